@@ -1,0 +1,171 @@
+import Papa from 'papaparse'
+import { strFromU8 } from 'fflate'
+import { InputError, LimitError } from '../errors'
+import { DEFAULT_MAX_EDGES, type Capture, type CaptureChannel, type FormatReader, type ReadOptions } from './capture'
+import { AnalogueColumn, LogicColumn, logicLevel, type CsvColumn } from './csv-column'
+import { findCsvLayout, isComment, type CsvLayout } from './csv-layout'
+
+const MAX_LINE_BYTES = 64 * 1024
+/** Lines looked at before the layout is settled. */
+const LOOKAHEAD = 50
+const LF = 10
+const CR = 13
+
+/** A streaming reader for comma- or semicolon-separated captures: edge lists, sampled levels or bare pulse times. */
+export class CsvReader implements FormatReader {
+  private held = new Uint8Array(0)
+  private offset = 0
+  private line = 1
+  private layout: CsvLayout | null = null
+  private pending: string[] = []
+  private columns: CsvColumn[] = []
+  private pulses: number[] | null = null
+  private row = 0
+  private firstTime = Number.NaN
+  private lastTime = Number.NEGATIVE_INFINITY
+  private readonly notices: string[] = []
+
+  constructor(private readonly file: string, private readonly options: ReadOptions = {}) {}
+
+  feed(chunk: Uint8Array): void {
+    const bytes = new Uint8Array(this.held.length + chunk.length)
+    bytes.set(this.held)
+    bytes.set(chunk, this.held.length)
+    let end = bytes.length
+    while (end > 0 && bytes[end - 1] !== LF && bytes[end - 1] !== CR) end--
+    // A lone CR at the very end may be half of a CR LF: wait for the rest.
+    if (end === bytes.length && bytes[end - 1] === CR) end--
+    while (end > 0 && bytes[end - 1] !== LF && bytes[end - 1] !== CR) end--
+    if (bytes.length - end > MAX_LINE_BYTES) throw this.tooLong(end)
+    this.held = bytes.slice(end)
+    if (end > 0) this.lines(bytes.subarray(0, end))
+    this.offset += end
+  }
+
+  private tooLong(at: number): LimitError {
+    return new LimitError(`a line is longer than ${MAX_LINE_BYTES} characters`, 'rows of a few times and levels', { file: this.file, line: this.line + this.pending.length, byteOffset: this.offset + at })
+  }
+
+  private lines(bytes: Uint8Array): void {
+    const lines = strFromU8(bytes).replace(/^\uFEFF/, '').split(/\r\n|\n|\r/)
+    lines.pop()
+    this.take(lines)
+  }
+
+  /** Holds lines back until there are enough to tell the layout by, or no more are to come. */
+  private take(lines: string[], final = false): void {
+    if (!this.layout) {
+      this.pending.push(...lines)
+      lines = this.pending
+      const body = lines.filter(l => l.trim() !== '' && !isComment(l))
+      if (body.length < LOOKAHEAD && !final) return
+      if (body.length === 0) return
+      const first = lines.indexOf(body[0])
+      const comments = lines.slice(0, first).filter(isComment)
+      this.layout = findCsvLayout(comments, body, this.line + first, this.file, this.options)
+      this.notices.push(...this.layout.notices)
+      this.prepare(body.slice(this.layout.hasHeading ? 1 : 0))
+      const skip = first + (this.layout.hasHeading ? 1 : 0)
+      this.line += skip
+      lines = lines.slice(skip)
+      this.pending = []
+    }
+    const plain = lines.map(l => isComment(l) ? '' : l)
+    const parsed = Papa.parse<string[]>(plain.join('\n'), { delimiter: this.layout.delimiter, newline: '\n', quoteChar: '"' })
+    for (const row of parsed.data) {
+      if (row.length > 1 || row[0].trim() !== '') this.addRow(row)
+      this.line++
+    }
+  }
+
+  private prepare(body: string[]): void {
+    const { columns, delimiter, timeColumn, secondsPerUnit, decimalComma, sampleRateHz } = this.layout!
+    const max = this.options.maxEdgesPerChannel ?? DEFAULT_MAX_EDGES
+    if (columns.length === 0) {
+      this.pulses = []
+      this.notices.push('There is only a column of times: each row was taken as the start of one pulse.')
+      return
+    }
+    const rows = body.map(l => l.split(delimiter).map(c => c.trim().replace(/^"(.*)"$/, '$1')))
+    const rate = () => {
+      if (sampleRateHz) return sampleRateHz
+      const t = rows.map(r => this.number(r[timeColumn!]) * secondsPerUnit).filter(Number.isFinite)
+      const dt = (t[t.length - 1] - t[0]) / (t.length - 1)
+      return dt > 0 ? 1 / dt : 1000
+    }
+    this.columns = columns.map(({ index, name }) => {
+      const logic = rows.every(r => logicLevel(r[index] ?? '') !== -2)
+      return logic ? new LogicColumn(name, max) : new AnalogueColumn(name, decimalComma, rate(), max, this.options.polarity)
+    })
+  }
+
+  private number(cell: string | undefined): number {
+    const text = cell?.trim() ?? ''
+    if (text === '') return Number.NaN
+    return Number(this.layout!.decimalComma ? text.replace(',', '.') : text)
+  }
+
+  private addRow(row: string[]): void {
+    const { timeColumn, secondsPerUnit, sampleRateHz, columns } = this.layout!
+    const where = { file: this.file, line: this.line }
+    let t: number
+    if (timeColumn === null) t = this.row / sampleRateHz!
+    else {
+      t = this.number(row[timeColumn]) * secondsPerUnit
+      if (!Number.isFinite(t)) throw new InputError(`"${(row[timeColumn] ?? '').slice(0, 40)}" is not a time`, 'a number in the time column', where)
+      if (t < this.lastTime) throw new InputError(`time runs backwards from ${this.lastTime} s to ${t} s`, 'times that never decrease', where)
+    }
+    if (this.row === 0) this.firstTime = t
+    this.lastTime = t
+    this.row++
+    const since = t - this.firstTime
+    if (this.pulses) {
+      this.pulses.push(since)
+      return
+    }
+    for (let i = 0; i < this.columns.length; i++) {
+      const cell = row[columns[i].index]?.trim() ?? ''
+      if (!this.columns[i].add(since, cell)) {
+        throw new InputError(`"${cell.slice(0, 40)}" in column "${columns[i].name}"`, 'a level (0 or 1) or a voltage as in the rows above', where)
+      }
+    }
+  }
+
+  /** A last line without a line end: whole, or cut off within. */
+  private lastLine(line: string): void {
+    const width = this.layout ? this.layout.columns.length + (this.layout.timeColumn === null ? 0 : 1) : 0
+    if (this.layout && line.split(this.layout.delimiter).length < width) {
+      this.notices.push(`${this.file} breaks off within line ${this.line}; everything before it was read.`)
+    }
+    else this.take([line], true)
+  }
+
+  finish(): Omit<Capture, 'fileName'> {
+    this.take([], true)
+    const last = strFromU8(this.held).replace(/\r$/, '')
+    if (last.trim() !== '') this.lastLine(last)
+    if (!this.layout || this.row === 0) {
+      throw new InputError('there are no rows of data', 'times and levels', { file: this.file, line: this.line })
+    }
+    const durationS = this.row > 0 ? this.lastTime - this.firstTime : 0
+    const channels: CaptureChannel[] = this.pulses ? [pulseChannel(this.pulses)] : []
+    for (const column of this.columns) {
+      const { channel, notice } = column.finish(durationS) as { channel: CaptureChannel, notice?: string }
+      channels.push(channel)
+      if (notice) this.notices.push(notice)
+    }
+    return { format: 'csv', durationS, channels, notices: this.notices }
+  }
+}
+
+/** Bare pulse times as a channel: each pulse is drawn a twentieth of the way to the next one, at most 1 ms. */
+function pulseChannel(starts: readonly number[]): CaptureChannel {
+  const unique = starts.filter((t, i) => i === 0 || t > starts[i - 1])
+  const times = new Float64Array(unique.length * 2)
+  unique.forEach((t, i) => {
+    const gap = (unique[i + 1] ?? t + 0.02) - t
+    times[2 * i] = t
+    times[2 * i + 1] = t + Math.min(0.001, gap / 20)
+  })
+  return { name: 'pulses', edgeCount: times.length, edges: { initial: 0, times, gaps: [] } }
+}

@@ -1,0 +1,8 @@
+export { bytesSource } from './bytes-source'
+export type {
+  ByteSource, Capture, CaptureChannel, CaptureFormat, EdgeList, Gap, ReadOptions, StopSignal, TimeUnit,
+} from './capture'
+export { writeCsv } from './csv-writer'
+export { guessSpindleChannel } from './guess-channel'
+export { readCapture } from './read-capture'
+export { writeVcd, type VcdWriteOptions, type WritableChannel } from './vcd-writer'

@@ -1,0 +1,158 @@
+import type { CaptureChannel } from './capture'
+import { GrowableDoubles } from './growable'
+
+/** Share of the usual pulse height at which a pulse begins, and below which it has ended. */
+const ON = 0.5
+const OFF = 0.25
+/** The envelope is the median over this many blocks, so that one knock on the bench does not blind it. */
+const BLOCK_S = 0.4
+const BLOCKS = 5
+/** A pulse stands out from the noise by at least this many times the mean deviation. */
+const ABOVE_NOISE = 5
+
+const median = (xs: readonly number[]): number => {
+  const s = [...xs].sort((a, b) => a - b)
+  return s.length ? s[s.length >> 1] : 0
+}
+
+/** Rising and falling crossings of one polarity. */
+class Side {
+  readonly times = new GrowableDoubles()
+  private readonly maxima: number[] = []
+  private blockMax = 0
+  private height = 0
+  private on = false
+  private previous = 0
+  private previousT = 0
+  /** Sum of the heights in force when pulses began, to compare polarities. */
+  strength = 0
+  dropped = false
+  edgeCount = 0
+
+  constructor(private readonly maxEdges: number) {}
+
+  prime(height: number): void {
+    this.height = height
+  }
+
+  endBlock(): void {
+    this.maxima.push(this.blockMax)
+    if (this.maxima.length > BLOCKS) this.maxima.shift()
+    this.blockMax = 0
+    this.height = median(this.maxima)
+  }
+
+  push(t: number, x: number, noise: number): void {
+    if (x > this.blockMax) this.blockMax = x
+    const height = Math.max(this.height, ABOVE_NOISE * noise / ON)
+    if (!this.on && x >= ON * height && height > 0) {
+      const level = ON * height
+      const share = x > this.previous ? Math.min(1, Math.max(0, (level - this.previous) / (x - this.previous))) : 1
+      this.edge(this.previousT + share * (t - this.previousT))
+      this.on = true
+      this.strength += this.height
+    }
+    else if (this.on && x < OFF * height) {
+      this.edge(t)
+      this.on = false
+    }
+    this.previous = x
+    this.previousT = t
+  }
+
+  private edge(t: number): void {
+    this.edgeCount++
+    if (this.dropped) return
+    if (this.times.length >= this.maxEdges) {
+      this.dropped = true
+      this.times.clear()
+    }
+    else if (t > this.times.newest()) this.times.push(t)
+    else this.times.push(this.times.newest() + 1e-12)
+  }
+}
+
+/**
+ * Finds pulses in a sampled signal: the slow part is taken off, the usual pulse height is followed in both
+ * directions, and a pulse begins at half of it (between samples, by a straight line) and ends at a quarter.
+ * Works on sound-card, photodiode and scope recordings; amplitude and offset do not matter.
+ */
+export class PulseFinder {
+  private readonly baselineStep: number
+  private readonly noiseStep: number
+  private readonly blockSamples: number
+  private readonly primer: number[] = []
+  private readonly primerT: number[] = []
+  private primed = false
+  private baseline = 0
+  private noise = 0
+  private inBlock = 0
+  private readonly up: Side
+  private readonly down: Side
+
+  /** @param sampleRateHz samples per second, at least nominally */
+  constructor(sampleRateHz: number, maxEdges: number) {
+    this.baselineStep = Math.min(1, 1 / (0.5 * sampleRateHz))
+    this.noiseStep = Math.min(1, 1 / (0.3 * sampleRateHz))
+    this.blockSamples = Math.max(8, Math.round(BLOCK_S * sampleRateHz))
+    this.up = new Side(maxEdges)
+    this.down = new Side(maxEdges)
+  }
+
+  /** @param t seconds, increasing @param x any unit */
+  push(t: number, x: number): void {
+    if (this.primed) {
+      this.step(t, x)
+      return
+    }
+    this.primer.push(x)
+    this.primerT.push(t)
+    if (this.primer.length >= 2 * this.blockSamples) this.prime()
+  }
+
+  private prime(): void {
+    this.primed = true
+    if (this.primer.length === 0) return
+    this.baseline = median(this.primer)
+    let high = 0
+    let low = 0
+    let sum = 0
+    for (const x of this.primer) {
+      const d = x - this.baseline
+      high = Math.max(high, d)
+      low = Math.max(low, -d)
+      sum += Math.abs(d)
+    }
+    this.up.prime(high)
+    this.down.prime(low)
+    this.noise = Math.min(sum / this.primer.length, Math.max(high, low) / 20)
+    for (let i = 0; i < this.primer.length; i++) this.step(this.primerT[i], this.primer[i])
+    this.primer.length = 0
+    this.primerT.length = 0
+  }
+
+  private step(t: number, x: number): void {
+    const d = x - this.baseline
+    this.baseline += d * this.baselineStep
+    // Pulses themselves must not count as noise: what is far out moves the estimate only a little.
+    const size = Math.min(Math.abs(d), 4 * this.noise + 1e-9)
+    this.noise += (size - this.noise) * this.noiseStep
+    this.up.push(t, d, this.noise)
+    this.down.push(t, -d, this.noise)
+    if (++this.inBlock >= this.blockSamples) {
+      this.inBlock = 0
+      this.up.endBlock()
+      this.down.endBlock()
+    }
+  }
+
+  /** @returns the channel (level 1 while a pulse lasts) and which way its pulses point */
+  finish(name: string, polarity: 'auto' | 'positive' | 'negative' = 'auto'): { channel: CaptureChannel, polarity: 'positive' | 'negative' } {
+    if (!this.primed) this.prime()
+    const mean = (s: Side) => s.edgeCount ? s.strength / Math.ceil(s.edgeCount / 2) : 0
+    const chosen = polarity === 'auto' ? (mean(this.up) >= mean(this.down) ? 'positive' : 'negative') : polarity
+    const side = chosen === 'positive' ? this.up : this.down
+    const edges = side.dropped ? null : { initial: 0 as const, times: side.times.take(), gaps: [] }
+    return { channel: { name, edgeCount: side.edgeCount, edges }, polarity: chosen }
+  }
+}

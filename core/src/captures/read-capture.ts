@@ -1,0 +1,80 @@
+import { AbortedError, LimitError } from '../errors'
+import { DEFAULT_MAX_BYTES, type ByteSource, type Capture, type CaptureFormat, type FormatReader, type ReadOptions } from './capture'
+import { CsvReader } from './csv-reader'
+import { GunzipStream, isGzip } from './gunzip'
+import { extensionNotice, sniffFormat } from './sniff'
+import { VcdReader } from './vcd-reader'
+import { WavReader } from './wav-reader'
+
+const HEAD_BYTES = 4096
+
+function readerFor(format: CaptureFormat, file: string, options: ReadOptions): FormatReader {
+  switch (format) {
+    case 'vcd': return new VcdReader(file, options)
+    case 'csv': return new CsvReader(file, options)
+    case 'wav': return new WavReader(file, options)
+  }
+}
+
+/** Decompressed bytes of the source, with progress reported, limits kept and a stop obeyed between chunks. */
+async function* plainBytes(source: ByteSource, options: ReadOptions): AsyncGenerator<Uint8Array> {
+  const max = options.maxBytes ?? DEFAULT_MAX_BYTES
+  let gunzip: GunzipStream | null = null
+  let taken = 0
+  for await (const chunk of source.chunks()) {
+    if (options.signal?.aborted) throw new AbortedError()
+    if (taken === 0 && isGzip(chunk)) gunzip = new GunzipStream(source.name, max)
+    taken += chunk.length
+    if (!gunzip && taken > max) throw new LimitError('the file is larger than can be read', `at most ${Math.round(max / 1024 ** 2)} MB`, { file: source.name })
+    if (gunzip) {
+      for (const piece of gunzip.push(chunk)) {
+        yield piece
+        if (options.signal?.aborted) throw new AbortedError()
+      }
+    }
+    else yield chunk
+    options.onProgress?.(taken, source.size)
+  }
+  if (gunzip) yield* gunzip.end()
+}
+
+function join(parts: readonly Uint8Array[]): Uint8Array {
+  const out = new Uint8Array(parts.reduce((n, p) => n + p.length, 0))
+  let at = 0
+  for (const p of parts) {
+    out.set(p, at)
+    at += p.length
+  }
+  return out
+}
+
+/**
+ * Reads a recording of any known format, gzip-packed or not, in one pass and in bounded memory. The content
+ * decides the format, not the name.
+ * @throws InputError (one sentence with place and expectation) on unusable input; AbortedError when stopped
+ */
+export async function readCapture(source: ByteSource, options: ReadOptions = {}): Promise<Capture> {
+  let reader: FormatReader | null = null
+  let format: CaptureFormat | null = null
+  let head: Uint8Array[] = []
+  let headBytes = 0
+  const start = () => {
+    const first = join(head)
+    head = []
+    format = sniffFormat(first, source.name)
+    reader = readerFor(format, source.name, options)
+    reader.feed(first)
+  }
+  for await (const bytes of plainBytes(source, options)) {
+    if (reader) (reader as FormatReader).feed(bytes)
+    else {
+      head.push(bytes)
+      headBytes += bytes.length
+      if (headBytes >= HEAD_BYTES) start()
+    }
+  }
+  if (!reader) start()
+  const read = reader!.finish()
+  const notice = extensionNotice(source.name, format!)
+  return { fileName: source.name, ...read, notices: notice ? [notice, ...read.notices] : read.notices }
+}

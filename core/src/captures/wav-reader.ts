@@ -1,0 +1,107 @@
+import { InputError } from '../errors'
+import { DEFAULT_MAX_EDGES, type Capture, type FormatReader, type ReadOptions } from './capture'
+import { latin1 } from './latin1'
+import { PulseFinder } from './pulse-finder'
+import { parseWavFormat, sampleReader, type WavFormat } from './wav-header'
+
+const NAMES = ['left', 'right']
+
+/** A streaming reader for WAV recordings of a pickup: microphone, coil, photodiode or the index line itself. */
+export class WavReader implements FormatReader {
+  private held = new Uint8Array(0)
+  private offset = 0
+  private format: WavFormat | null = null
+  private read: ((view: DataView, at: number) => number) | null = null
+  private finders: PulseFinder[] = []
+  /** Bytes of the data chunk still to come; null before it began. */
+  private dataLeft: number | null = null
+  private done = false
+  private frames = 0
+  private started = false
+
+  constructor(private readonly file: string, private readonly options: ReadOptions = {}) {}
+
+  feed(chunk: Uint8Array): void {
+    if (this.done) return
+    const bytes = new Uint8Array(this.held.length + chunk.length)
+    bytes.set(this.held)
+    bytes.set(chunk, this.held.length)
+    let at = 0
+    if (!this.started) {
+      if (bytes.length < 12) {
+        this.held = bytes
+        return
+      }
+      at = 12
+      this.started = true
+    }
+    while (!this.done) {
+      if (this.dataLeft !== null) {
+        at += this.samples(bytes.subarray(at))
+        break
+      }
+      if (bytes.length - at < 8) break
+      const view = new DataView(bytes.buffer, at, 8)
+      const id = latin1(bytes.subarray(at, at + 4))
+      const size = view.getUint32(4, true)
+      if (id === 'data') {
+        if (!this.format) throw new InputError('sound comes before its format', 'a "fmt " chunk first', { file: this.file, byteOffset: this.offset + at })
+        // A recorder that was cut off leaves 0 or the largest number here: then read to the end.
+        this.dataLeft = size === 0 || size === 0xFFFFFFFF ? Infinity : size
+        at += 8
+        continue
+      }
+      if (size > 16 * 1024 * 1024) throw new InputError(`its "${id.replace(/[^ -~]/g, '?')}" chunk claims ${size} bytes`, 'a "data" chunk with the sound', { file: this.file, byteOffset: this.offset + at })
+      const padded = size + size % 2
+      if (bytes.length - at < 8 + padded) break
+      if (id === 'fmt ') this.begin(parseWavFormat(bytes.subarray(at + 8, at + 8 + size), this.file, this.offset + at + 8))
+      at += 8 + padded
+    }
+    this.offset += at
+    this.held = bytes.slice(at)
+  }
+
+  private begin(format: WavFormat): void {
+    this.format = format
+    this.read = sampleReader(format)
+    const max = this.options.maxEdgesPerChannel ?? DEFAULT_MAX_EDGES
+    this.finders = Array.from({ length: format.channels }, () => new PulseFinder(format.sampleRateHz, max))
+  }
+
+  /** @returns bytes used */
+  private samples(bytes: Uint8Array): number {
+    const { channels, frameBytes, bits, sampleRateHz } = this.format!
+    const read = this.read!
+    const frames = Math.floor(Math.min(bytes.length, this.dataLeft!) / frameBytes)
+    const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength)
+    const step = bits / 8
+    for (let f = 0, at = 0; f < frames; f++) {
+      const t = (this.frames + f) / sampleRateHz
+      for (let c = 0; c < channels; c++, at += step) {
+        const x = read(view, at)
+        if (Number.isFinite(x)) this.finders[c].push(t, x)
+      }
+    }
+    this.frames += frames
+    this.dataLeft! -= frames * frameBytes
+    if (this.dataLeft! < frameBytes) this.done = true
+    return frames * frameBytes
+  }
+
+  finish(): Omit<Capture, 'fileName'> {
+    if (!this.format || this.dataLeft === null) {
+      throw new InputError('it ends before any sound', '"fmt " and "data" chunks', { file: this.file, byteOffset: this.offset + this.held.length })
+    }
+    const notices: string[] = []
+    if (!this.done && Number.isFinite(this.dataLeft)) {
+      notices.push(`${this.file} breaks off ${this.dataLeft} bytes before the end it announces; everything before that was read.`)
+    }
+    const channels = this.finders.map((finder, i) => {
+      const name = this.finders.length === 1 ? 'sound' : NAMES[i] ?? `channel ${i + 1}`
+      const found = finder.finish(name, this.options.polarity)
+      if (found.channel.edgeCount > 0) notices.push(`Pulses on "${name}" point ${found.polarity === 'positive' ? 'up' : 'down'}.`)
+      return found.channel
+    })
+    return { format: 'wav', durationS: this.frames / this.format.sampleRateHz, channels, notices }
+  }
+}

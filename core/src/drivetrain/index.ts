@@ -1,0 +1,1 @@
+export { openBeltLength, turningParts, type Pulleys, type TurningPart } from './pulleys'

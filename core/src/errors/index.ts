@@ -1,0 +1,1 @@
+export { AbortedError, InputError, LimitError, ParameterError, type InputPlace } from './errors'

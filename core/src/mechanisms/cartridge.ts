@@ -1,0 +1,27 @@
+import { fromMemory, sourced } from './provenance'
+import type { Mechanism } from './types'
+
+export const cartridge: Mechanism = {
+  id: 'cartridge',
+  label: 'Removable cartridge, 100–250 MB',
+  special: 'Flexible disk at high speed, voice-coil heads under closed-loop servo: nothing to align in the field. '
+    + 'A drive that clicks steadily can tear disks, and a torn disk can wreck the next drive.',
+  drives: ['servo'],
+  speed: {
+    nominal: [sourced(2941, 'r/min', fromMemory)],
+    narrow: null,
+    wide: null,
+    variation: sourced(0.5, '%', { kind: 'from memory', note: 'what a locked servo keeps well inside' }),
+    trimmer: sourced('none', '', fromMemory),
+    trimmerNote: 'The servo sets the speed. Off speed or no lock is a fault, never an adjustment.',
+  },
+  geometry: {
+    cylinders: sourced(1817, '', { kind: 'from memory', note: 'servo-written; differs between models' }),
+    heads: sourced('2', '', fromMemory),
+    pitchMm: null,
+    track0LowerMm: null,
+    track0UpperMm: null,
+  },
+  formats: [],
+  pickup: 'A reflective mark on the hub seen through the open case, with an empty or a scrapped cartridge only.',
+}

@@ -1,0 +1,26 @@
+import { ParameterError } from '../errors'
+import { cartridge } from './cartridge'
+import { eightInch } from './eight-inch'
+import { fiveInch48, fiveInch96, fiveInchSerial } from './five-inch'
+import { quickDisk } from './quick-disk'
+import { threeInch } from './three-inch'
+import { threeHalfInch, threeHalfInchEject } from './three-half-inch'
+import { MECHANISM_IDS, type Mechanism, type MechanismId } from './types'
+
+/** All nine mechanism classes, in the order of the Handbook. */
+export const MECHANISMS: readonly Mechanism[] = [
+  eightInch, fiveInch48, fiveInch96, fiveInchSerial, threeHalfInch, threeHalfInchEject, threeInch, quickDisk, cartridge,
+]
+
+export function isMechanismId(id: string): id is MechanismId {
+  return (MECHANISM_IDS as readonly string[]).includes(id)
+}
+
+/** @throws ParameterError for an id that is not in the catalogue; the message lists those that are. */
+export function findMechanism(id: string): Mechanism {
+  const found = MECHANISMS.find(m => m.id === id)
+  if (!found) {
+    throw new ParameterError(`there is no mechanism "${id}"`, `one of ${MECHANISM_IDS.join(', ')}`, { field: 'mechanism' })
+  }
+  return found
+}

@@ -1,0 +1,8 @@
+export { MECHANISMS, findMechanism, isMechanismId } from './catalogue'
+export { fluxPerRadian, innermostFluxPerInch, trackRadiusMm } from './flux-density'
+export { commonPractice, describeSource, fromMemory, sourced, standard, type Source, type Sourced } from './provenance'
+export { nearestNominal, speedBands, type SpeedBand } from './speed-bands'
+export { MECHANISM_IDS } from './types'
+export type {
+  Geometry, Mechanism, MechanismId, RecordingFormat, SpeedLimits, SpindleDrive, TrimmerPresence,
+} from './types'

@@ -1,0 +1,50 @@
+import { fromMemory, sourced, standard } from './provenance'
+import type { Mechanism } from './types'
+
+export const threeHalfInch: Mechanism = {
+  id: '3.5in',
+  label: '3.5-inch',
+  special: '80 tracks at 135 tpi, direct drive, lead-screw carriage, push switches for disk-in, write-protect and density.',
+  drives: ['direct'],
+  speed: {
+    nominal: [sourced(300, 'r/min', standard('ECMA-100 and ECMA-125'))],
+    narrow: sourced(0.5, '%', fromMemory),
+    wide: sourced(1.5, '%', fromMemory),
+    variation: sourced(1.5, '%', fromMemory),
+    trimmer: sourced('rare', '', fromMemory),
+    trimmerNote: 'Crystal-locked: off speed is a fault of the motor board, its capacitors or its bearing, not of a screw.',
+  },
+  geometry: {
+    cylinders: sourced(80, '', standard('ECMA-100 and ECMA-125')),
+    heads: sourced('2', '', standard('ECMA-100 and ECMA-125')),
+    pitchMm: sourced(0.1875, 'mm', { kind: 'from memory', note: 'ECMA-100' }),
+    track0LowerMm: sourced(39.5, 'mm', { kind: 'from memory', note: 'ECMA-100' }),
+    track0UpperMm: sourced(38.0, 'mm', { kind: 'from memory', note: 'ECMA-100' }),
+  },
+  formats: [
+    {
+      label: 'double density, MFM 250 kbit/s', code: 'MFM', rpm: 300,
+      fluxPerSecond: sourced(250_000, '1/s', fromMemory),
+      fluxPerRadian: sourced(7_958, '1/rad', standard('ECMA-100 (title)')),
+    },
+    {
+      label: 'high density, MFM 500 kbit/s', code: 'MFM', rpm: 300,
+      fluxPerSecond: sourced(500_000, '1/s', fromMemory),
+      fluxPerRadian: sourced(15_916, '1/rad', standard('ECMA-125 (title)')),
+    },
+  ],
+  pickup: 'The INDEX line; the sensor looks at the rotor, so it needs a turning hub, and a disk in for a true load.',
+}
+
+export const threeHalfInchEject: Mechanism = {
+  ...threeHalfInch,
+  id: '3.5in-eject',
+  label: '3.5-inch, motorised eject',
+  special: 'A gearbox and a small motor lift the disk out; teeth strip, tabs loosen, motors weaken.',
+  speed: {
+    ...threeHalfInch.speed,
+    nominal: [sourced(300, 'r/min', fromMemory)],
+    trimmerNote: 'Crystal-locked. Some of these drives change speed by zone: park the head on one cylinder while measuring, '
+      + 'and give the nominal for that zone.',
+  },
+}

@@ -1,0 +1,61 @@
+import type { Sourced } from './provenance'
+
+export const MECHANISM_IDS = [
+  '8in', '5.25in-48', '5.25in-96', '5.25in-serial', '3.5in', '3.5in-eject', '3in', 'quick-disk', 'cartridge',
+] as const
+
+export type MechanismId = typeof MECHANISM_IDS[number]
+
+/** How the spindle is turned. */
+export type SpindleDrive = 'belt' | 'direct' | 'servo'
+
+/** What can be turned to change the spindle speed. */
+export type TrimmerPresence = 'usual' | 'some' | 'rare' | 'none'
+
+/** Everything the Speed instrument judges against. Bands are half-widths about the nominal speed, in % or r/min. */
+export interface SpeedLimits {
+  /** Nominal speeds in r/min, the usual one first. */
+  readonly nominal: readonly Sourced[]
+  /** Where to aim; null where a servo sets the speed. */
+  readonly narrow: Sourced | null
+  /** Inside it, leave alone; null where a servo sets the speed. */
+  readonly wide: Sourced | null
+  /** Largest speed deviation within a turn or at a part's own rate, zero to peak, in %. */
+  readonly variation: Sourced
+  readonly trimmer: Sourced<TrimmerPresence>
+  /** What to know before touching it, one or two sentences. */
+  readonly trimmerNote: string
+}
+
+/** Where the tracks lie. Radii are of track 0, in mm from the spindle axis. */
+export interface Geometry {
+  readonly cylinders: Sourced
+  readonly heads: Sourced<string>
+  readonly pitchMm: Sourced | null
+  readonly track0LowerMm: Sourced | null
+  readonly track0UpperMm: Sourced | null
+}
+
+/** A recording format this mechanism is commonly used with. */
+export interface RecordingFormat {
+  readonly label: string
+  readonly code: 'FM' | 'MFM' | 'group code'
+  /** Shortest spacing of flux transitions, as transitions per second. */
+  readonly fluxPerSecond: Sourced
+  readonly rpm: number
+  /** Published flux transitions per radian at the highest density, where a standard's title states it. */
+  readonly fluxPerRadian: Sourced | null
+}
+
+export interface Mechanism {
+  readonly id: MechanismId
+  readonly label: string
+  /** What is special about this class, for a person choosing it. */
+  readonly special: string
+  readonly drives: readonly SpindleDrive[]
+  readonly speed: SpeedLimits
+  readonly geometry: Geometry
+  readonly formats: readonly RecordingFormat[]
+  /** Where a once-per-turn pulse can be had. */
+  readonly pickup: string
+}

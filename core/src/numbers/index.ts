@@ -1,0 +1,3 @@
+export { leastSquares } from './least-squares'
+export { mean, median, medianAbsoluteDeviation, quantile, sampleDeviation, sum } from './robust'
+export { t95 } from './student-t'

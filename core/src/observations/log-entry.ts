@@ -1,0 +1,80 @@
+import type { Call } from './call'
+import type { Observation } from './observation'
+
+/** The eleven stations, in the order of the work. */
+export const STATION_IDS = [
+  'receive', 'look', 'open', 'clean', 'drive-train', 'electronics', 'first-power', 'speed', 'align', 'prove', 'release',
+] as const
+
+export type StationId = typeof STATION_IDS[number]
+
+export type EntryKind =
+  /** The drive came in. */
+  | 'received'
+  /** Something worth keeping, in words. */
+  | 'note'
+  /** A step was done. */
+  | 'step'
+  /** A station was finished. */
+  | 'station'
+  /** An instrument gave an answer. */
+  | 'measurement'
+  /** Facts about the drive were corrected. */
+  | 'facts'
+  /** An earlier entry no longer holds; it stays where it is. */
+  | 'taken-back'
+  /** The drive left, or was given up. */
+  | 'released'
+
+/** What a speed measurement keeps beside its observations, so that the trimmer can be learned later. */
+export interface SpeedEntryData {
+  readonly type: 'speed'
+  readonly rpm: number
+  readonly uncertainty: number | null
+  /** Turns of the trimmer since the reading before; positive is to the right. */
+  readonly movedTurns: number
+  readonly captureSha: string
+  readonly captureName: string
+  readonly channel: string
+  readonly pulsesPerTurn: number
+  readonly nominalRpm: number
+  readonly simulated: boolean
+}
+
+export interface StepEntryData {
+  readonly type: 'step'
+  readonly step: string
+}
+
+export interface ReleaseEntryData {
+  readonly type: 'release'
+  readonly outcome: 'released' | 'parts' | 'quarantined' | 'returned'
+}
+
+export type EntryData = SpeedEntryData | StepEntryData | ReleaseEntryData
+
+/** One entry of a drive's log. Entries are only ever added. */
+export interface LogEntry {
+  /** Made by the client, so that sending twice adds once. */
+  readonly id: string
+  /** Order within the workshop; given by the server. */
+  readonly seq: number
+  readonly driveId: string
+  /** ISO 8601, UTC. */
+  readonly at: string
+  readonly kind: EntryKind
+  readonly station: StationId
+  readonly title: string
+  readonly detail: string
+  readonly call: Call | null
+  readonly observations: readonly Observation[]
+  readonly data: EntryData | null
+  /** Id of the entry that this one takes back. */
+  readonly takesBack: string | null
+}
+
+/** Entries that still hold: those taken back, and the taking back itself, left out. Oldest first. */
+export function standingEntries(log: readonly LogEntry[]): LogEntry[] {
+  const gone = new Set(log.map(e => e.takesBack).filter(id => id !== null))
+  return log.filter(e => e.kind !== 'taken-back' && !gone.has(e.id)).sort((a, b) => a.seq - b.seq)
+}

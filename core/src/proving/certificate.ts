@@ -1,0 +1,97 @@
+import { findMechanism } from '../mechanisms'
+import { CALLS, formatObservation, standingEntries, type CallKind, type LogEntry } from '../observations'
+import { progressOf, speedEntries, STATIONS } from '../procedures'
+import type { DriveFacts } from './drive'
+
+export interface CertificateMeasurement {
+  readonly what: string
+  readonly at: string
+  readonly value: string
+  readonly how: string
+  readonly call: CallKind
+  readonly callLabel: string
+  readonly reason: string
+  /** SHA-256 of the recording it was computed from. */
+  readonly evidence: string | null
+  readonly simulated: boolean
+}
+
+/** What a drive leaves with: what was shown, how, and what was not. */
+export interface Certificate {
+  readonly format: 'wobrin-certificate'
+  readonly version: 1
+  readonly state: 'draft' | 'released' | 'parts' | 'quarantined' | 'returned'
+  readonly issuedAt: string
+  readonly workshop: string
+  readonly drive: { readonly tag: string, readonly mechanism: string, readonly maker: string, readonly model: string, readonly serial: string, readonly host: string, readonly receivedAt: string }
+  readonly asFound: { readonly ownerWords: string, readonly speed: CertificateMeasurement | null }
+  readonly asLeft: { readonly speed: CertificateMeasurement | null }
+  readonly measurements: readonly CertificateMeasurement[]
+  readonly work: readonly { readonly at: string, readonly station: string, readonly what: string, readonly detail: string }[]
+  readonly shown: readonly string[]
+  readonly notShown: readonly string[]
+  readonly cautions: readonly string[]
+  /** Highest sequence number of the log entries it was made from, and how many there were. */
+  readonly logHead: { readonly seq: number, readonly entries: number }
+}
+
+function asMeasurement(entry: LogEntry): CertificateMeasurement[] {
+  const mean = entry.observations[0]
+  if (!entry.call || !mean) return []
+  const speed = entry.data?.type === 'speed' ? entry.data : null
+  return [{
+    what: mean.label, at: entry.at, value: formatObservation(mean), how: mean.how,
+    call: entry.call.kind, callLabel: CALLS[entry.call.kind].label, reason: entry.call.reasons[0],
+    evidence: speed?.captureSha ?? null, simulated: speed?.simulated ?? false,
+  }]
+}
+
+function shownBy(last: CertificateMeasurement | null, lastEntry: LogEntry | undefined): string[] {
+  if (!last || !lastEntry) return []
+  if (last.simulated) return ['Nothing about the real drive: its readings came from a simulated pickup.']
+  if (last.call === 'unknown') return []
+  const variation = lastEntry.observations.find(o => o.key === 'speed.variation.peak')
+  const steady = variation && typeof variation.value === 'number' ? `, varying by ${variation.value.toFixed(2)} % zero to peak as far as its pickup can see` : ''
+  return [`The spindle turned at ${last.value} when last measured${steady}.`]
+}
+
+/**
+ * Puts a drive's certificate together from its facts and its log.
+ * @param issuedAt ISO 8601, UTC; passed in because core has no clock
+ */
+export function buildCertificate(drive: DriveFacts, log: readonly LogEntry[], workshop: string, issuedAt: string): Certificate {
+  const standing = standingEntries(log)
+  const progress = progressOf(log)
+  const speeds = speedEntries(log)
+  const measurements = standing.flatMap(asMeasurement)
+  const first = speeds[0] ? asMeasurement(speeds[0].entry)[0] ?? null : null
+  const lastEntry = speeds.at(-1)?.entry
+  const last = lastEntry ? asMeasurement(lastEntry)[0] ?? null : null
+  const notShown = [
+    ...(last && last.call !== 'unknown' ? [] : ['The spindle’s speed: it was not measured surely enough to say.']),
+    'That it reads or writes any disk: no read or write test is on record.',
+    'Alignment of heads, track zero and index: not measured.',
+    ...(last ? ['The recorder’s own clock: the speed is as true as that clock is.'] : []),
+  ]
+  const open = STATIONS.filter(s => s.id !== 'release' && !progress.done.has(s.id))
+  if (open.length) notShown.push(`Stations not finished: ${open.map(s => s.label).join(', ')}.`)
+  const cautions: string[] = []
+  if (last && (last.call === 'mend' || last.call === 'stop' || last.call === 'nudge')) cautions.push(`Its last speed reading says “${last.callLabel}”: ${last.reason}`)
+  if (progress.outcome === 'quarantined') cautions.push('Quarantined: nothing good goes into it, and nothing from it into a good drive.')
+  return {
+    format: 'wobrin-certificate', version: 1,
+    state: progress.outcome ?? 'draft',
+    issuedAt, workshop,
+    drive: {
+      tag: drive.tag, mechanism: findMechanism(drive.mechanism).label, maker: drive.maker, model: drive.model, serial: drive.serial, host: drive.host, receivedAt: drive.receivedAt,
+    },
+    asFound: { ownerWords: drive.ownerWords, speed: first },
+    asLeft: { speed: last },
+    measurements,
+    work: standing.filter(e => e.kind !== 'received' && e.kind !== 'measurement' && e.kind !== 'released')
+      .map(e => ({ at: e.at, station: STATIONS.find(s => s.id === e.station)!.label, what: e.title, detail: e.detail })),
+    shown: shownBy(last, lastEntry),
+    notShown, cautions,
+    logHead: { seq: log.reduce((m, e) => Math.max(m, e.seq), 0), entries: log.length },
+  }
+}

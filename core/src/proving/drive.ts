@@ -1,0 +1,27 @@
+import type { Pulleys } from '../drivetrain'
+import type { MechanismId } from '../mechanisms'
+
+/** What is known of a drive as a thing, apart from its log. */
+export interface DriveFacts {
+  readonly id: string
+  /** The workshop's own number, such as SK-05. */
+  readonly tag: string
+  readonly mechanism: MechanismId
+  readonly maker: string
+  readonly model: string
+  readonly serial: string
+  /** Host it will serve. */
+  readonly host: string
+  /** What it does wrong, in the owner's words. */
+  readonly ownerWords: string
+  /** What was paid for it, and what it is worth working; free text with currency, empty where not known. */
+  readonly paid: string
+  readonly worth: string
+  /** Which nominal speed it runs at, r/min; null for the mechanism's usual one. */
+  readonly nominalRpm: number | null
+  readonly motor: 'ac' | 'dc' | null
+  readonly hasTrimmer: boolean | null
+  readonly pulleys: Pulleys | null
+  /** ISO 8601, UTC. */
+  readonly receivedAt: string
+}

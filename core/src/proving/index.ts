@@ -1,0 +1,2 @@
+export { buildCertificate, type Certificate, type CertificateMeasurement } from './certificate'
+export type { DriveFacts } from './drive'

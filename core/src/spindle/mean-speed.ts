@@ -1,0 +1,38 @@
+import { mean, sampleDeviation, t95 } from '../numbers'
+
+export interface MeanSpeed {
+  readonly mean: number
+  /** Ends of the 95 % interval; null for fewer than two turns. */
+  readonly low95: number | null
+  readonly high95: number | null
+}
+
+/** Variance of the mean of a series whose values may depend on their neighbours (Newey and West 1987, Bartlett weights). */
+function varianceOfMean(xs: Float64Array): number {
+  const n = xs.length
+  const m = mean(xs)
+  const deviation = sampleDeviation(xs)
+  if (n < 10) return deviation ** 2 / n
+  const lags = Math.ceil(4 * (n / 100) ** (2 / 9)) + Math.floor(n / 50)
+  let total = 0
+  for (let i = 0; i < n; i++) total += (xs[i] - m) ** 2
+  for (let lag = 1; lag <= lags; lag++) {
+    let s = 0
+    for (let i = lag; i < n; i++) s += (xs[i] - m) * (xs[i - lag] - m)
+    total += 2 * (1 - lag / (lags + 1)) * s
+  }
+  // A mean over n turns is known at least as badly as its two end pulses allow.
+  return Math.max(total / n / (n - lags - 1), (deviation / n) ** 2)
+}
+
+/**
+ * Mean speed over the turns, with its 95 % interval. Says nothing of the recorder's own clock.
+ * @param turnsS durations of single turns in seconds
+ */
+export function meanSpeed(turnsS: Float64Array): MeanSpeed {
+  const period = mean(turnsS)
+  const rpm = 60 / period
+  if (turnsS.length < 2) return { mean: rpm, low95: null, high95: null }
+  const half = t95(turnsS.length - 1) * Math.sqrt(varianceOfMean(turnsS))
+  return { mean: rpm, low95: 60 / (period + half), high95: half < period ? 60 / (period - half) : Number.POSITIVE_INFINITY }
+}

@@ -1,0 +1,51 @@
+import { guessSpindleChannel, type Capture, type CaptureChannel } from '../captures'
+import { InputError } from '../errors'
+import { findMechanism } from '../mechanisms'
+import { judgeSpeed, type SpeedContext, type SpeedVerdict } from './judge-speed'
+import { measureSpeed, type MeasureOptions, type SpeedMeasurement } from './measure-speed'
+import { pulsesFromEdges, type PulseTrain } from './pulse-train'
+
+export interface CaptureSpeedOptions extends Omit<MeasureOptions, 'nominalRpm'> {
+  /** Channel by name; guessed where not given. */
+  readonly channel?: string
+}
+
+export interface JudgedSpeed {
+  readonly channel: string
+  readonly measurement: SpeedMeasurement | null
+  readonly verdict: SpeedVerdict
+}
+
+function chooseChannel(capture: Capture, name: string | undefined): CaptureChannel {
+  const file = capture.fileName
+  if (name !== undefined) {
+    const found = capture.channels.find(c => c.name === name) ?? capture.channels.find(c => c.name.toLowerCase() === name.toLowerCase())
+    if (!found) {
+      throw new InputError(`there is no channel "${name}"`, `one of ${capture.channels.map(c => c.name).join(', ') || 'none at all'}`, { file, field: 'channel' })
+    }
+    return found
+  }
+  const guess = guessSpindleChannel(capture)
+  if (!guess) throw new InputError('no channel changes its level', 'at least two pulses on one of the channels', { file })
+  return guess
+}
+
+/** Measures and judges a train of pulses: the one way that files, live pickups and the command line all take. */
+export function speedFromPulses(train: PulseTrain, options: MeasureOptions, context: SpeedContext): Omit<JudgedSpeed, 'channel'> {
+  const nominalRpm = context.nominalRpm ?? findMechanism(context.mechanism).speed.nominal[0].value
+  const measurement = measureSpeed(train, { nominalRpm, ...options })
+  return { measurement, verdict: judgeSpeed(measurement, context) }
+}
+
+/**
+ * Measures and judges the spindle speed in a capture.
+ * @throws InputError where the channel is missing, carries no edges, or far too many
+ */
+export function speedFromCapture(capture: Capture, options: CaptureSpeedOptions, context: SpeedContext): JudgedSpeed {
+  const channel = chooseChannel(capture, options.channel)
+  const where = { file: capture.fileName, field: `channel ${channel.name}` }
+  if (!channel.edges) throw new InputError(`it changes ${channel.edgeCount} times`, 'a few pulses a turn; choose another channel', where)
+  const train = pulsesFromEdges(channel.edges)
+  if (train.starts.length < 2) throw new InputError(train.starts.length === 0 ? 'it never changes its level' : 'it carries a single pulse', 'at least two pulses', where)
+  return { channel: channel.name, ...speedFromPulses(train, options, context) }
+}

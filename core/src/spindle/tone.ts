@@ -1,0 +1,23 @@
+/** A tone that tells the ear how far off a speed is and which way. */
+export interface SpeedTone {
+  /** Pitch: lower is slow, higher is fast, the middle A when right. */
+  readonly hz: number
+  /** Beats a second; 0 is a steady tone: inside the band. */
+  readonly beatsPerSecond: number
+}
+
+const RIGHT_HZ = 440
+/** One octave of pitch for this share of speed. */
+const OCTAVE = 0.06
+const MOST_BEATS = 8
+
+/**
+ * @param rpm measured speed @param target speed aimed at @param halfBand half-width within which it is right, r/min
+ */
+export function speedTone(rpm: number, target: number, halfBand: number): SpeedTone {
+  const off = rpm / target - 1
+  const octaves = Math.max(-1.5, Math.min(1.5, off / OCTAVE))
+  const outside = Math.abs(rpm - target) - halfBand
+  const beats = outside <= 0 ? 0 : Math.min(MOST_BEATS, 1 + 60 * outside / target * 2)
+  return { hz: RIGHT_HZ * 2 ** octaves, beatsPerSecond: beats }
+}

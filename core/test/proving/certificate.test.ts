@@ -1,0 +1,104 @@
+import { describe, expect, it } from 'vitest'
+import { formatObservation, type LogEntry } from '../../src/observations'
+import { bestNext, nextStep, progressOf, STATIONS, trimmerHistory } from '../../src/procedures'
+import { buildCertificate, type DriveFacts } from '../../src/proving'
+
+const drive: DriveFacts = {
+  id: 'd1', tag: 'SK-05', mechanism: '5.25in-48', maker: 'Fennick', model: '40B', serial: '', host: 'tide logger', ownerWords: 'Reads its own disks only.',
+  paid: '', worth: '', nominalRpm: null, motor: null, hasTrimmer: null, pulleys: null, receivedAt: '2026-03-01T10:00:00Z',
+}
+
+let seq = 0
+function entry(part: Partial<LogEntry>): LogEntry {
+  seq++
+  return { id: `e${seq}`, seq, driveId: 'd1', at: `2026-03-01T10:${String(seq % 60).padStart(2, '0')}:00Z`, kind: 'note', station: 'speed', title: 'note', detail: '', call: null, observations: [], data: null, takesBack: null, ...part }
+}
+
+function reading(rpm: number, movedTurns: number, kind: 'leave' | 'nudge' | 'unknown' = 'nudge', simulated = false): LogEntry {
+  return entry({
+    kind: 'measurement', title: 'Spindle speed', call: { kind, reasons: ['because'], next: 'go on' },
+    observations: [
+      { key: 'speed.mean', label: 'Spindle speed', value: rpm, unit: 'r/min', uncertainty: 0.2, how: '150 turns' },
+      { key: 'speed.variation.peak', label: 'Variation', value: 0.31, unit: '%', how: '150 turns' },
+    ],
+    data: { type: 'speed', rpm, uncertainty: 0.2, movedTurns, captureSha: 'ab'.repeat(32), captureName: 'a.vcd', channel: 'INDEX', pulsesPerTurn: 1, nominalRpm: 300, simulated },
+  })
+}
+
+describe('progress from the log', () => {
+  it('stands at the first station that is not finished', () => {
+    const log = [entry({ kind: 'station', station: 'receive' }), entry({ kind: 'station', station: 'look' }), entry({ kind: 'step', station: 'open', data: { type: 'step', step: 'open.record' } })]
+    const progress = progressOf(log)
+    expect(progress.current).toBe('open')
+    expect(nextStep('open', progress.stepsDone)).toBe('open.loose')
+  })
+
+  it('takes back without erasing', () => {
+    const done = entry({ kind: 'station', station: 'receive' })
+    const log = [done, entry({ kind: 'taken-back', station: 'receive', takesBack: done.id })]
+    expect(progressOf(log).done.size).toBe(0)
+    expect(log).toHaveLength(2)
+  })
+
+  it('every station has steps with unique ids and its own name in them', () => {
+    const ids = STATIONS.flatMap(s => s.steps.map(step => step.id))
+    expect(new Set(ids).size).toBe(ids.length)
+    for (const s of STATIONS) {
+      expect(s.steps.length).toBeGreaterThan(1)
+      for (const step of s.steps) expect(step.id.startsWith(`${s.id}.`)).toBe(true)
+    }
+  })
+
+  it('puts the dangerous first, then the quick, and leaves out what has left', () => {
+    const speedy = STATIONS.slice(0, 7).map(s => entry({ kind: 'station', station: s.id }))
+    const drives = [
+      { id: 'a', tag: 'A', log: [] },
+      { id: 'b', tag: 'B', log: [...speedy, reading(309, 0)] },
+      { id: 'c', tag: 'C', log: [entry({ station: 'receive', call: { kind: 'stop', reasons: ['It clicks.'], next: 'Quarantine it.' } })] },
+      { id: 'd', tag: 'D', log: [entry({ kind: 'released', station: 'release', data: { type: 'release', outcome: 'released' } })] },
+    ]
+    expect(bestNext(drives).map(n => n.tag)).toEqual(['C', 'B', 'A'])
+    expect(bestNext(drives)[1]).toMatchObject({ title: 'Speed: nudge it', reason: 'because go on' })
+  })
+
+  it('reads the trimmer’s history, without what was taken back', () => {
+    const wrong = reading(400, 0)
+    const log = [reading(317.5, 0), wrong, entry({ kind: 'taken-back', takesBack: wrong.id }), reading(313.4, -0.125)]
+    expect(trimmerHistory(log)).toEqual([{ rpm: 317.5, uncertainty: 0.2, movedTurns: 0 }, { rpm: 313.4, uncertainty: 0.2, movedTurns: -0.125 }])
+  })
+})
+
+describe('certificate', () => {
+  it('says as found, as left, what was shown and what was not', () => {
+    const log = [reading(317.5, 0), entry({ kind: 'step', title: 'Trimmed' }), reading(300.2, -0.5, 'leave'), entry({ kind: 'released', station: 'release', data: { type: 'release', outcome: 'released' } })]
+    const c = buildCertificate(drive, log, 'Skerrow', '2026-03-02T00:00:00Z')
+    expect(c.state).toBe('released')
+    expect(c.asFound.speed?.value).toBe('317.5 ± 0.2 r/min')
+    expect(c.asLeft.speed?.value).toBe('300.2 ± 0.2 r/min')
+    expect(c.shown).toEqual(['The spindle turned at 300.2 ± 0.2 r/min when last measured, varying by 0.31 % zero to peak as far as its pickup can see.'])
+    expect(c.notShown.join()).toMatch(/no read or write test.*Stations not finished: Receive, Look/s)
+    expect(c.cautions).toEqual([])
+    expect(c.logHead).toEqual({ seq, entries: 4 })
+  })
+
+  it('claims nothing without a measurement, from an undecided one, or from a simulated one', () => {
+    expect(buildCertificate(drive, [], 'S', '').shown).toEqual([])
+    expect(buildCertificate(drive, [reading(300, 0, 'unknown')], 'S', '').notShown[0]).toMatch(/not measured surely enough/)
+    expect(buildCertificate(drive, [reading(300, 0, 'leave', true)], 'S', '').shown[0]).toMatch(/simulated pickup/)
+  })
+
+  it('warns of a last reading that is not right', () => {
+    expect(buildCertificate(drive, [reading(309, 0)], 'S', '').cautions[0]).toMatch(/“Nudge it”/)
+  })
+})
+
+describe('observations in words', () => {
+  it('carry as many decimals as their uncertainty', () => {
+    const o = { key: 'k', label: '', unit: 'r/min', how: '' }
+    expect(formatObservation({ ...o, value: 309.312, uncertainty: 0.21 })).toBe('309.3 ± 0.2 r/min')
+    expect(formatObservation({ ...o, value: 309.312, uncertainty: 0.042 })).toBe('309.31 ± 0.04 r/min')
+    expect(formatObservation({ ...o, value: 309.3, uncertainty: 4 })).toBe('309 ± 4 r/min')
+    expect(formatObservation({ ...o, value: 'broken', unit: '' })).toBe('broken')
+    expect(formatObservation({ ...o, value: 12, unit: '' })).toBe('12')
+  })
+})
