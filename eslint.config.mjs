@@ -15,6 +15,8 @@ export default createConfigForNuxt({
       'vue/html-closing-bracket-newline': 'off',
       'vue/require-default-prop': 'off',
       'import/first': 'off',
+      'jsdoc/check-param-names': 'off',
+      'unicorn/no-new-array': 'off',
       '@stylistic/max-statements-per-line': 'off',
       '@stylistic/quote-props': 'off',
       '@stylistic/arrow-parens': 'off',

@@ -46,14 +46,14 @@ function announcedRate(comments: readonly string[]): number | null {
 /** "Channels (2/8): INDEX, STEP" in comments: names where the heading has none. */
 function announcedNames(comments: readonly string[]): string[] | null {
   for (const line of comments) {
-    const m = /channels?\s*(?:\([^)]*\)\s*)?:\s*(.+)$/i.exec(line)
+    const m = /channels?\s*(?:\([^)]*\)\s*)?:\s*(\S.*)$/i.exec(line)
     if (m) return m[1].split(',').map(s => s.trim()).filter(Boolean)
   }
   return null
 }
 
 function unitInHeading(heading: string): TimeUnit | null {
-  const m = /(?:[[(_\s/]|^)(s|sec|seconds?|ms|milliseconds?|us|µs|μs|microseconds?|ns|nanoseconds?)[\])\s]*$/i.exec(heading.trim())
+  const m = /(?:[[(_\s/]|^)(s|sec|seconds?|ms|milliseconds?|us|\u00B5s|microseconds?|ns|nanoseconds?)[\])\s]*$/i.exec(heading.trim())
   if (!m) return null
   const unit = m[1].toLowerCase()
   if (unit.startsWith('ms') || unit.startsWith('milli')) return 'ms'

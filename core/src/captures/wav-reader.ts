@@ -51,7 +51,7 @@ export class WavReader implements FormatReader {
         at += 8
         continue
       }
-      if (size > 16 * 1024 * 1024) throw new InputError(`its "${id.replace(/[^ -~]/g, '?')}" chunk claims ${size} bytes`, 'a "data" chunk with the sound', { file: this.file, byteOffset: this.offset + at })
+      if (size > 16 * 1024 * 1024) throw new InputError(`its "${id.replace(/\W/g, '?')}" chunk claims ${size} bytes`, 'a "data" chunk with the sound', { file: this.file, byteOffset: this.offset + at })
       const padded = size + size % 2
       if (bytes.length - at < 8 + padded) break
       if (id === 'fmt ') this.begin(parseWavFormat(bytes.subarray(at + 8, at + 8 + size), this.file, this.offset + at + 8))

@@ -37,6 +37,9 @@ export interface SpeedEntryData {
   readonly captureName: string
   readonly channel: string
   readonly pulsesPerTurn: number
+  readonly evenMarks: boolean
+  /** How the recording was read, so that it can be read the same way again. */
+  readonly read: { readonly sampleRateHz?: number, readonly timeUnit?: 's' | 'ms' | 'us' | 'ns', readonly polarity?: 'auto' | 'positive' | 'negative' }
   readonly nominalRpm: number
   readonly simulated: boolean
 }

@@ -4,7 +4,7 @@ import { judgeDoubt } from './judge-doubt'
 import { judgeFaults } from './judge-faults'
 import { judgeMean } from './judge-mean'
 import type { SpeedMeasurement } from './measure-speed'
-import type { TrimmerKnowledge } from './trimmer'
+import type { TrimmerKnowledge, TrimmerReading } from './trimmer'
 
 /** Leave alone inside the wide band, or dial in to the narrow one. */
 export type SpeedSchool = 'leave-alone' | 'dial-in'
@@ -18,8 +18,12 @@ export interface SpeedContext {
   readonly hasTrimmer?: boolean
   /** An a.c. motor follows the mains and cannot be trimmed. */
   readonly motor?: 'ac' | 'dc'
-  /** What earlier readings taught about the trimmer. */
+  /** What is known about the trimmer; learned from the two following where not given. */
   readonly trimmer?: TrimmerKnowledge
+  /** Earlier readings of this drive, oldest first. */
+  readonly readingsBefore?: readonly TrimmerReading[]
+  /** Turns of the trimmer between the last of them and this one; positive is to the right. */
+  readonly movedTurns?: number
 }
 
 /** Everything the single judges look at. */

@@ -4,6 +4,8 @@ import { findMechanism } from '../mechanisms'
 import { judgeSpeed, type SpeedContext, type SpeedVerdict } from './judge-speed'
 import { measureSpeed, type MeasureOptions, type SpeedMeasurement } from './measure-speed'
 import { pulsesFromEdges, type PulseTrain } from './pulse-train'
+import { speedUncertainty } from './report'
+import { learnTrimmer } from './trimmer'
 
 export interface CaptureSpeedOptions extends Omit<MeasureOptions, 'nominalRpm'> {
   /** Channel by name; guessed where not given. */
@@ -30,11 +32,18 @@ function chooseChannel(capture: Capture, name: string | undefined): CaptureChann
   return guess
 }
 
+/** The reading in hand teaches about the trimmer too, so it is added before the call is made. */
+function withTrimmer(m: SpeedMeasurement | null, context: SpeedContext): SpeedContext {
+  if (context.trimmer || !m || !context.readingsBefore?.length) return context
+  const reading = { rpm: m.rpm.mean, uncertainty: speedUncertainty(m) ?? m.rpm.mean * 0.005, movedTurns: context.movedTurns ?? 0 }
+  return { ...context, trimmer: learnTrimmer([...context.readingsBefore, reading]) }
+}
+
 /** Measures and judges a train of pulses: the one way that files, live pickups and the command line all take. */
 export function speedFromPulses(train: PulseTrain, options: MeasureOptions, context: SpeedContext): Omit<JudgedSpeed, 'channel'> {
   const nominalRpm = context.nominalRpm ?? findMechanism(context.mechanism).speed.nominal[0].value
   const measurement = measureSpeed(train, { nominalRpm, ...options })
-  return { measurement, verdict: judgeSpeed(measurement, context) }
+  return { measurement, verdict: judgeSpeed(measurement, withTrimmer(measurement, context)) }
 }
 
 /**

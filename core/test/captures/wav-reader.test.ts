@@ -52,7 +52,7 @@ describe('WAV reader, on files written by the wavefile package', () => {
   })
 
   it('finds nothing in silence', async () => {
-    const capture = await read('a.wav', wav('16', [Array.from({ length: 2 * RATE }).fill(0)]))
+    const capture = await read('a.wav', wav('16', [Array.from({ length: 2 * RATE }, () => 0)]))
     expect(channel(capture, 'sound').edgeCount).toBe(0)
   })
 

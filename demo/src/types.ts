@@ -1,0 +1,4 @@
+import type { DriveFacts } from '@wobrin/core/proving'
+
+/** What is said of a drive when it comes in. */
+export type NewDrive = Omit<DriveFacts, 'id' | 'receivedAt'>

@@ -1,0 +1,30 @@
+import { spawn } from 'node:child_process'
+import { createServer } from 'node:net'
+import { root, serverScript } from './ensure.mjs'
+
+/** Whether nothing listens on a port yet. */
+export function portIsFree(port, host) {
+  return new Promise((resolve) => {
+    const probe = createServer().once('error', () => resolve(false)).once('listening', () => probe.close(() => resolve(true)))
+    probe.listen(port, host)
+  })
+}
+
+/** Starts the built server and waits until it answers. Returns the process, its address and the milliseconds it took. */
+export async function serve({ port, host, data, quiet = false }) {
+  const begun = performance.now()
+  const child = spawn(process.execPath, [serverScript], {
+    cwd: root, stdio: ['ignore', quiet ? 'ignore' : 'pipe', 'inherit'],
+    env: { ...process.env, PORT: String(port), HOST: host, WOBRIN_DATA: data, NODE_ENV: 'production' },
+  })
+  let ended = false
+  child.once('exit', () => { ended = true })
+  const address = `http://${host.includes(':') ? `[${host}]` : host}:${port}`
+  for (let tries = 0; tries < 600 && !ended; tries++) {
+    const answer = await fetch(`${address}/api/health`).catch(() => null)
+    if (answer?.ok) return { child, address, milliseconds: performance.now() - begun }
+    await new Promise(resolve => setTimeout(resolve, 25))
+  }
+  child.kill()
+  throw new Error('the server did not answer within fifteen seconds')
+}

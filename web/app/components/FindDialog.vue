@@ -1,0 +1,55 @@
+<script setup lang="ts">
+import { Combobox, ComboboxInput, ComboboxOption, ComboboxOptions } from '@headlessui/vue'
+import { MECHANISMS, findMechanism } from '@wobrin/core/mechanisms'
+import type { Bench } from '../../shared/bench'
+
+interface Found { readonly to: string, readonly title: string, readonly detail: string }
+
+const { shown, close } = useFindDialog()
+const query = ref('')
+const drives = ref<Found[]>([])
+
+const pages: Found[] = [
+  { to: '/instruments/speed', title: 'Speed', detail: 'instrument' },
+  { to: '/instruments/strobe', title: 'Strobe companion', detail: 'instrument' },
+  { to: '/drives/new', title: 'Receive a drive', detail: 'bench' },
+  { to: '/workshop', title: 'Workshop settings', detail: 'mains, schools, tone, theme' },
+  ...MECHANISMS.map(m => ({ to: `/handbook#${m.id}`, title: m.label, detail: 'handbook' })),
+]
+
+watch(shown, async (open) => {
+  if (!open) return
+  query.value = ''
+  const bench = await $fetch<Bench>('/api/bench').catch(() => null)
+  drives.value = bench?.lines.map(({ drive }) => ({
+    to: `/drives/${drive.id}`, title: `${drive.tag} · ${[drive.maker, drive.model].filter(Boolean).join(' ')}`, detail: `${findMechanism(drive.mechanism).label} ${drive.ownerWords}`,
+  })) ?? []
+})
+
+const found = computed(() => {
+  const words = query.value.toLowerCase().split(/\s+/).filter(Boolean)
+  return [...drives.value, ...pages].filter(f => words.every(w => `${f.title} ${f.detail}`.toLowerCase().includes(w))).slice(0, 9)
+})
+
+function go(item: Found | null): void {
+  if (!item) return
+  close()
+  navigateTo(item.to)
+}
+</script>
+
+<template>
+  <ModalDialog :shown="shown" title="Find" wide @close="close">
+    <Combobox :model-value="null" @update:model-value="go">
+      <ComboboxInput class="field" placeholder="A tag, a model, an owner’s word, a mechanism" aria-label="Find" autocomplete="off" @change="query = $event.target.value" />
+      <ComboboxOptions static class="mt-3 -mx-2">
+        <ComboboxOption v-for="item in found" :key="item.to" v-slot="{ active }" :value="item" as="template">
+          <li class="px-3 py-2 min-h-11 rounded-box flex gap-3 items-center" :class="active && 'bg-tint'">
+            <span class="font-bold shrink-0">{{ item.title }}</span><span class="hint truncate">{{ item.detail }}</span>
+          </li>
+        </ComboboxOption>
+        <li v-if="found.length === 0" class="px-3 py-2 hint">Nothing has these words.</li>
+      </ComboboxOptions>
+    </Combobox>
+  </ModalDialog>
+</template>

@@ -1,0 +1,56 @@
+<script setup lang="ts">
+import { FileText } from 'lucide-vue-next'
+import { buildCertificate, type DriveFacts } from '@wobrin/core/proving'
+import type { LogEntry } from '@wobrin/core/observations'
+
+const { drive, log } = defineProps<{ drive: DriveFacts, log: readonly LogEntry[], outcome: string | null }>()
+const emit = defineEmits<{ release: ['released' | 'parts' | 'quarantined' | 'returned', string] }>()
+
+const workshop = useWorkshop()
+const certificate = computed(() => buildCertificate(drive, log, workshop.settings.name, new Date().toISOString()))
+const remark = ref('')
+
+const WAYS = [
+  ['released', 'Release it', 'It goes back to work, with what was shown and what was not.'],
+  ['parts', 'Give it up for parts', 'What is still good in it helps another.'],
+  ['quarantined', 'Quarantine it', 'It may damage a disk or another drive.'],
+  ['returned', 'Return it as it is', 'Not worth the hours, or not wanted.'],
+] as const
+const way = ref<typeof WAYS[number][0]>('released')
+const LEFT = { released: 'Released.', parts: 'Given up for parts.', quarantined: 'Quarantined.', returned: 'Returned as it is.' } as Record<string, string>
+</script>
+
+<template>
+  <section aria-label="Release" class="space-y-6">
+    <header class="flex items-start justify-between gap-4 flex-wrap">
+      <div>
+        <h2 class="text-2xl font-bold">{{ outcome ? LEFT[outcome] : 'What may be said of it' }}</h2>
+        <p class="text-muted mt-1">Only what the log can prove.</p>
+      </div>
+      <NuxtLink class="btn" :to="`/drives/${drive.id}/certificate`"><FileText class="size-4" />Certificate</NuxtLink>
+    </header>
+    <div v-for="c in certificate.cautions" :key="c" class="border-l-5 border-nudge bg-nudge-tint px-4 py-3">{{ c }}</div>
+    <div class="grid md:grid-cols-2 gap-6">
+      <div>
+        <h3 class="font-bold mb-2">Shown</h3>
+        <ul class="list-disc pl-5 space-y-1.5 text-sm"><li v-for="s in certificate.shown" :key="s">{{ s }}</li></ul>
+        <p v-if="!certificate.shown.length" class="hint">Nothing yet. Measure its speed first.</p>
+      </div>
+      <div>
+        <h3 class="font-bold mb-2">Not shown</h3>
+        <ul class="list-disc pl-5 space-y-1.5 text-sm"><li v-for="s in certificate.notShown" :key="s">{{ s }}</li></ul>
+      </div>
+    </div>
+    <form v-if="!outcome" class="border-t border-line pt-5 space-y-4" @submit.prevent="emit('release', way, remark)">
+      <fieldset class="grid sm:grid-cols-2 gap-3">
+        <legend class="font-bold mb-2">How does it leave?</legend>
+        <label v-for="[id, label, what] in WAYS" :key="id" class="panel p-3 flex gap-3 has-checked:border-ink has-checked:bg-tint has-focus-visible:outline-3 outline-leave">
+          <input v-model="way" type="radio" name="way" :value="id" class="mt-1 size-4 accent-ink shrink-0">
+          <span><span class="block font-bold text-sm">{{ label }}</span><span class="hint">{{ what }}</span></span>
+        </label>
+      </fieldset>
+      <label class="block"><span class="field-label">Next time, or why</span><input v-model="remark" class="field" maxlength="300" placeholder="Belt is from this year; look again in two"></label>
+      <button class="btn btn-primary">{{ WAYS.find(w => w[0] === way)![1] }}</button>
+    </form>
+  </section>
+</template>

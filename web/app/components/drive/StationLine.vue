@@ -1,0 +1,33 @@
+<script setup lang="ts">
+import { STATIONS, type Progress } from '@wobrin/core/procedures'
+import type { StationId } from '@wobrin/core/observations'
+
+defineProps<{ progress: Progress, viewed: StationId }>()
+const emit = defineEmits<{ view: [StationId] }>()
+</script>
+
+<template>
+  <nav aria-label="Stations" class="overflow-x-auto">
+    <ol class="grid grid-cols-11 min-w-[820px] relative">
+      <li v-for="(station, i) in STATIONS" :key="station.id" class="relative">
+        <span v-if="i > 0" class="absolute top-[21px] right-1/2 w-full h-0.5" :class="progress.done.has(STATIONS[i - 1]!.id) ? 'bg-ink h-[3px]' : 'bg-line'" aria-hidden="true" />
+        <button
+          class="relative w-full min-h-11 flex flex-col items-center pt-2.5 pb-1 gap-1 text-sm" :class="viewed === station.id ? 'font-bold' : 'text-muted hover:text-ink'"
+          :aria-current="viewed === station.id ? 'step' : undefined" :title="station.purpose" @click="emit('view', station.id)"
+        >
+          <span class="grid place-items-center size-6">
+            <span
+              class="block rounded-full" :class="[
+                progress.done.has(station.id) ? 'bg-ink size-3' : progress.current === station.id && !progress.outcome ? 'bg-ink rounded-[4px]! size-6' : 'bg-paper border-[1.6px] border-muted size-3',
+              ]"
+            >
+              <svg v-if="progress.current === station.id && !progress.outcome && !progress.done.has(station.id)" viewBox="0 0 24 24" aria-hidden="true"><path d="M7 12h10M12 7v10" stroke="var(--panel)" stroke-width="2.2" /></svg>
+            </span>
+          </span>
+          <span class="border-b-2" :class="viewed === station.id ? 'border-ink' : 'border-transparent'">{{ station.label }}</span>
+          <span class="sr-only">{{ progress.done.has(station.id) ? ', finished' : progress.current === station.id ? ', here now' : '' }}</span>
+        </button>
+      </li>
+    </ol>
+  </nav>
+</template>

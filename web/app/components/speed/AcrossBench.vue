@@ -1,0 +1,50 @@
+<script setup lang="ts">
+import { Dialog, DialogPanel } from '@headlessui/vue'
+import { MoveLeft, MoveRight } from 'lucide-vue-next'
+import { CALLS } from '@wobrin/core/observations'
+import type { SpeedMeasurement, SpeedVerdict } from '@wobrin/core/spindle'
+
+const { verdict, measurement, nowRpm } = defineProps<{ shown: boolean, measurement: SpeedMeasurement | null, verdict: SpeedVerdict | null, nowRpm: number | null }>()
+const emit = defineEmits<{ close: [], keep: [] }>()
+
+const rpm = computed(() => nowRpm ?? measurement?.rpm.mean ?? null)
+const off = computed(() => rpm.value === null || !verdict ? null : rpm.value - verdict.nominalRpm)
+/** The way to turn, once the trimmer is known. */
+const turn = computed(() => /to the (left|right), then/.exec(verdict?.next ?? '')?.[1] as 'left' | 'right' | undefined)
+
+function key(event: KeyboardEvent): void {
+  if (['a', 'A', 'PageUp'].includes(event.key)) emit('close')
+  else if (event.key === 'PageDown') emit('keep')
+  else return
+  event.preventDefault()
+}
+</script>
+
+<template>
+  <Dialog :open="shown" class="relative z-50" @close="emit('close')">
+    <div class="fixed inset-0 bg-panel text-ink" @keydown="key">
+      <DialogPanel class="size-full flex flex-col p-[3vmin] overflow-hidden" data-testid="across">
+        <div v-if="verdict" class="flex items-center gap-[3vmin]">
+          <CallMark :kind="verdict.kind" :size="96" class="size-[13vmin]!" decorative />
+          <p class="text-[12vmin] leading-none font-bold">{{ CALLS[verdict.kind].label }}</p>
+        </div>
+        <div class="grow flex flex-col justify-center min-h-0">
+          <p class="text-[31vmin] leading-[0.9] font-bold whitespace-nowrap">{{ rpm === null ? '–' : rpm.toFixed(1) }}</p>
+          <p class="text-[6vmin] text-muted mt-[2vmin]">
+            r/min<template v-if="off !== null"> · {{ signed(off, 1) }} from {{ verdict!.nominalRpm }}</template>
+          </p>
+        </div>
+        <div class="flex items-end justify-between gap-6">
+          <p class="text-[4.4vmin] leading-tight font-bold max-w-[72%] flex items-center gap-[3vmin]">
+            <MoveLeft v-if="turn === 'left'" class="size-[11vmin] shrink-0" aria-hidden="true" /><MoveRight v-if="turn === 'right'" class="size-[11vmin] shrink-0" aria-hidden="true" />
+            {{ verdict?.next ?? 'Waiting for pulses.' }}
+          </p>
+          <div class="flex flex-col gap-3 shrink-0">
+            <button class="btn btn-primary" @click="emit('keep')">Keep this <kbd>Page Down</kbd></button>
+            <button class="btn" @click="emit('close')">Back <kbd>Page Up</kbd></button>
+          </div>
+        </div>
+      </DialogPanel>
+    </div>
+  </Dialog>
+</template>

@@ -1,0 +1,37 @@
+<script setup lang="ts">
+import { FileUp, Radio } from 'lucide-vue-next'
+
+const emit = defineEmits<{ file: [File], pickup: [] }>()
+const input = useTemplateRef('input')
+const over = ref(false)
+
+function drop(event: DragEvent): void {
+  over.value = false
+  const file = event.dataTransfer?.files[0]
+  if (file) emit('file', file)
+}
+
+function picked(event: Event): void {
+  const field = event.target as HTMLInputElement
+  if (field.files?.[0]) emit('file', field.files[0])
+  field.value = ''
+}
+
+const choose = () => input.value?.click()
+defineExpose({ choose })
+</script>
+
+<template>
+  <div
+    class="rounded-box border-2 border-dashed p-5" :class="over ? 'border-leave bg-leave-tint' : 'border-line'"
+    @dragover.prevent="over = true" @dragleave="over = false" @drop.prevent="drop"
+  >
+    <p class="mb-1"><strong>Drop a recording of the index line here,</strong> or open one.</p>
+    <p class="hint mb-4">VCD or CSV from any logic analyser, or WAV from a pickup on a sound card; gzip too. It is read on this machine.</p>
+    <div class="flex flex-wrap gap-3">
+      <button class="btn btn-primary" @click="choose"><FileUp class="size-4" />Open a recording</button>
+      <button class="btn" @click="emit('pickup')"><Radio class="size-4" />Use the simulated pickup</button>
+    </div>
+    <input ref="input" type="file" class="sr-only" tabindex="-1" aria-label="Recording" data-testid="recording" @change="picked">
+  </div>
+</template>

@@ -1,0 +1,82 @@
+import { proxy, wrap, type Remote } from 'comlink'
+import type { CaptureSpeedOptions, JudgedSpeed, SpeedContext } from '@wobrin/core/spindle'
+import type { OpenedCapture, SpeedWorker } from '../workers/speed.worker'
+
+/** How the file is read and which pulses are meant; what is empty is found out. */
+export interface CaptureChoices {
+  channel: string
+  pulsesPerTurn: number | null
+  evenMarks: boolean
+  sampleRateHz: number | null
+  polarity: 'auto' | 'positive' | 'negative'
+}
+
+export const noChoices = (): CaptureChoices => ({ channel: '', pulsesPerTurn: null, evenMarks: false, sampleRateHz: null, polarity: 'auto' })
+
+/** A recording from this machine, read and judged in a worker, with progress and a way to stop. */
+export function useCaptureFile(context: () => SpeedContext, pulleys: () => CaptureSpeedOptions['pulleys']) {
+  const file = shallowRef<File | null>(null)
+  const opened = shallowRef<OpenedCapture | null>(null)
+  const judged = shallowRef<JudgedSpeed | null>(null)
+  const problem = ref<string | null>(null)
+  const needsRate = ref(false)
+  const progress = ref<number | null>(null)
+  const choices = reactive(noChoices())
+  let worker: Worker | null = null
+  let remote: Remote<SpeedWorker> | null = null
+
+  function connect(): Remote<SpeedWorker> {
+    if (!remote) {
+      worker = new Worker(new URL('../workers/speed.worker.ts', import.meta.url), { type: 'module' })
+      remote = wrap<SpeedWorker>(worker)
+    }
+    return remote
+  }
+
+  async function judge(): Promise<void> {
+    if (!opened.value) return
+    const answer = await connect().judge({
+      channel: choices.channel || undefined, pulsesPerTurn: choices.pulsesPerTurn ?? undefined, evenMarks: choices.evenMarks, pulleys: toRaw(pulleys()),
+    }, toRaw(context()))
+    judged.value = 'ok' in answer ? answer.ok : null
+    problem.value = 'problem' in answer ? answer.problem : null
+  }
+
+  /** Reads a file. On a problem the reading before stays on the page. */
+  async function open(next: File): Promise<void> {
+    problem.value = null
+    progress.value = 0
+    const fresh = next !== file.value
+    if (fresh) Object.assign(choices, noChoices())
+    const answer = await connect().open(next, { sampleRateHz: choices.sampleRateHz ?? undefined, polarity: choices.polarity }, proxy((share: number) => { progress.value = share }))
+    progress.value = null
+    if ('stopped' in answer) return
+    if ('problem' in answer) {
+      problem.value = answer.problem
+      needsRate.value = answer.problem.includes('no sample rate')
+      if (needsRate.value) file.value = next
+      return
+    }
+    needsRate.value = false
+    file.value = next
+    opened.value = answer.ok
+    if (fresh || !answer.ok.channels.some(c => c.name === choices.channel)) choices.channel = answer.ok.guess ?? ''
+    await judge()
+  }
+
+  const stop = () => remote?.stop()
+
+  function close(): void {
+    file.value = null
+    opened.value = null
+    judged.value = null
+    problem.value = null
+    needsRate.value = false
+  }
+
+  watch(() => [choices.channel, choices.pulsesPerTurn, choices.evenMarks], judge)
+  watch(() => [choices.polarity], () => { if (file.value) open(file.value) })
+  onScopeDispose(() => worker?.terminate())
+
+  return { file, opened, judged, problem, needsRate, progress, choices, open, judge, stop, close }
+}

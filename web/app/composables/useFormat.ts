@@ -1,0 +1,21 @@
+import { format, isThisYear, isToday } from 'date-fns'
+
+/** A clock time today, a day otherwise. */
+export function shortTime(iso: string): string {
+  const at = new Date(iso)
+  if (isToday(at)) return format(at, 'HH:mm')
+  return format(at, isThisYear(at) ? 'd MMM' : 'd MMM yy')
+}
+
+export const longTime = (iso: string) => format(new Date(iso), 'd MMMM yyyy, HH:mm')
+
+/** Decimals that an uncertainty justifies. */
+export function decimals(uncertainty: number | null): number {
+  return uncertainty === null ? 1 : Math.min(2, Math.max(0, Math.ceil(-Math.log10(uncertainty))))
+}
+
+export function signed(x: number, places: number): string {
+  return `${x < 0 ? '−' : '+'}${Math.abs(x).toFixed(places)}`
+}
+
+export const megabytes = (bytes: number) => bytes < 1e6 ? `${Math.max(1, Math.round(bytes / 1e3))} kB` : `${(bytes / 1e6).toFixed(1)} MB`

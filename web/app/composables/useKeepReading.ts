@@ -1,0 +1,38 @@
+import type { LogEntry } from '@wobrin/core/observations'
+import type { CaptureChoices } from './useCaptureFile'
+
+export interface KeepInput {
+  readonly driveId: string
+  readonly file: File
+  readonly choices: CaptureChoices
+  readonly movedTurns: number
+  readonly simulated: boolean
+}
+
+/**
+ * Files a reading: the recording is sent and kept first, then judged again by the server and put on the drive's
+ * log. A failure between the two leaves a kept recording and no entry; trying again completes it.
+ */
+export function useKeepReading() {
+  const keeping = ref(false)
+
+  async function keep({ driveId, file, choices, movedTurns, simulated }: KeepInput): Promise<LogEntry> {
+    keeping.value = true
+    try {
+      const { sha } = await $fetch<{ sha: string }>('/api/captures', { method: 'POST', query: { name: file.name }, body: file })
+      return await $fetch<LogEntry>(`/api/drives/${driveId}/speed`, {
+        method: 'POST',
+        body: {
+          id: crypto.randomUUID(), at: new Date().toISOString(), captureSha: sha,
+          channel: choices.channel || undefined, pulsesPerTurn: choices.pulsesPerTurn ?? undefined, evenMarks: choices.evenMarks,
+          sampleRateHz: choices.sampleRateHz ?? undefined, polarity: choices.polarity, movedTurns, simulated,
+        },
+      })
+    }
+    finally {
+      keeping.value = false
+    }
+  }
+
+  return { keeping, keep }
+}

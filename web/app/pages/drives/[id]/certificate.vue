@@ -1,0 +1,76 @@
+<script setup lang="ts">
+import { ArrowLeft, Braces, FileDown, Printer } from 'lucide-vue-next'
+import type { Certificate, CertificateMeasurement } from '@wobrin/core/proving'
+
+const route = useRoute('drives-id-certificate')
+const { data: certificate, error } = await useFetch<Certificate>(`/api/drives/${route.params.id}/certificate`)
+useHead({ title: () => `Certificate ${certificate.value?.drive.tag ?? ''} · Wobrin` })
+
+const STATES: Readonly<Record<Certificate['state'], string>> = {
+  draft: 'Draft: not released', released: 'Released', parts: 'Given up for parts', quarantined: 'Quarantined', returned: 'Returned as it is',
+}
+const speeds = computed<[string, CertificateMeasurement | null][]>(() => certificate.value ? [['as found', certificate.value.asFound.speed], ['as left', certificate.value.asLeft.speed]] : [])
+const print = () => window.print()
+</script>
+
+<template>
+  <div v-if="error" class="panel p-6" role="alert">{{ problemText(error) }}</div>
+  <div v-else-if="certificate" class="max-w-[860px] mx-auto">
+    <div class="flex flex-wrap gap-3 mb-4 no-print">
+      <NuxtLink class="btn" :to="`/drives/${route.params.id}?station=release`"><ArrowLeft class="size-4" />The drive</NuxtLink>
+      <button class="btn btn-primary ml-auto" @click="print"><Printer class="size-4" />Print</button>
+      <a class="btn" :href="`/api/drives/${route.params.id}/certificate?format=pdf`" target="_blank"><FileDown class="size-4" />PDF</a>
+      <a class="btn" :href="`/api/drives/${route.params.id}/certificate?download`"><Braces class="size-4" />JSON</a>
+    </div>
+    <article class="panel px-8 sm:px-12 py-10 space-y-7 print:border-0 print:p-0">
+      <header>
+        <p class="flex justify-between hint"><span>{{ certificate.workshop }}</span><span>{{ longTime(certificate.issuedAt) }}</span></p>
+        <h1 class="text-3xl font-bold mt-4 flex items-center gap-4">Drive {{ certificate.drive.tag }}</h1>
+        <p class="text-lg text-muted">{{ [certificate.drive.mechanism, `${certificate.drive.maker} ${certificate.drive.model}`.trim()].filter(Boolean).join(' · ') }}</p>
+        <p class="font-bold mt-3">{{ STATES[certificate.state] }}</p>
+        <p class="hint mt-1">
+          Received {{ longTime(certificate.drive.receivedAt) }}<template v-if="certificate.asFound.ownerWords">: “{{ certificate.asFound.ownerWords }}”</template>
+          <template v-if="certificate.drive.host"> · for {{ certificate.drive.host }}</template><template v-if="certificate.drive.serial"> · serial {{ certificate.drive.serial }}</template>
+        </p>
+      </header>
+      <ul v-if="certificate.cautions.length" class="border-l-5 border-stop bg-stop-tint px-4 py-3 space-y-1"><li v-for="c in certificate.cautions" :key="c">{{ c }}</li></ul>
+      <section>
+        <h2 class="font-bold mb-2">Spindle speed</h2>
+        <dl class="grid sm:grid-cols-2 gap-4">
+          <div v-for="[label, m] in speeds" :key="label" class="rounded-box bg-tint p-4">
+            <dt class="hint">{{ label }}</dt>
+            <dd v-if="m" class="text-xl font-bold">{{ m.value }}<span class="flex items-center gap-2 text-sm font-normal mt-1"><CallMark :kind="m.call" :size="15" decorative />{{ m.callLabel }} · {{ shortTime(m.at) }}<template v-if="m.simulated"> · simulated</template></span></dd>
+            <dd v-else class="text-muted">not measured</dd>
+          </div>
+        </dl>
+      </section>
+      <div class="grid sm:grid-cols-2 gap-6">
+        <section><h2 class="font-bold mb-2">What was shown</h2><ul class="list-disc pl-5 space-y-1.5 text-sm"><li v-for="s in certificate.shown" :key="s">{{ s }}</li></ul><p v-if="!certificate.shown.length" class="hint">Nothing yet.</p></section>
+        <section><h2 class="font-bold mb-2">What was not shown</h2><ul class="list-disc pl-5 space-y-1.5 text-sm"><li v-for="s in certificate.notShown" :key="s">{{ s }}</li></ul></section>
+      </div>
+      <section>
+        <h2 class="font-bold mb-2">Measurements</h2>
+        <table v-if="certificate.measurements.length" class="w-full text-sm">
+          <thead class="sr-only"><tr><th>When</th><th>Value</th><th>Call</th><th>How</th></tr></thead>
+          <tbody>
+            <tr v-for="m in certificate.measurements" :key="m.at + m.value" class="border-b border-line align-top">
+              <td class="py-2 pr-3 hint whitespace-nowrap">{{ shortTime(m.at) }}</td>
+              <td class="py-2 pr-4 whitespace-nowrap text-right font-bold">{{ m.value }}</td>
+              <td class="py-2 pr-4 whitespace-nowrap"><CallMark :kind="m.call" :size="14" decorative class="inline mr-1.5 align-[-2px]" />{{ m.callLabel }}</td>
+              <td class="py-2 hint">{{ m.how }}<span v-if="m.evidence" class="block text-xs">recording {{ m.evidence.slice(0, 16) }}…</span></td>
+            </tr>
+          </tbody>
+        </table>
+        <p v-else class="hint">None on record.</p>
+      </section>
+      <section>
+        <h2 class="font-bold mb-2">Work</h2>
+        <ol v-if="certificate.work.length" class="text-sm">
+          <li v-for="w in certificate.work" :key="w.at + w.what" class="grid grid-cols-[4.5rem_7rem_1fr] gap-2 border-b border-line py-1.5"><span class="hint">{{ shortTime(w.at) }}</span><span class="text-muted">{{ w.station }}</span><span>{{ w.what }}<span v-if="w.detail" class="hint block">{{ w.detail }}</span></span></li>
+        </ol>
+        <p v-else class="hint">None on record.</p>
+      </section>
+      <footer class="hint text-xs border-t border-line pt-3">Made from {{ certificate.logHead.entries }} log entries, the last of them number {{ certificate.logHead.seq }}.</footer>
+    </article>
+  </div>
+</template>

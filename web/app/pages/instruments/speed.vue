@@ -1,0 +1,73 @@
+<script setup lang="ts">
+import { findMechanism, MECHANISMS, type MechanismId } from '@wobrin/core/mechanisms'
+import type { InstrumentSetup } from '~/composables/useSpeedInstrument'
+import type { Bench } from '../../../shared/bench'
+
+useHead({ title: 'Speed · Wobrin' })
+
+const workshop = useWorkshop()
+const mechanism = ref<MechanismId>('5.25in-48')
+const nominalRpm = ref<number | undefined>()
+const motor = ref<'ac' | 'dc' | undefined>()
+const chosen = computed(() => findMechanism(mechanism.value))
+watch(mechanism, () => { nominalRpm.value = undefined })
+
+const setup = computed<InstrumentSetup>(() => ({
+  mechanism: mechanism.value, pulleys: undefined,
+  context: { mechanism: mechanism.value, school: workshop.settings.speedSchool, nominalRpm: nominalRpm.value, motor: motor.value },
+}))
+
+const bench = ref<Bench | null>(null)
+const keepTo = shallowRef<((id: string) => Promise<void>) | null>(null)
+const target = ref('')
+
+async function choose(keep: (id: string) => Promise<void>): Promise<void> {
+  bench.value = await $fetch<Bench>('/api/bench').catch(() => null)
+  target.value = candidates.value[0]?.drive.id ?? ''
+  keepTo.value = keep
+}
+
+/** Open drives of this kind first. */
+const candidates = computed(() => (bench.value?.lines.filter(l => !l.outcome) ?? [])
+  .toSorted((a, b) => Number(b.drive.mechanism === mechanism.value) - Number(a.drive.mechanism === mechanism.value)))
+
+async function keep(): Promise<void> {
+  const id = target.value
+  await keepTo.value?.(id)
+  keepTo.value = null
+  await navigateTo(`/drives/${id}?station=speed`)
+}
+</script>
+
+<template>
+  <div class="grid lg:grid-cols-[262px_1fr] gap-4 items-start">
+    <aside class="panel p-4 space-y-4">
+      <h1 class="text-xl font-bold">Speed</h1>
+      <FormField v-slot="{ id }" label="What kind of drive">
+        <select :id="id" v-model="mechanism" class="field"><option v-for="m in MECHANISMS" :key="m.id" :value="m.id">{{ m.label }}</option></select>
+      </FormField>
+      <FormField v-if="chosen.speed.nominal.length > 1" v-slot="{ id }" label="Nominal speed">
+        <select :id="id" v-model="nominalRpm" class="field"><option :value="undefined">the nearest</option><option v-for="n in chosen.speed.nominal" :key="n.value" :value="n.value">{{ n.value }} r/min</option></select>
+      </FormField>
+      <FormField v-if="mechanism === '8in'" v-slot="{ id }" label="Motor">
+        <select :id="id" v-model="motor" class="field"><option :value="undefined">not known</option><option value="dc">d.c.</option><option value="ac">a.c., on the mains</option></select>
+      </FormField>
+      <div class="text-sm space-y-2 border-t border-line pt-3">
+        <p><strong>Where the pulses are.</strong> {{ chosen.pickup }}</p>
+        <p><strong>Before you turn anything.</strong> {{ chosen.speed.trimmerNote }}</p>
+        <p><NuxtLink class="link" :to="`/handbook#${mechanism}`">Tolerances and their sources</NuxtLink></p>
+      </div>
+    </aside>
+    <div class="panel p-5 sm:px-6 min-w-0"><SpeedInstrument :setup="setup" @keep="choose" /></div>
+    <ModalDialog :shown="keepTo !== null" title="Keep this with which drive?" @close="keepTo = null">
+      <form v-if="candidates.length" @submit.prevent="keep">
+        <FormField v-slot="{ id }" label="Drive">
+          <select :id="id" v-model="target" class="field"><option v-for="l in candidates" :key="l.drive.id" :value="l.drive.id">{{ l.drive.tag }} · {{ findMechanism(l.drive.mechanism).label }}</option></select>
+        </FormField>
+        <p class="hint mt-2">It is judged again by that drive’s own facts.</p>
+        <div class="flex gap-3 mt-4"><button class="btn btn-primary">Put on its log</button><button type="button" class="btn" @click="keepTo = null">Not now</button></div>
+      </form>
+      <p v-else>No drive is open. <NuxtLink class="link" to="/drives/new">Receive one first.</NuxtLink></p>
+    </ModalDialog>
+  </div>
+</template>

@@ -1,0 +1,67 @@
+import { expose } from 'comlink'
+import type { MechanismId } from '@wobrin/core/mechanisms'
+import { SCENARIOS, SimulatedPickup } from '@wobrin/core/simulation'
+import { measureSpeed, pulsesFromEdges, speedFromPulses, type JudgedSpeed, type MeasureOptions, type SpeedContext } from '@wobrin/core/spindle'
+
+/** What the pickup says a few times a second. */
+export interface LiveReading {
+  /** Seconds since the pickup was started. */
+  readonly timeS: number
+  /** Speed over the last second or so, r/min; null until there are pulses. */
+  readonly nowRpm: number | null
+  /** Everything since the trimmer was last moved, judged. */
+  readonly judged: Omit<JudgedSpeed, 'channel'>
+}
+
+const EVERY_MS = 250
+/** The quick reading looks back this far: short enough to follow a screwdriver. */
+const NOW_S = 1.6
+/** A recording longer than this begins anew from its tail. */
+const LONGEST_S = 120
+
+let pickup: SimulatedPickup | null = null
+let timer: ReturnType<typeof setInterval> | null = null
+let sinceS = 0
+
+const worker = {
+  /** Starts a simulated pickup in real time. */
+  start(mechanism: MechanismId, scenario: string, seed: number, options: MeasureOptions, context: SpeedContext, onReading: (r: LiveReading) => void): void {
+    worker.stop()
+    const chosen = SCENARIOS.find(s => s.id === scenario) ?? SCENARIOS[0]!
+    pickup = new SimulatedPickup(chosen.options(mechanism, seed))
+    sinceS = 0
+    const begun = performance.now()
+    const own = pickup
+    timer = setInterval(() => {
+      own.advanceTo((performance.now() - begun) / 1000)
+      sinceS = Math.max(sinceS, own.timeS - LONGEST_S)
+      const nominalRpm = context.nominalRpm
+      const quick = measureSpeed(pulsesFromEdges(own.edges(Math.max(sinceS, own.timeS - NOW_S))), { ...options, nominalRpm })
+      onReading({
+        timeS: own.timeS - sinceS,
+        nowRpm: quick?.rpm.mean ?? null,
+        judged: speedFromPulses(pulsesFromEdges(own.edges(sinceS)), options, context),
+      })
+    }, EVERY_MS)
+  },
+
+  /** Turns the simulated trimmer; what is judged begins anew, for the old speed is past. */
+  turnTrimmer(turns: number): void {
+    pickup?.turnTrimmer(turns)
+    sinceS = (pickup?.timeS ?? 0) + 0.3
+  },
+
+  /** The recording since the last move, as a value change dump. */
+  recording(): string | null {
+    return pickup?.toVcd('Recorded from a simulated pickup.', sinceS) ?? null
+  },
+
+  stop(): void {
+    if (timer) clearInterval(timer)
+    timer = null
+  },
+}
+
+export type PickupWorker = typeof worker
+
+expose(worker)

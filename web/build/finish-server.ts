@@ -1,0 +1,24 @@
+import { cp, mkdir } from 'node:fs/promises'
+import { createRequire } from 'node:module'
+import { dirname, join } from 'node:path'
+import { build } from 'esbuild'
+
+/**
+ * Puts beside the built server what its bundle cannot hold: the worker thread's script, the database migrations
+ * and the fonts for PDF.
+ * @param web the web folder @param serverDir where the built server stands
+ */
+export async function finishServer(web: string, serverDir: string): Promise<void> {
+  const out = join(serverDir, 'companions')
+  await mkdir(out, { recursive: true })
+  await build({
+    entryPoints: [join(web, 'server/workers/judge-capture.ts')],
+    outfile: join(out, 'judge-capture.mjs'),
+    bundle: true, platform: 'node', format: 'esm', target: 'node20', logLevel: 'warning',
+  })
+  await cp(join(web, 'server/database/migrations'), join(out, 'migrations'), { recursive: true })
+  const fonts = join(dirname(createRequire(join(web, 'package.json')).resolve('@fontsource/b612/package.json')), 'files')
+  for (const file of ['b612-latin-400-normal.woff', 'b612-latin-700-normal.woff', 'b612-latin-400-italic.woff']) {
+    await cp(join(fonts, file), join(out, 'fonts', file))
+  }
+}

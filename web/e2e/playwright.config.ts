@@ -1,0 +1,29 @@
+import { defineConfig } from '@playwright/test'
+
+const PORT = Number(process.env.E2E_PORT || 4179)
+
+export default defineConfig({
+  testDir: '.',
+  testMatch: '*.e2e.ts',
+  outputDir: '../../test-results/browser',
+  fullyParallel: false,
+  workers: 1,
+  retries: 0,
+  timeout: 45_000,
+  expect: { timeout: 10_000 },
+  reporter: [['list'], ['json']],
+  use: {
+    baseURL: `http://127.0.0.1:${PORT}`,
+    viewport: { width: 1280, height: 800 },
+    screenshot: 'only-on-failure',
+    launchOptions: { executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'] },
+  },
+  webServer: {
+    command: `node web/e2e/serve-demo.mjs ${PORT}`,
+    cwd: '../..',
+    url: `http://127.0.0.1:${PORT}/api/health`,
+    timeout: 60_000,
+    reuseExistingServer: false,
+    stdout: 'pipe',
+  },
+})

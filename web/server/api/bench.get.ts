@@ -1,0 +1,3 @@
+import { benchOf } from '../services/bench'
+
+export default api((_, { drives }) => benchOf(drives))

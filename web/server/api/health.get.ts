@@ -1,0 +1,2 @@
+/** Answers once the database is open. */
+export default api(() => ({ ok: true }))

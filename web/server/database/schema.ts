@@ -1,0 +1,54 @@
+import { sql } from 'drizzle-orm'
+import { index, integer, real, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core'
+import type { Call, EntryData, EntryKind, Observation, StationId } from '@wobrin/core/observations'
+import type { MechanismId } from '@wobrin/core/mechanisms'
+import type { Pulleys } from '@wobrin/core/drivetrain'
+
+/** Settings of the workshop: one row, id 1. */
+export const workshop = sqliteTable('workshop', {
+  id: integer('id').primaryKey(),
+  settings: text('settings', { mode: 'json' }).$type<Record<string, unknown>>().notNull(),
+})
+
+/** Drives as things; where they stand is read from their log. */
+export const drives = sqliteTable('drives', {
+  id: text('id').primaryKey(),
+  tag: text('tag').notNull(),
+  mechanism: text('mechanism').$type<MechanismId>().notNull(),
+  maker: text('maker').notNull().default(''),
+  model: text('model').notNull().default(''),
+  serial: text('serial').notNull().default(''),
+  host: text('host').notNull().default(''),
+  ownerWords: text('owner_words').notNull().default(''),
+  paid: text('paid').notNull().default(''),
+  worth: text('worth').notNull().default(''),
+  nominalRpm: real('nominal_rpm'),
+  motor: text('motor').$type<'ac' | 'dc'>(),
+  hasTrimmer: integer('has_trimmer', { mode: 'boolean' }),
+  pulleys: text('pulleys', { mode: 'json' }).$type<Pulleys>(),
+  receivedAt: text('received_at').notNull(),
+}, t => [uniqueIndex('drives_tag').on(t.tag)])
+
+/** Recordings, kept by content: the file's name in the data folder is its SHA-256. */
+export const captures = sqliteTable('captures', {
+  sha: text('sha').primaryKey(),
+  name: text('name').notNull(),
+  bytes: integer('bytes').notNull(),
+  keptAt: text('kept_at').notNull(),
+})
+
+/** The log. Rows are only ever added; triggers refuse anything else. */
+export const logEntries = sqliteTable('log_entries', {
+  seq: integer('seq').primaryKey({ autoIncrement: true }),
+  id: text('id').notNull(),
+  driveId: text('drive_id').notNull().references(() => drives.id),
+  at: text('at').notNull(),
+  kind: text('kind').$type<EntryKind>().notNull(),
+  station: text('station').$type<StationId>().notNull(),
+  title: text('title').notNull(),
+  detail: text('detail').notNull().default(''),
+  call: text('call', { mode: 'json' }).$type<Call>(),
+  observations: text('observations', { mode: 'json' }).$type<Observation[]>().notNull().default(sql`'[]'`),
+  data: text('data', { mode: 'json' }).$type<EntryData>(),
+  takesBack: text('takes_back'),
+}, t => [uniqueIndex('log_entries_id').on(t.id), index('log_entries_drive').on(t.driveId, t.seq)])

@@ -1,0 +1,107 @@
+import { randomUUID } from 'node:crypto'
+import { asc, eq } from 'drizzle-orm'
+import { ParameterError } from '@wobrin/core/errors'
+import type { LogEntry } from '@wobrin/core/observations'
+import type { DriveFacts } from '@wobrin/core/proving'
+import type { MechanismId } from '@wobrin/core/mechanisms'
+import type { NewDrive } from '../../shared/drive-facts'
+import { drives, logEntries } from '../database/schema'
+import { NotFound } from './not-found'
+import type { Db } from './open-database'
+
+/** An entry as it comes in, before the log gives it its place. */
+export type NewEntry = Omit<LogEntry, 'seq'>
+
+/** Drives and their logs. Entries are added and never changed. */
+export class DriveService {
+  constructor(private readonly db: Db) {}
+
+  list(): DriveFacts[] {
+    return this.db.select().from(drives).orderBy(asc(drives.tag)).all()
+  }
+
+  /** @throws NotFound */
+  get(id: string): DriveFacts {
+    const row = this.db.select().from(drives).where(eq(drives.id, id)).get()
+    if (!row) throw new NotFound('There is no such drive on the bench.')
+    return row
+  }
+
+  log(driveId: string): LogEntry[] {
+    return this.db.select().from(logEntries).where(eq(logEntries.driveId, driveId)).orderBy(asc(logEntries.seq)).all()
+  }
+
+  allLogs(): Map<string, LogEntry[]> {
+    const logs = new Map<string, LogEntry[]>()
+    for (const entry of this.db.select().from(logEntries).orderBy(asc(logEntries.seq)).all()) {
+      const list = logs.get(entry.driveId)
+      if (list) list.push(entry)
+      else logs.set(entry.driveId, [entry])
+    }
+    return logs
+  }
+
+  /** @throws ParameterError where the tag is taken */
+  receive(drive: NewDrive, receivedAt: string, id = randomUUID()): DriveFacts {
+    return this.db.transaction((tx) => {
+      const sent = tx.select().from(drives).where(eq(drives.id, id)).get()
+      if (sent) return sent
+      const taken = tx.select().from(drives).where(eq(drives.tag, drive.tag)).get()
+      if (taken) throw new ParameterError(`the tag ${drive.tag} is on another drive`, 'a tag of its own', { field: 'tag' })
+      tx.insert(drives).values({ ...drive, mechanism: drive.mechanism as MechanismId, id, receivedAt }).run()
+      tx.insert(logEntries).values({
+        id: randomUUID(), driveId: id, at: receivedAt, kind: 'received', station: 'receive', title: 'Received', detail: drive.ownerWords,
+      }).run()
+      return tx.select().from(drives).where(eq(drives.id, id)).get()!
+    })
+  }
+
+  /** Corrects facts; the log says which. */
+  change(id: string, change: Partial<NewDrive>): DriveFacts {
+    const before = this.get(id)
+    const changed = Object.entries(change).filter(([key, value]) => value !== undefined && JSON.stringify(before[key as keyof DriveFacts]) !== JSON.stringify(value))
+    if (changed.length === 0) return before
+    if (change.tag && change.tag !== before.tag && this.db.select().from(drives).where(eq(drives.tag, change.tag)).get()) {
+      throw new ParameterError(`the tag ${change.tag} is on another drive`, 'a tag of its own', { field: 'tag' })
+    }
+    return this.db.transaction((tx) => {
+      tx.update(drives).set(Object.fromEntries(changed)).where(eq(drives.id, id)).run()
+      tx.insert(logEntries).values({
+        id: randomUUID(), driveId: id, at: new Date().toISOString(), kind: 'facts', station: 'receive',
+        title: 'Facts corrected', detail: changed.map(([key, value]) => `${factNames[key] ?? key}: ${describe(value)}`).join('; '),
+      }).run()
+      return tx.select().from(drives).where(eq(drives.id, id)).get()!
+    })
+  }
+
+  /** Adds an entry; sending the same id again adds nothing and returns what is there. */
+  append(entry: NewEntry): LogEntry {
+    return this.db.transaction((tx) => {
+      const there = tx.select().from(logEntries).where(eq(logEntries.id, entry.id)).get()
+      if (there) return there
+      if (entry.takesBack) {
+        const target = tx.select().from(logEntries).where(eq(logEntries.id, entry.takesBack)).get()
+        if (!target || target.driveId !== entry.driveId || target.kind === 'received' || target.kind === 'taken-back') {
+          throw new ParameterError('this entry cannot be taken back', 'an entry of the same drive, other than its receipt', { field: 'takesBack' })
+        }
+      }
+      tx.insert(logEntries).values({ ...entry, observations: [...entry.observations] }).run()
+      return tx.select().from(logEntries).where(eq(logEntries.id, entry.id)).get()!
+    })
+  }
+}
+
+const factNames: Readonly<Record<string, string>> = {
+  tag: 'tag', mechanism: 'mechanism', maker: 'maker', model: 'model', serial: 'serial number', host: 'host', ownerWords: 'owner’s words', paid: 'paid', worth: 'worth',
+  nominalRpm: 'nominal speed', motor: 'motor', hasTrimmer: 'trimmer', pulleys: 'pulleys',
+}
+
+function describe(value: unknown): string {
+  if (value === null || value === '') return 'not known'
+  if (typeof value === 'boolean') return value ? 'yes' : 'no'
+  if (typeof value === 'object') {
+    const { motorPulleyMm, flywheelMm, beltLengthMm, centreDistanceMm } = value as Record<string, number | undefined>
+    return [`motor ${motorPulleyMm} mm`, `flywheel ${flywheelMm} mm`, beltLengthMm && `belt ${beltLengthMm} mm`, centreDistanceMm && `centres ${centreDistanceMm} mm`].filter(Boolean).join(', ')
+  }
+  return String(value)
+}

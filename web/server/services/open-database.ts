@@ -1,0 +1,35 @@
+import { existsSync, readFileSync } from 'node:fs'
+import { join } from 'node:path'
+import Database from 'better-sqlite3'
+import { drizzle, type BetterSQLite3Database } from 'drizzle-orm/better-sqlite3'
+import { migrate } from 'drizzle-orm/better-sqlite3/migrator'
+import * as schema from '../database/schema'
+import type { DataFolder } from './data-folder'
+
+export type Db = BetterSQLite3Database<typeof schema> & { $client: Database.Database }
+
+/** Migrations known to this version that the database has not had. */
+function pending(client: Database.Database, migrations: string): number {
+  const journal = JSON.parse(readFileSync(join(migrations, 'meta/_journal.json'), 'utf8')) as { entries: unknown[] }
+  const has = client.prepare('select name from sqlite_master where name = ?').get('__drizzle_migrations')
+  const done = has ? (client.prepare('select count(*) as n from __drizzle_migrations').get() as { n: number }).n : 0
+  return journal.entries.length - done
+}
+
+/**
+ * Opens the workshop's database, backs an older one up and brings it to this version.
+ * Write-ahead log with every commit flushed: an entry that was acknowledged survives a pulled plug.
+ */
+export async function openDatabase(folder: DataFolder, migrations: string): Promise<Db> {
+  const existed = existsSync(folder.database)
+  const client = new Database(folder.database)
+  client.pragma('journal_mode = WAL')
+  client.pragma('synchronous = FULL')
+  client.pragma('foreign_keys = ON')
+  if (existed && pending(client, migrations) > 0) {
+    await client.backup(join(folder.backups, `before-migration-${new Date().toISOString().replace(/[:.]/g, '-')}.sqlite`))
+  }
+  const db = drizzle(client, { schema }) as Db
+  migrate(db, { migrationsFolder: migrations })
+  return db
+}

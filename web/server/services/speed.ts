@@ -1,0 +1,76 @@
+import type { LogEntry } from '@wobrin/core/observations'
+import { trimmerHistory } from '@wobrin/core/procedures'
+import { fractionWords, speedObservations, speedUncertainty, type SpeedContext } from '@wobrin/core/spindle'
+import type { DriveFacts } from '@wobrin/core/proving'
+import type { InferType } from 'yup'
+import { ParameterError } from '@wobrin/core/errors'
+import type { speedInputSchema } from '../../shared/log-input'
+import type { WorkshopSettings } from '../../shared/workshop'
+import type { CaptureStore } from './capture-store'
+import type { DriveService } from './drives'
+import type { JudgeAnswer, JudgeRequest } from './judge-file'
+
+export type SpeedInput = InferType<typeof speedInputSchema>
+export type Judge = (request: JudgeRequest) => Promise<JudgeAnswer>
+
+/** What a drive's speed is judged by: its facts, the workshop's school and, where given, what was learned of its trimmer. */
+export function speedContext(drive: DriveFacts, school: WorkshopSettings['speedSchool']): SpeedContext {
+  return {
+    mechanism: drive.mechanism, school,
+    nominalRpm: drive.nominalRpm ?? undefined, hasTrimmer: drive.hasTrimmer ?? undefined, motor: drive.motor ?? undefined,
+  }
+}
+
+function moveWords(turns: number): string {
+  return turns === 0 ? '' : `after ${fractionWords(turns)} to the ${turns < 0 ? 'left' : 'right'}`
+}
+
+/** Judges kept recordings and puts the answers on the log. The recording is read again here: no answer comes from outside. */
+export class SpeedService {
+  constructor(
+    private readonly drives: DriveService,
+    private readonly store: CaptureStore,
+    private readonly judge: Judge,
+  ) {}
+
+  /** @throws InputError where the recording cannot be used; nothing is put on the log then */
+  async measure(driveId: string, input: SpeedInput, settings: WorkshopSettings): Promise<LogEntry> {
+    const drive = this.drives.get(driveId)
+    const sent = this.drives.log(driveId).find(e => e.id === input.id)
+    if (sent) return sent
+    const kept = this.store.find(input.captureSha)
+    const read = { sampleRateHz: input.sampleRateHz, timeUnit: input.timeUnit, polarity: input.polarity }
+    const { measurement: m, verdict, channel } = await this.judge({
+      path: this.store.path(kept.sha), name: kept.name, read,
+      options: { channel: input.channel, pulsesPerTurn: input.pulsesPerTurn, evenMarks: input.evenMarks, pulleys: drive.pulleys ?? undefined },
+      context: {
+        ...speedContext(drive, settings.speedSchool), readingsBefore: trimmerHistory(this.drives.log(driveId)), movedTurns: input.movedTurns,
+      },
+    })
+    if (!m) throw new ParameterError('there are not two pulses to measure between', 'a longer recording or another channel', { file: kept.name })
+    const source = input.simulated ? 'simulated pickup' : kept.name
+    return this.drives.append({
+      id: input.id, driveId, at: input.at, kind: 'measurement', station: 'speed',
+      title: 'Spindle speed',
+      detail: [moveWords(input.movedTurns), input.remark].filter(Boolean).join('. '),
+      call: { kind: verdict.kind, reasons: verdict.reasons, next: verdict.next },
+      observations: speedObservations(m, source),
+      data: {
+        type: 'speed', rpm: m.rpm.mean, uncertainty: speedUncertainty(m), movedTurns: input.movedTurns, captureSha: kept.sha, captureName: kept.name,
+        channel, pulsesPerTurn: m.pulsesPerTurn, evenMarks: input.evenMarks, read, nominalRpm: verdict.nominalRpm, simulated: input.simulated,
+      },
+      takesBack: null,
+    })
+  }
+
+  /** Reads a logged recording afresh, for drawing. */
+  async again(entry: LogEntry, settings: WorkshopSettings): Promise<JudgeAnswer> {
+    if (entry.data?.type !== 'speed') throw new ParameterError('this entry has no speed recording', 'a speed measurement', { field: 'entry' })
+    const drive = this.drives.get(entry.driveId)
+    return this.judge({
+      path: this.store.path(entry.data.captureSha), name: entry.data.captureName, read: entry.data.read,
+      options: { channel: entry.data.channel, pulsesPerTurn: entry.data.pulsesPerTurn, evenMarks: entry.data.evenMarks, pulleys: drive.pulleys ?? undefined },
+      context: speedContext(drive, settings.speedSchool),
+    })
+  }
+}

@@ -1,0 +1,50 @@
+import type { H3Event } from 'h3'
+import { ValidationError, type AnySchema, type InferType } from 'yup'
+import { InputError, LimitError, ParameterError } from '@wobrin/core/errors'
+import { NotFound } from '../services/not-found'
+
+/** A problem as RFC 9457 has it, with the place taken apart for forms. */
+interface Problem {
+  readonly type: string
+  readonly title: string
+  readonly status: number
+  readonly detail: string
+  readonly where?: Record<string, unknown>
+}
+
+function problemOf(error: unknown): Problem {
+  if (error instanceof NotFound) return { type: 'urn:wobrin:not-found', title: 'Not there', status: 404, detail: error.message }
+  if (error instanceof ValidationError) {
+    return { type: 'urn:wobrin:invalid', title: 'Not valid', status: 422, detail: error.errors.join(' '), where: { field: error.inner[0]?.path ?? error.path } }
+  }
+  if (error instanceof LimitError) return { type: 'urn:wobrin:too-large', title: 'Too large', status: 413, detail: error.message, where: { ...error.where } }
+  if (error instanceof ParameterError) return { type: 'urn:wobrin:parameter', title: 'Not possible', status: 422, detail: error.message, where: { ...error.where } }
+  if (error instanceof InputError) return { type: 'urn:wobrin:input', title: 'Not usable', status: 422, detail: error.message, where: { ...error.where } }
+  console.error(error)
+  return { type: 'about:blank', title: 'Something went wrong', status: 500, detail: 'The server met an error of its own; nothing was changed. Its console says more.' }
+}
+
+/** An API route: whatever goes wrong becomes `application/problem+json` (RFC 9457). */
+export function api<T>(run: (event: H3Event, services: Services) => T | Promise<T>) {
+  return defineEventHandler(async (event) => {
+    setResponseHeader(event, 'cache-control', 'no-store')
+    try {
+      return await run(event, await useServices())
+    }
+    catch (error) {
+      const problem = problemOf(error)
+      setResponseStatus(event, problem.status)
+      setResponseHeader(event, 'content-type', 'application/problem+json')
+      return problem
+    }
+  })
+}
+
+/** The request's JSON, checked. @throws ValidationError with every fault found */
+export async function checkedBody<S extends AnySchema>(event: H3Event, schema: S): Promise<InferType<S>> {
+  const body = await readBody(event).catch(() => null)
+  if (typeof body !== 'object' || body === null) throw new ParameterError('the request has no JSON body', 'a JSON object')
+  return schema.validate(body, { abortEarly: false, strict: false })
+}
+
+export const param = (event: H3Event, name: string) => decodeURIComponent(getRouterParam(event, name) ?? '')

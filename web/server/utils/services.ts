@@ -1,0 +1,51 @@
+import { dirname, join } from 'node:path'
+import { fileURLToPath } from 'node:url'
+import { existsSync } from 'node:fs'
+import { CaptureStore } from '../services/capture-store'
+import { openDataFolder } from '../services/data-folder'
+import { DriveService } from '../services/drives'
+import { judgeInThread } from '../services/judge-in-thread'
+import { openDatabase } from '../services/open-database'
+import { SpeedService } from '../services/speed'
+import { WorkshopService } from '../services/workshop'
+
+export interface Services {
+  readonly drives: DriveService
+  readonly captures: CaptureStore
+  readonly speed: SpeedService
+  readonly workshop: WorkshopService
+  /** Folder with the PDF fonts. */
+  readonly fonts: string
+}
+
+/** The folder that the build puts beside the server: in it the worker, the migrations and the fonts. */
+function companions(): string {
+  const candidates = [
+    process.env.WOBRIN_COMPANIONS,
+    join(dirname(process.argv[1] ?? ''), 'companions'),
+    fileURLToPath(new URL('./companions', import.meta.url)),
+    fileURLToPath(new URL('../companions', import.meta.url)),
+    fileURLToPath(new URL('../../companions', import.meta.url)),
+  ]
+  const found = candidates.find(c => c && existsSync(join(c, 'migrations')))
+  if (!found) throw new Error('The server’s companions folder is missing: build again with `npm run build`.')
+  return found
+}
+
+let opening: Promise<Services> | null = null
+
+async function open(): Promise<Services> {
+  const beside = companions()
+  const folder = openDataFolder()
+  const db = await openDatabase(folder, join(beside, 'migrations'))
+  const drives = new DriveService(db)
+  const captures = new CaptureStore(folder.captures, db)
+  const speed = new SpeedService(drives, captures, request => judgeInThread(join(beside, 'judge-capture.mjs'), request))
+  return { drives, captures, speed, workshop: new WorkshopService(db), fonts: join(beside, 'fonts') }
+}
+
+/** The one set of services of this server, opened at start. */
+export function useServices(): Promise<Services> {
+  opening ??= open()
+  return opening
+}
