@@ -37,6 +37,8 @@ export interface SpeedEntryData {
   readonly captureName: string
   readonly channel: string
   readonly pulsesPerTurn: number
+  /** Whether a person said how many pulses a turn has; otherwise it was found. */
+  readonly pulsesGiven: boolean
   readonly evenMarks: boolean
   /** How the recording was read, so that it can be read the same way again. */
   readonly read: { readonly sampleRateHz?: number, readonly timeUnit?: 's' | 'ms' | 'us' | 'ns', readonly polarity?: 'auto' | 'positive' | 'negative' }

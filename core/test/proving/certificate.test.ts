@@ -21,7 +21,7 @@ function reading(rpm: number, movedTurns: number, kind: 'leave' | 'nudge' | 'unk
       { key: 'speed.mean', label: 'Spindle speed', value: rpm, unit: 'r/min', uncertainty: 0.2, how: '150 turns' },
       { key: 'speed.variation.peak', label: 'Variation', value: 0.31, unit: '%', how: '150 turns' },
     ],
-    data: { type: 'speed', rpm, uncertainty: 0.2, movedTurns, captureSha: 'ab'.repeat(32), captureName: 'a.vcd', channel: 'INDEX', pulsesPerTurn: 1, evenMarks: false, read: {}, nominalRpm: 300, simulated },
+    data: { type: 'speed', rpm, uncertainty: 0.2, movedTurns, captureSha: 'ab'.repeat(32), captureName: 'a.vcd', channel: 'INDEX', pulsesPerTurn: 1, pulsesGiven: false, evenMarks: false, read: {}, nominalRpm: 300, simulated },
   })
 }
 

@@ -25,7 +25,7 @@ const places = [
       <nav class="flex gap-1 sm:gap-2 -mb-px overflow-x-auto" aria-label="Pages">
         <NuxtLink
           v-for="place in places" :key="place.to" :to="place.to"
-          class="flex items-center px-1.5 sm:px-2 border-b-3"
+          class="flex items-center px-1.5 sm:px-2 pt-[3px] border-b-3"
           :class="place.under(route.path) ? 'border-ink text-ink' : 'border-transparent text-muted hover:text-ink'"
           :aria-current="place.under(route.path) ? 'page' : undefined"
         >

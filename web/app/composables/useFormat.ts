@@ -1,10 +1,17 @@
-import { format, isThisYear, isToday } from 'date-fns'
+import { format, isThisYear, isToday, isYesterday } from 'date-fns'
 
 /** A clock time today, a day otherwise. */
 export function shortTime(iso: string): string {
   const at = new Date(iso)
   if (isToday(at)) return format(at, 'HH:mm')
   return format(at, isThisYear(at) ? 'd MMM' : 'd MMM yy')
+}
+
+export const clockOf = (iso: string) => format(new Date(iso), 'HH:mm')
+
+export function dayOf(iso: string): string {
+  const at = new Date(iso)
+  return isToday(at) ? 'Today' : isYesterday(at) ? 'Yesterday' : format(at, isThisYear(at) ? 'EEEE, d MMMM' : 'd MMMM yyyy')
 }
 
 export const longTime = (iso: string) => format(new Date(iso), 'd MMMM yyyy, HH:mm')
@@ -15,6 +22,7 @@ export function decimals(uncertainty: number | null): number {
 }
 
 export function signed(x: number, places: number): string {
+  if (Number(x.toFixed(places)) === 0) return '0'
   return `${x < 0 ? '−' : '+'}${Math.abs(x).toFixed(places)}`
 }
 

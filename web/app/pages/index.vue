@@ -29,6 +29,7 @@ useHead({ title: 'Bench · Wobrin' })
         <div class="flex gap-3 mt-4">
           <NuxtLink class="btn btn-primary" :to="{ path: `/drives/${now.driveId}`, query: { station } }">Go to {{ now.tag }}</NuxtLink>
           <button v-if="next.length > 1" class="btn" @click="skipped++">Something else</button>
+          <NuxtLink to="/drives/new" class="btn btn-quiet"><Plus class="size-4" />Receive a drive</NuxtLink>
         </div>
       </div>
       <div class="md:border-l border-line md:pl-6">
@@ -50,11 +51,7 @@ useHead({ title: 'Bench · Wobrin' })
     </section>
 
     <section v-if="open.length" class="panel px-6 pt-5 pb-3" aria-label="Drives at their stations">
-      <header class="flex items-center justify-between gap-4 mb-2">
-        <h2 class="section-title">{{ open.length }} open {{ open.length === 1 ? 'drive' : 'drives' }}</h2>
-        <NuxtLink to="/drives/new" class="btn"><Plus class="size-4" />Receive a drive</NuxtLink>
-      </header>
-      <BenchLines :lines="open" />
+      <BenchLines :lines="open"><h2 class="section-title pb-2">{{ open.length }} open {{ open.length === 1 ? 'drive' : 'drives' }}</h2></BenchLines>
     </section>
     <section v-if="left.length" class="panel px-6 py-5" aria-label="Drives that have left">
       <h2 class="section-title mb-2">Left the bench</h2>

@@ -1,7 +1,10 @@
 import { expose } from 'comlink'
 import type { MechanismId } from '@wobrin/core/mechanisms'
 import { SCENARIOS, SimulatedPickup } from '@wobrin/core/simulation'
-import { measureSpeed, pulsesFromEdges, speedFromPulses, type JudgedSpeed, type MeasureOptions, type SpeedContext } from '@wobrin/core/spindle'
+import {
+  measureSpeed, pulsesFromEdges, speedFromPulses, speedUncertainty,
+  type JudgedSpeed, type MeasureOptions, type SpeedContext, type SpeedMeasurement, type TrimmerReading,
+} from '@wobrin/core/spindle'
 
 /** What the pickup says a few times a second. */
 export interface LiveReading {
@@ -22,6 +25,11 @@ const LONGEST_S = 120
 let pickup: SimulatedPickup | null = null
 let timer: ReturnType<typeof setInterval> | null = null
 let sinceS = 0
+let before: TrimmerReading[] = []
+let movedTurns = 0
+let latest: SpeedMeasurement | null = null
+/** Turns of the spindle that make a reading worth learning from. */
+const WORTH_LEARNING = 10
 
 const worker = {
   /** Starts a simulated pickup in real time. */
@@ -30,6 +38,9 @@ const worker = {
     const chosen = SCENARIOS.find(s => s.id === scenario) ?? SCENARIOS[0]!
     pickup = new SimulatedPickup(chosen.options(mechanism, seed))
     sinceS = 0
+    before = [...context.readingsBefore ?? []]
+    movedTurns = 0
+    latest = null
     const begun = performance.now()
     const own = pickup
     timer = setInterval(() => {
@@ -37,16 +48,20 @@ const worker = {
       sinceS = Math.max(sinceS, own.timeS - LONGEST_S)
       const nominalRpm = context.nominalRpm
       const quick = measureSpeed(pulsesFromEdges(own.edges(Math.max(sinceS, own.timeS - NOW_S))), { ...options, nominalRpm })
-      onReading({
-        timeS: own.timeS - sinceS,
-        nowRpm: quick?.rpm.mean ?? null,
-        judged: speedFromPulses(pulsesFromEdges(own.edges(sinceS)), options, context),
-      })
+      const judged = speedFromPulses(pulsesFromEdges(own.edges(sinceS)), options, { ...context, readingsBefore: before, movedTurns })
+      latest = judged.measurement
+      onReading({ timeS: own.timeS - sinceS, nowRpm: quick?.rpm.mean ?? null, judged })
     }, EVERY_MS)
   },
 
-  /** Turns the simulated trimmer; what is judged begins anew, for the old speed is past. */
+  /** Turns the simulated trimmer; what is judged begins anew, and the reading so far teaches how the trimmer answers. */
   turnTrimmer(turns: number): void {
+    if (latest && latest.revolutions >= WORTH_LEARNING) {
+      before = [...before, { rpm: latest.rpm.mean, uncertainty: speedUncertainty(latest) ?? latest.rpm.mean * 0.005, movedTurns }]
+      movedTurns = turns
+    }
+    else movedTurns += turns
+    latest = null
     pickup?.turnTrimmer(turns)
     sinceS = (pickup?.timeS ?? 0) + 0.3
   },

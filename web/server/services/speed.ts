@@ -57,7 +57,7 @@ export class SpeedService {
       observations: speedObservations(m, source),
       data: {
         type: 'speed', rpm: m.rpm.mean, uncertainty: speedUncertainty(m), movedTurns: input.movedTurns, captureSha: kept.sha, captureName: kept.name,
-        channel, pulsesPerTurn: m.pulsesPerTurn, evenMarks: input.evenMarks, read, nominalRpm: verdict.nominalRpm, simulated: input.simulated,
+        channel, pulsesPerTurn: m.pulsesPerTurn, pulsesGiven: input.pulsesPerTurn !== undefined, evenMarks: input.evenMarks, read, nominalRpm: verdict.nominalRpm, simulated: input.simulated,
       },
       takesBack: null,
     })
@@ -69,7 +69,7 @@ export class SpeedService {
     const drive = this.drives.get(entry.driveId)
     return this.judge({
       path: this.store.path(entry.data.captureSha), name: entry.data.captureName, read: entry.data.read,
-      options: { channel: entry.data.channel, pulsesPerTurn: entry.data.pulsesPerTurn, evenMarks: entry.data.evenMarks, pulleys: drive.pulleys ?? undefined },
+      options: { channel: entry.data.channel, pulsesPerTurn: entry.data.pulsesGiven ? entry.data.pulsesPerTurn : undefined, evenMarks: entry.data.evenMarks, pulleys: drive.pulleys ?? undefined },
       context: speedContext(drive, settings.speedSchool),
     })
   }

@@ -9,21 +9,30 @@ const { lines } = defineProps<{ lines: readonly BenchLine[] }>()
 /** Share of the way at which a station stands: eleven columns, each at its middle. */
 const at = (index: number) => `${(index + 0.5) / STATIONS.length * 100}%`
 const indexOf = (line: BenchLine) => STATIONS.findIndex(s => s.id === line.current)
+/** Towards the right edge there is no room behind the tag, so its call stands in front. */
+const late = (line: BenchLine) => indexOf(line) > 8
+const TAG_POINT = 12
+const TAG_WIDTH = 77
+
+function place(line: BenchLine): Record<string, string> {
+  const station = at(indexOf(line))
+  return late(line) ? { right: `calc(100% - ${station} - ${TAG_WIDTH - TAG_POINT}px)` } : { left: `calc(${station} - ${TAG_POINT}px)` }
+}
 const name = (line: BenchLine) => [line.drive.maker, line.drive.model].filter(Boolean).join(' ')
 </script>
 
 <template>
   <div class="overflow-x-auto -mx-2 px-2">
     <div class="min-w-[900px]">
-      <div class="grid grid-cols-[13rem_1fr] items-end" aria-hidden="true">
-        <span />
-        <div class="relative h-7 text-xs text-muted">
+      <div class="grid grid-cols-[13rem_1fr] items-end">
+        <slot />
+        <div class="relative h-7 text-xs text-muted" aria-hidden="true">
           <span v-for="(s, i) in STATIONS" :key="s.id" class="absolute -translate-x-1/2 whitespace-nowrap" :style="{ left: at(i) }">{{ s.label }}</span>
         </div>
       </div>
       <ul>
         <li v-for="line in lines" :key="line.drive.id">
-          <NuxtLink :to="`/drives/${line.drive.id}`" class="grid grid-cols-[13rem_1fr] items-center h-[49px] rounded-box hover:bg-tint -mx-2 px-2">
+          <NuxtLink :to="`/drives/${line.drive.id}`" class="grid grid-cols-[13rem_1fr] items-center h-[46px] rounded-box group hover:bg-tint -mx-2 px-2">
             <span class="leading-tight min-w-0 pr-3">
               <span class="block font-bold text-sm truncate">{{ findMechanism(line.drive.mechanism).label }}</span>
               <span class="block text-xs text-muted truncate">{{ name(line) || 'maker not known' }}</span>
@@ -35,11 +44,7 @@ const name = (line: BenchLine) => [line.drive.maker, line.drive.model].filter(Bo
                 v-for="(s, i) in STATIONS" :key="s.id" class="absolute top-1/2 -translate-1/2 rounded-full size-2.5" aria-hidden="true"
                 :class="i < indexOf(line) ? 'bg-ink' : 'bg-panel border-[1.5px] border-muted/70'" :style="{ left: at(i) }"
               />
-              <span
-                class="absolute top-1/2 -translate-y-1/2 flex items-center gap-2.5 bg-panel pr-2"
-                :style="indexOf(line) > 8 ? { right: `calc(${100 - (indexOf(line) + 0.5) / STATIONS.length * 100}% - 12px)` } : { left: `calc(${at(indexOf(line))} - 12px)` }"
-                :class="indexOf(line) > 8 && 'flex-row-reverse pl-2 pr-0'"
-              >
+              <span class="absolute top-1/2 -translate-y-1/2 bg-panel group-hover:bg-tint flex items-center gap-2.5" :class="late(line) ? ['flex-row-reverse', line.call && 'pl-2'] : 'pr-2'" :style="place(line)">
                 <DriveTag :tag="line.drive.tag" />
                 <CallMark v-if="line.call" :kind="line.call" decorative />
                 <span v-if="line.call && line.call !== 'leave'" class="text-sm whitespace-nowrap">{{ CALLS[line.call].label }}</span>

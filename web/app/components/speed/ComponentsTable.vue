@@ -23,7 +23,7 @@ const name = (likely: string | null) => likely ? likely.split(',')[0]!.replace(/
     <table v-if="measurement.components.length" class="w-full text-sm">
       <caption class="sr-only">Periodic parts of the speed</caption>
       <thead class="text-muted text-left">
-        <tr class="border-b border-line">
+        <tr class="border-b border-line whitespace-nowrap">
           <th class="font-normal py-1.5 pr-3">Periodic part</th>
           <th class="font-normal pr-3 text-right">Rate, Hz</th>
           <th class="font-normal pr-4 text-right">Depth, %</th>

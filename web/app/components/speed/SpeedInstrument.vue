@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { Download, Maximize2, Volume2, VolumeX } from 'lucide-vue-next'
+import { Download, Maximize2, TriangleAlert, Volume2, VolumeX } from 'lucide-vue-next'
 import { trimmerHistory } from '@wobrin/core/procedures'
 import type { LogEntry } from '@wobrin/core/observations'
 import type { InstrumentSetup, Shown } from '~/composables/useSpeedInstrument'
@@ -65,10 +65,20 @@ defineExpose({ measure })
       </div>
     </header>
 
+    <SpeedSourceChooser v-show="!fresh && progress === null" ref="chooser" :compact="shown !== null" @file="openFile" @pickup="startPickup" />
     <SpeedLiveControls v-if="running" v-model:scenario="scenario" :seconds="reading?.timeS ?? 0" :moved="liveMoved" @turn="live.turnTrimmer" @restart="startPickup" />
     <SpeedReadout
       v-if="shown" :measurement="shown.measurement" :verdict="shown.verdict" :mechanism="setup.mechanism" :now-rpm="nowRpm" :earlier="earlier"
-    />
+    >
+      <div v-if="fresh" class="flex flex-wrap items-end justify-between gap-3">
+        <SpeedTrimmerMove v-if="readings.length && !running" v-model="movedTurns" />
+        <div class="flex flex-wrap gap-3">
+          <button class="btn btn-primary" :disabled="!canKeep" @click="keepReading">{{ driveId ? 'Put on the log' : 'Keep this' }}</button>
+          <button v-if="running" class="btn" @click="saveRecording"><Download class="size-4" />Save as VCD</button>
+          <button class="btn btn-quiet" @click="clear">{{ running ? 'Stop the pickup' : 'Put it away' }}</button>
+        </div>
+      </div>
+    </SpeedReadout>
     <p v-else-if="running" class="hint py-6">Waiting for the first pulses.</p>
 
     <div v-if="progress !== null" class="flex items-center gap-4" role="status">
@@ -76,7 +86,7 @@ defineExpose({ measure })
       <button class="btn" @click="file.stop">Stop reading</button>
     </div>
     <div v-if="problem" class="border-l-5 border-stop bg-stop-tint px-4 py-3" role="alert" data-testid="problem">
-      <p>{{ problem }} <span class="text-muted">Nothing was stored.</span></p>
+      <p class="flex gap-2.5"><TriangleAlert class="size-5 shrink-0 text-stop mt-0.5" aria-hidden="true" /><span>{{ problem }} <span class="text-muted">Nothing was stored.</span></span></p>
       <form v-if="needsRate" class="flex items-end gap-3 mt-3" @submit.prevent="file.file.value && openFile(file.file.value)">
         <label><span class="field-label">Samples a second</span><input v-model.number="choices.sampleRateHz" class="field" type="number" min="1" required></label>
         <button class="btn">Read it so</button>
@@ -86,14 +96,7 @@ defineExpose({ measure })
     <div v-if="fresh && !running && opened" class="space-y-3 border-t border-line pt-4">
       <SpeedCaptureOptions v-model="choices" :opened="opened" />
       <ul v-if="opened.notices.length" class="hint list-disc pl-5"><li v-for="n in opened.notices" :key="n">{{ n }}</li></ul>
-      <SpeedTrimmerMove v-if="readings.length" v-model="movedTurns" />
     </div>
-    <div v-if="fresh" class="flex flex-wrap gap-3">
-      <button class="btn btn-primary" :disabled="!canKeep" @click="keepReading">{{ driveId ? 'Put on the log' : 'Keep this' }}</button>
-      <button v-if="running" class="btn" @click="saveRecording"><Download class="size-4" />Save as VCD</button>
-      <button class="btn btn-quiet" @click="clear">{{ running ? 'Stop the pickup' : 'Put it away' }}</button>
-    </div>
-    <SpeedSourceChooser v-show="!fresh && progress === null" ref="chooser" @file="openFile" @pickup="startPickup" />
     <SpeedAcrossBench :shown="across" :measurement="shown?.measurement ?? null" :verdict="shown?.verdict ?? null" :now-rpm="nowRpm" @close="across = false" @keep="keepReading" />
   </section>
 </template>

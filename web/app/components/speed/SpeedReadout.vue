@@ -26,10 +26,11 @@ const places = computed(() => Math.max(1, decimals(half.value)))
       <span v-if="nowRpm !== null" class="hint ml-auto">now {{ nowRpm.toFixed(1) }}</span>
     </p>
     <CallBand :call="verdict" />
+    <slot />
     <SpeedRuler :verdict="verdict" :rpm="measurement?.rpm.mean ?? null" :low95="measurement?.rpm.low95" :high95="measurement?.rpm.high95" :earlier="earlier" />
     <template v-if="measurement">
-      <TurnTrace v-if="measurement.series.rpm.length > 2" :time-s="measurement.series.timeS" :rpm="measurement.series.rpm" :mean="measurement.rpm.mean" />
-      <ComponentsTable :measurement="measurement" :limit="limit" />
+      <SpeedTurnTrace v-if="measurement.series.rpm.length > 2" :time-s="measurement.series.timeS" :rpm="measurement.series.rpm" :mean="measurement.rpm.mean" />
+      <SpeedComponentsTable :measurement="measurement" :limit="limit" />
       <SpeedFacts :measurement="measurement" class="border-t border-line pt-3" />
     </template>
   </div>

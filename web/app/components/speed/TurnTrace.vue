@@ -15,6 +15,10 @@ const palette = computed(() => {
   return { ink: get('--ink'), muted: get('--muted'), line: get('--line') }
 })
 
+/** A canvas draws with whatever font is there: once the page's own has come, draw again. */
+const fontsReady = ref(false)
+document.fonts.load('11px B612').then(() => { fontsReady.value = true })
+
 const points = computed(() => Array.from({ length: rpm.length }, (_, i) => ({ x: timeS[i]! - timeS[0]!, y: 100 * (rpm[i]! / mean - 1) })))
 
 const reach = computed(() => {
@@ -26,7 +30,7 @@ const data = computed(() => ({ datasets: [{ data: points.value, borderColor: pal
 
 const options = computed<ChartOptions<'line'>>(() => {
   const { muted, line } = palette.value
-  const font = { family: 'B612', size: 11 }
+  const font = { family: fontsReady.value ? 'B612' : 'sans-serif', size: 11 }
   return {
     animation: false, maintainAspectRatio: false, parsing: false, normalized: true,
     interaction: { mode: 'nearest', axis: 'x', intersect: false },
