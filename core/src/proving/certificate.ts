@@ -31,6 +31,8 @@ export interface Certificate {
   readonly shown: readonly string[]
   readonly notShown: readonly string[]
   readonly cautions: readonly string[]
+  /** What was written at its release: what to do next time, or why it was given up. */
+  readonly remark: string
   /** Highest sequence number of the log entries it was made from, and how many there were. */
   readonly logHead: { readonly seq: number, readonly entries: number }
 }
@@ -69,7 +71,7 @@ export function buildCertificate(drive: DriveFacts, log: readonly LogEntry[], wo
   const last = lastEntry ? asMeasurement(lastEntry)[0] ?? null : null
   const notShown = [
     ...(last && last.call !== 'unknown' ? [] : ['The spindle’s speed: it was not measured surely enough to say.']),
-    'That it reads or writes any disk: no read or write test is on record.',
+    'That it reads or writes any disk: no instrument has measured that here, and a note is no proof.',
     'Alignment of heads, track zero and index: not measured.',
     ...(last ? ['The recorder’s own clock: the speed is as true as that clock is.'] : []),
   ]
@@ -92,6 +94,7 @@ export function buildCertificate(drive: DriveFacts, log: readonly LogEntry[], wo
       .map(e => ({ at: e.at, station: STATIONS.find(s => s.id === e.station)!.label, what: e.title, detail: e.detail })),
     shown: shownBy(last, lastEntry),
     notShown, cautions,
+    remark: standing.findLast(e => e.kind === 'released')?.detail ?? '',
     logHead: { seq: log.reduce((m, e) => Math.max(m, e.seq), 0), entries: log.length },
   }
 }

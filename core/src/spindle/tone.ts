@@ -7,16 +7,15 @@ export interface SpeedTone {
 }
 
 const RIGHT_HZ = 440
-/** One octave of pitch for this share of speed. */
-const OCTAVE = 0.06
 const MOST_BEATS = 8
 
 /**
  * @param rpm measured speed @param target speed aimed at @param halfBand half-width within which it is right, r/min
+ * @param octaveShare share of speed that makes one octave of pitch: smaller is finer
  */
-export function speedTone(rpm: number, target: number, halfBand: number): SpeedTone {
+export function speedTone(rpm: number, target: number, halfBand: number, octaveShare = 0.06): SpeedTone {
   const off = rpm / target - 1
-  const octaves = Math.max(-1.5, Math.min(1.5, off / OCTAVE))
+  const octaves = Math.max(-1.5, Math.min(1.5, off / octaveShare))
   const outside = Math.abs(rpm - target) - halfBand
   const beats = outside <= 0 ? 0 : Math.min(MOST_BEATS, 1 + 60 * outside / target * 2)
   return { hz: RIGHT_HZ * 2 ** octaves, beatsPerSecond: beats }

@@ -70,13 +70,14 @@ describe('progress from the log', () => {
 
 describe('certificate', () => {
   it('says as found, as left, what was shown and what was not', () => {
-    const log = [reading(317.5, 0), entry({ kind: 'step', title: 'Trimmed' }), reading(300.2, -0.5, 'leave'), entry({ kind: 'released', station: 'release', data: { type: 'release', outcome: 'released' } })]
+    const log = [reading(317.5, 0), entry({ kind: 'step', title: 'Trimmed' }), reading(300.2, -0.5, 'leave'), entry({ kind: 'released', station: 'release', detail: 'Sealed.', data: { type: 'release', outcome: 'released' } })]
     const c = buildCertificate(drive, log, 'Skerrow', '2026-03-02T00:00:00Z')
     expect(c.state).toBe('released')
+    expect(c.remark).toBe('Sealed.')
     expect(c.asFound.speed?.value).toBe('317.5 ± 0.2 r/min')
     expect(c.asLeft.speed?.value).toBe('300.2 ± 0.2 r/min')
     expect(c.shown).toEqual(['The spindle turned at 300.2 ± 0.2 r/min when last measured, varying by 0.31 % zero to peak as far as its pickup can see.'])
-    expect(c.notShown.join()).toMatch(/no read or write test.*Stations not finished: Receive, Look/s)
+    expect(c.notShown.join()).toMatch(/no instrument has measured that here.*Stations not finished: Receive, Look/s)
     expect(c.cautions).toEqual([])
     expect(c.logHead).toEqual({ seq, entries: 4 })
   })

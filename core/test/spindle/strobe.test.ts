@@ -70,6 +70,7 @@ describe('tone', () => {
     expect(slow.hz).toBeLessThan(440)
     expect(fast.hz * slow.hz).toBeCloseTo(440 ** 2, 3)
     expect(fast.beatsPerSecond).toBeGreaterThan(speedTone(303, 300, 1.5).beatsPerSecond)
+    expect(speedTone(303, 300, 1.5, 0.03).hz).toBeGreaterThan(speedTone(303, 300, 1.5, 0.12).hz)
     expect(speedTone(900, 300, 1.5).hz).toBeLessThan(1300)
   })
 })

@@ -26,7 +26,7 @@ export function useSpeedInstrument(setup: () => InstrumentSetup, logged: () => O
   const context = computed<SpeedContext>(() => ({ ...setup().context, movedTurns: live.running.value ? live.movedTurns.value : movedTurns.value }))
   const file = useCaptureFile(() => context.value, () => setup().pulleys)
   const live = useSimulatedPickup(() => setup().context)
-  const tone = useTone(() => workshop.settings.tone.volume)
+  const tone = useTone(() => workshop.settings.tone.volume, () => workshop.settings.tone.octaveShare)
   const { keeping, keep: send } = useKeepReading()
 
   const shown = computed<Shown | null>(() => {

@@ -4,7 +4,7 @@ import { speedTone } from '@wobrin/core/spindle'
  * The tone that tells error and direction: lower is slow, higher is fast, beating while outside the band and steady
  * when right. Silent until it is asked for.
  */
-export function useTone(volume: () => number) {
+export function useTone(volume: () => number, octaveShare: () => number) {
   const on = ref(false)
   let audio: AudioContext | null = null
   let pitch: OscillatorNode | null = null
@@ -33,7 +33,7 @@ export function useTone(volume: () => number) {
       loudness.gain.setTargetAtTime(0, now, 0.03)
       return
     }
-    const { hz, beatsPerSecond } = speedTone(rpm, target, halfBand)
+    const { hz, beatsPerSecond } = speedTone(rpm, target, halfBand, octaveShare())
     pitch.frequency.setTargetAtTime(hz, now, 0.05)
     beat.frequency.setValueAtTime(Math.max(0.1, beatsPerSecond), now)
     // A square wave of half depth about half gain switches the tone fully on and off.

@@ -1,7 +1,9 @@
 import type { CallKind, LogEntry } from '@wobrin/core/observations'
 import { speedEntries } from '@wobrin/core/procedures'
 
-const ordinal = (n: number) => `${n}${[, 'st', 'nd', 'rd'][n % 10 > 3 || Math.floor(n % 100 / 10) === 1 ? 0 : n % 10] ?? 'th'}`
+const plural = new Intl.PluralRules('en', { type: 'ordinal' })
+const SUFFIX: Readonly<Record<string, string>> = { one: 'st', two: 'nd', few: 'rd', other: 'th' }
+const ordinal = (n: number) => `${n}${SUFFIX[plural.select(n)]}`
 
 /** Readings on a log for the ruler, latest first, each with a word for when it was. */
 export function earlierReadings(log: readonly LogEntry[]): { rpm: number, label: string, kind: CallKind }[] {

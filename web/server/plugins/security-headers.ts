@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto'
 
-const hashes = (html: string) => [...html.matchAll(/<script(?![^>]*\bsrc=)[^>]*>([\s\S]*?)<\/script>/g)]
+const hashes = (html: string) => [...html.matchAll(/<script(?![^>]+\ssrc=)[^>]*>([\s\S]*?)<\/script>/g)]
   .map(([, code]) => `'sha256-${createHash('sha256').update(code!).digest('base64')}'`)
 
 /** Strict headers on every page: own scripts only, the inline ones named by their hash, and no request elsewhere. */

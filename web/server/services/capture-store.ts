@@ -2,7 +2,7 @@ import { createHash, randomUUID } from 'node:crypto'
 import { existsSync } from 'node:fs'
 import { open, rename, rm } from 'node:fs/promises'
 import { join } from 'node:path'
-import { eq } from 'drizzle-orm'
+import { count, eq, sum } from 'drizzle-orm'
 import { InputError, LimitError } from '@wobrin/core/errors'
 import { captures } from '../database/schema'
 import type { Db } from './open-database'
@@ -57,6 +57,11 @@ export class CaptureStore {
     else await rename(temporary, this.path(sha))
     this.db.insert(captures).values({ sha, name, bytes, keptAt: new Date().toISOString() }).onConflictDoNothing().run()
     return this.find(sha)
+  }
+
+  count(): { recordings: number, recordingBytes: number } {
+    const { n, bytes } = this.db.select({ n: count(), bytes: sum(captures.bytes).mapWith(Number) }).from(captures).get()!
+    return { recordings: n, recordingBytes: bytes ?? 0 }
   }
 
   /** @throws InputError where there is no such recording */

@@ -44,7 +44,7 @@ export function certificateDocument(c: Certificate): TDocumentDefinitions {
     pageSize: 'A4', pageMargins: [56, 56, 56, 64],
     footer: (page, pages) => ({
       margin: [56, 16, 56, 0], fontSize: 8, color: MUTED,
-      columns: [`${drive.tag} · made from ${c.logHead.entries} log entries, the last of them number ${c.logHead.seq}`, { text: `${page} of ${pages}`, alignment: 'right' }],
+      columns: [{ width: '*', text: `${drive.tag} · made from ${c.logHead.entries} log entries, the last of them number ${c.logHead.seq}` }, { width: 60, text: `${page} of ${pages}`, alignment: 'right' }],
     }),
     content: [
       { columns: [{ text: c.workshop, color: MUTED }, { text: day(c.issuedAt), alignment: 'right', color: MUTED }] },
@@ -54,6 +54,7 @@ export function certificateDocument(c: Certificate): TDocumentDefinitions {
       ...(drive.serial ? [{ text: `Serial number ${drive.serial}` }] : []),
       ...(drive.host ? [{ text: `For ${drive.host}` }] : []),
       { text: `Received ${day(drive.receivedAt)}${c.asFound.ownerWords ? `: “${c.asFound.ownerWords}”` : ''}` },
+      ...(c.remark ? [{ text: c.remark, margin: [0, 2, 0, 0] as [number, number, number, number] }] : []),
       ...(c.cautions.length ? [heading('Mind'), list(c.cautions, '')] : []),
       heading('Spindle speed'),
       table([60, 120, '*', 90], [reading('as found', c.asFound.speed), reading('as left', c.asLeft.speed)]),
@@ -63,7 +64,7 @@ export function certificateDocument(c: Certificate): TDocumentDefinitions {
       list(c.notShown, ''),
       heading('Measurements'),
       c.measurements.length
-        ? table([78, '*', 110], c.measurements.map(m => [
+        ? table([92, '*', 110], c.measurements.map(m => [
             { text: minute(m.at), color: MUTED },
             { stack: [{ text: `${m.what}: ${m.reason}` }, { text: m.how, color: MUTED, fontSize: 8 }, ...(m.evidence ? [{ text: `recording ${m.evidence.slice(0, 16)}…`, color: MUTED, fontSize: 8 }] : [])] },
             { stack: [{ text: m.value, alignment: 'right' as const }, { text: m.callLabel, alignment: 'right' as const, bold: true }] },
@@ -71,7 +72,7 @@ export function certificateDocument(c: Certificate): TDocumentDefinitions {
         : { text: 'None on record.', color: MUTED },
       heading('Work'),
       c.work.length
-        ? table([78, 70, '*'], c.work.map(w => [{ text: minute(w.at), color: MUTED }, w.station, [w.what, w.detail].filter(Boolean).join('. ')]))
+        ? table([92, 70, '*'], c.work.map(w => [{ text: minute(w.at), color: MUTED }, w.station, [w.what, w.detail].filter(Boolean).join('. ')]))
         : { text: 'None on record.', color: MUTED },
     ],
   }

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto'
-import { asc, eq } from 'drizzle-orm'
+import { asc, count, eq } from 'drizzle-orm'
 import { ParameterError } from '@wobrin/core/errors'
 import type { LogEntry } from '@wobrin/core/observations'
 import type { DriveFacts } from '@wobrin/core/proving'
@@ -18,6 +18,13 @@ export class DriveService {
 
   list(): DriveFacts[] {
     return this.db.select().from(drives).orderBy(asc(drives.tag)).all()
+  }
+
+  count(): { drives: number, entries: number } {
+    return {
+      drives: this.db.select({ n: count() }).from(drives).get()!.n,
+      entries: this.db.select({ n: count() }).from(logEntries).get()!.n,
+    }
   }
 
   /** @throws NotFound */

@@ -2,7 +2,7 @@ import { dirname, join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { existsSync } from 'node:fs'
 import { CaptureStore } from '../services/capture-store'
-import { openDataFolder } from '../services/data-folder'
+import { openDataFolder, type DataFolder } from '../services/data-folder'
 import { DriveService } from '../services/drives'
 import { judgeInThread } from '../services/judge-in-thread'
 import { openDatabase } from '../services/open-database'
@@ -14,6 +14,7 @@ export interface Services {
   readonly captures: CaptureStore
   readonly speed: SpeedService
   readonly workshop: WorkshopService
+  readonly folder: DataFolder
   /** Folder with the PDF fonts. */
   readonly fonts: string
 }
@@ -41,7 +42,7 @@ async function open(): Promise<Services> {
   const drives = new DriveService(db)
   const captures = new CaptureStore(folder.captures, db)
   const speed = new SpeedService(drives, captures, request => judgeInThread(join(beside, 'judge-capture.mjs'), request))
-  return { drives, captures, speed, workshop: new WorkshopService(db), fonts: join(beside, 'fonts') }
+  return { folder, drives, captures, speed, workshop: new WorkshopService(db), fonts: join(beside, 'fonts') }
 }
 
 /** The one set of services of this server, opened at start. */

@@ -30,9 +30,10 @@ const next = computed(() => station.steps.find(s => !done.has(s.id)) ?? null)
     </ol>
     <div v-if="!closed" class="mt-4">
       <button v-if="next && !finished" class="btn btn-primary" aria-keyshortcuts="Space" @click="emit('step', next.id)">Step done <span class="font-normal opacity-80">Space</span></button>
+      <p v-else-if="station.id === 'release'" class="hint">Say on the right how it leaves.</p>
       <button v-else-if="!finished" class="btn btn-primary" @click="emit('finish')">{{ station.label }} is finished</button>
       <p v-else class="hint">This station is finished.</p>
-      <button v-if="next && !finished" class="block mt-1 min-h-11 text-sm text-muted link" @click="emit('finish')">Finish without the rest</button>
+      <button v-if="next && !finished && station.id !== 'release'" class="block mt-1 min-h-11 text-sm text-muted link" @click="emit('finish')">Finish without the rest</button>
     </div>
     <div v-if="station.mind.length" class="border-t border-line mt-3 pt-3">
       <h3 class="text-sm font-bold">Mind</h3>

@@ -12,7 +12,7 @@ const id = crypto.randomUUID()
 
 /** The next number of the series that most tags follow. */
 const suggestedTag = computed(() => {
-  const tags = bench.value?.lines.map(l => /^(.*?)(\d+)$/.exec(l.drive.tag)).filter(m => m !== null) ?? []
+  const tags = bench.value?.lines.map(l => /^((?:.*\D)?)(\d+)$/.exec(l.drive.tag)).filter(m => m !== null) ?? []
   if (!tags.length) return 'SK-01'
   const [, prefix, digits] = tags.reduce((best, m) => Number(m[2]) > Number(best[2]) ? m : best)
   return `${prefix}${String(Number(digits) + 1).padStart(digits!.length, '0')}`

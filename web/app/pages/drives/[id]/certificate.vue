@@ -27,7 +27,7 @@ const print = () => window.print()
         <p class="flex justify-between hint"><span>{{ certificate.workshop }}</span><span>{{ longTime(certificate.issuedAt) }}</span></p>
         <h1 class="text-3xl font-bold mt-4 flex items-center gap-4">Drive {{ certificate.drive.tag }}</h1>
         <p class="text-lg text-muted">{{ [certificate.drive.mechanism, `${certificate.drive.maker} ${certificate.drive.model}`.trim()].filter(Boolean).join(' · ') }}</p>
-        <p class="font-bold mt-3">{{ STATES[certificate.state] }}</p>
+        <p class="mt-3"><strong>{{ STATES[certificate.state] }}.</strong> {{ certificate.remark }}</p>
         <p class="hint mt-1">
           Received {{ longTime(certificate.drive.receivedAt) }}<template v-if="certificate.asFound.ownerWords">: “{{ certificate.asFound.ownerWords }}”</template>
           <template v-if="certificate.drive.host"> · for {{ certificate.drive.host }}</template><template v-if="certificate.drive.serial"> · serial {{ certificate.drive.serial }}</template>

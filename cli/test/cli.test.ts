@@ -1,0 +1,103 @@
+import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs'
+import { execFileSync } from 'node:child_process'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { afterEach, describe, expect, it, vi } from 'vitest'
+import { main } from '../src/main'
+
+const folder = mkdtempSync(join(tmpdir(), 'wobrin-cli-'))
+const file = (name: string, content?: string | Uint8Array) => {
+  const path = join(folder, name)
+  if (content !== undefined) writeFileSync(path, content)
+  return path
+}
+
+async function wobrin(...args: string[]) {
+  const out: string[] = []
+  const err: string[] = []
+  vi.spyOn(console, 'log').mockImplementation(line => void out.push(String(line)))
+  vi.spyOn(console, 'error').mockImplementation(line => void err.push(String(line)))
+  const code = await main(args)
+  vi.restoreAllMocks()
+  return { code, out: out.join('\n'), err: err.join('\n') }
+}
+afterEach(() => vi.restoreAllMocks())
+
+describe('wobrin speed', () => {
+  it('prints the report as JSON, with the fields that scripts rely on', async () => {
+    const path = file('seam.vcd')
+    await wobrin('simulate', path, '--scenario', 'seam', '--seconds', '30')
+    const { code, out } = await wobrin('speed', path, '--mechanism', '5.25in-48', '--json', '--motor-pulley', '9', '--flywheel', '62', '--belt-length', '269.12')
+    const report = JSON.parse(out)
+    expect(code).toBe(0)
+    expect(report).toMatchObject({
+      call: 'mend', revolutions: expect.any(Number), discarded: [],
+      rpm: { mean: expect.closeTo(301.2, 0), low95: expect.any(Number), high95: expect.any(Number) },
+      variation: { peakPercent: expect.any(Number), rmsPercent: expect.any(Number) },
+      components: [{ hz: expect.closeTo(3.63, 1), peakPercent: expect.closeTo(3.2, 0), likely: 'belt, by its alias' }, expect.anything()],
+    })
+    expect(report.reasons[0]).toMatch(/varies by 3\.\d %/)
+  })
+
+  it('speaks to people without it, for every call', async () => {
+    for (const [scenario, words] of [['fast', /^Nudge it: /], ['right', /^Leave it: /], ['cold', /^Not known yet: /]] as const) {
+      const path = file(`${scenario}.vcd`)
+      await wobrin('simulate', path, '--scenario', scenario)
+      const { code, out } = await wobrin('speed', path, '--mechanism', '5.25in-48')
+      expect(code).toBe(0)
+      expect(out).toMatch(words)
+      expect(out).toMatch(/\nNext: .+\n\n {2}mean .+ r\/min over \d+ turns, channel INDEX/)
+    }
+  })
+
+  it('lists what was set aside', async () => {
+    const path = file('doubled.vcd')
+    await wobrin('simulate', path, '--scenario', 'doubled', '--seconds', '60')
+    expect((await wobrin('speed', path, '--mechanism', '3.5in')).out).toMatch(/set aside {3}\d+: .*(?:missed pulse|extra pulse) at/)
+  })
+
+  it.each([
+    ['no such file', ['speed', 'nowhere.vcd', '--mechanism', '3in'], /nowhere\.vcd: there is no such file/],
+    ['no mechanism', ['speed', 'x.vcd'], /Missing required argument: --mechanism/],
+    ['an unknown mechanism', ['speed', 'x.vcd', '--mechanism', '4in'], /mechanism: there is no mechanism "4in"; expected one of 8in/],
+    ['a bad number', ['speed', file('a.vcd', '$timescale 1 us $end $var wire 1 ! A $end $enddefinitions $end\n#0 0! #5 1! #9 0! #12 1!\n'), '--mechanism', '3in', '--pulses-per-turn', 'two'], /--pulses-per-turn: "two"; expected a number of at least 1/],
+    ['an unknown school', ['speed', file('b.vcd', '$timescale 1 us $end $var wire 1 ! A $end $enddefinitions $end\n#0 0! #5 1! #9 0! #12 1!\n'), '--mechanism', '3in', '--school', 'any'], /--school: "any"; expected one of leave-alone, dial-in/],
+    ['a picture', ['speed', file('p.vcd', Uint8Array.from([0x89, 80, 78, 71, 13, 10])), '--mechanism', '3in'], /p\.vcd, byte 0: this looks like a PNG picture/],
+    ['a folder', ['speed', folder, '--mechanism', '3in'], /this is not a file/],
+    ['an unknown command', ['spin'], /there is no command "spin"; expected one of speed, strobe, simulate, mechanisms/],
+  ])('%s: one plain line and exit 2', async (_, args, line) => {
+    const { code, out, err } = await wobrin(...args)
+    expect(code).toBe(2)
+    expect(out).toBe('')
+    expect(err).toMatch(line)
+    expect(err.split('\n')).toHaveLength(1)
+  })
+})
+
+describe('the other commands', () => {
+  it('strobe says the bars, or that none fits, and draws a disc', async () => {
+    expect((await wobrin('strobe', '--rpm', '300')).out).toBe('20 bars stand still at 300 r/min under a lamp on 50 Hz.')
+    expect((await wobrin('strobe', '--rpm', '360', '--mains', '50')).out).toMatch(/No whole number of bars fits .* Nearest: 17 bars/)
+    const path = file('disc.svg')
+    await wobrin('strobe', '--rpm', '300', '--svg', path)
+    expect(readFileSync(path, 'utf8')).toMatch(/^<svg/)
+  })
+
+  it('mechanisms lists all nine with their source', async () => {
+    const { out } = await wobrin('mechanisms')
+    for (const id of ['8in', '3.5in-eject', 'cartridge']) expect(out).toContain(id)
+    expect(JSON.parse((await wobrin('mechanisms', '--json')).out)).toHaveLength(9)
+  })
+
+  it('explains itself', async () => {
+    expect((await wobrin()).out).toMatch(/speed/)
+    expect((await wobrin('speed', '--help')).out).toMatch(/pulses-per-turn/)
+  })
+
+  it('runs as an installed command', () => {
+    const path = file('run.vcd')
+    const bin = join(import.meta.dirname, '../bin/wobrin.mjs')
+    execFileSync(process.execPath, [bin, 'simulate', path, '--seconds', '5'])
+    expect(JSON.parse(execFileSync(process.execPath, [bin, 'speed', path, '--mechanism', '5.25in-48', '--json'], { encoding: 'utf8' })).call).toBe('nudge')
+  })
+})

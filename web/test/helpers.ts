@@ -1,0 +1,37 @@
+import { mkdtempSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { SimulatedPickup, type PickupOptions } from '../../core/src/simulation'
+import { CaptureStore } from '../server/services/capture-store'
+import { openDataFolder } from '../server/services/data-folder'
+import { DriveService } from '../server/services/drives'
+import { judgeFile } from '../server/services/judge-file'
+import { openDatabase } from '../server/services/open-database'
+import { SpeedService } from '../server/services/speed'
+import { driveSchema } from '../shared/drive-facts'
+
+export const MIGRATIONS = join(import.meta.dirname, '../server/database/migrations')
+
+/** A workshop in a folder of its own, judged in this process. */
+export async function workshop(root = mkdtempSync(join(tmpdir(), 'wobrin-unit-'))) {
+  const folder = openDataFolder(root)
+  const db = await openDatabase(folder, MIGRATIONS)
+  const drives = new DriveService(db)
+  const captures = new CaptureStore(folder.captures, db)
+  return { root, folder, db, drives, captures, speed: new SpeedService(drives, captures, judgeFile) }
+}
+
+export const uuid = (n: number) => `00000000-0000-4000-8000-${String(n).padStart(12, '0')}`
+
+export const newDrive = (part: object = {}) => driveSchema.cast({ tag: 'SK-05', mechanism: '5.25in-48', ...part })
+
+export async function* chunks(text: string | Uint8Array, size = 1000): AsyncGenerator<Uint8Array> {
+  const bytes = typeof text === 'string' ? Buffer.from(text) : text
+  for (let at = 0; at < bytes.length; at += size) yield bytes.subarray(at, at + size)
+}
+
+export function recording(options: Partial<PickupOptions> = {}, seconds = 20): string {
+  const pickup = new SimulatedPickup({ seed: 4, rpm: 309.3, ...options })
+  pickup.advanceTo(seconds)
+  return pickup.toVcd()
+}
