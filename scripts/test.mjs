@@ -34,7 +34,8 @@ const read = file => existsSync(file) ? JSON.parse(readFileSync(file, 'utf8')) :
 const u = read(unitFile)
 const b = read(browserFile)
 const passed = (u?.numPassedTests ?? 0) + (b?.stats.expected ?? 0)
-const failed = (u?.numFailedTests ?? 1) + (b?.stats.unexpected ?? 1) + (b?.stats.flaky ?? 0)
+// A run that broke before its first test has failed too.
+const failed = Math.max(unit ? 0 : 1, u?.numFailedTests ?? 0) + Math.max(browser ? 0 : 1, (b?.stats.unexpected ?? 0) + (b?.stats.flaky ?? 0))
 const skipped = (u?.numPendingTests ?? 0) + (b?.stats.skipped ?? 0)
 console.log(`\nIn ${Math.round((Date.now() - begun) / 1000)} s:`)
 console.log(`${passed} passed, ${failed} failed, ${skipped} skipped`)

@@ -1,4 +1,4 @@
-import { boolean, number, object, string, type InferType } from 'yup'
+import { boolean, number, object, string, type AnySchema, type InferType } from 'yup'
 import { MECHANISM_IDS } from '@wobrin/core/mechanisms'
 
 const line = (label: string, most: number) => string().trim().max(most, `${label} is longer than ${most} characters.`).default('')
@@ -35,5 +35,5 @@ export type NewDrive = InferType<typeof driveSchema>
 
 /** Facts corrected later: any of them. */
 export const driveChangeSchema = object(Object.fromEntries(
-  Object.entries(facts).map(([key, schema]) => [key, schema.optional().default(undefined)]),
+  Object.entries(facts).map(([key, schema]) => [key, (schema as AnySchema).optional().default(undefined)]),
 )).noUnknown()

@@ -73,7 +73,7 @@ export function buildCertificate(drive: DriveFacts, log: readonly LogEntry[], wo
     ...(last && last.call !== 'unknown' ? [] : ['The spindle’s speed: it was not measured surely enough to say.']),
     'That it reads or writes any disk: no instrument has measured that here, and a note is no proof.',
     'Alignment of heads, track zero and index: not measured.',
-    ...(last ? ['The recorder’s own clock: the speed is as true as that clock is.'] : []),
+    ...(last ? ['The recorder’s own clock: it was taken to be right to 50 ppm, as ordinary crystals are.'] : []),
   ]
   const open = STATIONS.filter(s => s.id !== 'release' && !progress.done.has(s.id))
   if (open.length) notShown.push(`Stations not finished: ${open.map(s => s.label).join(', ')}.`)

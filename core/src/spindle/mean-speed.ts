@@ -25,14 +25,17 @@ function varianceOfMean(xs: Float64Array): number {
   return Math.max(total / n / (n - lags - 1), (deviation / n) ** 2)
 }
 
+/** How far an ordinary crystal's clock may be off: 50 ppm (from memory). No recorder's reading is surer than that. */
+export const RECORDER_CLOCK = 50e-6
+
 /**
- * Mean speed over the turns, with its 95 % interval. Says nothing of the recorder's own clock.
+ * Mean speed over the turns, with its 95 % interval; the recorder's clock is taken to be an ordinary crystal.
  * @param turnsS durations of single turns in seconds
  */
 export function meanSpeed(turnsS: Float64Array): MeanSpeed {
   const period = mean(turnsS)
   const rpm = 60 / period
   if (turnsS.length < 2) return { mean: rpm, low95: null, high95: null }
-  const half = t95(turnsS.length - 1) * Math.sqrt(varianceOfMean(turnsS))
+  const half = Math.hypot(t95(turnsS.length - 1) * Math.sqrt(varianceOfMean(turnsS)), period * RECORDER_CLOCK)
   return { mean: rpm, low95: 60 / (period + half), high95: half < period ? 60 / (period - half) : Number.POSITIVE_INFINITY }
 }

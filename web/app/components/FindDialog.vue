@@ -22,7 +22,7 @@ watch(shown, async (open) => {
   query.value = ''
   const bench = await $fetch<Bench>('/api/bench').catch(() => null)
   drives.value = bench?.lines.map(({ drive }) => ({
-    to: `/drives/${drive.id}`, title: `${drive.tag} · ${[drive.maker, drive.model].filter(Boolean).join(' ')}`, detail: `${findMechanism(drive.mechanism).label} ${drive.ownerWords}`,
+    to: `/drives/${drive.id}`, title: `${drive.tag} · ${[drive.maker, drive.model].filter(Boolean).join(' ')}`, detail: [findMechanism(drive.mechanism).label, drive.host, drive.serial, drive.ownerWords].filter(Boolean).join(' · '),
   })) ?? []
 })
 

@@ -7,7 +7,7 @@ const emit = defineEmits<{ close: [] }>()
 
 <template>
   <Dialog :open="shown" class="relative z-50" @close="emit('close')">
-    <div class="fixed inset-0 bg-black/45" aria-hidden="true" />
+    <div class="fixed inset-0 bg-[rgb(0_0_0/0.45)]" aria-hidden="true" />
     <div class="fixed inset-0 overflow-y-auto">
       <div class="flex min-h-full items-start justify-center p-4 pt-[10vh]">
         <DialogPanel class="panel p-6 w-full" :class="wide ? 'max-w-2xl' : 'max-w-md'">

@@ -26,13 +26,13 @@ useHead({ title: 'Bench · Wobrin' })
         <h2 class="section-title mb-3">For your hands now</h2>
         <p class="flex items-center gap-3 mb-2 text-xl font-bold"><DriveTag :tag="now.tag" /><span>{{ now.title }}</span></p>
         <p class="max-w-prose">{{ now.reason }} About <strong>{{ now.minutes }} min</strong>.</p>
-        <div class="flex gap-3 mt-4">
+        <div class="flex flex-wrap gap-3 mt-4">
           <NuxtLink class="btn btn-primary" :to="{ path: `/drives/${now.driveId}`, query: { station } }">Go to {{ now.tag }}</NuxtLink>
           <button v-if="next.length > 1" class="btn" @click="skipped++">Something else</button>
           <NuxtLink to="/drives/new" class="btn btn-quiet"><Plus class="size-4" />Receive a drive</NuxtLink>
         </div>
       </div>
-      <div class="md:border-l border-line md:pl-6">
+      <div class="md:border-l border-line md:pl-6 min-w-0">
         <h3 class="text-sm font-bold mb-2">After that</h3>
         <ul class="text-sm space-y-1">
           <li v-for="n in after" :key="n.driveId">

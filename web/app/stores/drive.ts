@@ -21,7 +21,6 @@ export const useDrive = defineStore('drive', () => {
   const history = computed(() => trimmerHistory(log.value))
 
   async function load(id: string): Promise<void> {
-    if (drive.value?.id !== id) drive.value = null
     const got = await $fetch<{ drive: DriveFacts, log: LogEntry[] }>(`/api/drives/${id}`)
     drive.value = got.drive
     log.value = got.log

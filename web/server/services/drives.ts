@@ -49,7 +49,7 @@ export class DriveService {
   }
 
   /** @throws ParameterError where the tag is taken */
-  receive(drive: NewDrive, receivedAt: string, id = randomUUID()): DriveFacts {
+  receive(drive: NewDrive, receivedAt: string, id: string = randomUUID()): DriveFacts {
     return this.db.transaction((tx) => {
       const sent = tx.select().from(drives).where(eq(drives.id, id)).get()
       if (sent) return sent

@@ -2,21 +2,23 @@
 import { findStation } from '@wobrin/core/procedures'
 import type { StationId } from '@wobrin/core/observations'
 
-const { shown, station } = defineProps<{ shown: boolean, station: StationId }>()
-const emit = defineEmits<{ close: [], save: [string] }>()
+const { shown, station, save } = defineProps<{ shown: boolean, station: StationId, save: (text: string) => Promise<void> }>()
+const emit = defineEmits<{ close: [] }>()
 const text = ref('')
+const problem = ref<string | null>(null)
 
-function save(): void {
+async function keep(): Promise<void> {
   if (!text.value.trim()) return
-  emit('save', text.value.trim())
-  text.value = ''
+  problem.value = await save(text.value.trim()).then(() => null, problemText)
+  if (!problem.value) text.value = ''
 }
 </script>
 
 <template>
   <ModalDialog :shown="shown" :title="`Note at ${findStation(station).label}`" @close="emit('close')">
-    <form @submit.prevent="save">
-      <textarea v-model="text" class="field py-2 min-h-28" aria-label="Note" maxlength="4000" placeholder="What you saw, did or want to remember" @keydown.ctrl.enter="save" />
+    <form @submit.prevent="keep">
+      <textarea v-model="text" class="field py-2 min-h-28" aria-label="Note" maxlength="4000" placeholder="What you saw, did or want to remember" @keydown.ctrl.enter="keep" />
+      <p v-if="problem" class="text-sm text-stop mt-2" role="alert">{{ problem }} What you wrote is still here.</p>
       <div class="flex gap-3 mt-3">
         <button class="btn btn-primary" :disabled="!text.trim()">Put on the log</button>
         <button type="button" class="btn" @click="emit('close')">Not now</button>

@@ -12,7 +12,7 @@ const emit = defineEmits<{ view: [StationId] }>()
       <li v-for="(station, i) in STATIONS" :key="station.id" class="relative">
         <span v-if="i > 0" class="absolute top-[21px] right-1/2 w-full h-0.5" :class="progress.done.has(STATIONS[i - 1]!.id) ? 'bg-ink h-[3px]' : 'bg-line'" aria-hidden="true" />
         <button
-          class="relative w-full min-h-11 flex flex-col items-center pt-2.5 pb-1 gap-1 text-sm" :class="viewed === station.id ? 'font-bold' : 'text-muted hover:text-ink'"
+          class="relative z-10 w-full min-h-11 flex flex-col items-center pt-2.5 pb-1 gap-1 text-sm" :class="viewed === station.id ? 'font-bold' : 'text-muted hover:text-ink'"
           :aria-current="viewed === station.id ? 'step' : undefined" :title="station.purpose" @click="emit('view', station.id)"
         >
           <span class="grid place-items-center size-6">

@@ -19,7 +19,7 @@ const name = (likely: string | null) => likely ? likely.split(',')[0]!.replace(/
 </script>
 
 <template>
-  <div>
+  <div class="overflow-x-auto">
     <table v-if="measurement.components.length" class="w-full text-sm">
       <caption class="sr-only">Periodic parts of the speed</caption>
       <thead class="text-muted text-left">

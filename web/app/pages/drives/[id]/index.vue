@@ -16,7 +16,10 @@ await store.load(route.params.id).catch((error) => {
 const drive = computed(() => store.drive!)
 useHead({ title: () => `${drive.value.tag} · Wobrin` })
 
-const viewed = computed<StationId>(() => STATION_IDS.find(s => s === route.query.station) ?? store.progress.current)
+/** The station looked at: changed at once, the address following, so that quick keys act on what is meant. */
+const asked = () => STATION_IDS.find(s => s === route.query.station) ?? store.progress.current
+const viewed = ref<StationId>(asked())
+watch(() => route.query.station, () => { viewed.value = asked() })
 const station = computed(() => findStation(viewed.value))
 const closed = computed(() => store.progress.outcome !== null)
 const setup = computed<InstrumentSetup>(() => ({
@@ -29,21 +32,19 @@ const setup = computed<InstrumentSetup>(() => ({
 }))
 const logged = useLoggedSpeed(() => store.drive, () => store.log)
 
-const view = (id: StationId) => router.replace({ query: { station: id } })
+function view(id: StationId) {
+  viewed.value = id
+  return router.replace({ query: { station: id } })
+}
 const noting = ref(false)
 const editing = ref(false)
 const instrument = useTemplateRef('instrument')
 
 /** Says a thing to the log; a failure is shown and nothing on the page changes. */
 async function attempt(run: () => Promise<unknown>): Promise<boolean> {
-  try {
-    await run()
-    return true
-  }
-  catch (error) {
-    notices.problem(problemText(error))
-    return false
-  }
+  const problem = await run().then(() => null, problemText)
+  if (problem) notices.problem(problem)
+  return problem === null
 }
 
 async function step(id: string): Promise<void> {
@@ -74,9 +75,16 @@ function back(): void {
   else view(STATION_IDS[Math.max(0, STATION_IDS.indexOf(viewed.value) - 1)]!)
 }
 
+/** A dialog hides the rest of the page, so what goes wrong behind one is said inside it. */
 async function note(text: string): Promise<void> {
   const [title, ...rest] = text.split('\n')
-  if (await attempt(() => store.add({ kind: 'note', station: viewed.value, title: title!.slice(0, 300), detail: [title!.slice(300), ...rest].join('\n').trim() }))) noting.value = false
+  await store.add({ kind: 'note', station: viewed.value, title: title!.slice(0, 300), detail: [title!.slice(300), ...rest].join('\n').trim() })
+  noting.value = false
+}
+
+async function keepFacts(facts: NewDrive): Promise<void> {
+  await store.change(facts)
+  editing.value = false
 }
 
 async function takeBack(id?: string): Promise<void> {
@@ -89,10 +97,6 @@ async function takeBack(id?: string): Promise<void> {
 async function release(outcome: 'released' | 'parts' | 'quarantined' | 'returned', remark: string): Promise<void> {
   const words = { released: 'Released', parts: 'Given up for parts', quarantined: 'Quarantined', returned: 'Returned as it is' }
   await attempt(() => store.add({ kind: 'released', station: 'release', title: words[outcome], detail: remark, outcome }))
-}
-
-async function keepFacts(facts: NewDrive): Promise<void> {
-  if (await attempt(() => store.change(facts))) editing.value = false
 }
 
 const kept = (entry: LogEntry) => store.take(entry)
@@ -123,7 +127,7 @@ useShortcuts({
       </div>
       <DriveLog class="panel p-4 md:col-start-2 xl:col-start-3 xl:row-start-1" :log="store.log" @note="noting = true" @take-back="takeBack" />
     </div>
-    <DriveNoteDialog :shown="noting" :station="viewed" @close="noting = false" @save="note" />
-    <DriveFactsDialog v-if="editing" :shown="editing" :drive="drive" @close="editing = false" @save="keepFacts" />
+    <DriveNoteDialog :shown="noting" :station="viewed" :save="note" @close="noting = false" />
+    <DriveFactsDialog v-if="editing" :shown="editing" :drive="drive" :save="keepFacts" @close="editing = false" />
   </div>
 </template>

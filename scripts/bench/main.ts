@@ -1,0 +1,120 @@
+import { execFileSync, spawnSync } from 'node:child_process'
+import { mkdtempSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { Bench } from 'tinybench'
+import { chromium } from '@playwright/test'
+import { SimulatedPickup, SIMULATED_PULLEYS } from '@wobrin/core/simulation'
+import { speedFromPulses } from '@wobrin/core/spindle'
+import { seed } from '../../demo/src/seed'
+import { serve } from '../serve.mjs'
+import { makeVcd } from './make-vcd'
+
+const folder = mkdtempSync(join(tmpdir(), 'wobrin-bench-'))
+const runs = 5
+
+/** Middle one of several timings. */
+const middle = (xs: number[]) => [...xs].sort((a, b) => a - b)[xs.length >> 1]!
+
+function readOnce(path: string): { seconds: number, megabytes: number, peakMegabytes: number } {
+  return JSON.parse(execFileSync(process.execPath, ['--import', 'tsx', 'scripts/bench/read-vcd.ts', path], { encoding: 'utf8' }))
+}
+
+function vcd2fst(path: string): number | null {
+  const begun = performance.now()
+  const done = spawnSync('vcd2fst', [path, join(folder, 'out.fst')], { stdio: 'ignore' })
+  return done.status === 0 ? (performance.now() - begun) / 1000 : null
+}
+
+async function reading(): Promise<void> {
+  const path = join(folder, 'bus.vcd')
+  await makeVcd(path, 100)
+  const ours: number[] = []
+  const theirs: number[] = []
+  let megabytes = 0
+  for (let i = 0; i < runs; i++) {
+    const r = readOnce(path)
+    megabytes = r.megabytes
+    ours.push(r.seconds)
+    const t = vcd2fst(path)
+    if (t !== null) theirs.push(t)
+  }
+  console.log(`VCD reading, ${megabytes.toFixed(0)} MB, median of ${runs}: ${(megabytes / middle(ours)).toFixed(0)} MB/s (${middle(ours).toFixed(2)} s in the process, start not counted)`)
+  if (theirs.length) console.log(`  baseline vcd2fst on the same file: ${middle(theirs).toFixed(2)} s (whole command); ratio ${(middle(theirs) / middle(ours)).toFixed(1)} x`)
+  else console.log('  baseline vcd2fst: not installed')
+
+  const large = join(folder, 'large.vcd')
+  await makeVcd(large, 400)
+  const big = readOnce(large)
+  console.log(`VCD of ${big.megabytes.toFixed(0)} MB: ${big.seconds.toFixed(2)} s, highest memory of the process ${big.peakMegabytes.toFixed(0)} MB`)
+}
+
+async function judging(): Promise<void> {
+  const train = (marks: number) => {
+    const pickup = new SimulatedPickup({ seed: 1, rpm: 301, marksPerTurn: marks, wanderPercent: 0.05, ripples: [{ cyclesPerTurn: 0.72, peakPercent: 0.3 }] })
+    pickup.advanceTo(600)
+    return pickup.pulses()
+  }
+  const one = train(1)
+  const sixteen = train(16)
+  const bench = new Bench({ time: 1500 })
+  const judge = (pulses: typeof one, n: number) => () => { speedFromPulses(pulses, { pulsesPerTurn: n, pulleys: SIMULATED_PULLEYS }, { mechanism: '5.25in-48', school: 'leave-alone' }) }
+  bench.add('baseline: sum of the intervals', () => { let s = 0; for (let i = 1; i < one.starts.length; i++) s += one.starts[i]! - one.starts[i - 1]!; return void s })
+  bench.add('judged, one pulse a turn', judge(one, 1))
+  bench.add('judged, sixteen pulses a turn', judge(sixteen, 16))
+  await bench.run()
+  const [baseline, ...rest] = bench.tasks.map(t => ({ name: t.name, ms: (t.result as unknown as { latency: { p50: number } }).latency.p50 }))
+  console.log('Ten minutes of pulses:')
+  for (const r of rest) console.log(`  ${r.name}: ${r.ms.toFixed(1)} ms (${(r.ms / baseline!.ms).toFixed(0)} x the ${baseline!.name.replace('baseline: ', '')})`)
+}
+
+async function serving(): Promise<void> {
+  const data = join(folder, 'data')
+  const first = await serve({ port: 4191, host: '127.0.0.1', data })
+  await seed(first.address)
+  first.child.kill()
+  await new Promise(resolve => setTimeout(resolve, 300))
+  const starts: number[] = []
+  let server = null as Awaited<ReturnType<typeof serve>> | null
+  for (let i = 0; i < runs; i++) {
+    server = await serve({ port: 4192 + i, host: '127.0.0.1', data })
+    starts.push(server.milliseconds)
+    if (i < runs - 1) server.child.kill()
+  }
+  const empty: number[] = []
+  for (let i = 0; i < runs; i++) {
+    const begun = performance.now()
+    execFileSync(process.execPath, ['-e', '0'])
+    empty.push(performance.now() - begun)
+  }
+  console.log(`Server answers ${middle(starts).toFixed(0)} ms after its start (baseline, an empty Node process: ${middle(empty).toFixed(0)} ms)`)
+
+  const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'] })
+  const bench = await (await fetch(`${server!.address}/api/bench`)).json() as { lines: { drive: { id: string, tag: string } }[] }
+  const id = bench.lines.find(l => l.drive.tag === 'SK-05')!.drive.id
+  const usable: number[] = []
+  const bare: number[] = []
+  for (let i = 0; i < runs; i++) {
+    const page = await (await browser.newContext()).newPage()
+    let begun = performance.now()
+    await page.goto(`${server!.address}/icon.svg`)
+    bare.push(performance.now() - begun)
+    begun = performance.now()
+    await page.goto(`${server!.address}/drives/${id}`, { waitUntil: 'commit' })
+    await page.getByTestId('call').waitFor()
+    usable.push(performance.now() - begun)
+    await page.context().close()
+  }
+  await browser.close()
+  server!.child.kill()
+  console.log(`Drive page usable (its call on the screen, cold cache) in ${middle(usable).toFixed(0)} ms (baseline, one bare file in the same browser: ${middle(bare).toFixed(0)} ms)`)
+}
+
+try {
+  await reading()
+  await judging()
+  await serving()
+}
+finally {
+  rmSync(folder, { recursive: true, force: true })
+}

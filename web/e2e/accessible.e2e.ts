@@ -1,0 +1,41 @@
+import { AxeBuilder } from '@axe-core/playwright'
+import { expect, openDrive, test } from './support'
+
+const pages = ['/', '/drives/new', '/instruments', '/instruments/speed', '/instruments/strobe', '/handbook', '/workshop']
+
+for (const path of pages) {
+  test(`${path} passes axe (WCAG 2.2 AA), by day and dim`, async ({ page }) => {
+    await page.goto(path)
+    await expect(page.getByRole('heading', { level: 1 })).toBeAttached()
+    for (const theme of ['day', 'dim']) {
+      await page.evaluate((t) => { document.documentElement.dataset.theme = t }, theme)
+      const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa']).analyze()
+      expect(violations.map(v => `${v.id}: ${v.nodes.map(n => n.target.join(' ')).join(', ')}`)).toEqual([])
+    }
+  })
+}
+
+test('a drive at Speed, its release and its certificate pass axe', async ({ page }) => {
+  await openDrive(page, 'SK-05')
+  await expect(page.getByTestId('call')).toBeVisible()
+  for (const go of ['', '?station=release', '/certificate']) {
+    if (go) await page.goto(page.url().replace(/\?.*$/, '').replace(/\/certificate$/, '') + go)
+    await expect(page.getByRole('heading', { level: 2 }).first()).toBeVisible()
+    const { violations } = await new AxeBuilder({ page }).analyze()
+    expect(violations.filter(v => v.impact !== 'minor').map(v => `${v.id}: ${v.nodes.map(n => n.target.join(' ')).join(', ')}`)).toEqual([])
+  }
+})
+
+for (const [width, height] of [[820, 1180], [390, 844]] as const) {
+  test(`nothing is cut off at ${width} × ${height}`, async ({ page }) => {
+    await page.setViewportSize({ width, height })
+    for (const path of pages) {
+      await page.goto(path)
+      await expect(page.getByRole('heading', { level: 1 })).toBeAttached()
+      expect(await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth), path).toBeLessThanOrEqual(0)
+    }
+    await openDrive(page, 'SK-05')
+    await expect(page.getByTestId('call')).toBeVisible()
+    expect(await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth)).toBeLessThanOrEqual(0)
+  })
+}

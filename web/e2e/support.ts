@@ -1,0 +1,55 @@
+import { test as base, expect, type Page } from '@playwright/test'
+import { SimulatedPickup, type PickupOptions } from '../../core/src/simulation'
+
+/** A recording as a file to open in the page. */
+export function recording(name: string, options: Partial<PickupOptions> & { rpm: number }, seconds = 30) {
+  const pickup = new SimulatedPickup({ seed: 21, ...options })
+  pickup.advanceTo(seconds)
+  return { name, mimeType: 'text/plain', buffer: Buffer.from(pickup.toVcd()) }
+}
+
+/** Every page is watched: no request may leave the machine, and nothing may go wrong unseen. */
+export const test = base.extend<{ watched: undefined }>({
+  watched: [async ({ page, baseURL }, use) => {
+    const strangers: string[] = []
+    const faults: string[] = []
+    page.on('request', (r) => {
+      if (!r.url().startsWith(baseURL!) && !/^(?:data|blob):/.test(r.url())) strangers.push(r.url())
+    })
+    page.on('pageerror', e => faults.push(e.message))
+    page.on('console', (m) => {
+      // The browser itself reports refused requests, which some tests provoke.
+      if (m.type() === 'error' && !m.text().startsWith('Failed to load resource')) faults.push(m.text())
+    })
+    await use(undefined)
+    expect(strangers).toEqual([])
+    expect(faults).toEqual([])
+  }, { auto: true }],
+})
+
+export { expect }
+
+/** Opens a drive by its tag from the bench. */
+export async function openDrive(page: Page, tag: string): Promise<void> {
+  await page.goto('/')
+  await page.getByRole('link', { name: tag }).filter({ has: page.locator('svg') }).first().click()
+  await expect(page.getByRole('navigation', { name: 'Stations' })).toBeVisible()
+  await expect(page).toHaveURL(/\/drives\//)
+}
+
+export async function openRecording(page: Page, file: { name: string, mimeType: string, buffer: Buffer }): Promise<void> {
+  await page.getByTestId('recording').setInputFiles(file)
+}
+
+/** Receives a drive of its own for a test and stays on its page. */
+export async function receive(page: Page, mechanism: string, words = 'Does not read.'): Promise<string> {
+  const tag = `T-${Date.now() % 10_000_000}`
+  await page.goto('/drives/new')
+  await page.getByLabel('Tag').fill(tag)
+  await page.getByLabel('What kind of drive').selectOption(mechanism)
+  await page.getByLabel(/in the owner’s words/).fill(words)
+  await page.getByRole('button', { name: 'Receive it' }).click()
+  await expect(page.getByRole('navigation', { name: 'Stations' })).toBeVisible()
+  await expect(page).toHaveURL(/\/drives\/[0-9a-f-]{36}/)
+  return tag
+}
