@@ -21,12 +21,16 @@ export const speed = defineCommand({
     'flywheel': { type: 'string', description: 'diameter of the flywheel, mm' },
     'belt-length': { type: 'string', description: 'length of the belt as fitted, mm' },
     'sample-rate': { type: 'string', description: 'samples a second of a CSV without times' },
+    'time-unit': { type: 'string', description: 'unit of a CSV’s times, where its heading does not say: s ms us ns' },
     'json': { type: 'boolean', description: 'print the answer as JSON' },
   },
   async run({ args }) {
     const mechanism = findMechanism(args.mechanism)
     const source = await fileSource(args.file)
-    const capture = await readCapture(source, { sampleRateHz: numberOption(args['sample-rate'], 'sample-rate', 1) })
+    const capture = await readCapture(source, {
+      sampleRateHz: numberOption(args['sample-rate'], 'sample-rate', 1),
+      timeUnit: wordOption(args['time-unit'], 'time-unit', ['s', 'ms', 'us', 'ns']),
+    })
     const motorPulleyMm = numberOption(args['motor-pulley'], 'motor-pulley', 0.1)
     const flywheelMm = numberOption(args.flywheel, 'flywheel', 0.1)
     const beltLengthMm = numberOption(args['belt-length'], 'belt-length', 1)

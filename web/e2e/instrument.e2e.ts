@@ -91,6 +91,29 @@ test('the kind of drive and the school decide the call', async ({ page }) => {
   await expect(page.getByText('Workshop settings are kept.')).toBeVisible()
 })
 
+test('times without a unit can be told theirs', async ({ page }) => {
+  const rows = Array.from({ length: 100 }, (_, i) => `${i * 200},0\n${i * 200 + 4},1`).join('\n')
+  await page.goto('/instruments/speed')
+  await openRecording(page, { name: 'times.csv', mimeType: 'text/csv', buffer: Buffer.from(`t,INDEX\n-4,1\n${rows}\n`) })
+  await expect(page.getByText('The time column states no unit')).toBeVisible()
+  await page.getByLabel('Times are in').selectOption('ms')
+  await expect(page.getByTestId('rpm')).toContainText('300.0')
+})
+
+test('with the pulleys known, the seam in the belt gets its name', async ({ page }) => {
+  await page.goto('/instruments/speed')
+  await openRecording(page, recording('seam.vcd', { rpm: 300.4, ripples: [{ cyclesPerTurn: Math.PI * 62 / 269.12, peakPercent: 3 }] }))
+  await expect(page.getByTestId('call')).toContainText('Leave it')
+  await expect(page.getByTestId('call')).toContainText('nothing that varies faster than 2.5 Hz')
+  await page.getByText('Pulleys, where known').click()
+  for (const [label, mm] of [['Motor pulley, mm', '9'], ['Flywheel, mm', '62'], ['Belt length, mm', '269.12']] as const) {
+    await page.getByLabel(label).fill(mm)
+    await page.getByLabel(label).blur()
+  }
+  await expect(page.getByTestId('call')).toContainText('Mend it')
+  await expect(page.getByTestId('call')).toContainText('belt, by its alias')
+})
+
 test('a standalone reading is filed to a drive', async ({ page }) => {
   await page.goto('/instruments/speed')
   await openRecording(page, recording('loose.vcd', { rpm: 300.2 }))

@@ -1,3 +1,9 @@
+function dot(a: ArrayLike<number>, b: ArrayLike<number>): number {
+  let s = 0
+  for (let i = 0; i < b.length; i++) s += a[i] * b[i]
+  return s
+}
+
 /**
  * Solves the normal equations of a linear least-squares fit.
  * @param columns one array a basis function, all as long as `y`
@@ -6,12 +12,8 @@
 export function leastSquares(columns: readonly Float64Array[], y: ArrayLike<number>): number[] {
   const k = columns.length
   const a: number[][] = columns.map(ci => [
-    ...columns.map((cj) => {
-      let s = 0
-      for (let i = 0; i < y.length; i++) s += ci[i] * cj[i]
-      return s
-    }),
-    ci.reduce((s, x, i) => s + x * y[i], 0),
+    ...columns.map(cj => dot(ci, cj)),
+    dot(ci, y),
   ])
   const scale = a.map((row, i) => Math.abs(row[i]) || 1)
   const used = new Array<boolean>(k).fill(true)

@@ -25,11 +25,38 @@ export function sampleDeviation(xs: ArrayLike<number>): number {
  */
 export function quantile(xs: ArrayLike<number>, p: number): number {
   if (xs.length === 0) return Number.NaN
-  const s = Float64Array.from(xs).sort()
+  const s = new Float64Array(xs)
   const at = p * (s.length - 1)
   const low = Math.floor(at)
-  const high = Math.min(s.length - 1, low + 1)
-  return s[low] + (s[high] - s[low]) * (at - low)
+  partition(s, low)
+  if (low === at) return s[low]
+  // Behind the place everything is larger, so the next in order is the least of it.
+  let next = Infinity
+  for (let i = low + 1; i < s.length; i++) if (s[i] < next) next = s[i]
+  return s[low] + (next - s[low]) * (at - low)
+}
+
+/** Reorders so that place `k` holds what sorting would put there, with nothing larger before it (Hoare 1961: linear on average). */
+function partition(s: Float64Array, k: number): void {
+  let low = 0
+  let high = s.length - 1
+  while (low < high) {
+    const pivot = s[(low + high) >> 1]
+    let i = low
+    let j = high
+    while (i <= j) {
+      while (s[i] < pivot) i++
+      while (s[j] > pivot) j--
+      if (i <= j) {
+        const t = s[i]
+        s[i++] = s[j]
+        s[j--] = t
+      }
+    }
+    if (k <= j) high = j
+    else if (k >= i) low = i
+    else return
+  }
 }
 
 /** The middle value; NaN when empty. */

@@ -56,7 +56,7 @@ export function cleanIntervals(train: PulseTrain): CleanIntervals {
   const lengthS: number[] = []
   const mark: number[] = []
   const done = () => ({
-    startS: Float64Array.from(startS), lengthS: Float64Array.from(lengthS), mark: Int32Array.from(mark), discarded,
+    startS: new Float64Array(startS), lengthS: new Float64Array(lengthS), mark: new Int32Array(mark), discarded,
   })
   if (n === 0) return done()
 

@@ -18,6 +18,8 @@ const SHALLOWEST = 0.01
 /** Chance that pure scatter shows one line. */
 const FALSE_ALARM = 1e-3
 
+/** Marks from which a spectrum needs no padding. */
+const LONG = 8192
 /** Noise is taken from this many line widths to either side, so that slow wander does not pass for lines. */
 const NEIGHBOURHOOD = 16
 
@@ -26,7 +28,8 @@ export const sinc = (x: number) => x === 0 ? 1 : Math.sin(Math.PI * x) / (Math.P
 
 function powerSpectrum(x: Float64Array): { power: Float64Array, perBin: number } {
   const n = x.length
-  const size = 2 ** Math.ceil(Math.log2(Math.max(64, 2 * n)))
+  // Short captures are padded, so that the peak of a line falls near a bin; long ones have bins enough.
+  const size = 2 ** Math.ceil(Math.log2(Math.max(64, n > LONG ? n : 2 * n)))
   const windowed = new Array<number>(size).fill(0)
   let gain = 0
   for (let i = 0; i < n; i++) {
@@ -45,7 +48,7 @@ function powerSpectrum(x: Float64Array): { power: Float64Array, perBin: number }
 /** Mean noise power about each bin, from the median of its neighbourhood (the median of a power is ln 2 of its mean). */
 function noiseFloor(power: Float64Array, lowest: number, reach: number): Float64Array {
   const floor = new Float64Array(power.length)
-  const block = Math.max(1, Math.round(reach / 4))
+  const block = Math.max(1, Math.round(reach))
   for (let from = lowest; from < power.length; from += block) {
     const low = Math.max(lowest, Math.round(from - reach))
     const high = Math.min(power.length, Math.round(from + block + reach))
@@ -89,10 +92,15 @@ export function findComponents(deviation: Float64Array, intervalS: number): Comp
     if (!shadowed) lines.push(k)
   }
   const frequencies = lines.map(k => refine(power, k) * perBin)
-  const columns = frequencies.flatMap(f => [
-    Float64Array.from({ length: n }, (_, i) => Math.cos(2 * Math.PI * f * i)),
-    Float64Array.from({ length: n }, (_, i) => Math.sin(2 * Math.PI * f * i)),
-  ])
+  const columns = frequencies.flatMap((f) => {
+    const cos = new Float64Array(n)
+    const sin = new Float64Array(n)
+    for (let i = 0; i < n; i++) {
+      cos[i] = Math.cos(2 * Math.PI * f * i)
+      sin[i] = Math.sin(2 * Math.PI * f * i)
+    }
+    return [cos, sin]
+  })
   const fit = leastSquares(columns, deviation)
   return frequencies
     .map((f, i) => ({

@@ -63,5 +63,5 @@ export function longestRun(intervals: CleanIntervals, values: Float64Array): Flo
     run.push(values[i])
   }
   if (run.length > best.length) best = run
-  return Float64Array.from(best)
+  return new Float64Array(best)
 }

@@ -1,4 +1,5 @@
 import { proxy, wrap, type Remote } from 'comlink'
+import type { TimeUnit } from '@wobrin/core/captures'
 import type { CaptureSpeedOptions, JudgedSpeed, SpeedContext } from '@wobrin/core/spindle'
 import type { OpenedCapture, SpeedWorker } from '../workers/speed.worker'
 
@@ -8,10 +9,11 @@ export interface CaptureChoices {
   pulsesPerTurn: number | null
   evenMarks: boolean
   sampleRateHz: number | null
+  timeUnit: TimeUnit | null
   polarity: 'auto' | 'positive' | 'negative'
 }
 
-export const noChoices = (): CaptureChoices => ({ channel: '', pulsesPerTurn: null, evenMarks: false, sampleRateHz: null, polarity: 'auto' })
+export const noChoices = (): CaptureChoices => ({ channel: '', pulsesPerTurn: null, evenMarks: false, sampleRateHz: null, timeUnit: null, polarity: 'auto' })
 
 /** A recording from this machine, read and judged in a worker, with progress and a way to stop. */
 export function useCaptureFile(context: () => SpeedContext, pulleys: () => CaptureSpeedOptions['pulleys']) {
@@ -48,7 +50,7 @@ export function useCaptureFile(context: () => SpeedContext, pulleys: () => Captu
     progress.value = 0
     const fresh = next !== file.value
     if (fresh) Object.assign(choices, noChoices())
-    const answer = await connect().open(next, { sampleRateHz: choices.sampleRateHz ?? undefined, polarity: choices.polarity }, proxy((share: number) => { progress.value = share }))
+    const answer = await connect().open(next, { sampleRateHz: choices.sampleRateHz ?? undefined, timeUnit: choices.timeUnit ?? undefined, polarity: choices.polarity }, proxy((share: number) => { progress.value = share }))
     progress.value = null
     if ('stopped' in answer) return
     if ('problem' in answer) {
@@ -75,7 +77,7 @@ export function useCaptureFile(context: () => SpeedContext, pulleys: () => Captu
   }
 
   watch(() => [choices.channel, choices.pulsesPerTurn, choices.evenMarks], judge)
-  watch(() => [choices.polarity], () => { if (file.value) open(file.value) })
+  watch(() => [choices.polarity, choices.timeUnit], () => { if (file.value) open(file.value) })
   onScopeDispose(() => worker?.terminate())
 
   return { file, opened, judged, problem, needsRate, progress, choices, open, judge, stop, close }

@@ -15,17 +15,23 @@ export interface KeepInput {
  */
 export function useKeepReading() {
   const keeping = ref(false)
+  /** Share of the recording that was sent; 1 while the server judges it. */
+  const sent = ref(0)
+  let stopper = new AbortController()
 
   async function keep({ driveId, file, choices, movedTurns, simulated }: KeepInput): Promise<LogEntry> {
     keeping.value = true
+    sent.value = 0
+    stopper = new AbortController()
     try {
-      const { sha } = await $fetch<{ sha: string }>('/api/captures', { method: 'POST', query: { name: file.name }, body: file })
+      const { sha } = await sendFile<{ sha: string }>(`/api/captures?name=${encodeURIComponent(file.name)}`, file, (share) => { sent.value = share }, stopper.signal)
+      sent.value = 1
       return await $fetch<LogEntry>(`/api/drives/${driveId}/speed`, {
         method: 'POST',
         body: {
           id: crypto.randomUUID(), at: new Date().toISOString(), captureSha: sha,
           channel: choices.channel || undefined, pulsesPerTurn: choices.pulsesPerTurn ?? undefined, evenMarks: choices.evenMarks,
-          sampleRateHz: choices.sampleRateHz ?? undefined, polarity: choices.polarity, movedTurns, simulated,
+          sampleRateHz: choices.sampleRateHz ?? undefined, timeUnit: choices.timeUnit ?? undefined, polarity: choices.polarity, movedTurns, simulated,
         },
       })
     }
@@ -34,5 +40,5 @@ export function useKeepReading() {
     }
   }
 
-  return { keeping, keep }
+  return { keeping, sent, keep, stopSending: () => stopper.abort() }
 }

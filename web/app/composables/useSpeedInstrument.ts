@@ -27,7 +27,7 @@ export function useSpeedInstrument(setup: () => InstrumentSetup, logged: () => O
   const file = useCaptureFile(() => context.value, () => setup().pulleys)
   const live = useSimulatedPickup(() => setup().context)
   const tone = useTone(() => workshop.settings.tone.volume, () => workshop.settings.tone.octaveShare)
-  const { keeping, keep: send } = useKeepReading()
+  const { keeping, sent, stopSending, keep: send } = useKeepReading()
 
   const shown = computed<Shown | null>(() => {
     if (live.running.value) return live.reading.value ? { ...live.reading.value.judged, from: 'live' } : null
@@ -37,7 +37,7 @@ export function useSpeedInstrument(setup: () => InstrumentSetup, logged: () => O
   })
   const nowRpm = computed(() => live.running.value ? live.reading.value?.nowRpm ?? null : null)
 
-  watch([context], () => { if (!live.running.value) file.judge() })
+  watch([context, () => setup().pulleys], () => { if (!live.running.value) file.judge() })
   watch([nowRpm, shown, tone.on], () => {
     const verdict = shown.value?.verdict
     if (!verdict) return
@@ -88,5 +88,5 @@ export function useSpeedInstrument(setup: () => InstrumentSetup, logged: () => O
     URL.revokeObjectURL(link.href)
   }
 
-  return { shown, nowRpm, file, live, tone, keeping, movedTurns, openFile, startPickup, clear, keep, saveRecording }
+  return { shown, nowRpm, file, live, tone, keeping, sent, stopSending, movedTurns, openFile, startPickup, clear, keep, saveRecording }
 }

@@ -16,7 +16,7 @@ const emit = defineEmits<{ kept: [LogEntry], keep: [keepTo: (driveId: string) =>
 const notices = useNotices()
 const across = ref(false)
 const chooser = useTemplateRef('chooser')
-const { shown, nowRpm, file, live, tone, keeping, movedTurns, openFile, startPickup, clear, keep, saveRecording } = useSpeedInstrument(() => setup, () => logged)
+const { shown, nowRpm, file, live, tone, keeping, sent, stopSending, movedTurns, openFile, startPickup, clear, keep, saveRecording } = useSpeedInstrument(() => setup, () => logged)
 const { judged, opened, problem, needsRate, progress, choices } = file
 const { running, reading, scenario, movedTurns: liveMoved } = live
 
@@ -36,7 +36,7 @@ async function keepTo(id: string): Promise<void> {
     emit('kept', entry)
   }
   catch (error) {
-    notices.problem(problemText(error))
+    if (!(error instanceof Stopped)) notices.problem(problemText(error))
   }
 }
 
@@ -70,7 +70,12 @@ defineExpose({ measure })
     <SpeedReadout
       v-if="shown" :measurement="shown.measurement" :verdict="shown.verdict" :mechanism="setup.mechanism" :now-rpm="nowRpm" :earlier="earlier"
     >
-      <div v-if="fresh" class="flex flex-wrap items-end justify-between gap-3">
+      <div v-if="keeping" class="flex items-center gap-4 min-h-11" role="status">
+        <progress :value="sent < 1 ? sent : undefined" max="1" class="grow h-2 accent-leave" aria-label="Sending the recording" />
+        <span class="text-sm">{{ sent < 1 ? `Sending, ${Math.round(100 * sent)} %` : 'Being judged' }}</span>
+        <button v-if="sent < 1" class="btn" @click="stopSending">Stop sending</button>
+      </div>
+      <div v-else-if="fresh" class="flex flex-wrap items-end justify-between gap-3">
         <SpeedTrimmerMove v-if="readings.length && !running" v-model="movedTurns" />
         <div class="flex flex-wrap gap-3">
           <button class="btn btn-primary" :disabled="!canKeep" @click="keepReading">{{ driveId ? 'Put on the log' : 'Keep this' }}</button>

@@ -11,9 +11,14 @@ const nominalRpm = ref<number | undefined>()
 const motor = ref<'ac' | 'dc' | undefined>()
 const chosen = computed(() => findMechanism(mechanism.value))
 watch(mechanism, () => { nominalRpm.value = undefined })
+const sizes = reactive({ motorPulleyMm: '', flywheelMm: '', beltLengthMm: '' })
+const pulleys = computed(() => {
+  const [motorPulleyMm, flywheelMm, beltLengthMm] = [sizes.motorPulleyMm, sizes.flywheelMm, sizes.beltLengthMm].map(Number)
+  return motorPulleyMm! > 0 && flywheelMm! > 0 ? { motorPulleyMm: motorPulleyMm!, flywheelMm: flywheelMm!, beltLengthMm: beltLengthMm! > 0 ? beltLengthMm : undefined } : undefined
+})
 
 const setup = computed<InstrumentSetup>(() => ({
-  mechanism: mechanism.value, pulleys: undefined,
+  mechanism: mechanism.value, pulleys: pulleys.value,
   context: { mechanism: mechanism.value, school: workshop.settings.speedSchool, nominalRpm: nominalRpm.value, motor: motor.value },
 }))
 
@@ -52,6 +57,14 @@ async function keep(): Promise<void> {
       <FormField v-if="mechanism === '8in'" v-slot="{ id }" label="Motor">
         <select :id="id" v-model="motor" class="field"><option :value="undefined">not known</option><option value="dc">d.c.</option><option value="ac">a.c., on the mains</option></select>
       </FormField>
+      <details v-if="chosen.drives.includes('belt')" class="text-sm">
+        <summary class="font-bold min-h-8">Pulleys, where known</summary>
+        <div class="space-y-3 mt-2">
+          <FormField v-slot="{ id }" label="Motor pulley, mm"><input :id="id" v-model.lazy="sizes.motorPulleyMm" class="field" inputmode="decimal"></FormField>
+          <FormField v-slot="{ id }" label="Flywheel, mm"><input :id="id" v-model.lazy="sizes.flywheelMm" class="field" inputmode="decimal"></FormField>
+          <FormField v-slot="{ id }" label="Belt length, mm" hint="Then periodic parts get their names."><input :id="id" v-model.lazy="sizes.beltLengthMm" class="field" inputmode="decimal"></FormField>
+        </div>
+      </details>
       <div class="text-sm space-y-2 border-t border-line pt-3">
         <p><strong>Where the pulses are.</strong> {{ chosen.pickup }}</p>
         <p><strong>Before you turn anything.</strong> {{ chosen.speed.trimmerNote }}</p>
