@@ -4,6 +4,10 @@ import { CALLS, type CallKind } from '@wobrin/core/observations'
 import { STATIONS } from '@wobrin/core/procedures'
 
 useHead({ title: 'Handbook · Wobrin' })
+// A page that is opened afresh at an anchor is drawn after the browser looked for it.
+const route = useRoute()
+onMounted(() => { if (route.hash) document.getElementById(decodeURIComponent(route.hash.slice(1)))?.scrollIntoView() })
+
 const calls = Object.entries(CALLS) as [CallKind, typeof CALLS[CallKind]][]
 </script>
 

@@ -39,7 +39,7 @@ const themes = [['day', 'Day'], ['dim', 'Dim, for lights-off work'], ['system', 
       <fieldset>
         <legend class="field-label">School for the spindle speed</legend>
         <div class="grid sm:grid-cols-2 gap-3">
-          <label v-for="[id, label, what] in speedSchools" :key="id" class="panel p-3 flex gap-3 has-checked:border-ink has-checked:bg-tint"><input v-model="speedSchool" type="radio" name="speed-school" :value="id" class="mt-1 size-4 accent-ink"><span><span class="block font-bold text-sm">{{ label }}</span><span class="hint">{{ what }}</span></span></label>
+          <label v-for="[id, label, what] in speedSchools" :key="id" class="panel p-3 flex gap-3 has-checked:border-ink has-checked:bg-tint"><input v-model="speedSchool" type="radio" name="speed-school" :value="id" class="mt-1 size-4 accent-ink"><span><span class="block font-bold text-sm">{{ label }}</span><span class="hint block">{{ what }}</span></span></label>
         </div>
       </fieldset>
       <div class="grid sm:grid-cols-2 gap-4">
@@ -58,7 +58,7 @@ const themes = [['day', 'Day'], ['dim', 'Dim, for lights-off work'], ['system', 
     </form>
     <aside v-if="about" class="panel p-6 text-sm">
       <h2 class="font-bold mb-2">Where it is kept</h2>
-      <p class="break-all">{{ about.data }}</p>
+      <p class="break-all" data-testid="data-folder">{{ about.data }}</p>
       <p class="hint mt-2">The database, the recordings and the backups made before an update. It never leaves this machine. To keep a copy, stop the server and copy the folder.</p>
       <dl class="grid grid-cols-[1fr_auto] gap-y-1 mt-4 border-t border-line pt-3">
         <dt class="text-muted">Drives</dt><dd>{{ about.drives }}</dd><dt class="text-muted">Log entries</dt><dd>{{ about.entries }}</dd><dt class="text-muted">Recordings</dt><dd>{{ about.recordings }}, {{ megabytes(about.recordingBytes) }}</dd>

@@ -46,7 +46,7 @@ const LEFT = { released: 'Released.', parts: 'Given up for parts.', quarantined:
         <legend class="font-bold mb-2">How does it leave?</legend>
         <label v-for="[id, label, what] in WAYS" :key="id" class="panel p-3 flex gap-3 has-checked:border-ink has-checked:bg-tint has-focus-visible:outline-3 outline-leave">
           <input v-model="way" type="radio" name="way" :value="id" class="mt-1 size-4 accent-ink shrink-0">
-          <span><span class="block font-bold text-sm">{{ label }}</span><span class="hint">{{ what }}</span></span>
+          <span><span class="block font-bold text-sm">{{ label }}</span><span class="hint block">{{ what }}</span></span>
         </label>
       </fieldset>
       <label class="block"><span class="field-label">Next time, or why</span><input v-model="remark" class="field" maxlength="300" placeholder="Belt is from this year; look again in two"></label>

@@ -2,17 +2,27 @@
 import { STATIONS, type Progress } from '@wobrin/core/procedures'
 import type { StationId } from '@wobrin/core/observations'
 
-defineProps<{ progress: Progress, viewed: StationId }>()
+const { progress, viewed } = defineProps<{ progress: Progress, viewed: StationId }>()
 const emit = defineEmits<{ view: [StationId] }>()
+
+/** On a narrow screen the line is longer than the page: bring the station in view into sight. */
+const line = useTemplateRef('line')
+function show(): void {
+  const box = line.value
+  const at = box?.querySelector<HTMLElement>('[aria-current]')
+  if (box && at) box.scrollLeft = at.offsetLeft + at.parentElement!.offsetLeft + at.offsetWidth / 2 - box.clientWidth / 2
+}
+onMounted(show)
+watch(() => viewed, () => nextTick(show))
 </script>
 
 <template>
-  <nav aria-label="Stations" class="overflow-x-auto">
-    <ol class="grid grid-cols-11 min-w-[820px] relative">
+  <nav ref="line" aria-label="Stations" class="overflow-x-auto">
+    <ol class="grid grid-cols-11 min-w-[740px] relative">
       <li v-for="(station, i) in STATIONS" :key="station.id" class="relative">
         <span v-if="i > 0" class="absolute top-[21px] right-1/2 w-full h-0.5" :class="progress.done.has(STATIONS[i - 1]!.id) ? 'bg-ink h-[3px]' : 'bg-line'" aria-hidden="true" />
         <button
-          class="relative z-10 w-full min-h-11 flex flex-col items-center pt-2.5 pb-1 gap-1 text-sm" :class="viewed === station.id ? 'font-bold' : 'text-muted hover:text-ink'"
+          class="relative z-10 w-full min-h-11 flex flex-col items-center pt-2.5 pb-1 gap-1 text-xs lg:text-sm whitespace-nowrap" :class="viewed === station.id ? 'font-bold' : 'text-muted hover:text-ink'"
           :aria-current="viewed === station.id ? 'step' : undefined" :title="station.purpose" @click="emit('view', station.id)"
         >
           <span class="grid place-items-center size-6">

@@ -58,7 +58,7 @@ const shown = computed(() => {
       <g v-if="verdict.wide && verdict.narrow">
         <rect :x="x(verdict.wide.low)" y="22" :width="x(verdict.wide.high) - x(verdict.wide.low)" height="22" fill="var(--band-wide)" />
         <rect :x="x(verdict.narrow.low)" y="22" :width="x(verdict.narrow.high) - x(verdict.narrow.low)" height="22" fill="var(--band-narrow)" />
-        <text :x="x(verdict.nominalRpm)" y="15" text-anchor="middle" fill="var(--leave)">leave it</text>
+        <text :x="x(verdict.nominalRpm)" y="11" text-anchor="middle" fill="var(--leave)">leave it</text>
       </g>
       <line :x1="EDGE" :x2="width - EDGE" y1="44" y2="44" stroke="var(--ink)" stroke-width="1.4" />
       <g v-for="tick in ticks.list" :key="tick.value">
@@ -68,7 +68,7 @@ const shown = computed(() => {
       <text :x="width - EDGE" y="81" text-anchor="end" fill="var(--muted)">r/min</text>
       <g v-for="(e, i) in shown" :key="i">
         <circle :cx="e.at" cy="36" r="4" fill="var(--panel)" :stroke="colour(e.kind)" stroke-width="1.8" />
-        <text v-if="e.labelled" :x="e.at" y="15" text-anchor="middle" fill="var(--muted)">{{ e.label }}</text>
+        <text v-if="e.labelled" :x="e.at" y="11" text-anchor="middle" fill="var(--muted)">{{ e.label }}</text>
       </g>
       <g v-if="rpm !== null">
         <line v-if="low95 !== null && high95 !== null && Number.isFinite(high95)" :x1="x(Math.max(range.low, low95))" :x2="x(Math.min(range.high, high95))" y1="44" y2="44" :stroke="colour(verdict.kind)" stroke-width="5" />

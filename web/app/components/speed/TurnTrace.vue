@@ -5,11 +5,11 @@ import { Line } from 'vue-chartjs'
 Chart.register(CategoryScale, Decimation, Filler, LinearScale, LineElement, PointElement, Tooltip)
 
 const { timeS, rpm, mean } = defineProps<{ timeS: ArrayLike<number>, rpm: ArrayLike<number>, mean: number }>()
-const workshop = useWorkshop()
+const theme = useAppliedTheme()
 
 const palette = computed(() => {
   // Read anew when the theme changes.
-  void workshop.settings.theme
+  void theme.value
   const style = getComputedStyle(document.documentElement)
   const get = (name: string) => style.getPropertyValue(name).trim()
   return { ink: get('--ink'), muted: get('--muted'), line: get('--line') }

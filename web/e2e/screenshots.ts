@@ -1,0 +1,56 @@
+/** Makes the pictures of docs/screenshots from the demo workshop: `npm run screenshots`. */
+import { mkdtempSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { chromium, type Page } from '@playwright/test'
+import { seed } from '../../demo/src/seed'
+import { serve } from '../../scripts/serve.mjs'
+
+const folder = join(import.meta.dirname, '../../docs/screenshots')
+const data = mkdtempSync(join(tmpdir(), 'wobrin-pictures-'))
+const { child, address } = await serve({ port: 4188, host: '127.0.0.1', data })
+const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'] })
+
+try {
+  await seed(address)
+  const { lines } = await (await fetch(`${address}/api/bench`)).json() as { lines: { drive: { id: string, tag: string } }[] }
+  const drive = (tag: string) => `/drives/${lines.find(l => l.drive.tag === tag)!.drive.id}`
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
+  const picture = async (name: string, path: string, prepare?: (page: Page) => Promise<unknown>) => {
+    await page.goto(address + path, { waitUntil: 'networkidle' })
+    await prepare?.(page)
+    await page.waitForTimeout(400)
+    await page.screenshot({ path: join(folder, `${name}.png`) })
+    console.log(name)
+  }
+  await picture('bench', '/')
+  await picture('receive', '/drives/new')
+  await picture('drive-speed', drive('SK-05'))
+  await picture('drive-station', drive('SK-02'))
+  await picture('belt-seam', drive('SK-11'))
+  await picture('live-pickup', drive('SK-05'), async (p) => {
+    await p.getByRole('button', { name: 'Simulated pickup' }).click()
+    await p.waitForTimeout(6000)
+  })
+  await picture('across-the-bench', '/instruments/speed', async (p) => {
+    await p.getByRole('button', { name: 'Use the simulated pickup' }).click()
+    await p.waitForTimeout(4500)
+    await p.getByRole('button', { name: '⅛ turn to the left' }).click()
+    await p.waitForTimeout(4500)
+    await p.keyboard.press('a')
+  })
+  await picture('instrument-speed', '/instruments/speed')
+  await picture('strobe', '/instruments/strobe')
+  await picture('release', `${drive('SK-05')}?station=release`)
+  await picture('certificate', `${drive('SK-03')}/certificate`)
+  await picture('handbook', '/handbook#5.25in-48')
+  // The folder's real place is this machine's business.
+  await picture('workshop', '/workshop', p => p.getByTestId('data-folder').evaluate((e) => { e.textContent = '/home/bench/wobrin/data' }))
+  await page.request.put(`${address}/api/workshop`, { data: { ...await (await page.request.get(`${address}/api/workshop`)).json(), theme: 'dim' } })
+  await picture('dim', drive('SK-05'))
+}
+finally {
+  await browser.close()
+  child.kill()
+  rmSync(data, { recursive: true, force: true })
+}
