@@ -45,14 +45,18 @@ function powerSpectrum(x: Float64Array): { power: Float64Array, perBin: number }
   return { power, perBin: 1 / size }
 }
 
-/** Mean noise power about each bin, from the median of its neighbourhood (the median of a power is ln 2 of its mean). */
+/**
+ * Mean noise power about each bin, from the median of its neighbourhood (the median of a power is ln 2 of its mean).
+ * Slow wander is stronger the slower it is, so the neighbourhood narrows towards the low end.
+ */
 function noiseFloor(power: Float64Array, lowest: number, reach: number): Float64Array {
   const floor = new Float64Array(power.length)
-  const block = Math.max(1, Math.round(reach))
-  for (let from = lowest; from < power.length; from += block) {
-    const low = Math.max(lowest, Math.round(from - reach))
-    const high = Math.min(power.length, Math.round(from + block + reach))
+  for (let from = lowest; from < power.length;) {
+    const block = Math.max(1, Math.round(Math.min(reach, from / 2)))
+    const low = Math.max(lowest, from - block)
+    const high = Math.min(power.length, from + 2 * block)
     floor.fill(median(power.subarray(low, high)) / Math.LN2, from, from + block)
+    from += block
   }
   return floor
 }

@@ -43,6 +43,16 @@ describe('a train modulated by a sine of known depth', () => {
     for (let run = 0; run < 40; run++) lines += findComponents(Float64Array.from({ length: 300 }, () => 0.002 * random.gaussian()), 0.2).length
     expect(lines).toBeLessThanOrEqual(1)
   })
+
+  it('takes slow wander for what it is', () => {
+    const random = new Random(6)
+    let lines = 0
+    for (let run = 0; run < 40; run++) {
+      let x = 0
+      lines += findComponents(Float64Array.from({ length: 300 }, () => (x = 0.9 * x + 0.0005 * random.gaussian())), 0.2).length
+    }
+    expect(lines).toBeLessThanOrEqual(2)
+  })
 })
 
 describe('mean speed and its interval', () => {
