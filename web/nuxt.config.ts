@@ -11,7 +11,7 @@ export default defineNuxtConfig({
     head: {
       title: 'Wobrin',
       htmlAttrs: { lang: 'en' },
-      meta: [{ name: 'viewport', content: 'width=device-width, initial-scale=1' }, { name: 'description', content: 'A workbench for bringing old disk drives back into service.' }],
+      meta: [{ name: 'viewport', content: 'width=device-width, initial-scale=1' }, { name: 'description', content: 'A bench companion for bringing old disk drives back into service.' }],
       link: [{ rel: 'icon', type: 'image/svg+xml', href: '/icon.svg' }],
     },
   },

@@ -16,12 +16,29 @@ function readerFor(format: CaptureFormat, file: string, options: ReadOptions): F
   }
 }
 
+/** The same bytes, the first chunk holding at least so many (if there are): a format's mark must not be cut in two. */
+async function* atLeast(bytes: number, chunks: AsyncIterable<Uint8Array>): AsyncGenerator<Uint8Array> {
+  let held: Uint8Array[] | null = []
+  for await (const chunk of chunks) {
+    if (!held) {
+      yield chunk
+      continue
+    }
+    held.push(chunk)
+    if (held.reduce((n, c) => n + c.length, 0) >= bytes) {
+      yield join(held)
+      held = null
+    }
+  }
+  if (held?.length) yield join(held)
+}
+
 /** Decompressed bytes of the source, with progress reported, limits kept and a stop obeyed between chunks. */
 async function* plainBytes(source: ByteSource, options: ReadOptions): AsyncGenerator<Uint8Array> {
   const max = options.maxBytes ?? DEFAULT_MAX_BYTES
   let gunzip: GunzipStream | null = null
   let taken = 0
-  for await (const chunk of source.chunks()) {
+  for await (const chunk of atLeast(2, source.chunks())) {
     if (options.signal?.aborted) throw new AbortedError()
     if (taken === 0 && isGzip(chunk)) gunzip = new GunzipStream(source.name, max)
     taken += chunk.length

@@ -2,31 +2,14 @@ import { InputError } from '../errors'
 import { latin1 } from './latin1'
 import { DEFAULT_MAX_EDGES, type Capture, type FormatReader, type ReadOptions } from './capture'
 import { LevelTrack } from './level-track'
+import { codeNumber, LEVEL, MAX_CODE, TABLE, VcdCodes } from './vcd-codes'
 import { MAX_HEADER_BYTES, parseVcdHeader, type VcdHeader } from './vcd-header'
 
 const NEWLINE = 10
 const SPACE = 32
 const HASH = 35
 const DOLLAR = 36
-/** Level for a value character: 0, 1, 2 = unknown, 255 = not a scalar value. */
-const LEVEL = new Uint8Array(256).fill(255)
-LEVEL['0'.charCodeAt(0)] = 0
-LEVEL['1'.charCodeAt(0)] = 1
-for (const c of 'xXzZ') LEVEL[c.charCodeAt(0)] = 2
-
 const enum State { Between, Time, Code, VectorBits, SkipWord, Directive, Comment }
-
-/** Codes of up to this many characters fit one exact double in base 95. */
-const MAX_CODE = 8
-
-const codeNumber = (code: string): number => {
-  let n = 0
-  for (let i = 0; i < code.length; i++) n = n * 95 + code.charCodeAt(i) - SPACE
-  return n
-}
-
-/** Codes of one or two characters, by far the most common, are looked up in a plain table. */
-const TABLE = 95 * 95
 
 /**
  * A streaming reader for value change dumps (IEEE 1364-2005, clause 18, four-state).
@@ -36,8 +19,7 @@ export class VcdReader implements FormatReader {
   private header: VcdHeader | null = null
   private headerText = ''
   private tracks: LevelTrack[] = []
-  private readonly table = new Int32Array(TABLE).fill(-1)
-  private readonly codes = new Map<number, number>()
+  private readonly codes = new VcdCodes()
 
   private state = State.Between
   private time = 0
@@ -81,16 +63,8 @@ export class VcdReader implements FormatReader {
     const max = this.options.maxEdgesPerChannel ?? DEFAULT_MAX_EDGES
     for (const { code } of this.header.variables) {
       if (code.length > MAX_CODE) throw this.bad(`a signal's code is ${code.length} characters long`, `at most ${MAX_CODE}`)
-      const n = codeNumber(code)
-      if (this.trackOf(n) >= 0) continue
-      if (n < TABLE) this.table[n] = this.tracks.length
-      else this.codes.set(n, this.tracks.length)
-      this.tracks.push(new LevelTrack(max))
+      if (this.codes.add(codeNumber(code), this.tracks.length)) this.tracks.push(new LevelTrack(max))
     }
-  }
-
-  private trackOf(code: number): number {
-    return code < TABLE ? this.table[code] : (this.codes.get(code) ?? -1)
   }
 
   private bad(problem: string, expected: string): InputError {
@@ -99,7 +73,7 @@ export class VcdReader implements FormatReader {
 
   private scan(b: Uint8Array): void {
     const n = b.length
-    const table = this.table
+    const { table } = this.codes
     const tracks = this.tracks
     let { state, code, codeLength, partial, digits } = this
     let i = 0
@@ -166,7 +140,7 @@ export class VcdReader implements FormatReader {
           }
           if (i < n) {
             state = State.Between
-            const track = code < TABLE ? table[code] : this.trackOf(code)
+            const track = code < TABLE ? table[code] : this.codes.find(code)
             if (track >= 0) {
               if (this.level !== 255) tracks[track].set(this.level, this.time)
             }
@@ -253,8 +227,8 @@ export class VcdReader implements FormatReader {
     }
     const notices = [...this.header.notices]
     if (this.state === State.Time && this.digits > 0) this.setTime(this.partial, 0)
-    else if (this.state === State.Code && this.trackOf(this.code) >= 0 && this.level !== 255) {
-      this.tracks[this.trackOf(this.code)].set(this.level, this.time)
+    else if (this.state === State.Code && this.codes.find(this.code) >= 0 && this.level !== 255) {
+      this.tracks[this.codes.find(this.code)].set(this.level, this.time)
     }
     else if (this.state !== State.Between && !(this.state === State.Directive && this.word === 'end')) {
       notices.push(`${this.file} breaks off within a value at byte ${this.bytes}; everything before it was read.`)
@@ -264,7 +238,7 @@ export class VcdReader implements FormatReader {
     const start = Math.max(0, this.firstTime)
     const made = new Map<number, ReturnType<LevelTrack['finish']>>()
     const channels = variables.map(({ name, code }) => {
-      const track = this.trackOf(codeNumber(code))
+      const track = this.codes.find(codeNumber(code))
       const channel = made.get(track) ?? this.tracks[track].finish(name, ticksPerSecond, start, this.time)
       made.set(track, channel)
       return { ...channel, name }

@@ -1,5 +1,5 @@
 import type { StationId } from '../observations'
-import type { Station } from './stations'
+import type { Station } from './station'
 
 type Early = Extract<StationId, 'receive' | 'look' | 'open' | 'clean' | 'drive-train' | 'electronics'>
 

@@ -1,4 +1,5 @@
 export { bestNext, type NextThing } from './best-next'
 export { nextStep, progressOf, type Progress } from './progress'
-export { STATIONS, findStation, type Station, type Step } from './stations'
+export type { Station, Step } from './station'
+export { STATIONS, findStation } from './stations'
 export { speedEntries, trimmerHistory } from './trimmer-history'

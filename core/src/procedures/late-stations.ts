@@ -1,5 +1,5 @@
 import type { StationId } from '../observations'
-import type { Station } from './stations'
+import type { Station } from './station'
 
 type Late = Extract<StationId, 'first-power' | 'speed' | 'align' | 'prove' | 'release'>
 

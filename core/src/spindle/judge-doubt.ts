@@ -1,4 +1,4 @@
-import type { Finding, SpeedCase } from './judge-speed'
+import type { Finding, SpeedCase } from './speed-case'
 
 /** Fewer turns than this decide nothing. */
 export const FEWEST_TURNS = 10

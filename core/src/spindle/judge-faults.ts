@@ -1,4 +1,4 @@
-import type { Finding, SpeedCase } from './judge-speed'
+import type { Finding, SpeedCase } from './speed-case'
 
 /** This far above every nominal speed the motor's control is lost. */
 const RUNAWAY = 1.25

@@ -1,4 +1,4 @@
-import type { Finding, SpeedCase } from './judge-speed'
+import type { Finding, SpeedCase } from './speed-case'
 import { remainingMove } from './trimmer'
 
 function offBy({ m, nominal }: SpeedCase): string {

@@ -1,10 +1,11 @@
 import { guessSpindleChannel, type Capture, type CaptureChannel } from '../captures'
 import { InputError } from '../errors'
 import { findMechanism } from '../mechanisms'
-import { judgeSpeed, type SpeedContext, type SpeedVerdict } from './judge-speed'
+import { judgeSpeed, type SpeedVerdict } from './judge-speed'
 import { measureSpeed, type MeasureOptions, type SpeedMeasurement } from './measure-speed'
 import { pulsesFromEdges, type PulseTrain } from './pulse-train'
 import { speedUncertainty } from './report'
+import type { SpeedContext } from './speed-case'
 import { learnTrimmer } from './trimmer'
 
 export interface CaptureSpeedOptions extends Omit<MeasureOptions, 'nominalRpm'> {

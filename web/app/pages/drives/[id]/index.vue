@@ -107,7 +107,10 @@ useShortcuts({
   'n': () => { noting.value = true },
   'z': () => { takeBack() },
   'm': async () => {
-    if (viewed.value !== 'speed') await view('speed')
+    // At Speed the instrument has this key itself.
+    if (viewed.value === 'speed') return
+    view('speed')
+    await nextTick()
     instrument.value?.measure()
   },
   ...Object.fromEntries(['1', '2', '3', '4', '5', '6', '7', '8', '9', '0', '-'].map((key, i) => [key, () => view(STATION_IDS[i]!)])),
