@@ -6,7 +6,7 @@ const NAMES: readonly (readonly [RegExp, number])[] = [
   [/index|\bidx\b|\bix\b/i, 5],
   [/tach|hall|\brev\b|spindle|turn|pickup|photo|mark|strobe/i, 4],
   [/sector|hole|pulse|sound|left/i, 2],
-  [/read|step|dir|side|select|motor|write|wgate|track|change|density/i, -6],
+  [/read|rdata|step|dir|side|select|motor|write|wgate|track|change|density/i, -6],
 ]
 
 function nameScore(name: string): number {

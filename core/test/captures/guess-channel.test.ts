@@ -20,6 +20,12 @@ describe('guessing the channel with the spindle’s pulses', () => {
     expect(guessSpindleChannel(capture({ D0: traffic, D1: [], D2: pulses(0.2), D3: [1, 2] }))?.name).toBe('D2')
   })
 
+  it('does not take a data, step or side line for the index, however slow it is', () => {
+    for (const other of ['RDATA', 'STEP', 'side', 'WRITE_GATE', 'ready', 'disk_change']) {
+      expect(guessSpindleChannel(capture({ [other]: pulses(0.2), D7: pulses(0.2) }))?.name).toBe('D7')
+    }
+  })
+
   it('gives nothing where nothing changes', () => {
     expect(guessSpindleChannel(capture({ INDEX: [] }))).toBeNull()
   })

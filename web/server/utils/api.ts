@@ -40,11 +40,15 @@ export function api<T>(run: (event: H3Event, services: Services) => T | Promise<
   })
 }
 
+/** A request's JSON may have so many bytes; recordings come another way. */
+const MAX_JSON_BYTES = 256 * 1024
+
 /** The request's JSON, checked. @throws ValidationError with every fault found */
 export async function checkedBody<S extends AnySchema>(event: H3Event, schema: S): Promise<InferType<S>> {
+  if (Number(getRequestHeader(event, 'content-length') ?? Infinity) > MAX_JSON_BYTES) throw new LimitError('the request is larger than anything that is asked for here', `at most ${MAX_JSON_BYTES / 1024} kB of JSON, its length stated`)
   const body = await readBody(event).catch(() => null)
-  if (typeof body !== 'object' || body === null) throw new ParameterError('the request has no JSON body', 'a JSON object')
-  return schema.validate(body, { abortEarly: false, strict: false })
+  if (typeof body !== 'object' || body === null || Array.isArray(body)) throw new ParameterError('the request has no JSON body', 'a JSON object')
+  return schema.validate(body, { abortEarly: false, stripUnknown: false })
 }
 
 export const param = (event: H3Event, name: string) => decodeURIComponent(getRouterParam(event, name) ?? '')
