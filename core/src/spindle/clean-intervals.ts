@@ -14,6 +14,8 @@ export interface CleanIntervals {
   /** Number of the mark at the start of each interval; missed marks are counted, so a jump shows a miss. */
   readonly mark: Int32Array
   readonly discarded: readonly Discarded[]
+  /** How often a pulse was missing or extra, starts and stops of the motor not counted: what speaks against the pickup. */
+  readonly faults: number
 }
 
 /** Below this share of the usual interval, a pulse is an extra one; above the second, pulses are missing. */
@@ -21,6 +23,8 @@ const EXTRA = 0.55
 const MISSING = 1.45
 /** An interval within this share of a whole multiple is a multiple. */
 const WHOLE = 0.3
+/** Longer than this many intervals, and the motor may have been off. */
+const SILENCE = 4.5
 /** Steady means within this share of the median. */
 const STEADY = 0.03
 
@@ -42,6 +46,34 @@ function startingUp(gaps: Float64Array, usual: number): number {
   return s
 }
 
+interface Run {
+  /** First and last pulse of the stretch in which the motor runs at speed. */
+  readonly from: number
+  readonly to: number
+  readonly ramps: readonly { readonly at: number, readonly why: string }[]
+}
+
+const intervals = (n: number) => n === 1 ? 'interval' : `${n} intervals`
+
+/** Stretches between long silences (a host switches the motor off), without the motor's starting and coasting. */
+function runs(gaps: Float64Array, usual: number): Run[] {
+  const found: Run[] = []
+  for (let a = 0; a <= gaps.length;) {
+    let b = a
+    while (b < gaps.length && gaps[b] < SILENCE * usual) b++
+    const own = gaps.subarray(a, b)
+    const lead = startingUp(own, usual)
+    const trail = startingUp(own.slice().reverse(), usual)
+    const ramps = [
+      ...(lead ? [{ at: a, why: `motor starting, first ${intervals(lead)}` }] : []),
+      ...(trail ? [{ at: b - trail, why: `motor coasting, last ${intervals(trail)}` }] : []),
+    ]
+    if (own.length) found.push({ from: a + lead, to: b - trail, ramps })
+    a = b + 1
+  }
+  return found
+}
+
 /**
  * Tells true intervals from those with missed or extra pulses, from a motor starting or coasting, and from
  * pauses of the recording. What is set aside is listed and never averaged in.
@@ -55,49 +87,58 @@ export function cleanIntervals(train: PulseTrain): CleanIntervals {
   const startS: number[] = []
   const lengthS: number[] = []
   const mark: number[] = []
+  let faults = 0
   const done = () => ({
-    startS: new Float64Array(startS), lengthS: new Float64Array(lengthS), mark: new Int32Array(mark), discarded,
+    startS: new Float64Array(startS), lengthS: new Float64Array(lengthS), mark: new Int32Array(mark), discarded, faults,
   })
   if (n === 0) return done()
 
   const usual = usualInterval(raw)
-  const lead = startingUp(raw, usual)
-  const trail = startingUp(raw.slice().reverse(), usual)
-  if (lead) discarded.push({ atS: starts[0], why: `motor starting, first ${lead === 1 ? 'interval' : `${lead} intervals`}` })
-  const end = n - trail
+  const running = runs(raw, usual)
+  for (const run of running) discarded.push(...run.ramps.map(r => ({ atS: starts[r.at], why: r.why })))
 
-  let from = lead
   let number = 0
   let local = usual
-  while (from < end) {
-    let to = from + 1
-    while (to <= end && starts[to] - starts[from] < EXTRA * local) {
-      discarded.push({ atS: starts[to], why: 'extra pulse' })
-      to++
+  let before = 0
+  for (const { from: first, to: end } of running) {
+    if (first > before && before > 0) {
+      discarded.push({ atS: starts[before], why: `no pulses for ${(starts[first] - starts[before]).toPrecision(2)} s, or not at speed` })
+      number += Math.max(1, Math.round((starts[first] - starts[before]) / usual))
     }
-    if (to > end) break
-    const length = starts[to] - starts[from]
-    const ratio = length / local
-    const paused = pauses.some(p => p.fromS < starts[to] && p.toS > starts[from])
-    if (paused) {
-      discarded.push({ atS: starts[from], why: 'recording paused' })
-      number += Math.max(1, Math.round(ratio))
+    before = end
+    let from = first
+    while (from < end) {
+      let to = from + 1
+      while (to <= end && starts[to] - starts[from] < EXTRA * local) {
+        discarded.push({ atS: starts[to], why: 'extra pulse' })
+        faults++
+        to++
+      }
+      if (to > end) break
+      const length = starts[to] - starts[from]
+      const ratio = length / local
+      const paused = pauses.some(p => p.fromS < starts[to] && p.toS > starts[from])
+      if (paused) {
+        discarded.push({ atS: starts[from], why: 'recording paused' })
+        number += Math.max(1, Math.round(ratio))
+      }
+      else if (ratio < MISSING) {
+        startS.push(starts[from])
+        lengthS.push(length)
+        mark.push(number)
+        number++
+        local += (length - local) * 0.2
+      }
+      else {
+        const missed = Math.round(ratio) - 1
+        const whole = Math.abs(ratio - missed - 1) < WHOLE
+        discarded.push({ atS: starts[from], why: whole ? `${missed} missed ${missed === 1 ? 'pulse' : 'pulses'}` : `no pulses for ${length.toPrecision(2)} s` })
+        number += missed + 1
+        faults++
+      }
+      from = to
     }
-    else if (ratio < MISSING) {
-      startS.push(starts[from])
-      lengthS.push(length)
-      mark.push(number)
-      number++
-      local += (length - local) * 0.2
-    }
-    else {
-      const missed = Math.round(ratio) - 1
-      const whole = Math.abs(ratio - missed - 1) < WHOLE
-      discarded.push({ atS: starts[from], why: whole ? `${missed} missed ${missed === 1 ? 'pulse' : 'pulses'}` : `no pulses for ${length.toPrecision(2)} s` })
-      number += missed + 1
-    }
-    from = to
   }
-  if (trail) discarded.push({ atS: starts[end], why: `motor coasting, last ${trail === 1 ? 'interval' : `${trail} intervals`}` })
+  discarded.sort((a, b) => a.atS - b.atS)
   return done()
 }

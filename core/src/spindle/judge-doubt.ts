@@ -19,10 +19,10 @@ function decisiveEdges({ narrow, wide, context, trimmer }: SpeedCase): number[] 
 export function judgeDoubt(c: SpeedCase): Finding {
   const { m } = c
   const turnS = 60 / m.rpm.mean
-  if (m.discardedShare > UNTRUSTED && m.discarded.length > 2) {
+  if (m.faultShare > UNTRUSTED && m.discarded.length > 2) {
     return {
       kind: 'unknown',
-      reasons: [`The pickup is unsure: ${Math.round(100 * m.discardedShare)} % of the pulses were missing, doubled or out of place, so their average proves nothing.`],
+      reasons: [`The pickup is unsure: ${Math.round(100 * m.faultShare)} % of the intervals had a pulse missing or one too many, so their average proves nothing.`],
       next: 'Clean the index sensor or move the pickup nearer, check its supply, and record again.',
     }
   }

@@ -44,8 +44,8 @@ export interface SpeedMeasurement {
   /** Nothing faster than this can show, Hz. */
   readonly highestHz: number
   readonly discarded: readonly Discarded[]
-  /** Share of the intervals that was set aside, 0 to 1. */
-  readonly discardedShare: number
+  /** Share of the intervals in which a pulse was missing or extra, 0 to 1. */
+  readonly faultShare: number
   /** Each interval's time and speed, for drawing. */
   readonly series: { readonly timeS: Float64Array, readonly rpm: Float64Array }
   /** From the first to the last pulse, seconds. */
@@ -115,7 +115,6 @@ export function measureSpeed(input: PulseTrain, options: MeasureOptions = {}): S
   const run = longestRun(intervals, deviation)
   const components = nameComponents(findComponents(run, intervalS), pulses, run.length, options.pulleys)
   const starts = train.starts
-  const possible = starts.length - 1
 
   return {
     rpm,
@@ -127,7 +126,7 @@ export function measureSpeed(input: PulseTrain, options: MeasureOptions = {}): S
     components,
     highestHz: 0.5 / intervalS,
     discarded: intervals.discarded,
-    discardedShare: possible > 0 ? 1 - count / possible : 0,
+    faultShare: intervals.faults / (count + intervals.faults),
     series: { timeS: intervals.startS, rpm: speeds },
     spanS: starts[starts.length - 1] - starts[0],
   }

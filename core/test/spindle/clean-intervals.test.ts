@@ -39,6 +39,23 @@ describe('telling true pulses from missed and doubled ones', () => {
     expect(discarded.map(d => d.why)).toEqual(['motor starting, first 4 intervals', 'motor coasting, last 3 intervals'])
   })
 
+  it('sets every start and stop aside where the host switches the motor on and off', () => {
+    const up = [0.5, 0.32, 0.25, 0.215]
+    const down = [0.23, 0.3, 0.45]
+    const session = (turns: number) => [...up, ...Array<number>(turns).fill(0.2), ...down]
+    let t = 0
+    const gaps = [...session(30), 8, ...session(12), 5, ...session(40)]
+    const { lengthS, discarded } = cleanIntervals(train([0, ...gaps.map(g => (t += g))]))
+    expect(lengthS).toHaveLength(82)
+    for (const d of lengthS) expect(d).toBeCloseTo(0.2, 9)
+    expect(discarded.filter(d => d.why.startsWith('motor starting'))).toHaveLength(3)
+    expect(discarded.filter(d => d.why.startsWith('motor coasting'))).toHaveLength(3)
+    const m = measureSpeed(train([0, ...gaps.map((_, i) => gaps.slice(0, i + 1).reduce((a, b) => a + b))]))!
+    expect(m.rpm.mean).toBeCloseTo(300, 6)
+    expect(m.variation.peakPercent).toBeLessThan(0.01)
+    expect(m.faultShare).toBe(0)
+  })
+
   it('does not count an interval over which the recording paused', () => {
     const { lengthS, discarded } = cleanIntervals({ starts: Float64Array.from(even(20)), gaps: [{ fromS: 1.05, toS: 1.15 }] })
     expect(lengthS).toHaveLength(18)
@@ -47,7 +64,7 @@ describe('telling true pulses from missed and doubled ones', () => {
 
   it('a long silence is no number of missed pulses', () => {
     const { discarded } = cleanIntervals(train([...even(20), ...even(20, 0.2, 5.1)]))
-    expect(discarded[0].why).toBe('no pulses for 1.3 s')
+    expect(discarded[0].why).toBe('no pulses for 1.3 s, or not at speed')
   })
 })
 

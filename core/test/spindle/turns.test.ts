@@ -7,7 +7,7 @@ import { train } from '../helpers'
 
 const intervals = (lengthS: number[], mark: number[]) => {
   let t = 0
-  return { startS: Float64Array.from(lengthS, d => (t += d) - d), lengthS: Float64Array.from(lengthS), mark: Int32Array.from(mark), discarded: [] }
+  return { startS: Float64Array.from(lengthS, d => (t += d) - d), lengthS: Float64Array.from(lengthS), mark: Int32Array.from(mark), discarded: [], faults: 0 }
 }
 
 describe('whole turns', () => {
