@@ -30,7 +30,10 @@ export default createConfigForNuxt({
     // The computation knows nothing of Vue, Nuxt, Node or the browser.
     files: ['core/src/**/*.ts'],
     rules: {
-      'no-restricted-globals': ['error', 'window', 'document', 'navigator', 'process', 'Buffer', 'fetch', 'localStorage', 'console', 'setTimeout', 'setInterval', 'performance', 'crypto', 'Date'],
+      'no-restricted-globals': ['error', 'window', 'document', 'navigator', 'process', 'Buffer', 'fetch', 'localStorage', 'console', 'setTimeout', 'setInterval', 'performance', 'crypto'],
+      'no-restricted-syntax': ['error',
+        { selector: 'NewExpression[callee.name="Date"][arguments.length=0]', message: 'Core has no clock: pass the time in.' },
+        { selector: 'MemberExpression[object.name="Date"][property.name="now"]', message: 'Core has no clock: pass the time in.' }],
       'no-restricted-properties': ['error', { object: 'Math', property: 'random', message: 'Pass a seeded Random in.' }],
       'no-restricted-imports': ['error', { patterns: ['node:*', 'vue', 'vue/*', 'nuxt', '#*', '@vue/*', 'fs', 'path'] }],
     },

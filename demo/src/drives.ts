@@ -31,6 +31,8 @@ export interface DemoDrive {
   readonly notes?: readonly DemoNote[]
   readonly spindle?: Omit<PickupOptions, 'seed'>
   readonly readings?: readonly DemoReading[]
+  /** Waits that run while the demo is looked at. */
+  readonly waits?: readonly { readonly what: string, readonly minutes: number, readonly begunMinutesAgo: number }[]
   readonly outcome?: { readonly how: 'released' | 'parts' | 'quarantined' | 'returned', readonly remark: string }
 }
 
@@ -46,6 +48,7 @@ export const DEMO_DRIVES: readonly DemoDrive[] = [
     drive: { tag: 'SK-02', mechanism: '8in', maker: 'Orlop', model: 'F8', serial: '0417', host: 'tide recorder no. 1', ownerWords: 'Stood in the boathouse since the recorder was replaced.', worth: '40', motor: 'ac' },
     daysAgo: 12, at: 'clean', stepsDone: 1,
     notes: [{ station: 'look', text: 'Belt gone to goo, no power until it is off' }, { station: 'clean', text: 'Lead screw set like varnish\nA drop of penetrating oil on it; work it by hand tomorrow.' }],
+    waits: [{ what: 'Oil soaking in', minutes: 720, begunMinutesAgo: 505 }],
   },
   {
     drive: { tag: 'SK-03', mechanism: '5.25in-96', maker: 'Staithe', model: 'H96', serial: 'H96-2281', host: 'harbour office logger', ownerWords: 'Reads some disks, not those from the other office.', paid: '15', worth: '60', nominalRpm: 360, hasTrimmer: true },
@@ -77,6 +80,7 @@ export const DEMO_DRIVES: readonly DemoDrive[] = [
     drive: { tag: 'SK-10', mechanism: '3.5in-eject', maker: 'Staithe', model: 'E80', host: 'reading-room computer', ownerWords: 'Whirrs, but the disk stays in.', worth: '35' },
     daysAgo: 20, at: 'drive-train', stepsDone: 2,
     notes: [{ station: 'drive-train', text: 'Two teeth off the second gear, both found\nReplacement gear is in the post.' }],
+    waits: [{ what: 'Gear in the post', minutes: 7200, begunMinutesAgo: 2600 }],
   },
   {
     drive: { tag: 'SK-11', mechanism: '3in', maker: 'Quern', model: 'T3', host: 'lighthouse logger', ownerWords: 'Loses its place halfway through a disk.', paid: '25', worth: '80', hasTrimmer: true, pulleys: { ...SIMULATED_PULLEYS } },
@@ -100,6 +104,7 @@ export const DEMO_DRIVES: readonly DemoDrive[] = [
   {
     drive: { tag: 'SK-15', mechanism: '3.5in', maker: 'Staithe', model: 'M80', serial: '90412', host: 'trusted drive of the bench', ownerWords: 'Ours. Writes the reference disks.', worth: 'keep' },
     daysAgo: 50, at: 'prove', stepsDone: 2,
+    waits: [{ what: 'Running in', minutes: 240, begunMinutesAgo: 200 }],
     spindle: { rpm: 300.05, wanderPercent: 0.01, ripples: [hub(0.03)] },
     readings: [{ moved: 0, seconds: 60 }],
   },

@@ -53,6 +53,9 @@ async function seedDrive(address: string, demo: DemoDrive): Promise<void> {
     if (station === 'speed') await measure(address, id, demo, at)
     if (!here) await entry('station', station, `${findStation(station).label} finished`)
   }
+  for (const wait of demo.waits ?? []) {
+    await entry('wait', demo.at, wait.what, { minutes: wait.minutes, at: new Date(Date.now() - wait.begunMinutesAgo * 60_000).toISOString() })
+  }
   if (demo.outcome) {
     const words = { released: 'Released', parts: 'Given up for parts', quarantined: 'Quarantined', returned: 'Returned as it is' }
     await entry('released', 'release', words[demo.outcome.how], { outcome: demo.outcome.how, detail: demo.outcome.remark })

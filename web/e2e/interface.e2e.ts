@@ -50,6 +50,53 @@ test('an entry is taken back from the log, and a reading taken back teaches no m
   await expect(page.getByTestId('call')).toContainText('three eighths of a turn to the left')
 })
 
+test('a wait starts with one key, runs down on the bench, and is ended', async ({ page }) => {
+  const tag = await receive(page, '8in')
+  await page.keyboard.press('w')
+  await page.getByRole('button', { name: /^Alcohol drying/ }).click()
+  await expect(page.getByTestId('entry').first()).toContainText('Waiting: Alcohol drying')
+  await expect(page.getByRole('list', { name: 'Waiting' })).toContainText('until')
+  await page.keyboard.press('w')
+  await page.getByLabel('Something else').fill('Degreaser on the rails')
+  await page.getByLabel('For', { exact: true }).fill('2')
+  await page.getByLabel('Unit').selectOption({ label: 'hours' })
+  await page.getByRole('button', { name: 'Start it' }).click()
+  await expect(page.getByTestId('entry').first()).toContainText('2 h')
+  const url = page.url()
+  await page.goto('/')
+  const waiting = page.getByRole('region', { name: 'Waiting' })
+  await expect(waiting).toContainText('Oil soaking in')
+  await expect(waiting.getByRole('link', { name: new RegExp(`${tag}.*Alcohol drying`) })).toBeVisible()
+  await page.goto(url)
+  await page.getByRole('button', { name: 'End it now' }).first().click()
+  await expect(page.getByTestId('entry').first()).toContainText('Alcohol drying: over')
+  await page.getByRole('button', { name: 'End it now' }).click()
+  await expect(page.getByRole('list', { name: 'Waiting' })).toBeHidden()
+})
+
+test('a photo is made smaller, loses its metadata, and stands in the log', async ({ page, request }) => {
+  await receive(page, '3.5in')
+  // A PNG of 3000 x 10 pixels with a text chunk that must not be kept.
+  const png = Buffer.from(await page.evaluate(async () => {
+    const canvas = new OffscreenCanvas(3000, 10)
+    canvas.getContext('2d')!.fillRect(0, 0, 3000, 10)
+    return [...new Uint8Array(await (await canvas.convertToBlob({ type: 'image/png' })).arrayBuffer())]
+  }))
+  const secret = Buffer.from('tEXtComment\0taken at the quay')
+  const chunk = Buffer.concat([Buffer.from([0, 0, 0, secret.length - 4]), secret, Buffer.alloc(4)])
+  const withText = Buffer.concat([png.subarray(0, 33), chunk, png.subarray(33)])
+  await page.getByTestId('photo').setInputFiles({ name: 'drive.png', mimeType: 'image/png', buffer: withText })
+  const image = page.getByRole('img', { name: 'Photo at Receive' })
+  await expect(image).toBeVisible()
+  const kept = await (await request.get((await image.getAttribute('src'))!)).body()
+  expect([...kept.subarray(0, 2)]).toEqual([0xFF, 0xD8])
+  expect(kept.includes('quay')).toBe(false)
+  expect(await image.getAttribute('width')).toBe('2048')
+  await page.getByTestId('photo').setInputFiles({ name: 'notes.txt', mimeType: 'text/plain', buffer: Buffer.from('no picture') })
+  await expect(page.getByRole('alert')).toContainText('notes.txt is not a picture that can be read here')
+  await expect(page.getByTestId('entry')).toHaveCount(2)
+})
+
 test('a cartridge drive is quarantined, and its certificate warns', async ({ page }) => {
   const tag = await receive(page, 'cartridge', 'Clicks.')
   await page.keyboard.press('-')

@@ -12,7 +12,19 @@ export interface BenchLine {
   readonly rpm: number | null
 }
 
+/** Something running down on one of the drives. */
+export interface BenchWait {
+  readonly driveId: string
+  readonly tag: string
+  readonly entryId: string
+  readonly what: string
+  readonly endsAt: string
+  readonly share: number
+  readonly over: boolean
+}
+
 export interface Bench {
+  readonly waits: readonly BenchWait[]
   readonly next: readonly NextThing[]
   readonly lines: readonly BenchLine[]
 }

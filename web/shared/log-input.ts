@@ -8,12 +8,19 @@ const instant = () => string().matches(/^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d(?:\.\d+)
 export const entrySchema = object({
   id: uuid(),
   at: instant(),
-  kind: string().oneOf(['note', 'step', 'station', 'taken-back', 'released'] as const).required(),
+  kind: string().oneOf(['note', 'step', 'station', 'taken-back', 'released', 'wait', 'wait-ended', 'photo'] as const).required(),
   station: string().oneOf([...STATION_IDS]).required(),
   title: string().trim().min(1, 'Say something.').max(300, 'An entry’s title has at most 300 characters.').required(),
   detail: string().trim().max(4000, 'An entry has at most 4000 characters.').default(''),
   step: string().max(80).optional(),
   outcome: string().oneOf(['released', 'parts', 'quarantined', 'returned'] as const).optional(),
+  minutes: number().min(1, 'A wait is at least a minute.').max(525_600, 'A wait is at most a year.').optional(),
+  wait: string().max(36).optional(),
+  photo: object({
+    sha: string().matches(/^[0-9a-f]{64}$/).required(),
+    width: number().integer().min(1).max(20_000).required(),
+    height: number().integer().min(1).max(20_000).required(),
+  }).default(undefined).optional(),
   takesBack: uuid().nullable().default(null).notRequired(),
 }).noUnknown()
 

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { benchOf } from '../server/services/bench'
+import { entryData } from '../server/services/entry-data'
 import { driveChangeSchema, driveSchema } from '../shared/drive-facts'
 import { entrySchema } from '../shared/log-input'
 import { newDrive, uuid, workshop } from './helpers'
@@ -59,7 +60,7 @@ describe('drives and their logs', () => {
     const { drives } = await workshop()
     const { id } = drives.receive(newDrive(), '2026-03-01T09:00:00Z')
     drives.append(note(id, uuid(1), { kind: 'station', station: 'receive' }))
-    const bench = benchOf(drives)
+    const bench = benchOf(drives, Date.parse('2026-03-01T12:00:00Z'))
     expect(bench.lines).toMatchObject([{ current: 'look', done: ['receive'], call: null, outcome: null, rpm: null }])
     expect(bench.next).toMatchObject([{ tag: 'SK-05', title: 'Look at the belt' }])
   })
@@ -74,6 +75,23 @@ describe('drives and their logs', () => {
     expect(again.drives.log(id)).toEqual(before)
     expect(again.db.$client.pragma('synchronous', { simple: true })).toBe(2)
     expect(again.db.$client.pragma('journal_mode', { simple: true })).toBe('wal')
+  })
+})
+
+describe('what an entry of a kind has to bring', () => {
+  it.each<[Parameters<typeof entryData>[0], Parameters<typeof entryData>[1], string]>([
+    ['released', {}, 'outcome: the release does not say how; expected released, parts, quarantined or returned.'],
+    ['wait', {}, 'minutes: the wait does not say how long; expected a number of minutes.'],
+    ['wait-ended', { wait: uuid(1) }, 'wait: there is no such wait on this drive; expected the id of one.'],
+    ['photo', {}, 'photo: the photo is missing; expected its SHA-256, width and height.'],
+  ])('%s', (kind, extras, sentence) => {
+    expect(() => entryData(kind, extras, [])).toThrow(sentence)
+  })
+
+  it('is kept, and what does not belong to the kind is not', () => {
+    expect(entryData('note', { minutes: 5, outcome: 'released' }, [])).toBeNull()
+    expect(entryData('wait', { minutes: 5 }, [])).toEqual({ type: 'wait', minutes: 5 })
+    expect(entryData('step', { step: 'look.belt' }, [])).toEqual({ type: 'step', step: 'look.belt' })
   })
 })
 

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import type { LogEntry } from '../../core/src/observations'
-import { clockOf, dayOf, decimals, longTime, megabytes, shortTime, signed } from '../app/composables/useFormat'
+import { clockOf, dayOf, decimals, duration, endOf, longTime, megabytes, shortTime, signed } from '../app/composables/useFormat'
 import { earlierReadings } from '../app/utils/earlier-readings'
 
 describe('figures in words', () => {
@@ -14,6 +14,19 @@ describe('figures in words', () => {
 
   it.each([[0, '1 kB'], [163_900, '164 kB'], [400e6, '400.0 MB']])('%i bytes are %s', (bytes, text) => {
     expect(megabytes(bytes)).toBe(text)
+  })
+})
+
+describe('durations and ends', () => {
+  it.each([[10, '10 min'], [90, '90 min'], [240, '4 h'], [1440, '24 h'], [7200, '5 days']])('%i minutes are %s', (minutes, words) => {
+    expect(duration(minutes)).toBe(words)
+  })
+
+  it('say a clock today, a weekday this week, a date beyond', () => {
+    const inHours = (h: number) => new Date(Date.now() + h * 3_600_000).toISOString()
+    expect(endOf(new Date().toISOString())).toMatch(/^\d\d:\d\d$/)
+    expect(endOf(inHours(60))).toMatch(/^[A-Z][a-z]{2} \d\d:\d\d$/)
+    expect(endOf(inHours(24 * 20))).toMatch(/^\d{1,2} [A-Z][a-z]{2}$/)
   })
 })
 

@@ -19,6 +19,12 @@ export type EntryKind =
   | 'station'
   /** An instrument gave an answer. */
   | 'measurement'
+  /** Something has to soak, dry, cure or arrive. */
+  | 'wait'
+  /** A wait is over, or was cut short. */
+  | 'wait-ended'
+  /** A picture was taken. */
+  | 'photo'
   /** Facts about the drive were corrected. */
   | 'facts'
   /** An earlier entry no longer holds; it stays where it is. */
@@ -56,7 +62,26 @@ export interface ReleaseEntryData {
   readonly outcome: 'released' | 'parts' | 'quarantined' | 'returned'
 }
 
-export type EntryData = SpeedEntryData | StepEntryData | ReleaseEntryData
+export interface WaitEntryData {
+  readonly type: 'wait'
+  /** It begins with its entry. */
+  readonly minutes: number
+}
+
+export interface WaitEndedData {
+  readonly type: 'wait-ended'
+  /** Id of the wait's entry. */
+  readonly wait: string
+}
+
+export interface PhotoEntryData {
+  readonly type: 'photo'
+  readonly sha: string
+  readonly width: number
+  readonly height: number
+}
+
+export type EntryData = SpeedEntryData | StepEntryData | ReleaseEntryData | WaitEntryData | WaitEndedData | PhotoEntryData
 
 /** One entry of a drive's log. Entries are only ever added. */
 export interface LogEntry {

@@ -1,6 +1,7 @@
 import { CALLS, standingEntries, type LogEntry } from '../observations'
 import { progressOf } from './progress'
 import { findStation } from './stations'
+import { openWaits } from './waits'
 
 /** What the hands could do next on one drive. */
 export interface NextThing {
@@ -21,12 +22,20 @@ const ORDER = { stop: 0, nudge: 1, unknown: 2, leave: 3, mend: 4 } as const
 
 /**
  * Things to do across the open drives, best first: what is dangerous, then what is quick, then what is furthest along.
- * @param drives each drive with its log
+ * A drive whose wait has run out comes before the rest; one that still waits is not for the hands now.
+ * @param drives each drive with its log @param nowMs milliseconds since 1970, UTC
  */
-export function bestNext(drives: readonly { readonly id: string, readonly tag: string, readonly log: readonly LogEntry[] }[]): NextThing[] {
+export function bestNext(drives: readonly { readonly id: string, readonly tag: string, readonly log: readonly LogEntry[] }[], nowMs: number): NextThing[] {
   const ranked = drives.flatMap((drive) => {
     const progress = progressOf(drive.log)
     if (progress.outcome) return []
+    const waits = openWaits(drive.log, nowMs)
+    if (waits.some(w => !w.over)) return []
+    const ready = waits[0]
+    if (ready) {
+      const thing: NextThing = { driveId: drive.id, tag: drive.tag, title: `${ready.what}: done`, reason: 'Its wait has run out; look whether it is so, and go on.', minutes: 2 }
+      return [{ thing, rank: ORDER.nudge - 0.5, along: progress.done.size }]
+    }
     const station = findStation(progress.current)
     const judged = standingEntries(drive.log).filter(e => e.call && e.station === progress.current).at(-1)
     const step = station.steps.find(s => !progress.stepsDone.has(s.id))

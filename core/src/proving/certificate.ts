@@ -90,7 +90,7 @@ export function buildCertificate(drive: DriveFacts, log: readonly LogEntry[], wo
     asFound: { ownerWords: drive.ownerWords, speed: first },
     asLeft: { speed: last },
     measurements,
-    work: standing.filter(e => e.kind !== 'received' && e.kind !== 'measurement' && e.kind !== 'released')
+    work: standing.filter(e => e.kind !== 'received' && e.kind !== 'measurement' && e.kind !== 'released' && e.kind !== 'wait-ended')
       .map(e => ({ at: e.at, station: STATIONS.find(s => s.id === e.station)!.label, what: e.title, detail: e.detail })),
     shown: shownBy(last, lastEntry),
     notShown, cautions,

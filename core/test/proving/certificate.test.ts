@@ -57,8 +57,9 @@ describe('progress from the log', () => {
       { id: 'c', tag: 'C', log: [entry({ station: 'receive', call: { kind: 'stop', reasons: ['It clicks.'], next: 'Quarantine it.' } })] },
       { id: 'd', tag: 'D', log: [entry({ kind: 'released', station: 'release', data: { type: 'release', outcome: 'released' } })] },
     ]
-    expect(bestNext(drives).map(n => n.tag)).toEqual(['C', 'B', 'A'])
-    expect(bestNext(drives)[1]).toMatchObject({ title: 'Speed: nudge it', reason: 'because go on' })
+    const now = Date.parse('2026-03-01T12:00:00Z')
+    expect(bestNext(drives, now).map(n => n.tag)).toEqual(['C', 'B', 'A'])
+    expect(bestNext(drives, now)[1]).toMatchObject({ title: 'Speed: nudge it', reason: 'because go on' })
   })
 
   it('reads the trimmer’s history, without what was taken back', () => {

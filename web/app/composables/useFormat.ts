@@ -14,6 +14,19 @@ export function dayOf(iso: string): string {
   return isToday(at) ? 'Today' : isYesterday(at) ? 'Yesterday' : format(at, isThisYear(at) ? 'EEEE, d MMMM' : 'd MMMM yyyy')
 }
 
+/** When something ends: a clock time today, a weekday within a week, a date beyond. */
+export function endOf(iso: string): string {
+  const at = new Date(iso)
+  if (isToday(at)) return format(at, 'HH:mm')
+  return format(at, Math.abs(at.getTime() - Date.now()) < 6 * 86_400_000 ? 'EEE HH:mm' : 'd MMM')
+}
+
+/** Minutes as a person says them. */
+export function duration(minutes: number): string {
+  if (minutes < 120) return `${minutes} min`
+  return minutes < 2880 ? `${Math.round(minutes / 60)} h` : `${Math.round(minutes / 1440)} days`
+}
+
 export const longTime = (iso: string) => format(new Date(iso), 'd MMMM yyyy, HH:mm')
 
 /** Decimals that an uncertainty justifies. */

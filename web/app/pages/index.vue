@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useIntervalFn } from '@vueuse/core'
 import { Plus } from 'lucide-vue-next'
 import type { Bench } from '../../shared/bench'
 
@@ -8,6 +9,9 @@ const skipped = ref(0)
 const open = computed(() => bench.value?.lines.filter(l => !l.outcome) ?? [])
 const left = computed(() => bench.value?.lines.filter(l => l.outcome) ?? [])
 const next = computed(() => bench.value?.next ?? [])
+const waits = computed(() => bench.value?.waits ?? [])
+// Waits run down while the page stands open.
+useIntervalFn(() => refresh(), 30_000)
 const now = computed(() => next.value.length ? next.value[skipped.value % next.value.length]! : null)
 const after = computed(() => next.value.filter(n => n !== now.value).slice(0, 4))
 const station = computed(() => open.value.find(l => l.drive.id === now.value?.driveId)?.current)
@@ -21,29 +25,32 @@ useHead({ title: 'Bench · Wobrin' })
     <div v-if="error" class="panel p-6" role="alert">
       <p class="mb-3">{{ problemText(error) }}</p><button class="btn" @click="refresh()">Try again</button>
     </div>
-    <section v-else-if="now" class="panel p-6 grid md:grid-cols-[1fr_minmax(16rem,24rem)] gap-x-8 gap-y-6" aria-label="For your hands now">
-      <div class="min-w-0">
-        <h2 class="section-title mb-3">For your hands now</h2>
-        <p class="flex items-center gap-3 mb-2 text-xl font-bold"><DriveTag :tag="now.tag" /><span>{{ now.title }}</span></p>
-        <p class="max-w-prose">{{ now.reason }} About <strong>{{ now.minutes }} min</strong>.</p>
-        <div class="flex flex-wrap gap-3 mt-4">
-          <NuxtLink class="btn btn-primary" :to="{ path: `/drives/${now.driveId}`, query: { station } }">Go to {{ now.tag }}</NuxtLink>
-          <button v-if="next.length > 1" class="btn" @click="skipped++">Something else</button>
-          <NuxtLink to="/drives/new" class="btn btn-quiet"><Plus class="size-4" />Receive a drive</NuxtLink>
+    <div v-else-if="now" class="grid gap-4 items-stretch" :class="waits.length && 'lg:grid-cols-[1fr_20.5rem]'">
+      <section class="panel p-6 grid md:grid-cols-[1fr_minmax(14rem,20rem)] gap-x-8 gap-y-6" aria-label="For your hands now">
+        <div class="min-w-0">
+          <h2 class="section-title mb-3">For your hands now</h2>
+          <p class="flex items-center gap-3 mb-2 text-xl font-bold"><DriveTag :tag="now.tag" /><span>{{ now.title }}</span></p>
+          <p class="max-w-prose">{{ now.reason }} About <strong>{{ now.minutes }} min</strong>.</p>
+          <div class="flex flex-wrap gap-3 mt-4">
+            <NuxtLink class="btn btn-primary" :to="{ path: `/drives/${now.driveId}`, query: { station } }">Go to {{ now.tag }}</NuxtLink>
+            <button v-if="next.length > 1" class="btn" @click="skipped++">Something else</button>
+            <NuxtLink to="/drives/new" class="btn btn-quiet"><Plus class="size-4" />Receive a drive</NuxtLink>
+          </div>
         </div>
-      </div>
-      <div class="md:border-l border-line md:pl-6 min-w-0">
-        <h3 class="text-sm font-bold mb-2">After that</h3>
-        <ul class="text-sm space-y-1">
-          <li v-for="n in after" :key="n.driveId">
-            <NuxtLink :to="`/drives/${n.driveId}`" class="flex gap-2 py-1 hover:underline underline-offset-2">
-              <span class="font-bold w-14 shrink-0">{{ n.tag }}</span><span class="grow truncate">{{ n.title }}</span><span class="hint shrink-0">{{ n.minutes }} min</span>
-            </NuxtLink>
-          </li>
-        </ul>
-        <p v-if="!after.length" class="hint">Nothing else is open.</p>
-      </div>
-    </section>
+        <div class="md:border-l border-line md:pl-6 min-w-0">
+          <h3 class="text-sm font-bold mb-2">After that</h3>
+          <ul class="text-sm space-y-1">
+            <li v-for="n in after" :key="n.driveId">
+              <NuxtLink :to="`/drives/${n.driveId}`" class="flex gap-2 py-1 hover:underline underline-offset-2">
+                <span class="font-bold w-14 shrink-0">{{ n.tag }}</span><span class="grow truncate">{{ n.title }}</span><span class="hint shrink-0">{{ n.minutes }} min</span>
+              </NuxtLink>
+            </li>
+          </ul>
+          <p v-if="!after.length" class="hint">Nothing else is open.</p>
+        </div>
+      </section>
+      <BenchWaits v-if="waits.length" :waits="waits" />
+    </div>
     <section v-else class="panel p-8">
       <h2 class="text-xl font-bold mb-2">{{ left.length ? 'Nothing is open' : 'The bench is empty' }}</h2>
       <p class="mb-5 max-w-prose">Receive the first drive: give it a tag, say what kind it is and what it does wrong. Everything you measure is then kept with it.</p>

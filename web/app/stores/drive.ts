@@ -4,13 +4,16 @@ import type { DriveFacts } from '@wobrin/core/proving'
 import type { NewDrive } from '../../shared/drive-facts'
 
 interface EntryInput {
-  kind: 'note' | 'step' | 'station' | 'taken-back' | 'released'
+  kind: 'note' | 'step' | 'station' | 'taken-back' | 'released' | 'wait' | 'wait-ended' | 'photo'
   station: StationId
   title: string
   detail?: string
   step?: string
   outcome?: 'released' | 'parts' | 'quarantined' | 'returned'
   takesBack?: string
+  minutes?: number
+  wait?: string
+  photo?: { sha: string, width: number, height: number }
 }
 
 /** The drive at hand: its facts, its log and what the log says of where it stands. */

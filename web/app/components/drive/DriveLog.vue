@@ -1,10 +1,14 @@
 <script setup lang="ts">
-import { Undo2 } from 'lucide-vue-next'
+import { Camera, Hourglass, NotebookPen, Undo2 } from 'lucide-vue-next'
 import { formatObservation, type LogEntry } from '@wobrin/core/observations'
 import { findStation } from '@wobrin/core/procedures'
 
 const { log } = defineProps<{ log: readonly LogEntry[] }>()
-const emit = defineEmits<{ note: [], takeBack: [string] }>()
+const emit = defineEmits<{ note: [], wait: [], photo: [], takeBack: [string] }>()
+
+const adding = [
+  ['n', 'Write a note', NotebookPen, () => emit('note')], ['p', 'Add a photo', Camera, () => emit('photo')], ['w', 'Start a wait', Hourglass, () => emit('wait')],
+] as const
 
 const gone = computed(() => new Set(log.map(e => e.takesBack).filter(Boolean)))
 
@@ -19,7 +23,7 @@ const days = computed(() => {
   return groups
 })
 
-const title = (e: LogEntry) => e.kind === 'measurement' && e.observations[0] ? formatObservation(e.observations[0]) : e.title
+const title = (e: LogEntry) => e.kind === 'wait' ? `Waiting: ${e.title}` : e.kind === 'measurement' && e.observations[0] ? formatObservation(e.observations[0]) : e.title
 const mayGo = (e: LogEntry) => !gone.value.has(e.id) && e.kind !== 'taken-back' && e.kind !== 'received' && e.kind !== 'facts'
 </script>
 
@@ -27,7 +31,9 @@ const mayGo = (e: LogEntry) => !gone.value.has(e.id) && e.kind !== 'taken-back' 
   <section aria-label="Log">
     <header class="flex items-center justify-between mb-1">
       <h2 class="section-title">Log</h2>
-      <button class="min-h-11 -my-2 px-1 text-sm text-muted hover:text-ink flex items-center gap-2" @click="emit('note')">Write a note <kbd>N</kbd></button>
+      <div class="flex -mr-2">
+        <button v-for="[key, label, icon, run] in adding" :key="key" class="size-11 -my-2 grid place-items-center text-muted hover:text-ink" :aria-label="label" :aria-keyshortcuts="key" :title="`${label} (${key.toUpperCase()})`" @click="run"><component :is="icon" class="size-[18px]" /></button>
+      </div>
     </header>
     <section v-for="{ day, entries } in days" :key="day">
       <h3 class="text-xs text-muted mt-2 border-b border-line pb-1">{{ day }}</h3>
@@ -37,6 +43,7 @@ const mayGo = (e: LogEntry) => !gone.value.has(e.id) && e.kind !== 'taken-back' 
           <span><CallMark v-if="e.call" :kind="e.call.kind" :size="15" class="mt-0.5" /></span>
           <div class="min-w-0" :class="gone.has(e.id) && 'line-through text-muted'">
             <p class="break-words">{{ title(e) }}</p>
+            <a v-if="e.data?.type === 'photo'" :href="`/api/photos/${e.data.sha}`" target="_blank"><img :src="`/api/photos/${e.data.sha}`" :width="e.data.width" :height="e.data.height" loading="lazy" :alt="`Photo at ${findStation(e.station).label}`" class="rounded-box mt-1 h-auto"></a>
             <p v-if="e.detail" class="hint break-words whitespace-pre-line">{{ e.detail }}</p>
             <p class="hint text-xs flex items-center gap-1">
               <span class="grow min-w-0 py-1">{{ findStation(e.station).label }}<template v-if="e.data?.type === 'speed'">{{ e.data.simulated ? ', simulated' : '' }} · <a class="link break-all" :href="`/api/captures/${e.data.captureSha}`">{{ e.data.captureName }}</a></template></span>

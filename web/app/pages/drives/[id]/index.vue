@@ -37,6 +37,7 @@ function view(id: StationId) {
   return router.replace({ query: { station: id } })
 }
 const noting = ref(false)
+const waiting = ref(false)
 const editing = ref(false)
 const instrument = useTemplateRef('instrument')
 
@@ -82,6 +83,26 @@ async function note(text: string): Promise<void> {
   noting.value = false
 }
 
+async function startWait(what: string, minutes: number): Promise<void> {
+  await store.add({ kind: 'wait', station: viewed.value, title: what, minutes, detail: duration(minutes) })
+  waiting.value = false
+}
+
+const endWait = (wait: LogEntry) => attempt(() => store.add({ kind: 'wait-ended', station: wait.station, title: `${wait.title}: over`, wait: wait.id }))
+
+const camera = useTemplateRef('camera')
+async function keepPhoto(event: Event): Promise<void> {
+  const field = event.target as HTMLInputElement
+  const picked = field.files?.[0]
+  field.value = ''
+  if (!picked) return
+  await attempt(async () => {
+    const { file, width, height } = await shrinkPhoto(picked)
+    const { sha } = await sendFile<{ sha: string }>('/api/captures?name=photo.jpg', file, () => {}, new AbortController().signal)
+    await store.add({ kind: 'photo', station: viewed.value, title: 'Photo', photo: { sha, width, height } })
+  })
+}
+
 async function keepFacts(facts: NewDrive): Promise<void> {
   await store.change(facts)
   editing.value = false
@@ -105,6 +126,8 @@ useShortcuts({
   ' ': () => { if (viewed.value !== 'release') forward() },
   'PageDown': forward, 'PageUp': back,
   'n': () => { noting.value = true },
+  'w': () => { waiting.value = true },
+  'p': () => { camera.value?.click() },
   'z': () => { takeBack() },
   'm': async () => {
     // At Speed the instrument has this key itself.
@@ -121,6 +144,7 @@ useShortcuts({
   <div>
     <DriveHeader :drive="drive" :progress="store.progress" @edit="editing = true" />
     <DriveStationLine :progress="store.progress" :viewed="viewed" class="mb-4" @view="view" />
+    <DriveWaits :log="store.log" @end="endWait" />
     <div class="grid md:grid-cols-[1fr_15rem] xl:grid-cols-[262px_1fr_266px] gap-4 items-start">
       <DriveStepList class="panel p-4 pb-5 md:col-start-2 md:row-start-1 xl:col-start-1" :station="station" :done="store.progress.stepsDone" :finished="store.progress.done.has(viewed)" :closed="closed" @step="step" @finish="finish" />
       <div class="panel p-5 sm:px-6 min-w-0 md:col-start-1 md:row-start-1 md:row-span-2 xl:col-start-2">
@@ -128,8 +152,10 @@ useShortcuts({
         <DriveReleaseSheet v-else-if="viewed === 'release'" :drive="drive" :log="store.log" :outcome="store.progress.outcome" @release="release" />
         <DriveStationSheet v-else :station="station" :log="store.log" @note="noting = true" />
       </div>
-      <DriveLog class="panel p-4 md:col-start-2 xl:col-start-3 xl:row-start-1" :log="store.log" @note="noting = true" @take-back="takeBack" />
+      <DriveLog class="panel p-4 md:col-start-2 xl:col-start-3 xl:row-start-1" :log="store.log" @note="noting = true" @wait="waiting = true" @photo="camera?.click()" @take-back="takeBack" />
     </div>
+    <input ref="camera" type="file" accept="image/*" class="sr-only" tabindex="-1" aria-label="Photo" data-testid="photo" @change="keepPhoto">
+    <DriveWaitDialog :shown="waiting" :save="startWait" @close="waiting = false" />
     <DriveNoteDialog :shown="noting" :station="viewed" :save="note" @close="noting = false" />
     <DriveFactsDialog v-if="editing" :shown="editing" :drive="drive" :save="keepFacts" @close="editing = false" />
   </div>

@@ -1,11 +1,10 @@
-import { ParameterError } from '@wobrin/core/errors'
-import type { EntryData } from '@wobrin/core/observations'
 import { entrySchema } from '../../../../shared/log-input'
+import { entryData } from '../../../services/entry-data'
 
-export default api(async (event, { drives }) => {
-  const { step, outcome, ...entry } = await checkedBody(event, entrySchema)
+export default api(async (event, { drives, captures }) => {
+  const { step, outcome, minutes, wait, photo, ...entry } = await checkedBody(event, entrySchema)
   const driveId = drives.get(param(event, 'id')).id
-  if (entry.kind === 'released' && !outcome) throw new ParameterError('the release does not say how', 'released, parts, quarantined or returned', { field: 'outcome' })
-  const data: EntryData | null = outcome ? { type: 'release', outcome } : step ? { type: 'step', step } : null
+  const data = entryData(entry.kind, { step, outcome, minutes, wait, photo }, drives.log(driveId))
+  if (data?.type === 'photo') captures.find(data.sha)
   return drives.append({ ...entry, takesBack: entry.takesBack ?? null, driveId, data, call: null, observations: [] })
 })

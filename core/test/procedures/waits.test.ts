@@ -1,0 +1,43 @@
+import { describe, expect, it } from 'vitest'
+import type { LogEntry } from '../../src/observations'
+import { bestNext, openWaits, USUAL_WAITS } from '../../src/procedures'
+
+let seq = 0
+const entry = (part: Partial<LogEntry>): LogEntry => ({
+  id: `w${++seq}`, seq, driveId: 'd', at: '2026-03-01T10:00:00Z', kind: 'wait', station: 'clean', title: 'Alcohol drying', detail: '', call: null, observations: [], data: { type: 'wait', minutes: 10 }, takesBack: null, ...part,
+})
+const at = (clock: string) => Date.parse(`2026-03-01T${clock}:00Z`)
+
+describe('waits', () => {
+  it('run down from their entry’s time, whatever restarts in between', () => {
+    const [wait] = openWaits([entry({})], at('10:04'))
+    expect(wait).toMatchObject({ what: 'Alcohol drying', endsAt: '2026-03-01T10:10:00.000Z', share: 0.4, over: false })
+    expect(openWaits([entry({})], at('09:00'))[0]).toMatchObject({ share: 0, over: false })
+  })
+
+  it('that have run out stay until a person ends them, and are gone once taken back', () => {
+    const wait = entry({})
+    expect(openWaits([wait], at('11:00'))[0]).toMatchObject({ share: 1, over: true })
+    expect(openWaits([wait, entry({ kind: 'wait-ended', data: { type: 'wait-ended', wait: wait.id } })], at('11:00'))).toEqual([])
+    expect(openWaits([wait, entry({ kind: 'taken-back', data: null, takesBack: wait.id })], at('10:01'))).toEqual([])
+    // Ending it by mistake can be taken back as well.
+    const ended = entry({ kind: 'wait-ended', data: { type: 'wait-ended', wait: wait.id } })
+    expect(openWaits([wait, ended, entry({ kind: 'taken-back', data: null, takesBack: ended.id })], at('10:01'))).toHaveLength(1)
+  })
+
+  it('come in the order in which they run out', () => {
+    const waits = openWaits([entry({ title: 'long', data: { type: 'wait', minutes: 60 } }), entry({ title: 'short' })], at('10:01'))
+    expect(waits.map(w => w.what)).toEqual(['short', 'long'])
+  })
+
+  it('keep a drive from the hands while they run, and bring it forward when they are over', () => {
+    const drives = [{ id: 'a', tag: 'A', log: [] }, { id: 'b', tag: 'B', log: [entry({ station: 'receive' })] }]
+    expect(bestNext(drives, at('10:05')).map(n => n.tag)).toEqual(['A'])
+    expect(bestNext(drives, at('10:15')).map(n => [n.tag, n.title])).toEqual([['B', 'Alcohol drying: done'], ['A', 'See whether a disk is stuck in it']])
+  })
+
+  it('usual ones are offered from short to long', () => {
+    const minutes = USUAL_WAITS.map(w => w.minutes)
+    expect(minutes).toEqual([...minutes].sort((a, b) => a - b))
+  })
+})
