@@ -4,7 +4,7 @@
  */
 import { spawnSync } from 'node:child_process'
 import { createHash } from 'node:crypto'
-import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs'
+import { existsSync, mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs'
 import { dirname, join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 
@@ -94,4 +94,3 @@ export function ensureBuild() {
 }
 
 export const serverScript = join(root, 'web/.output/server/index.mjs')
-export const isFolder = path => existsSync(path) && statSync(path).isDirectory()

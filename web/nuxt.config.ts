@@ -16,15 +16,10 @@ export default defineNuxtConfig({
     },
   },
   css: ['~/assets/main.css'],
-  runtimeConfig: {
-    // Where the built server's companions (migrations, worker, fonts) stand; set by the build.
-    companions: '',
-  },
   experimental: { appManifest: false },
   compatibilityDate: '2026-06-01',
   nitro: {
     externals: { inline: [/@wobrin\/core/] },
-    rollupConfig: { external: [] },
   },
   vite: {
     plugins: [tailwindcss()],

@@ -6,7 +6,7 @@ const line = (label: string, most: number) => string().trim().max(most, `${label
 const millimetres = (label: string) => number().typeError(`${label} is a number of millimetres.`).positive(`${label} is above 0 mm.`).max(2000, `${label} is at most 2000 mm.`)
 
 /** Sizes of a belt drive: all that is known, or null. */
-export const pulleysSchema = object({
+const pulleysSchema = object({
   motorPulleyMm: millimetres('The motor pulley').required('Give the motor pulley’s diameter.'),
   flywheelMm: millimetres('The flywheel').required('Give the flywheel’s diameter.'),
   beltLengthMm: millimetres('The belt').optional(),

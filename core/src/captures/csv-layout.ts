@@ -26,7 +26,7 @@ export function isComment(line: string): boolean {
 const NUMBER = /^[+-]?(?:\d+(?:[.,]\d*)?|[.,]\d+)(?:e[+-]?\d+)?$/i
 const LEVEL_WORD = /^(?:[01xzhl]|high|low|true|false)?$/i
 
-export const isNumber = (cell: string): boolean => NUMBER.test(cell.trim())
+const isNumber = (cell: string): boolean => NUMBER.test(cell.trim())
 
 function findDelimiter(line: string): string {
   if (line.includes(';')) return ';'

@@ -1,7 +1,7 @@
 import type { Finding, SpeedCase } from './speed-case'
 
 /** Fewer turns than this decide nothing. */
-export const FEWEST_TURNS = 10
+const FEWEST_TURNS = 10
 /** From this many turns on, a mean on the very edge of a band is taken as it stands. */
 const PLENTY_OF_TURNS = 600
 /** More than this share of pulses set aside, and the pickup is not to be trusted. */

@@ -14,7 +14,7 @@ export type SpeedInput = InferType<typeof speedInputSchema>
 export type Judge = (request: JudgeRequest) => Promise<JudgeAnswer>
 
 /** What a drive's speed is judged by: its facts, the workshop's school and, where given, what was learned of its trimmer. */
-export function speedContext(drive: DriveFacts, school: WorkshopSettings['speedSchool']): SpeedContext {
+function speedContext(drive: DriveFacts, school: WorkshopSettings['speedSchool']): SpeedContext {
   return {
     mechanism: drive.mechanism, school,
     nominalRpm: drive.nominalRpm ?? undefined, hasTrimmer: drive.hasTrimmer ?? undefined, motor: drive.motor ?? undefined,
