@@ -70,12 +70,20 @@ export class CsvReader implements FormatReader {
       lines = lines.slice(skip)
       this.pending = []
     }
-    const plain = lines.map(l => isComment(l) ? '' : l)
-    const parsed = Papa.parse<string[]>(plain.join('\n'), { delimiter: this.layout.delimiter, newline: '\n', quoteChar: '"' })
-    for (const row of parsed.data) {
-      if (row.length > 1 || row[0].trim() !== '') this.addRow(row)
+    for (const line of lines) {
+      // Most rows begin with a digit, and then are no comment.
+      const first = line.charCodeAt(0)
+      const digit = first >= 48 && first <= 57
+      if (digit || (line.trim() !== '' && !isComment(line))) this.addRow(this.cells(line))
       this.line++
     }
+  }
+
+  /** The cells of a row; quotes are rare, so only rows that hold any go through the full parser (RFC 4180). */
+  private cells(line: string): string[] {
+    const { delimiter } = this.layout!
+    if (!line.includes('"')) return line.split(delimiter)
+    return Papa.parse<string[]>(line, { delimiter, quoteChar: '"' }).data[0] ?? ['']
   }
 
   private prepare(body: string[]): void {

@@ -18,13 +18,25 @@ export type Answer<T> = { readonly ok: T } | { readonly problem: string, readonl
 let capture: Capture | null = null
 let signal = { aborted: false }
 
+/** Largest piece read at once: how long a stop may have to wait. */
+const PIECE_BYTES = 128 * 1024
+/** After so much work the worker looks whether it was told to stop: messages come in only between tasks. */
+const SLICE_MS = 40
+
 async function* chunksOf(file: File): AsyncGenerator<Uint8Array> {
   const reader = file.stream().getReader()
+  let slice = performance.now()
   try {
     for (;;) {
       const { done, value } = await reader.read()
       if (done) return
-      yield value
+      for (let at = 0; at < value.length; at += PIECE_BYTES) {
+        if (performance.now() - slice > SLICE_MS) {
+          await new Promise(resolve => setTimeout(resolve))
+          slice = performance.now()
+        }
+        yield value.subarray(at, at + PIECE_BYTES)
+      }
     }
   }
   finally {
