@@ -1,7 +1,7 @@
 import type { NewDrive } from './types'
 import { SIMULATED_PULLEYS, type PickupOptions } from '@wobrin/core/simulation'
 import { turningParts } from '@wobrin/core/drivetrain'
-import type { StationId } from '@wobrin/core/observations'
+import type { Outcome, StationId } from '@wobrin/core/observations'
 
 const rate = (part: string) => turningParts(SIMULATED_PULLEYS).find(p => p.name === part)!.cyclesPerTurn
 const belt = (peakPercent: number) => ({ cyclesPerTurn: rate('belt'), peakPercent })
@@ -33,7 +33,7 @@ export interface DemoDrive {
   readonly readings?: readonly DemoReading[]
   /** Waits that run while the demo is looked at. */
   readonly waits?: readonly { readonly what: string, readonly minutes: number, readonly begunMinutesAgo: number }[]
-  readonly outcome?: { readonly how: 'released' | 'parts' | 'quarantined' | 'returned', readonly remark: string }
+  readonly outcome?: { readonly how: Outcome, readonly remark: string }
 }
 
 /** The tide-gauge archive's drives. Makers and models are invented. */

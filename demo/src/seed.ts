@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto'
 import { writeCsv } from '@wobrin/core/captures'
-import { STATION_IDS } from '@wobrin/core/observations'
+import { OUTCOMES, STATION_IDS } from '@wobrin/core/observations'
 import { findStation } from '@wobrin/core/procedures'
 import { SimulatedPickup } from '@wobrin/core/simulation'
 import { DEMO_DRIVES, type DemoDrive } from './drives'
@@ -57,8 +57,7 @@ async function seedDrive(address: string, demo: DemoDrive): Promise<void> {
     await entry('wait', demo.at, wait.what, { minutes: wait.minutes, at: new Date(Date.now() - wait.begunMinutesAgo * 60_000).toISOString() })
   }
   if (demo.outcome) {
-    const words = { released: 'Released', parts: 'Given up for parts', quarantined: 'Quarantined', returned: 'Returned as it is' }
-    await entry('released', 'release', words[demo.outcome.how], { outcome: demo.outcome.how, detail: demo.outcome.remark })
+    await entry('released', 'release', OUTCOMES[demo.outcome.how], { outcome: demo.outcome.how, detail: demo.outcome.remark })
   }
 }
 

@@ -4,3 +4,4 @@ export {
   type StationId, type StepEntryData,
 } from './log-entry'
 export { formatObservation, type Observation } from './observation'
+export { OUTCOMES, type Outcome } from './outcome'

@@ -1,5 +1,6 @@
 import type { Call } from './call'
 import type { Observation } from './observation'
+import type { Outcome } from './outcome'
 
 /** The eleven stations, in the order of the work. */
 export const STATION_IDS = [
@@ -59,7 +60,7 @@ export interface StepEntryData {
 
 export interface ReleaseEntryData {
   readonly type: 'release'
-  readonly outcome: 'released' | 'parts' | 'quarantined' | 'returned'
+  readonly outcome: Outcome
 }
 
 export interface WaitEntryData {

@@ -1,4 +1,4 @@
-import { STATION_IDS, standingEntries, type CallKind, type LogEntry, type StationId } from '../observations'
+import { STATION_IDS, standingEntries, type CallKind, type LogEntry, type Outcome, type StationId } from '../observations'
 import { findStation } from './stations'
 
 /** Where a drive stands, read from its log alone. */
@@ -10,7 +10,7 @@ export interface Progress {
   /** The latest call that still holds at the current station, or null. */
   readonly call: CallKind | null
   /** How the drive left, or null while it is open. */
-  readonly outcome: 'released' | 'parts' | 'quarantined' | 'returned' | null
+  readonly outcome: Outcome | null
 }
 
 /** Works out where a drive stands from the entries that still hold. */

@@ -1,5 +1,5 @@
 import { findMechanism } from '../mechanisms'
-import { CALLS, formatObservation, standingEntries, type CallKind, type LogEntry } from '../observations'
+import { CALLS, formatObservation, standingEntries, type CallKind, type LogEntry, type Outcome } from '../observations'
 import { progressOf, speedEntries, STATIONS } from '../procedures'
 import type { DriveFacts } from './drive'
 
@@ -20,7 +20,7 @@ export interface CertificateMeasurement {
 export interface Certificate {
   readonly format: 'wobrin-certificate'
   readonly version: 1
-  readonly state: 'draft' | 'released' | 'parts' | 'quarantined' | 'returned'
+  readonly state: 'draft' | Outcome
   readonly issuedAt: string
   readonly workshop: string
   readonly drive: { readonly tag: string, readonly mechanism: string, readonly maker: string, readonly model: string, readonly serial: string, readonly host: string, readonly receivedAt: string }

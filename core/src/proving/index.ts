@@ -1,2 +1,3 @@
 export { buildCertificate, type Certificate, type CertificateMeasurement } from './certificate'
 export type { DriveFacts } from './drive'
+export { speedContextOf } from './speed-context'

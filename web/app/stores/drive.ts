@@ -1,4 +1,4 @@
-import type { LogEntry, StationId } from '@wobrin/core/observations'
+import type { LogEntry, Outcome, StationId } from '@wobrin/core/observations'
 import { progressOf, trimmerHistory } from '@wobrin/core/procedures'
 import type { DriveFacts } from '@wobrin/core/proving'
 import type { NewDrive } from '../../shared/drive-facts'
@@ -9,7 +9,7 @@ interface EntryInput {
   title: string
   detail?: string
   step?: string
-  outcome?: 'released' | 'parts' | 'quarantined' | 'returned'
+  outcome?: Outcome
   takesBack?: string
   minutes?: number
   wait?: string

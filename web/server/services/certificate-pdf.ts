@@ -1,11 +1,12 @@
 import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces'
+import { OUTCOMES } from '@wobrin/core/observations'
 import type { Certificate, CertificateMeasurement } from '@wobrin/core/proving'
 
 const MUTED = '#5B6770'
 const LINE = '#D8D2C6'
 
 const STATES: Readonly<Record<Certificate['state'], string>> = {
-  draft: 'Draft: the drive has not been released', released: 'Released', parts: 'Given up for parts', quarantined: 'Quarantined', returned: 'Returned as it is',
+  draft: 'Draft: the drive has not been released', ...OUTCOMES,
 }
 
 const day = (iso: string) => iso.slice(0, 10)

@@ -1,10 +1,10 @@
 import { ParameterError } from '@wobrin/core/errors'
-import type { EntryData, EntryKind, LogEntry } from '@wobrin/core/observations'
+import type { EntryData, EntryKind, LogEntry, Outcome } from '@wobrin/core/observations'
 
 /** What an entry may bring beside its words. */
 export interface EntryExtras {
   readonly step?: string
-  readonly outcome?: 'released' | 'parts' | 'quarantined' | 'returned'
+  readonly outcome?: Outcome
   readonly minutes?: number
   readonly wait?: string
   readonly photo?: { readonly sha: string, readonly width: number, readonly height: number }

@@ -1,7 +1,7 @@
 import type { LogEntry } from '@wobrin/core/observations'
 import { trimmerHistory } from '@wobrin/core/procedures'
-import { fractionWords, speedObservations, speedUncertainty, type SpeedContext } from '@wobrin/core/spindle'
-import type { DriveFacts } from '@wobrin/core/proving'
+import { fractionWords, speedObservations, speedUncertainty } from '@wobrin/core/spindle'
+import { speedContextOf } from '@wobrin/core/proving'
 import type { InferType } from 'yup'
 import { ParameterError } from '@wobrin/core/errors'
 import type { speedInputSchema } from '../../shared/log-input'
@@ -12,14 +12,6 @@ import type { JudgeAnswer, JudgeRequest } from './judge-file'
 
 export type SpeedInput = InferType<typeof speedInputSchema>
 export type Judge = (request: JudgeRequest) => Promise<JudgeAnswer>
-
-/** What a drive's speed is judged by: its facts, the workshop's school and, where given, what was learned of its trimmer. */
-function speedContext(drive: DriveFacts, school: WorkshopSettings['speedSchool']): SpeedContext {
-  return {
-    mechanism: drive.mechanism, school,
-    nominalRpm: drive.nominalRpm ?? undefined, hasTrimmer: drive.hasTrimmer ?? undefined, motor: drive.motor ?? undefined,
-  }
-}
 
 function moveWords(turns: number): string {
   return turns === 0 ? '' : `after ${fractionWords(turns)} to the ${turns < 0 ? 'left' : 'right'}`
@@ -44,7 +36,7 @@ export class SpeedService {
       path: this.store.path(kept.sha), name: kept.name, read,
       options: { channel: input.channel, pulsesPerTurn: input.pulsesPerTurn, evenMarks: input.evenMarks, pulleys: drive.pulleys ?? undefined },
       context: {
-        ...speedContext(drive, settings.speedSchool), readingsBefore: trimmerHistory(this.drives.log(driveId)), movedTurns: input.movedTurns,
+        ...speedContextOf(drive, settings.speedSchool), readingsBefore: trimmerHistory(this.drives.log(driveId)), movedTurns: input.movedTurns,
       },
     })
     if (!m) throw new ParameterError('there are not two pulses to measure between', 'a longer recording or another channel', { file: kept.name })
@@ -70,7 +62,7 @@ export class SpeedService {
     return this.judge({
       path: this.store.path(entry.data.captureSha), name: entry.data.captureName, read: entry.data.read,
       options: { channel: entry.data.channel, pulsesPerTurn: entry.data.pulsesGiven ? entry.data.pulsesPerTurn : undefined, evenMarks: entry.data.evenMarks, pulleys: drive.pulleys ?? undefined },
-      context: speedContext(drive, settings.speedSchool),
+      context: speedContextOf(drive, settings.speedSchool),
     })
   }
 }

@@ -1,10 +1,9 @@
 <script setup lang="ts">
+import { OUTCOMES } from '@wobrin/core/observations'
 import { findMechanism } from '@wobrin/core/mechanisms'
 import type { BenchLine } from '../../../shared/bench'
 
 defineProps<{ lines: readonly BenchLine[] }>()
-
-const WORDS: Readonly<Record<string, string>> = { released: 'released', parts: 'given up for parts', quarantined: 'quarantined', returned: 'returned as it is' }
 </script>
 
 <template>
@@ -13,7 +12,7 @@ const WORDS: Readonly<Record<string, string>> = { released: 'released', parts: '
       <NuxtLink :to="{ path: `/drives/${line.drive.id}`, query: { station: 'release' } }" class="flex flex-wrap sm:flex-nowrap items-center gap-x-3 min-h-12 py-2 hover:underline underline-offset-2">
         <DriveTag :tag="line.drive.tag" />
         <span class="text-sm grow min-w-0 truncate">{{ findMechanism(line.drive.mechanism).label }} · {{ [line.drive.maker, line.drive.model].filter(Boolean).join(' ') }}</span>
-        <span class="hint flex items-center gap-2 shrink-0"><CallMark v-if="line.outcome === 'quarantined'" kind="stop" decorative :size="16" />{{ WORDS[line.outcome!] }}</span>
+        <span class="hint flex items-center gap-2 shrink-0"><CallMark v-if="line.outcome === 'quarantined'" kind="stop" decorative :size="16" />{{ OUTCOMES[line.outcome!].toLowerCase() }}</span>
       </NuxtLink>
     </li>
   </ul>

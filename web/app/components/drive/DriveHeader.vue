@@ -1,14 +1,12 @@
 <script setup lang="ts">
 import { Pencil } from 'lucide-vue-next'
-import { CALLS } from '@wobrin/core/observations'
+import { CALLS, OUTCOMES } from '@wobrin/core/observations'
 import { findMechanism } from '@wobrin/core/mechanisms'
 import type { Progress } from '@wobrin/core/procedures'
 import type { DriveFacts } from '@wobrin/core/proving'
 
 const { drive, progress } = defineProps<{ drive: DriveFacts, progress: Progress }>()
 const emit = defineEmits<{ edit: [] }>()
-
-const OUTCOMES = { released: 'Released', parts: 'Given up for parts', quarantined: 'Quarantined', returned: 'Returned as it is' } as const
 
 const title = computed(() => [drive.maker, drive.model].filter(Boolean).join(' '))
 const second = computed(() => [

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { FileText } from 'lucide-vue-next'
 import { buildCertificate, type DriveFacts } from '@wobrin/core/proving'
-import type { LogEntry } from '@wobrin/core/observations'
+import { OUTCOMES, type LogEntry, type Outcome } from '@wobrin/core/observations'
 
-const { drive, log } = defineProps<{ drive: DriveFacts, log: readonly LogEntry[], outcome: string | null }>()
-const emit = defineEmits<{ release: ['released' | 'parts' | 'quarantined' | 'returned', string] }>()
+const { drive, log } = defineProps<{ drive: DriveFacts, log: readonly LogEntry[], outcome: Outcome | null }>()
+const emit = defineEmits<{ release: [Outcome, string] }>()
 
 const workshop = useWorkshop()
 const certificate = computed(() => buildCertificate(drive, log, workshop.settings.name, new Date().toISOString()))
@@ -17,14 +17,13 @@ const WAYS = [
   ['returned', 'Return it as it is', 'Not worth the hours, or not wanted.'],
 ] as const
 const way = ref<typeof WAYS[number][0]>('released')
-const LEFT = { released: 'Released.', parts: 'Given up for parts.', quarantined: 'Quarantined.', returned: 'Returned as it is.' } as Record<string, string>
 </script>
 
 <template>
   <section aria-label="Release" class="space-y-6">
     <header class="flex items-start justify-between gap-4 flex-wrap">
       <div>
-        <h2 class="text-2xl font-bold">{{ outcome ? LEFT[outcome] : 'What may be said of it' }}</h2>
+        <h2 class="text-2xl font-bold">{{ outcome ? `${OUTCOMES[outcome]}.` : 'What may be said of it' }}</h2>
         <p class="text-muted mt-1">Only what the log can prove.</p>
       </div>
       <NuxtLink class="btn" :to="`/drives/${drive.id}/certificate`"><FileText class="size-4" />Certificate</NuxtLink>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { ArrowLeft, Braces, FileDown, Printer } from 'lucide-vue-next'
+import { OUTCOMES } from '@wobrin/core/observations'
 import type { Certificate, CertificateMeasurement } from '@wobrin/core/proving'
 
 const route = useRoute('drives-id-certificate')
@@ -7,7 +8,7 @@ const { data: certificate, error } = await useFetch<Certificate>(`/api/drives/${
 useHead({ title: () => `Certificate ${certificate.value?.drive.tag ?? ''} · Wobrin` })
 
 const STATES: Readonly<Record<Certificate['state'], string>> = {
-  draft: 'Draft: not released', released: 'Released', parts: 'Given up for parts', quarantined: 'Quarantined', returned: 'Returned as it is',
+  draft: 'Draft: not released', ...OUTCOMES,
 }
 const speeds = computed<[string, CertificateMeasurement | null][]>(() => certificate.value ? [['as found', certificate.value.asFound.speed], ['as left', certificate.value.asLeft.speed]] : [])
 const print = () => window.print()

@@ -1,6 +1,7 @@
 <script setup lang="ts">
-import { STATION_IDS, type LogEntry, type StationId } from '@wobrin/core/observations'
+import { OUTCOMES, STATION_IDS, type LogEntry, type Outcome, type StationId } from '@wobrin/core/observations'
 import { findStation } from '@wobrin/core/procedures'
+import { speedContextOf } from '@wobrin/core/proving'
 import type { InstrumentSetup } from '~/composables/useSpeedInstrument'
 import type { NewDrive } from '../../../../shared/drive-facts'
 
@@ -25,10 +26,7 @@ const closed = computed(() => store.progress.outcome !== null)
 const setup = computed<InstrumentSetup>(() => ({
   mechanism: drive.value.mechanism,
   pulleys: drive.value.pulleys ?? undefined,
-  context: {
-    mechanism: drive.value.mechanism, school: workshop.settings.speedSchool, nominalRpm: drive.value.nominalRpm ?? undefined,
-    hasTrimmer: drive.value.hasTrimmer ?? undefined, motor: drive.value.motor ?? undefined, readingsBefore: store.history,
-  },
+  context: { ...speedContextOf(drive.value, workshop.settings.speedSchool), readingsBefore: store.history },
 }))
 const logged = useLoggedSpeed(() => store.drive, () => store.log)
 
@@ -115,9 +113,8 @@ async function takeBack(id?: string): Promise<void> {
   })
 }
 
-async function release(outcome: 'released' | 'parts' | 'quarantined' | 'returned', remark: string): Promise<void> {
-  const words = { released: 'Released', parts: 'Given up for parts', quarantined: 'Quarantined', returned: 'Returned as it is' }
-  await attempt(() => store.add({ kind: 'released', station: 'release', title: words[outcome], detail: remark, outcome }))
+async function release(outcome: Outcome, remark: string): Promise<void> {
+  await attempt(() => store.add({ kind: 'released', station: 'release', title: OUTCOMES[outcome], detail: remark, outcome }))
 }
 
 const kept = (entry: LogEntry) => store.take(entry)

@@ -1,0 +1,10 @@
+import type { SpeedContext, SpeedSchool } from '../spindle'
+import type { DriveFacts } from './drive'
+
+/** What a drive's speed is judged by: its facts and the workshop's school. */
+export function speedContextOf(drive: DriveFacts, school: SpeedSchool): SpeedContext {
+  return {
+    mechanism: drive.mechanism, school,
+    nominalRpm: drive.nominalRpm ?? undefined, hasTrimmer: drive.hasTrimmer ?? undefined, motor: drive.motor ?? undefined,
+  }
+}
