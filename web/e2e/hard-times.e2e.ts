@@ -31,8 +31,11 @@ test.describe('a file that cannot be used gets one sentence, and the page goes o
 test('samples without a rate are read once the rate is given', async ({ page }) => {
   const rows = Array.from({ length: 20_000 }, (_, i) => i % 200 < 4 ? '0' : '1').join('\n')
   await page.goto('/instruments/speed')
+  await openRecording(page, recording('good.vcd', { rpm: 309.3 }))
+  await expect(page.getByTestId('rpm')).toContainText('309.3')
   await openRecording(page, plain('samples.csv', `INDEX\n${rows}\n`))
   await expect(page.getByTestId('problem')).toContainText('no time column and no sample rate')
+  await expect(page.getByRole('heading', { name: /good\.vcd/ })).toBeVisible()
   await page.getByLabel('Samples a second').fill('1000')
   await page.getByRole('button', { name: 'Read it so' }).click()
   await expect(page.getByTestId('rpm')).toContainText('300.0')

@@ -55,8 +55,8 @@ export class CsvReader implements FormatReader {
   /** Holds lines back until there are enough to tell the layout by, or no more are to come. */
   private take(lines: string[], final = false): void {
     if (!this.layout) {
-      this.pending.push(...lines)
-      lines = this.pending
+      // Not pushed one by one as arguments: a chunk can hold more short rows than a call may have.
+      lines = this.pending = this.pending.concat(lines)
       const body = lines.filter(l => l.trim() !== '' && !isComment(l))
       if (body.length < LOOKAHEAD && !final) return
       if (body.length === 0) return

@@ -51,6 +51,12 @@ describe('CSV reader', () => {
     expect(capture.notices.join()).toMatch(/point down/)
   })
 
+  it('takes a chunk with a million rows', async () => {
+    const text = `; Samplerate: 1 MHz\nINDEX\n${'1\n'.repeat(500_000)}${'0\n'.repeat(500_000)}`
+    const capture = await read('short.csv', text, {}, 4_000_000)
+    expect(times(capture, 'INDEX')).toEqual(near(0.5))
+  })
+
   it('leaves a level unchanged where a cell is empty', async () => {
     const capture = await read('a.csv', 'time_s,INDEX,STEP\n0,1,0\n0.1,,1\n0.2,0,\n')
     expect(times(capture, 'INDEX')).toEqual(near(0.2))

@@ -21,7 +21,8 @@ export function useCaptureFile(context: () => SpeedContext, pulleys: () => Captu
   const opened = shallowRef<OpenedCapture | null>(null)
   const judged = shallowRef<JudgedSpeed | null>(null)
   const problem = ref<string | null>(null)
-  const needsRate = ref(false)
+  /** A file that can be read once its sample rate is given; what is shown and kept stays the file before it. */
+  const unrated = shallowRef<File | null>(null)
   const progress = ref<number | null>(null)
   const choices = reactive(noChoices())
   let worker: Worker | null = null
@@ -48,18 +49,17 @@ export function useCaptureFile(context: () => SpeedContext, pulleys: () => Captu
   async function open(next: File): Promise<void> {
     problem.value = null
     progress.value = 0
-    const fresh = next !== file.value
+    const fresh = next !== file.value && next !== unrated.value
     if (fresh) Object.assign(choices, noChoices())
     const answer = await connect().open(next, { sampleRateHz: choices.sampleRateHz ?? undefined, timeUnit: choices.timeUnit ?? undefined, polarity: choices.polarity }, proxy((share: number) => { progress.value = share }))
     progress.value = null
     if ('stopped' in answer) return
     if ('problem' in answer) {
       problem.value = answer.problem
-      needsRate.value = answer.problem.includes('no sample rate')
-      if (needsRate.value) file.value = next
+      unrated.value = answer.problem.includes('no sample rate') ? next : null
       return
     }
-    needsRate.value = false
+    unrated.value = null
     file.value = next
     opened.value = answer.ok
     if (fresh || !answer.ok.channels.some(c => c.name === choices.channel)) choices.channel = answer.ok.guess ?? ''
@@ -73,12 +73,12 @@ export function useCaptureFile(context: () => SpeedContext, pulleys: () => Captu
     opened.value = null
     judged.value = null
     problem.value = null
-    needsRate.value = false
+    unrated.value = null
   }
 
   watch(() => [choices.channel, choices.pulsesPerTurn, choices.evenMarks], judge)
   watch(() => [choices.polarity, choices.timeUnit], () => { if (file.value) open(file.value) })
   onScopeDispose(() => worker?.terminate())
 
-  return { file, opened, judged, problem, needsRate, progress, choices, open, judge, stop, close }
+  return { file, opened, judged, problem, unrated, progress, choices, open, judge, stop, close }
 }

@@ -17,7 +17,7 @@ const notices = useNotices()
 const across = ref(false)
 const chooser = useTemplateRef('chooser')
 const { shown, nowRpm, file, live, tone, keeping, sent, stopSending, movedTurns, openFile, startPickup, clear, keep, saveRecording } = useSpeedInstrument(() => setup, () => logged)
-const { judged, opened, problem, needsRate, progress, choices } = file
+const { judged, opened, problem, unrated, progress, choices } = file
 const { running, reading, scenario, movedTurns: liveMoved } = live
 
 const readings = computed(() => trimmerHistory(log))
@@ -92,7 +92,7 @@ defineExpose({ measure })
     </div>
     <div v-if="problem" class="border-l-5 border-stop bg-stop-tint px-4 py-3" role="alert" data-testid="problem">
       <p class="flex gap-2.5"><TriangleAlert class="size-5 shrink-0 text-stop mt-0.5" aria-hidden="true" /><span>{{ problem }} <span class="text-muted">Nothing was stored.</span></span></p>
-      <form v-if="needsRate" class="flex items-end gap-3 mt-3" @submit.prevent="file.file.value && openFile(file.file.value)">
+      <form v-if="unrated" class="flex items-end gap-3 mt-3" @submit.prevent="openFile(unrated)">
         <label><span class="field-label">Samples a second</span><input v-model.number="choices.sampleRateHz" class="field" type="number" min="1" required></label>
         <button class="btn">Read it so</button>
       </form>
