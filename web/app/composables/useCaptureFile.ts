@@ -49,9 +49,10 @@ export function useCaptureFile(context: () => SpeedContext, pulleys: () => Captu
   async function open(next: File): Promise<void> {
     problem.value = null
     progress.value = 0
-    const fresh = next !== file.value && next !== unrated.value
-    if (fresh) Object.assign(choices, noChoices())
-    const answer = await connect().open(next, { sampleRateHz: choices.sampleRateHz ?? undefined, timeUnit: choices.timeUnit ?? undefined, polarity: choices.polarity }, proxy((share: number) => { progress.value = share }))
+    const fresh = next !== file.value
+    // The choices on the page belong to the file shown; they change only once another one was read.
+    const how = fresh && next !== unrated.value ? noChoices() : { ...choices }
+    const answer = await connect().open(next, { sampleRateHz: how.sampleRateHz ?? undefined, timeUnit: how.timeUnit ?? undefined, polarity: how.polarity }, proxy((share: number) => { progress.value = share }))
     progress.value = null
     if ('stopped' in answer) return
     if ('problem' in answer) {
@@ -62,6 +63,7 @@ export function useCaptureFile(context: () => SpeedContext, pulleys: () => Captu
     unrated.value = null
     file.value = next
     opened.value = answer.ok
+    if (fresh) Object.assign(choices, noChoices(), { sampleRateHz: how.sampleRateHz })
     if (fresh || !answer.ok.channels.some(c => c.name === choices.channel)) choices.channel = answer.ok.guess ?? ''
     await judge()
   }
