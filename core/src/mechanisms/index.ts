@@ -6,3 +6,4 @@ export { MECHANISM_IDS } from './types'
 export type {
   Geometry, Mechanism, MechanismId, RecordingFormat, SpeedLimits, SpindleDrive, TrimmerPresence,
 } from './types'
+export { FEATURE_RANGES, FEATURE_TAGS, NO_FEATURES, possibleFeatures, type FeatureRange, type Features, type FeatureTag } from './features'

@@ -1,3 +1,4 @@
+import type { AsFoundItem } from './as-found-item'
 import type { Call } from './call'
 import type { Observation } from './observation'
 import type { Outcome } from './outcome'
@@ -26,6 +27,17 @@ export type EntryKind =
   | 'wait-ended'
   /** A picture was taken. */
   | 'photo'
+  /** Something was seen, heard, smelt, felt or measured by hand. */
+  | 'finding'
+  /** How something was before it was touched: a plug, a strap, a screw, a wire. */
+  | 'as-found'
+  /** It was undone, or put back, or left off. */
+  | 'undone'
+  | 'put-back'
+  /** A closed gate was passed, with a reason. */
+  | 'override'
+  /** A caution was read. */
+  | 'acknowledged'
   /** Facts about the drive were corrected. */
   | 'facts'
   /** An earlier entry no longer holds; it stays where it is. */
@@ -67,6 +79,8 @@ export interface WaitEntryData {
   readonly type: 'wait'
   /** It begins with its entry. */
   readonly minutes: number
+  /** Id of the step that must not be done before it is over, or null. */
+  readonly holds: string | null
 }
 
 export interface WaitEndedData {
@@ -77,12 +91,56 @@ export interface WaitEndedData {
 
 export interface PhotoEntryData {
   readonly type: 'photo'
+  /** SHA-256 of the original. */
   readonly sha: string
   readonly width: number
   readonly height: number
 }
 
-export type EntryData = SpeedEntryData | StepEntryData | ReleaseEntryData | WaitEntryData | WaitEndedData | PhotoEntryData
+export interface FindingEntryData {
+  readonly type: 'finding'
+  readonly finding: string
+  /** Where on the drive; null for the drive as a whole. */
+  readonly place: string | null
+}
+
+export interface AsFoundEntryData {
+  readonly type: 'as-found'
+  readonly item: AsFoundItem
+}
+
+/** What became of an as-found thing when it was undone. */
+export type Breakage = 'cut' | 'snapped' | 'unsoldered'
+
+export interface UndoneEntryData {
+  readonly type: 'undone'
+  /** Id of the thing's as-found entry. */
+  readonly item: string
+  readonly broke: Breakage | null
+}
+
+export interface PutBackEntryData {
+  readonly type: 'put-back'
+  readonly item: string
+  /** Left off for good: why, in the entry's detail. */
+  readonly leftOff: boolean
+}
+
+export interface OverrideEntryData {
+  readonly type: 'override'
+  readonly gate: string
+  /** Ids of the conditions that were missing when it was passed. */
+  readonly missing: readonly string[]
+}
+
+export interface AcknowledgedEntryData {
+  readonly type: 'acknowledged'
+  readonly caution: string
+}
+
+export type EntryData =
+  | SpeedEntryData | StepEntryData | ReleaseEntryData | WaitEntryData | WaitEndedData | PhotoEntryData
+  | FindingEntryData | AsFoundEntryData | UndoneEntryData | PutBackEntryData | OverrideEntryData | AcknowledgedEntryData
 
 /** One entry of a drive's log. Entries are only ever added. */
 export interface LogEntry {

@@ -1,7 +1,6 @@
-import { CALLS, standingEntries, type LogEntry } from '../observations'
-import { progressOf } from './progress'
-import { findStation } from './stations'
-import { openWaits } from './waits'
+import { CALLS, standingEntries, type LogEntry, type StationId } from '../observations'
+import { findStep } from './stations'
+import { nextAt, stationOf, walk, type StepState, type Walked, type Walk } from './walk'
 
 /** What the hands could do next on one drive. */
 export interface NextThing {
@@ -10,40 +9,57 @@ export interface NextThing {
   readonly title: string
   readonly reason: string
   readonly minutes: number
+  /** Station at which it is done. */
+  readonly station: StationId
 }
 
-/** Minutes of hands for one step, by station: rough, common practice. */
-const MINUTES: Readonly<Record<string, number>> = {
-  'receive': 5, 'look': 5, 'open': 10, 'clean': 15, 'drive-train': 15, 'electronics': 15, 'first-power': 5, 'speed': 8, 'align': 15, 'prove': 20, 'release': 5,
+/** A drive with its log, to be ranked among the others. */
+export interface OnBench extends Walked {
+  readonly id: string
+  readonly tag: string
+  readonly log: readonly LogEntry[]
 }
 
 /** A nudge is quick and nearly done, so it comes first; then what only needs deciding; long mends last. */
 const ORDER = { stop: 0, nudge: 1, unknown: 2, leave: 3, mend: 4 } as const
 
+/** When something is decided at an instrument in some minutes: rough, common practice. */
+const JUDGED_MINUTES = 8
+
 /**
  * Things to do across the open drives, best first: what is dangerous, then what is quick, then what is furthest along.
- * A drive whose wait has run out comes before the rest; one that still waits is not for the hands now.
- * @param drives each drive with its log @param nowMs milliseconds since 1970, UTC
+ * A wait that has run out comes before the rest. A running wait that holds a step leaves the other steps of its drive
+ * to the hands; one that holds nothing in particular keeps the whole drive out.
+ * @param nowMs milliseconds since 1970, UTC
  */
-export function bestNext(drives: readonly { readonly id: string, readonly tag: string, readonly log: readonly LogEntry[] }[], nowMs: number): NextThing[] {
+export function bestNext(drives: readonly OnBench[], nowMs: number): NextThing[] {
   const ranked = drives.flatMap((drive) => {
-    const progress = progressOf(drive.log)
+    const w = walk(drive, drive.log, nowMs)
+    const { progress } = w
     if (progress.outcome) return []
-    const waits = openWaits(drive.log, nowMs)
-    if (waits.some(w => !w.over)) return []
-    const ready = waits[0]
-    if (ready) {
-      const thing: NextThing = { driveId: drive.id, tag: drive.tag, title: `${ready.what}: done`, reason: 'Its wait has run out; look whether it is so, and go on.', minutes: 2 }
-      return [{ thing, rank: ORDER.nudge - 0.5, along: progress.done.size }]
+    const thing = (title: string, reason: string, minutes: number, rank: number, station: StationId = progress.current) =>
+      [{ thing: { driveId: drive.id, tag: drive.tag, title, reason, minutes, station }, rank, along: progress.done.size }]
+    const over = w.waits.find(x => x.over)
+    if (over) return thing(`${over.what}: done`, `Its wait has run out; look whether it is so, and go on.${over.holds ? ` It held “${findStep(over.holds)?.step.title ?? over.holds}”.` : ''}`, 2, ORDER.nudge - 0.5, over.entry.station)
+    if (w.waits.some(x => !x.holds)) return []
+    const next = nextAt(w, progress.current)
+    // Whatever is free may be done while something soaks; where nothing is, this drive is not for the hands.
+    if (next?.hold?.kind === 'wait') return []
+    const judged = standingEntries(drive.log).findLast(e => e.call && e.station === progress.current && e.kind === 'measurement')?.call
+    if (judged && judged.kind !== 'leave' && progress.call === judged.kind) {
+      return thing(`${stationOf(w, progress.current).station.label}: ${CALLS[judged.kind].label.toLowerCase()}`, `${judged.reasons[0]} ${judged.next}`, JUDGED_MINUTES, ORDER[judged.kind])
     }
-    const station = findStation(progress.current)
-    const judged = standingEntries(drive.log).filter(e => e.call && e.station === progress.current).at(-1)
-    const step = station.steps.find(s => !progress.stepsDone.has(s.id))
-    const call = judged?.call ?? null
-    const title = call && call.kind !== 'leave' ? `${station.label}: ${CALLS[call.kind].label.toLowerCase()}` : step ? step.title : `Finish ${station.label}`
-    const reason = call && call.kind !== 'leave' ? `${call.reasons[0]} ${call.next}` : step ? step.why : `All steps are done; mark the station finished.`
-    const thing: NextThing = { driveId: drive.id, tag: drive.tag, title, reason, minutes: MINUTES[progress.current] ?? 10 }
-    return [{ thing, rank: ORDER[call?.kind ?? 'leave'], along: progress.done.size }]
+    return thing(...describe(w, next), ORDER[progress.call ?? 'leave'])
   })
   return ranked.sort((a, b) => a.rank - b.rank || b.along - a.along).map(r => r.thing)
+}
+
+function describe(w: Walk, next: StepState | null): [title: string, reason: string, minutes: number] {
+  const { station } = stationOf(w, w.progress.current)
+  if (!next) return [`Finish ${station.label}`, 'All steps are done; mark the station finished.', 1]
+  if (next.hold?.kind === 'gate') {
+    const { gate, missing } = next.hold.gate
+    return [`Open the gate: ${gate.label.toLowerCase()}`, missing[0]!.sentence, next.step.hands]
+  }
+  return [next.step.title, next.step.why, next.step.hands]
 }

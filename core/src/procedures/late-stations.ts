@@ -1,53 +1,44 @@
-import type { StationId } from '../observations'
 import type { Station } from './station'
 
-type Late = Extract<StationId, 'first-power' | 'speed' | 'align' | 'prove' | 'release'>
+/** Stations after cleaning and before power. */
+export const driveTrain: Station = {
+  id: 'drive-train', label: 'Drive train', purpose: 'Belt, motor, gears, stepper: everything that must move freely.', cautions: ['springs', 'belt-oil'],
+  steps: [
+    { id: 'drive-train.incoming', title: 'Look at new and donor parts before they go in', why: 'New parts arrive broken too: a head with its sensor tab snapped off looks new. A suffix letter may hide another motor.', tools: ['lens', 'calipers'], hands: 5, asks: ['incoming'], byHand: true, makes: 'Fitting them.', when: { found: ['belt.slack', 'belt.cracked', 'belt.mouldy', 'belt.goo', 'belt.gone', 'belt.off', 'heads.torn', 'heads.chipped', 'gears.teeth', 'gears.tab', 'gears.motor', 'arm.missing', 'flag.snapped', 'incoming.damaged', 'incoming.wrong'] } },
+    { id: 'drive-train.belt', title: 'Fit the belt and turn it by hand', why: 'Right inside length and section, snug, seated; twenty turns by hand, no slip.', tools: ['belt', 'dry hands'], hands: 10, asks: ['belt'], makes: 'Speed.', when: { has: 'belt' }, after: ['clean.path'] },
+    { id: 'drive-train.motor', title: 'Turn the motor by hand', why: 'Free and quiet. New leads too short are extended with heat-shrink and tied well clear of the belt.', tools: [], hands: 5, asks: ['leads'], makes: 'First power.' },
+    { id: 'drive-train.carriage', title: 'Move the carriage over its whole travel', why: 'Free everywhere; a steel band is never creased.', tools: [], hands: 5, asks: ['travel'], makes: 'Track zero and seeks.', when: { not: { has: 'servo' } } },
+    { id: 'drive-train.gears', title: 'Count every broken tooth out', why: 'Teeth broken and teeth found must agree before a good gear goes in.', tools: ['tray', 'tweezers'], hands: 30, asks: ['gears'], makes: 'Eject.', when: { has: 'motorised-eject' } },
+  ],
+}
 
-/** Stations from first power on. */
-export const lateStations: Readonly<Record<Late, Station>> = {
-  'first-power': {
-    id: 'first-power', label: 'First power', purpose: 'Power for the first time, ready to take it off again.',
-    steps: [
-      { id: 'first-power.bare', title: 'Power it without a disk', why: 'Current-limited if possible; watch and smell; lights, spin-up, homing.' },
-      { id: 'first-power.sacrifice', title: 'Load a sacrificial disk', why: 'Prove load and eject with a disk that may be lost, never a good one.' },
-    ],
-    mind: ['Hand on the switch: smoke or a hot part means off at once.', 'Keep sleeves and hair off the flywheel.'],
-  },
-  'speed': {
-    id: 'speed', label: 'Speed', purpose: 'Is the spindle’s speed right and steady?',
-    steps: [
-      { id: 'speed.warm', title: 'Warm up two minutes, disk in', why: 'A cold motor creeps, and a disk loads the spindle as it will be loaded.' },
-      { id: 'speed.capture', title: 'Measure thirty turns or more', why: 'From the index line with a logic analyser, or any pickup into a sound card.' },
-      { id: 'speed.trim', title: 'Trim only if the call says so', why: 'Plastic screwdriver, tiny moves, no weight on it: some trimmers break loose from the board.' },
-      { id: 'speed.again', title: 'Measure again after five minutes', why: 'Warm, closed up as far as it goes, with the same disk.' },
-      { id: 'speed.seal', title: 'Seal the trimmer', why: 'A drop of lacquer shows the next person that it was set, not guessed.' },
-    ],
-    mind: ['Keep sleeves and hair off the flywheel.', 'No oil near the belt.', 'A metal blade across the board shorts it: plastic only.'],
-  },
-  'align': {
-    id: 'align', label: 'Align', purpose: 'Only if evidence says so.',
-    steps: [
-      { id: 'align.evidence', title: 'Write down the evidence of misalignment', why: 'Both heads off together: sensor or stepper. One head off: that head.' },
-      { id: 'align.one', title: 'Move one adjuster at a time, sensor before heads', why: 'Note where it reads and where it stops; set it in the middle; recheck after tightening.' },
-    ],
-    mind: ['Sealed and no evidence: leave it.'],
-  },
-  'prove': {
-    id: 'prove', label: 'Prove', purpose: 'What it reads, what it writes, and who else can read that.',
-    steps: [
-      { id: 'prove.read', title: 'Read a known-good disk, both heads, all cylinders', why: 'Retry once before condemning; suspect the disk too.' },
-      { id: 'prove.protect', title: 'Write protect must block and must allow', why: 'A pin lost or a sensor dead ruins a good disk.' },
-      { id: 'prove.cross', title: 'Read its writing in a trusted drive', why: 'A fast or misaligned drive happily reads its own.' },
-      { id: 'prove.closed', title: 'Test again closed up', why: 'Some fail only once reassembled.' },
-    ],
-    mind: ['A disk that matters goes in last, never first.'],
-  },
-  'release': {
-    id: 'release', label: 'Release', purpose: 'Say what was shown and what was not.',
-    steps: [
-      { id: 'release.read', title: 'Read the certificate through', why: 'It says only what the log can prove.' },
-      { id: 'release.next', title: 'Note what to do next time', why: 'Belt age, oil, the disk it was proved with.' },
-    ],
-    mind: [],
-  },
+export const electronics: Station = {
+  id: 'electronics', label: 'Electronics', purpose: 'Supply, sensors, switches, capacitors, wiring.', cautions: ['mains', 'solder', 'infrared'],
+  steps: [
+    { id: 'electronics.supply', title: 'Prove each supply wire', why: 'Wire colours prove nothing: measure each, then ring out from the plug to a logic chip’s supply pins.', tools: ['multimeter'], hands: 10, asks: ['supply'], makes: 'First power.', cautions: ['mains'] },
+    { id: 'electronics.sensors', title: 'Check the optical sensors', why: 'The LED drops 1.1 to 1.3 V and glows in a camera in the dark; in circuit the detector sits near 0.1 to 0.2 V lit and near 5 V shaded.', tools: ['multimeter', 'camera'], hands: 15, records: ['note'], makes: 'Index and track zero.', cautions: ['infrared'] },
+    { id: 'electronics.own', title: 'Check reset, clock and address lines', why: 'It fails like a small computer: stuck reset, dead clock, an open address line, a stuck bus line.', tools: ['logic probe'], hands: 20, records: ['note'], makes: 'A drive that answers its host.', when: { has: 'own-processor' } },
+    { id: 'electronics.straps', title: 'Set the straps for the host', why: 'Drive select, ready or disk change on the pin the host expects, motor control, density; compare with the as-found table.', tools: ['straps'], hands: 5, records: ['note'], makes: 'A host that sees it.' },
+    { id: 'electronics.hard', title: 'See what counts the sector holes', why: 'Hard-sectored: the host or a board in between parts index and sector pulses.', tools: ['hard-sectored disk'], hands: 5, records: ['note'], makes: 'Judging its index.', when: { has: 'hard-sectored' } },
+  ],
+}
+
+export const firstPower: Station = {
+  id: 'first-power', label: 'First power', purpose: 'Power for the first time, ready to take it off again.', cautions: ['mains', 'tube', 'spinning'],
+  steps: [
+    { id: 'first-power.bare', title: 'Power it without a disk', why: 'Current-limited if possible; hand on the switch, watch and smell; lights, spin-up, homing. Smoke or a hot part means off at once.', tools: ['limited supply'], hands: 5, asks: ['power'], makes: 'A sacrificial disk in.', gate: 'first-power', cautions: ['mains', 'spinning'] },
+    { id: 'first-power.sacrifice', title: 'Load and eject a sacrificial disk', why: 'Prove load and eject with a disk that may be lost, never a good one; look at it afterwards.', tools: ['sacrificial disk', 'lens'], hands: 5, asks: ['sacrifice'], makes: 'A good disk in.', gate: 'insert-disk', after: ['first-power.bare'], cautions: ['last-good'] },
+    { id: 'first-power.protect', title: 'Write protect must block and must allow', why: 'Both states, with a disk that may be lost: a pin lost or a sensor dead ruins a good disk.', tools: ['sacrificial disk'], hands: 5, asks: ['protect'], makes: 'A good disk in.', gate: 'insert-disk', after: ['first-power.sacrifice'], cautions: ['last-good'] },
+  ],
+}
+
+export const speed: Station = {
+  id: 'speed', label: 'Speed', purpose: 'Is the spindle’s speed right and steady?', cautions: ['spinning', 'belt-oil', 'plastic-only'],
+  steps: [
+    { id: 'speed.warm', title: 'Warm up two minutes, disk in', why: 'A cold motor creeps, and a disk loads the spindle as it will be loaded. A sacrificial one will do.', tools: ['sacrificial disk'], hands: 2, makes: 'A reading that holds.', gate: 'insert-disk' },
+    { id: 'speed.capture', title: 'Measure thirty turns or more', why: 'From the index line with a logic analyser, or any pickup into a sound card.', tools: ['logic analyser or pickup'], hands: 5, records: ['speed'], makes: 'The call.', after: ['speed.warm'] },
+    { id: 'speed.trim', title: 'Trim only if the call says so', why: 'Plastic screwdriver, tiny moves, no weight on it: some trimmers break loose from the board.', tools: ['plastic screwdriver'], hands: 5, records: ['speed'], makes: 'The right speed.', when: { not: { has: 'servo' } }, after: ['speed.capture'], cautions: ['plastic-only'] },
+    { id: 'speed.again', title: 'Measure again after five minutes', why: 'Warm, closed up as far as it goes, with the same disk.', tools: [], hands: 5, wait: 5, records: ['speed'], makes: 'A speed that stays.', after: ['speed.trim', 'speed.capture'] },
+    { id: 'speed.seal', title: 'Seal the trimmer', why: 'A drop of lacquer shows the next person that it was set, not guessed.', tools: ['lacquer'], hands: 2, makes: 'Leaving it alone.', when: { not: { has: 'servo' } }, after: ['speed.again'] },
+  ],
 }

@@ -1,11 +1,35 @@
+import type { Condition } from '../findings'
 import type { StationId } from '../observations'
+import type { CautionId } from './cautions'
+import type { GateId } from './gates'
+
+/** What a step leaves on the log beside its tick. */
+export type Recording = 'photo' | 'as-found' | 'note' | 'speed' | 'put-back' | 'account'
 
 /** One thing to do at a station. */
 export interface Step {
   readonly id: string
   readonly title: string
-  /** Why, or how, in a sentence or two. */
+  /** Why, and how, in a sentence or two. */
   readonly why: string
+  /** What is needed at hand. */
+  readonly tools: readonly string[]
+  /** Minutes of hands, and minutes of waiting before the next step that needs it; rough, common practice. */
+  readonly hands: number
+  readonly wait?: number
+  /** Questions that it answers; once all are answered it is done. */
+  readonly asks?: readonly string[]
+  /** Ticked by hand even where its questions were answered before. */
+  readonly byHand?: true
+  readonly records?: readonly Recording[]
+  /** What it makes possible. */
+  readonly makes: string
+  readonly cautions?: readonly CautionId[]
+  readonly when?: Condition
+  /** Steps that come before it, where both apply. */
+  readonly after?: readonly string[]
+  /** Gate that must be open for it. */
+  readonly gate?: GateId
 }
 
 export interface Station {
@@ -14,6 +38,6 @@ export interface Station {
   /** What the station is for. */
   readonly purpose: string
   readonly steps: readonly Step[]
-  /** What can hurt a person, a disk or the drive here. */
-  readonly mind: readonly string[]
+  /** Cautions that hold for the whole station. */
+  readonly cautions: readonly CautionId[]
 }

@@ -1,14 +1,14 @@
 import { standingEntries, type LogEntry } from '../observations'
 
-/** Waits that come up again and again, with the time they usually take (common practice). */
-export const USUAL_WAITS: readonly { readonly what: string, readonly minutes: number }[] = [
-  { what: 'Alcohol drying', minutes: 10 },
-  { what: 'Vinegar on the crust', minutes: 15 },
-  { what: 'Contact spray drying', minutes: 30 },
-  { what: 'Running in', minutes: 240 },
-  { what: 'Oil soaking in', minutes: 720 },
-  { what: 'Lacquer or glue curing', minutes: 1440 },
-  { what: 'Parts in the post', minutes: 5 * 1440 },
+/** Waits that come up again and again, with the time they usually take (common practice), and the steps that must not be done before they are over. */
+export const USUAL_WAITS: readonly { readonly what: string, readonly minutes: number, readonly holds: readonly string[] }[] = [
+  { what: 'Alcohol drying', minutes: 10, holds: ['clean.heads', 'drive-train.belt', 'first-power.bare'] },
+  { what: 'Vinegar on the crust', minutes: 15, holds: ['clean.caps', 'first-power.bare'] },
+  { what: 'Contact spray drying', minutes: 30, holds: ['clean.dry', 'first-power.bare'] },
+  { what: 'Running in', minutes: 240, holds: ['speed.again', 'prove.closed', 'release.read'] },
+  { what: 'Oil soaking in', minutes: 720, holds: ['clean.grease', 'drive-train.carriage', 'first-power.bare'] },
+  { what: 'Lacquer or glue curing', minutes: 1440, holds: ['prove.close', 'prove.closed'] },
+  { what: 'Parts in the post', minutes: 5 * 1440, holds: ['drive-train.belt', 'drive-train.gears', 'clean.caps'] },
 ]
 
 export interface Wait {
@@ -19,6 +19,8 @@ export interface Wait {
   /** Share of the time that has passed, 0 to 1. */
   readonly share: number
   readonly over: boolean
+  /** Id of the step that it holds, or null. */
+  readonly holds: string | null
 }
 
 /**
@@ -33,6 +35,11 @@ export function openWaits(log: readonly LogEntry[], nowMs: number): Wait[] {
     const start = Date.parse(entry.at)
     const length = entry.data.minutes * 60_000
     const share = Math.min(1, Math.max(0, (nowMs - start) / length))
-    return [{ entry, what: entry.title, endsAt: new Date(start + length).toISOString(), share, over: share >= 1 }]
+    return [{ entry, what: entry.title, endsAt: new Date(start + length).toISOString(), share, over: share >= 1, holds: entry.data.holds ?? null }]
   }).sort((a, b) => a.endsAt < b.endsAt ? -1 : 1)
+}
+
+/** The step that a usual wait holds on a drive: the first of its steps that is there and undone, else the next undone step. */
+export function heldByDefault(holds: readonly string[], undone: readonly string[], current: string | null): string | null {
+  return holds.find(id => undone.includes(id) && id !== current) ?? undone.find(id => id !== current) ?? null
 }

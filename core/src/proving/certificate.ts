@@ -1,6 +1,8 @@
 import { findMechanism } from '../mechanisms'
-import { CALLS, formatObservation, standingEntries, type CallKind, type LogEntry, type Outcome } from '../observations'
-import { progressOf, speedEntries, STATIONS } from '../procedures'
+import { CALLS, formatObservation, standingEntries, type CallKind, type EntryKind, type LogEntry, type Outcome } from '../observations'
+import { asFoundRecord, putBackList, type RecordedItem } from '../as-found'
+import { standingFindings } from '../findings'
+import { findGate, isGateId, progressOf, speedEntries, STATIONS } from '../procedures'
 import type { DriveFacts } from './drive'
 
 export interface CertificateMeasurement {
@@ -28,6 +30,10 @@ export interface Certificate {
   readonly asLeft: { readonly speed: CertificateMeasurement | null }
   readonly measurements: readonly CertificateMeasurement[]
   readonly work: readonly { readonly at: string, readonly station: string, readonly what: string, readonly detail: string }[]
+  /** What was found on it and still holds, other than what was found good. */
+  readonly found: readonly { readonly at: string, readonly what: string, readonly means: string, readonly call: CallKind }[]
+  /** Gates that were passed although they were closed, and why. */
+  readonly overrides: readonly { readonly at: string, readonly gate: string, readonly missing: readonly string[], readonly reason: string }[]
   readonly shown: readonly string[]
   readonly notShown: readonly string[]
   readonly cautions: readonly string[]
@@ -39,13 +45,36 @@ export interface Certificate {
 
 function asMeasurement(entry: LogEntry): CertificateMeasurement[] {
   const mean = entry.observations[0]
-  if (!entry.call || !mean) return []
+  if (entry.kind !== 'measurement' || !entry.call || !mean) return []
   const speed = entry.data?.type === 'speed' ? entry.data : null
   return [{
     what: mean.label, at: entry.at, value: formatObservation(mean), how: mean.how,
     call: entry.call.kind, callLabel: CALLS[entry.call.kind].label, reason: entry.call.reasons[0],
     evidence: speed?.captureSha ?? null, simulated: speed?.simulated ?? false,
   }]
+}
+
+/** Kinds of entries that the certificate has elsewhere, or sums up. */
+const APART: ReadonlySet<EntryKind> = new Set(['received', 'measurement', 'released', 'wait-ended', 'finding', 'as-found', 'undone', 'put-back', 'override', 'acknowledged'])
+
+function overrideOf(e: LogEntry): Certificate['overrides'] {
+  if (e.data?.type !== 'override') return []
+  const { gate, missing } = e.data
+  const known = isGateId(gate) ? findGate(gate) : null
+  const needs = missing.map(id => known?.conditions.find(c => c.id === id)?.need ?? gateNamed(id))
+  return [{ at: e.at, gate: known?.label ?? gate, missing: needs, reason: e.detail }]
+}
+
+function gateNamed(id: string): string {
+  const before = id.replace('gate:', '')
+  return isGateId(before) ? `the gate “${findGate(before).label}” is open` : id
+}
+
+function putBackSaid(record: readonly RecordedItem[]): string[] {
+  const undone = record.filter(r => r.undone)
+  if (undone.length === 0 || undone.some(r => !r.putBack)) return []
+  const off = undone.filter(r => r.leftOff).length
+  return [`${record.length} ${record.length === 1 ? 'thing was' : 'things were'} recorded as found and ${undone.length} undone; ${off ? `${undone.length - off} put back, ${off} left off on purpose` : 'all is put back'}.`]
 }
 
 function shownBy(last: CertificateMeasurement | null, lastEntry: LogEntry | undefined): string[] {
@@ -66,6 +95,7 @@ export function buildCertificate(drive: DriveFacts, log: readonly LogEntry[], wo
   const progress = progressOf(log)
   const speeds = speedEntries(log)
   const measurements = standing.flatMap(asMeasurement)
+  const record = asFoundRecord(log)
   const first = speeds[0] ? asMeasurement(speeds[0].entry)[0] ?? null : null
   const lastEntry = speeds.at(-1)?.entry
   const last = lastEntry ? asMeasurement(lastEntry)[0] ?? null : null
@@ -79,6 +109,8 @@ export function buildCertificate(drive: DriveFacts, log: readonly LogEntry[], wo
   if (open.length) notShown.push(`Stations not finished: ${open.map(s => s.label).join(', ')}.`)
   const cautions: string[] = []
   if (last && (last.call === 'mend' || last.call === 'stop' || last.call === 'nudge')) cautions.push(`Its last speed reading says “${last.callLabel}”: ${last.reason}`)
+  const list = putBackList(record)
+  if (list.left) cautions.push(`Not put back: ${list.steps.filter(s => !s.done).map(s => s.title.replace(': ', ' ')).join(', ')}.`)
   if (progress.outcome === 'quarantined') cautions.push('Quarantined: nothing good goes into it, and nothing from it into a good drive.')
   return {
     format: 'wobrin-certificate', version: 1,
@@ -90,9 +122,11 @@ export function buildCertificate(drive: DriveFacts, log: readonly LogEntry[], wo
     asFound: { ownerWords: drive.ownerWords, speed: first },
     asLeft: { speed: last },
     measurements,
-    work: standing.filter(e => e.kind !== 'received' && e.kind !== 'measurement' && e.kind !== 'released' && e.kind !== 'wait-ended')
+    work: standing.filter(e => !APART.has(e.kind))
       .map(e => ({ at: e.at, station: STATIONS.find(s => s.id === e.station)!.label, what: e.title, detail: e.detail })),
-    shown: shownBy(last, lastEntry),
+    found: standingFindings(log).filter(f => f.finding.call !== 'leave').map(f => ({ at: f.entry.at, what: f.entry.title, means: f.finding.means, call: f.finding.call })),
+    overrides: standing.flatMap(overrideOf),
+    shown: [...shownBy(last, lastEntry), ...putBackSaid(record)],
     notShown, cautions,
     remark: standing.findLast(e => e.kind === 'released')?.detail ?? '',
     logHead: { seq: log.reduce((m, e) => Math.max(m, e.seq), 0), entries: log.length },

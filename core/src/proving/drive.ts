@@ -1,5 +1,6 @@
 import type { Pulleys } from '../drivetrain'
-import type { MechanismId } from '../mechanisms'
+import type { Features, MechanismId } from '../mechanisms'
+import type { Account } from '../worth'
 
 /** What is known of a drive as a thing, apart from its log. */
 export interface DriveFacts {
@@ -14,9 +15,10 @@ export interface DriveFacts {
   readonly host: string
   /** What it does wrong, in the owner's words. */
   readonly ownerWords: string
-  /** What was paid for it, and what it is worth working; free text with currency, empty where not known. */
-  readonly paid: string
-  readonly worth: string
+  /** What differs between drives of its class, as far as it was said; null where nothing was. */
+  readonly features: Features | null
+  /** Money and hours; null where nothing was entered. */
+  readonly account: Account | null
   /** Which nominal speed it runs at, r/min; null for the mechanism's usual one. */
   readonly nominalRpm: number | null
   readonly motor: 'ac' | 'dc' | null

@@ -1,0 +1,2 @@
+export { putBackList, type PutBackList, type PutBackStep } from './put-back'
+export { asFoundRecord, type RecordedItem } from './record'

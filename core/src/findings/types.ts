@@ -1,0 +1,50 @@
+import type { CallKind } from '../observations'
+import type { Condition } from './condition'
+
+/** How something came to be known. */
+export type Sense = 'seen' | 'heard' | 'smelt' | 'felt' | 'measured'
+
+/** One thing that can be found: an answer to a question. */
+export interface Finding {
+  /** Dotted, e.g. `belt.goo`; the part before the dot is its question. */
+  readonly id: string
+  /** Words on its tile. */
+  readonly label: string
+  readonly call: CallKind
+  /** What follows from it, a whole sentence. */
+  readonly means: string
+  /** What to do now, a sentence. */
+  readonly next: string
+  /** It says that nothing (more) is amiss: earlier answers to its question no longer hold. */
+  readonly clean?: true
+  /** Findings, of this question or another, that no longer hold once this is found. */
+  readonly clears?: readonly string[]
+  /** What else a person might call it. */
+  readonly also?: string
+}
+
+/** A number that answers a question, and which finding it amounts to. */
+export interface Measured {
+  readonly label: string
+  readonly unit: string
+  readonly min: number
+  readonly max: number
+  /** In rising order; a reading belongs to the first band whose `below` it is below. */
+  readonly bands: readonly { readonly below: number, readonly finding: string }[]
+  /** Where the limits come from. */
+  readonly source: string
+}
+
+/** A question that looking, listening, smelling, feeling or measuring answers. */
+export interface Question {
+  readonly id: string
+  readonly ask: string
+  readonly sense: Sense
+  /** Several answers may hold at once; otherwise the latest one (for each place) holds. */
+  readonly several?: true
+  /** Where on the drive; an answer without a place holds for the drive as a whole. */
+  readonly places?: readonly string[]
+  readonly when?: Condition
+  readonly measured?: Measured
+  readonly findings: readonly Finding[]
+}

@@ -1,0 +1,86 @@
+import { holds, type Finding, type Situation, type StandingFinding } from '../findings'
+import type { Call, LogEntry } from '../observations'
+import { GATES, findGate, type Gate, type GateCondition, type GateId } from './gates'
+
+/** Why a gate is not open: something was not looked at yet, or something was found that forbids it. */
+export interface Missing {
+  readonly id: string
+  /** A whole sentence. */
+  readonly sentence: string
+  readonly kind: 'not-known' | 'forbids'
+  /** Question that would settle it, where one does. */
+  readonly question: string | null
+  readonly finding: Finding | null
+}
+
+export interface GateState {
+  readonly gate: Gate
+  readonly open: boolean
+  /** Whether something that was found forbids it, rather than something being unknown yet. */
+  readonly forbidden: boolean
+  readonly missing: readonly Missing[]
+  /** The reason with which it was passed all the same; null where it was not. */
+  readonly override: LogEntry | null
+  readonly call: Call
+}
+
+/** What the record says apart from findings. */
+export interface RecordFacts {
+  /** Undone things that are neither put back nor left off. */
+  readonly toPutBack: number
+  /** Waits that still run, in words. */
+  readonly waits: readonly string[]
+}
+
+const capital = (s: string) => s.charAt(0).toUpperCase() + s.slice(1)
+
+function missingOf(c: GateCondition, found: readonly StandingFinding[], record: RecordFacts): Missing[] {
+  const notKnown = (sentence: string): Missing[] => [{ id: c.id, sentence, kind: 'not-known', question: c.question ?? null, finding: null }]
+  if (c.record === 'put-back') return record.toPutBack ? notKnown(`${record.toPutBack} ${record.toPutBack === 1 ? 'thing is' : 'things are'} still to be put back.`) : []
+  if (c.record === 'no-wait') return record.waits.length ? notKnown(`Still waiting: ${record.waits.join(', ')}.`) : []
+  const blocks = found.filter(f => c.blockedBy?.includes(f.finding.id))
+  if (blocks.length) return blocks.slice(-1).map(f => ({ id: c.id, sentence: f.finding.means, kind: 'forbids' as const, question: f.question.id, finding: f.finding }))
+  const answers = c.question ? found.filter(f => f.question.id === c.question) : []
+  if (c.question && answers.length === 0) return notKnown(`Not known yet: ${c.need}.`)
+  if (c.needs && !answers.some(f => c.needs!.includes(f.finding.id))) {
+    const last = answers.at(-1)!
+    return [{ id: c.id, sentence: `${last.finding.label}: ${last.finding.means}`, kind: 'forbids', question: c.question!, finding: last.finding }]
+  }
+  return []
+}
+
+/** An override covers what was missing when it was written; a finding made after it closes the gate again. */
+function covered(m: Missing, overrides: readonly LogEntry[], found: readonly StandingFinding[]): boolean {
+  const since = found.filter(f => m.kind === 'forbids' && f.finding === m.finding).at(-1)?.entry.seq ?? 0
+  return overrides.some(o => o.data?.type === 'override' && o.data.missing.includes(m.id) && o.seq > since)
+}
+
+/**
+ * Every gate that applies to a drive: open or closed, and by what.
+ * @param standing entries that still hold
+ */
+export function gateStates(situation: Situation, found: readonly StandingFinding[], standing: readonly LogEntry[], record: RecordFacts): GateState[] {
+  const states = new Map<GateId, GateState>()
+  for (const gate of GATES) {
+    if (!holds(gate.when, situation)) continue
+    const overrides = standing.filter(e => e.data?.type === 'override' && e.data.gate === gate.id)
+    const before: Missing[] = (gate.after ?? []).flatMap((id) => {
+      const s = states.get(id)
+      return s && !s.open ? [{ id: `gate:${id}`, sentence: `“${findGate(id).label}” is closed.`, kind: s.forbidden ? 'forbids' as const : 'not-known' as const, question: null, finding: null }] : []
+    })
+    const all = [...before, ...gate.conditions.filter(c => holds(c.when, situation)).flatMap(c => missingOf(c, found, record))]
+    const missing = all.filter(m => !covered(m, overrides, found)).sort((a, b) => Number(b.kind === 'forbids') - Number(a.kind === 'forbids'))
+    const override = all.length > missing.length ? overrides.at(-1)! : null
+    states.set(gate.id, { gate, open: missing.length === 0, forbidden: missing.some(m => m.kind === 'forbids'), missing, override, call: callOf(gate, missing, override) })
+  }
+  return [...states.values()]
+}
+
+function callOf(gate: Gate, missing: readonly Missing[], override: LogEntry | null): Call {
+  if (missing.length === 0) {
+    return { kind: 'leave', reasons: [override ? `${gate.label} was opened by hand: ${override.detail}` : `${gate.label} is open: ${gate.conditions.length === 1 ? 'its condition is' : 'all its conditions are'} met.`], next: 'Go on.' }
+  }
+  const first = missing[0]!
+  const next = first.finding ? first.finding.next : first.question ? 'Look, and say what you find.' : 'Settle that first.'
+  return { kind: 'stop', reasons: [capital(gate.because), ...missing.map(m => m.sentence)], next }
+}

@@ -1,0 +1,14 @@
+import type { Step } from './station'
+
+/** Steps at Open: record, then undo. */
+export const openSteps: readonly Step[] = [
+  { id: 'open.case', title: 'Have the tube and mains side made safe', why: 'The case of an all-in-one machine is opened by somebody who may; the drive is best taken out by them.', tools: ['a qualified person'], hands: 5, asks: ['mains'], makes: 'Getting at the drive.', when: { has: 'picture-tube' }, cautions: ['tube', 'mains'] },
+  { id: 'open.straps', title: 'Write down straps and terminators', why: 'Before any pin is straightened: a strap that snaps off must be known.', tools: ['camera', 'lens'], hands: 5, records: ['as-found', 'photo'], makes: 'Setting it for its host again.' },
+  { id: 'open.photo', title: 'Photograph and mark before undoing', why: 'Each plug and which end is pin 1, screws that look alike but hold different things, ties, wires.', tools: ['camera', 'marker'], hands: 10, records: ['photo', 'as-found'], makes: 'Closing it again, by anybody.', after: ['open.case'] },
+  { id: 'open.pin', title: 'Take the write-protect pin out and bag it', why: 'It falls out when the drive is turned over with its board lifted.', tools: ['tweezers', 'bag'], hands: 3, asks: ['pin'], records: ['as-found'], makes: 'Turning the drive over.', when: { mechanism: ['3in'] }, cautions: ['pin-falls'] },
+  { id: 'open.loose', title: 'Put loose parts away', why: 'Bag each and record where it was and where it lies now.', tools: ['bags', 'tray'], hands: 4, records: ['as-found'], makes: 'Finding them again.' },
+  { id: 'open.plugs', title: 'Undo plugs, head plug straight', why: 'A shifted head plug kills the head; soldered-through switches and brittle ribbons stay attached.', tools: ['wooden lever'], hands: 5, records: ['as-found'], makes: 'Lifting the board.', after: ['open.photo'], cautions: ['springs'] },
+  { id: 'open.board', title: 'Slide the board off the way it is meant to go', why: 'Look for the hooks first. Never lift a plastic carrier straight up when the upper head hangs from it.', tools: ['screwdriver that fits'], hands: 10, records: ['as-found'], makes: 'Cleaning what lies under it.', after: ['open.plugs'], cautions: ['carrier', 'pin-falls'] },
+  { id: 'open.belt-off', title: 'Take the old belt off', why: 'Before any power. Goo comes off in strings: gloves, paper, nothing near the heads.', tools: ['gloves', 'paper', 'wooden stick'], hands: 10, asks: ['belt'], makes: 'First power; cleaning its path.', when: { found: ['belt.goo', 'belt.cracked', 'belt.mouldy'] }, after: ['open.photo'] },
+  { id: 'open.wires', title: 'Write down each wire before it is cut or unsoldered', why: 'Colour, from, to, and what was measured: colours alone prove nothing.', tools: ['multimeter', 'camera'], hands: 8, records: ['as-found'], makes: 'Wiring it again.', after: ['open.photo'] },
+]

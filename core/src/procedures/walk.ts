@@ -1,0 +1,126 @@
+import { asFoundRecord, putBackList } from '../as-found'
+import { findQuestion, holds, situationOf, standingFindings, type Question, type Situation, type StandingFinding } from '../findings'
+import type { Features, MechanismId } from '../mechanisms'
+import { STATION_IDS, standingEntries, type LogEntry, type StationId } from '../observations'
+import { CAUTIONS, type Caution } from './cautions'
+import { gateStates, type GateState } from './gate-state'
+import { progressOf, type Progress } from './progress'
+import { isAcknowledged } from './sitting'
+import type { Station, Step } from './station'
+import { STATIONS } from './stations'
+import { openWaits, type Wait } from './waits'
+
+/** What keeps a step from being done. */
+export type Hold =
+  | { readonly kind: 'gate', readonly gate: GateState }
+  | { readonly kind: 'wait', readonly wait: Wait }
+  | { readonly kind: 'caution', readonly caution: Caution }
+
+export interface StepState {
+  readonly step: Step
+  readonly done: boolean
+  /** Entry that ticked it; null where it is not done, or done by what was found. */
+  readonly ticked: LogEntry | null
+  /** Its questions that are not answered yet. */
+  readonly open: readonly Question[]
+  readonly hold: Hold | null
+  /** Steps that usually come before it and are not done. */
+  readonly before: readonly Step[]
+}
+
+export interface StationState {
+  readonly station: Station
+  readonly steps: readonly StepState[]
+  readonly cautions: readonly Caution[]
+  readonly finished: boolean
+}
+
+/** A drive's whole way: where it stands, what is open, what is held and why. */
+export interface Walk {
+  readonly progress: Progress
+  readonly situation: Situation
+  readonly findings: readonly StandingFinding[]
+  readonly gates: readonly GateState[]
+  readonly waits: readonly Wait[]
+  readonly stations: readonly StationState[]
+}
+
+export interface Walked {
+  readonly mechanism: MechanismId
+  readonly features?: Features | null
+}
+
+const rank = (id: StationId) => STATION_IDS.indexOf(id)
+
+/**
+ * Walks a drive's procedure: which steps it has by its kind, its features and what was found, which of them are done,
+ * and what holds the rest.
+ * @param nowMs milliseconds since 1970, UTC; passed in because core has no clock
+ */
+export function walk(drive: Walked, log: readonly LogEntry[], nowMs: number): Walk {
+  const standing = standingEntries(log)
+  const findings = standingFindings(log)
+  const situation = situationOf(drive, findings.map(f => f.finding.id))
+  const waits = openWaits(log, nowMs)
+  const gates = gateStates(situation, findings, standing, {
+    toPutBack: putBackList(asFoundRecord(log)).left, waits: waits.filter(w => !w.over).map(w => w.what),
+  })
+  const progress = progressOf(log)
+  const ticks = new Map(standing.flatMap(e => e.data?.type === 'step' ? [[e.data.step, e] as const] : []))
+
+  const shown = STATIONS.map(station => ({ station, steps: station.steps.filter(s => ticks.has(s.id) || holds(s.when, situation)) }))
+  const openQuestions = (station: Station, step: Step) => (step.asks ?? []).map(findQuestion)
+    .filter(q => holds(q.when, situation) && !findings.some(f => f.question === q && rank(f.entry.station) >= rank(station.id)))
+  const isDone = (station: Station, step: Step) => ticks.has(step.id) || (Boolean(step.asks?.length) && !step.byHand && openQuestions(station, step).length === 0)
+  const undone = new Map(shown.flatMap(({ station, steps }) => steps.filter(s => !isDone(station, s)).map(s => [s.id, s] as const)))
+
+  const holdOf = (station: Station, step: Step): Hold | null => {
+    const gate = gates.find(g => g.gate.id === step.gate)
+    if (gate && !gate.open) return { kind: 'gate', gate }
+    const wait = waits.find(w => !w.over && w.holds === step.id)
+    if (wait) return { kind: 'wait', wait }
+    const caution = [...station.cautions, ...step.cautions ?? []].map(id => CAUTIONS[id])
+      .find(c => c.acknowledge && holds(c.when, situation) && !isAcknowledged(standing, c.id, nowMs))
+    return caution ? { kind: 'caution', caution } : null
+  }
+  const stations = shown.map(({ station, steps }): StationState => ({
+    station,
+    finished: progress.done.has(station.id),
+    cautions: station.cautions.map(id => CAUTIONS[id]).filter(c => holds(c.when, situation)),
+    steps: steps.map(step => ({
+      step, done: !undone.has(step.id), ticked: ticks.get(step.id) ?? null, open: openQuestions(station, step),
+      hold: undone.has(step.id) ? holdOf(station, step) : null,
+      before: (step.after ?? []).flatMap(id => undone.get(id) ?? []),
+    })),
+  }))
+  return { progress, situation, findings, gates, waits, stations }
+}
+
+export const stationOf = (w: Walk, id: StationId): StationState => w.stations[rank(id)]!
+
+/** The step that is next at a station: the first undone one that nothing holds, else the first undone one; null when all are done. */
+export function nextAt(w: Walk, id: StationId): StepState | null {
+  const undone = stationOf(w, id).steps.filter(s => !s.done)
+  return undone.find(s => !s.hold) ?? undone[0] ?? null
+}
+
+/** Minutes of hands that the undone steps of the stations to come will take. */
+export function minutesToGo(w: Walk): number {
+  return w.stations.filter(s => !s.finished).flatMap(s => s.steps).filter(s => !s.done).reduce((sum, s) => sum + s.step.hands, 0)
+}
+
+/** What an entry changed: steps that came or fell away, gates that closed or opened. Whole sentences, the gravest first. */
+export function consequencesOf(before: Walk, after: Walk): string[] {
+  const steps = (w: Walk) => new Map(w.stations.flatMap(s => s.steps.map(st => [st.step.id, `${s.station.label}: ${st.step.title.charAt(0).toLowerCase()}${st.step.title.slice(1)}`] as const)))
+  const [old, now] = [steps(before), steps(after)]
+  const forbidden = (w: Walk) => new Map(w.gates.map(g => [g.gate.id, g] as const))
+  const [oldGates, nowGates] = [forbidden(before), forbidden(after)]
+  const closed = [...nowGates.values()].filter(g => g.forbidden && !oldGates.get(g.gate.id)?.forbidden)
+  const opened = [...nowGates.values()].filter(g => g.open && oldGates.get(g.gate.id)?.open === false)
+  return [
+    ...closed.map(g => `Closed: ${g.gate.label.toLowerCase()}.`),
+    ...opened.map(g => `Open now: ${g.gate.label.toLowerCase()}.`),
+    ...[...now].filter(([id]) => !old.has(id)).map(([, title]) => `Added at ${title}.`),
+    ...[...old].filter(([id]) => !now.has(id)).map(([, title]) => `Not needed any more at ${title}.`),
+  ]
+}

@@ -1,0 +1,71 @@
+import { describe, expect, it } from 'vitest'
+import { findFinding, findingsNamed, QUESTIONS, recordFinding, searchFindings, situationOf } from '../../src/findings'
+import { MECHANISM_IDS } from '../../src/mechanisms'
+
+describe('the vocabulary of findings', () => {
+  const all = QUESTIONS.flatMap(q => q.findings.map(f => ({ q, f })))
+
+  it('has ids of its own, each under its question, with words that stand alone', () => {
+    expect(new Set(all.map(x => x.f.id)).size).toBe(all.length)
+    for (const { q, f } of all) {
+      expect(f.id.split('.')[0]).toBe(q.id)
+      expect(f.label.length, f.id).toBeLessThanOrEqual(34)
+      expect(f.means, f.id).toMatch(/^[A-Z].*\.$/)
+      expect(f.next, f.id).toMatch(/^[A-Z].*\.$/)
+    }
+  })
+
+  it('every finding that is spoken of exists', () => {
+    for (const { f } of all) for (const id of f.clears ?? []) expect(findFinding(id).finding.id).toBe(id)
+    for (const q of QUESTIONS) {
+      for (const id of findingsNamed(q.when)) expect(findFinding(id)).toBeTruthy()
+      for (const band of q.measured?.bands ?? []) expect(findFinding(band.finding).question).toBe(q)
+    }
+  })
+
+  it('every question can be answered by something good and by something that is not', () => {
+    for (const q of QUESTIONS) {
+      expect(q.findings.some(f => f.call === 'leave'), q.id).toBe(true)
+      expect(q.findings.some(f => f.call !== 'leave'), q.id).toBe(true)
+      expect(q.findings.length, `${q.id}: one key for each`).toBeLessThanOrEqual(9)
+    }
+  })
+
+  it('is found by what it is called, seen or smelt as', () => {
+    const s = situationOf({ mechanism: '8in' }, [])
+    expect(searchFindings('fish', s)[0]!.finding.id).toBe('smell.fish')
+    expect(searchFindings('melted', s)[0]!.finding.id).toBe('belt.goo')
+    expect(searchFindings('green crust', s)[0]!.finding.id).toBe('corrosion.green')
+    expect(searchFindings('', s)).toEqual([])
+    expect(searchFindings('unicorn', s)).toEqual([])
+  })
+
+  it('asks only what a drive has', () => {
+    const asked = (id: typeof MECHANISM_IDS[number]) => searchFindings('click', situationOf({ mechanism: id }, [])).some(x => x.question.id === 'click')
+    expect(asked('cartridge')).toBe(true)
+    expect(asked('3.5in')).toBe(false)
+    expect(searchFindings('belt goo', situationOf({ mechanism: '3.5in' }, []))).toEqual([])
+  })
+})
+
+describe('what a finding puts on the log', () => {
+  it('is a typed observation with the consequence as its call', () => {
+    const r = recordFinding({ finding: 'lacquer.broken', place: 'upper head screws' })
+    expect(r.title).toBe('Lacquer: broken, upper head screws')
+    expect(r.call).toMatchObject({ kind: 'unknown', reasons: ['Someone moved it; alignment will need proof.'] })
+    expect(r.observation).toMatchObject({ key: 'finding.lacquer', value: 'Broken', how: 'seen' })
+  })
+
+  it('judges a number by its bands, and keeps the number', () => {
+    expect(recordFinding({ question: 'shorts', value: 2.4 })).toMatchObject({ finding: { id: 'shorts.found' }, observation: { value: 2.4, unit: 'Ω' }, title: 'Supply pins: a short (2.4 Ω)' })
+    expect(recordFinding({ question: 'shorts', value: 10 }).finding.id).toBe('shorts.low')
+    expect(recordFinding({ question: 'shorts', value: 480 }).finding.id).toBe('shorts.none')
+  })
+
+  it.each([
+    [{}, /left out/], [{ finding: 'belt.purple' }, /no finding "belt.purple"/], [{ finding: 'belt.goo', place: 'moon' }, /“moon” is no place/],
+    [{ question: 'shorts', value: -3 }, /-3 Ω is not possible/], [{ question: 'shorts', value: Number.NaN }, /NaN Ω is not possible/], [{ question: 'belt', value: 3 }, /not answered by a number/],
+  ])('says in a sentence what is wrong with %j', (input, words) => {
+    expect(() => recordFinding(input)).toThrow(words)
+  })
+})
