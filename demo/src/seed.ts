@@ -1,9 +1,12 @@
 import { createHash } from 'node:crypto'
 import { writeCsv } from '@wobrin/core/captures'
-import { OUTCOMES, STATION_IDS } from '@wobrin/core/observations'
-import { findStation } from '@wobrin/core/procedures'
+import type { Question } from '@wobrin/core/findings'
+import { OUTCOMES, STATION_IDS, type LogEntry, type StationId } from '@wobrin/core/observations'
+import { nextAt, stationOf, walk, type StepState } from '@wobrin/core/procedures'
 import { SimulatedPickup } from '@wobrin/core/simulation'
 import { DEMO_DRIVES, type DemoDrive } from './drives'
+import { drawPicture } from './pictures'
+import type { DemoRecord } from './records'
 
 /**
  * Fills an empty workshop through the same routes that a browser uses: recordings are sent, read and judged by the
@@ -11,7 +14,7 @@ import { DEMO_DRIVES, type DemoDrive } from './drives'
  * @param address of a running server
  */
 export async function seed(address: string): Promise<void> {
-  for (const demo of DEMO_DRIVES) await seedDrive(address, demo)
+  for (const demo of DEMO_DRIVES) await new Seeding(address, demo).run()
 }
 
 async function send<T>(url: string, body: unknown): Promise<T> {
@@ -28,55 +31,127 @@ function idOf(...parts: (string | number)[]): string {
   return `${h.slice(0, 8)}-${h.slice(8, 12)}-4${h.slice(13, 16)}-8${h.slice(17, 20)}-${h.slice(20, 32)}`
 }
 
-async function seedDrive(address: string, demo: DemoDrive): Promise<void> {
-  const { tag } = demo.drive
-  const id = idOf('drive', tag)
-  // Work goes on of an evening; every entry comes some minutes after the one before.
-  let clock = new Date(Date.now() - demo.daysAgo * 86_400_000).setHours(19, 4, 0, 0)
-  if (clock > Date.now()) clock -= 86_400_000
-  const total = 11 + (demo.notes?.length ?? 0) + (demo.readings?.length ?? 0) * 2
-  const spread = Math.min(17 * 60_000, (Date.now() - clock) / (total * 3))
-  const at = () => new Date(clock += spread).toISOString()
+/** Entries that a drive has at most; their times are spread so that none lies ahead. */
+const MOST_ENTRIES = 120
 
-  await send(`${address}/api/drives`, { ...demo.drive, id, receivedAt: new Date(clock).toISOString() })
-  const entry = (kind: string, station: string, title: string, more: object = {}) =>
-    send(`${address}/api/drives/${id}/log`, { id: idOf(tag, kind, station, title), at: at(), kind, station, title, ...more })
+/** One drive being worked on of an evening, every entry some minutes after the one before. */
+class Seeding {
+  private readonly id: string
+  private readonly log: LogEntry[] = []
+  private clock: number
+  private readonly spread: number
 
-  for (const station of STATION_IDS.slice(0, STATION_IDS.indexOf(demo.at) + 1)) {
-    const here = station === demo.at
-    const steps = findStation(station).steps
-    for (const step of here ? steps.slice(0, demo.stepsDone ?? 0) : []) await entry('step', station, step.title, { step: step.id })
-    for (const note of demo.notes?.filter(n => n.station === station) ?? []) {
-      const [title, ...detail] = note.text.split('\n')
-      await entry('note', station, title!, { detail: detail.join('\n') })
+  constructor(private readonly address: string, private readonly demo: DemoDrive) {
+    this.id = idOf('drive', demo.drive.tag)
+    this.clock = Date.now() - demo.daysAgo * 86_400_000
+    if (demo.daysAgo >= 1) this.clock = Math.min(this.clock, new Date(this.clock).setHours(19, 4, 0, 0))
+    this.spread = Math.min(4 * 60_000, (Date.now() - this.clock) / (MOST_ENTRIES * 1.2))
+  }
+
+  async run(): Promise<void> {
+    const { demo } = this
+    await send(`${this.address}/api/drives`, { ...demo.drive, id: this.id, receivedAt: new Date(this.clock).toISOString() })
+    for (const station of STATION_IDS.slice(0, STATION_IDS.indexOf(demo.at) + 1)) {
+      const here = station === demo.at
+      for (const [, finding, place] of demo.found?.filter(f => f[0] === station) ?? []) await this.find(station, finding, place)
+      for (const note of demo.notes?.filter(n => n.station === station) ?? []) {
+        const [title, ...detail] = note.text.split('\n')
+        await this.say('note', station, { title, detail: detail.join('\n') })
+      }
+      if (demo.record?.station === station) await this.mark(demo.record)
+      if (here) await this.doSteps(station, demo.stepsDone ?? 0)
+      else await this.answerAll(station)
+      if (station === 'speed') await this.measure()
+      if (!here) await this.say('station', station)
     }
-    if (station === 'speed') await measure(address, id, demo, at)
-    if (!here) await entry('station', station, `${findStation(station).label} finished`)
-  }
-  for (const wait of demo.waits ?? []) {
-    await entry('wait', demo.at, wait.what, { minutes: wait.minutes, at: new Date(Date.now() - wait.begunMinutesAgo * 60_000).toISOString() })
-  }
-  if (demo.outcome) {
-    await entry('released', 'release', OUTCOMES[demo.outcome.how], { outcome: demo.outcome.how, detail: demo.outcome.remark })
-  }
-}
-
-async function measure(address: string, id: string, demo: DemoDrive, at: () => string): Promise<void> {
-  if (!demo.spindle) return
-  const { tag } = demo.drive
-  const pickup = new SimulatedPickup({ ...demo.spindle, seed: Number(tag.slice(-2)) })
-  for (const [i, reading] of (demo.readings ?? []).entries()) {
-    if (reading.moved) {
-      pickup.turnTrimmer(reading.moved)
-      pickup.advanceTo(pickup.timeS + 2)
+    for (const wait of demo.waits ?? []) {
+      await this.say('wait', demo.at, { title: wait.what, minutes: wait.minutes, holds: wait.holds, at: new Date(Date.now() - wait.begunMinutesAgo * 60_000).toISOString() })
     }
-    const from = pickup.timeS
-    pickup.advanceTo(from + reading.seconds)
-    const csv = reading.format === 'csv'
-    const content = csv ? writeCsv([{ name: 'INDEX', edges: pickup.edges(from) }]) : pickup.toVcd(`Index line of ${tag}, simulated.`, from)
-    const name = `${tag.toLowerCase()}-${String(i + 1).padStart(2, '0')}.${csv ? 'csv' : 'vcd'}`
-    const { sha } = await send<{ sha: string }>(`${address}/api/captures?name=${name}`, new Blob([content]))
-    await send(`${address}/api/drives/${id}/speed`, { id: idOf(tag, 'speed', i), at: at(), captureSha: sha, movedTurns: reading.moved, remark: reading.remark ?? '' })
+    if (demo.outcome) await this.say('released', 'release', { title: OUTCOMES[demo.outcome.how], outcome: demo.outcome.how, detail: demo.outcome.remark })
+  }
+
+  private at(): string {
+    return new Date(this.clock += this.spread).toISOString()
+  }
+
+  private async say(kind: string, station: StationId, more: object = {}): Promise<LogEntry> {
+    const entry = await send<LogEntry>(`${this.address}/api/drives/${this.id}/log`, { id: idOf(this.demo.drive.tag, this.log.length), at: this.at(), kind, station, ...more })
+    this.log.push(entry)
+    return entry
+  }
+
+  private find(station: StationId, finding: string, place?: string): Promise<LogEntry> {
+    return this.say('finding', station, { finding: { finding, place: place ?? null } })
+  }
+
+  private way() {
+    return walk({ mechanism: this.demo.drive.mechanism, features: this.demo.drive.features }, this.log, this.clock)
+  }
+
+  /** Answers a question as one would wish, as it can be answered at that station. */
+  private answer(station: StationId, question: Question): Promise<LogEntry> {
+    const late = STATION_IDS.indexOf(station) > STATION_IDS.indexOf('open')
+    const good = question.id === 'pin' && late
+      ? question.findings.find(f => f.id === 'pin.back')!
+      : question.findings.find(f => f.call === 'leave' && f.id !== 'belt.direct')!
+    return this.find(station, good.id)
+  }
+
+  private open(station: StationId): StepState[] {
+    return stationOf(this.way(), station).steps.filter(s => !s.done && s.step.asks?.length && !s.step.byHand)
+  }
+
+  private async answerAll(station: StationId): Promise<void> {
+    for (let steps = this.open(station); steps.length; steps = this.open(station)) await this.answer(station, steps[0]!.open[0]!)
+  }
+
+  /** Does so many of a station's steps that nothing holds: by answering, or by ticking. */
+  private async doSteps(station: StationId, count: number): Promise<void> {
+    const done = () => stationOf(this.way(), station).steps.filter(s => s.done).length
+    while (done() < count) {
+      const next = nextAt(this.way(), station)
+      if (next?.hold?.kind === 'caution') await this.say('acknowledged', station, { caution: next.hold.caution.id })
+      else if (!next || next.hold) return
+      else if (next.open[0] && !next.step.byHand) await this.answer(station, next.open[0])
+      else await this.say('step', station, { step: next.step.id })
+    }
+  }
+
+  /** Photographs, marks and undoes what was recorded as found. */
+  private async mark(record: DemoRecord): Promise<void> {
+    const photos: string[] = []
+    for (const { picture, title } of record.photos) {
+      const { sha } = await send<{ sha: string }>(`${this.address}/api/photos?name=${picture}.jpg`, new Blob([new Uint8Array(await drawPicture(picture))]))
+      photos.push((await this.say('photo', record.station, { title, photo: sha })).id)
+    }
+    const marked = new Map<string, string>()
+    for (const { at, behind, undone: _, back: __, ...item } of record.items) {
+      const mark = at ? { photo: photos[at[0]]!, x: at[1], y: at[2] } : null
+      marked.set(item.name, (await this.say('as-found', record.station, { item: { ...item, behind: behind ? marked.get(behind) : null, mark } })).id)
+    }
+    const undone = record.items.filter(i => i.undone)
+    for (const { name, undone: how } of undone) await this.say('undone', record.station, { of: marked.get(name), broke: how === true ? null : how })
+    for (const { name } of [...undone].reverse().filter(i => i.back)) await this.say('put-back', record.station, { of: marked.get(name) })
+  }
+
+  private async measure(): Promise<void> {
+    const { demo } = this
+    if (!demo.spindle) return
+    const { tag } = demo.drive
+    const pickup = new SimulatedPickup({ ...demo.spindle, seed: Number(tag.slice(-2)) })
+    for (const [i, reading] of (demo.readings ?? []).entries()) {
+      if (reading.moved) {
+        pickup.turnTrimmer(reading.moved)
+        pickup.advanceTo(pickup.timeS + 2)
+      }
+      const from = pickup.timeS
+      pickup.advanceTo(from + reading.seconds)
+      const csv = reading.format === 'csv'
+      const content = csv ? writeCsv([{ name: 'INDEX', edges: pickup.edges(from) }]) : pickup.toVcd(`Index line of ${tag}, simulated.`, from)
+      const name = `${tag.toLowerCase()}-${String(i + 1).padStart(2, '0')}.${csv ? 'csv' : 'vcd'}`
+      const { sha } = await send<{ sha: string }>(`${this.address}/api/captures?name=${name}`, new Blob([content]))
+      this.log.push(await send<LogEntry>(`${this.address}/api/drives/${this.id}/speed`, { id: idOf(tag, 'speed', i), at: this.at(), captureSha: sha, movedTurns: reading.moved, remark: reading.remark ?? '' }))
+    }
   }
 }
 

@@ -1,5 +1,5 @@
 import type { CallKind, StationId } from '@wobrin/core/observations'
-import type { NextThing, Progress } from '@wobrin/core/procedures'
+import type { GateId, NextThing, Progress } from '@wobrin/core/procedures'
 import type { DriveFacts } from '@wobrin/core/proving'
 
 export interface BenchLine {
@@ -8,6 +8,8 @@ export interface BenchLine {
   readonly done: readonly StationId[]
   readonly call: CallKind | null
   readonly outcome: Progress['outcome']
+  /** Gates that something found keeps closed. */
+  readonly closed: readonly { readonly gate: GateId, readonly label: string, readonly reason: string }[]
   /** Latest speed that still holds, r/min. */
   readonly rpm: number | null
 }

@@ -1,28 +1,50 @@
-import { array, boolean, number, object, string } from 'yup'
-import { STATION_IDS } from '@wobrin/core/observations'
+import { array, boolean, number, object, string, type InferType } from 'yup'
+import { AS_FOUND_KINDS, STATION_IDS, type AsFoundKind } from '@wobrin/core/observations'
 
 const uuid = () => string().matches(/^[0-9a-f-]{36}$/, 'An entry’s id is a UUID.').required()
 const instant = () => string().matches(/^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d(?:\.\d+)?Z$/, 'A time is ISO 8601 in UTC.').required()
+const ref = () => string().matches(/^[0-9a-f-]{36}$/, 'An entry’s id is a UUID.')
+const words = (most: number) => string().trim().max(most, `At most ${most} characters.`).default('')
+const share = () => number().min(0, 'A mark lies on its photo.').max(1, 'A mark lies on its photo.').required()
+
+const itemSchema = object({
+  kind: string().oneOf(Object.keys(AS_FOUND_KINDS) as AsFoundKind[]).required(),
+  name: string().trim().min(1, 'Say what it is.').max(80, 'A name has at most 80 characters.').required('Say what it is.'),
+  state: words(120), detail: words(200), colour: words(40), from: words(80), to: words(80), measured: words(80),
+  behind: ref().nullable().default(null),
+  mark: object({ photo: ref().required(), x: share(), y: share() }).noUnknown().nullable().default(null),
+}).noUnknown()
 
 /** An entry made by hand. Measurements come in by their own way, so that each has its recording. */
 export const entrySchema = object({
   id: uuid(),
   at: instant(),
-  kind: string().oneOf(['note', 'step', 'station', 'taken-back', 'released', 'wait', 'wait-ended', 'photo'] as const).required(),
+  kind: string().oneOf(['note', 'step', 'station', 'taken-back', 'released', 'wait', 'wait-ended', 'photo', 'finding', 'as-found', 'undone', 'put-back', 'override', 'acknowledged'] as const).required(),
   station: string().oneOf([...STATION_IDS]).required(),
-  title: string().trim().min(1, 'Say something.').max(300, 'An entry’s title has at most 300 characters.').required(),
+  /** Left out where the server words it: findings, marks, gates. */
+  title: string().trim().max(300, 'An entry’s title has at most 300 characters.').default(''),
   detail: string().trim().max(4000, 'An entry has at most 4000 characters.').default(''),
   step: string().max(80).optional(),
   outcome: string().oneOf(['released', 'parts', 'quarantined', 'returned'] as const).optional(),
   minutes: number().min(1, 'A wait is at least a minute.').max(525_600, 'A wait is at most a year.').optional(),
-  wait: string().max(36).optional(),
-  photo: object({
-    sha: string().matches(/^[0-9a-f]{64}$/).required(),
-    width: number().integer().min(1).max(20_000).required(),
-    height: number().integer().min(1).max(20_000).required(),
-  }).default(undefined).optional(),
+  holds: string().max(80).nullable().optional(),
+  wait: ref().optional(),
+  photo: string().matches(/^[0-9a-f]{64}$/, 'A photo is named by its SHA-256.').optional(),
+  finding: object({
+    finding: string().max(80).optional(),
+    question: string().max(80).optional(),
+    value: number().typeError('The reading is a number.').optional(),
+    place: string().max(80).nullable().default(null),
+  }).noUnknown().default(undefined).optional(),
+  item: itemSchema.default(undefined).optional(),
+  of: ref().optional(),
+  broke: string().oneOf(['cut', 'snapped', 'unsoldered'] as const).nullable().optional(),
+  leftOff: boolean().optional(),
+  gate: string().max(40).optional(),
+  caution: string().max(40).optional(),
   takesBack: uuid().nullable().default(null).notRequired(),
 }).noUnknown()
+export type EntryInput = InferType<typeof entrySchema>
 
 /** A kept recording, to be judged by the server and put on the log. */
 export const speedInputSchema = object({

@@ -1,6 +1,5 @@
 import { describe, expect, it } from 'vitest'
 import { benchOf } from '../server/services/bench'
-import { entryData } from '../server/services/entry-data'
 import { driveChangeSchema, driveSchema } from '../shared/drive-facts'
 import { entrySchema } from '../shared/log-input'
 import { newDrive, uuid, workshop } from './helpers'
@@ -56,6 +55,25 @@ describe('drives and their logs', () => {
     expect(() => drives.get(uuid(99))).toThrow('There is no such drive on the bench.')
   })
 
+  it('refuses a nominal speed that its kind does not have', async () => {
+    const { drives } = await workshop()
+    expect(() => drives.receive(newDrive({ nominalRpm: 900 }), '2026-03-01T09:00:00Z')).toThrow('nominalRpm: 900 r/min is no speed of a 5.25-inch, 48 tpi drive; expected 300 r/min.')
+    const { id } = drives.receive(newDrive({ nominalRpm: 300 }), '2026-03-01T09:00:00Z')
+    expect(() => drives.change(id, { nominalRpm: 900 })).toThrow('900 r/min is no speed')
+    expect(drives.get(id).nominalRpm).toBe(300)
+  })
+
+  it('two who add at once both keep what they said, in one order that stays', async () => {
+    const { drives } = await workshop()
+    const { id } = drives.receive(newDrive(), '2026-03-01T09:00:00Z')
+    // The second tablet's clock is behind: the order is that of arrival, for both.
+    drives.append(note(id, uuid(7), { at: '2026-03-01T10:05:00Z', title: 'first tablet' }))
+    const seen = drives.log(id).at(-1)!.seq
+    drives.append(note(id, uuid(8), { at: '2026-03-01T10:01:00Z', title: 'second tablet' }))
+    expect(drives.log(id, seen).map(e => e.title)).toEqual(['second tablet'])
+    expect(drives.log(id).map(e => e.title).slice(1)).toEqual(['first tablet', 'second tablet'])
+  })
+
   it('shows every drive at its station on the bench', async () => {
     const { drives } = await workshop()
     const { id } = drives.receive(newDrive(), '2026-03-01T09:00:00Z')
@@ -78,29 +96,16 @@ describe('drives and their logs', () => {
   })
 })
 
-describe('what an entry of a kind has to bring', () => {
-  it.each<[Parameters<typeof entryData>[0], Parameters<typeof entryData>[1], string]>([
-    ['released', {}, 'outcome: the release does not say how; expected released, parts, quarantined or returned.'],
-    ['wait', {}, 'minutes: the wait does not say how long; expected a number of minutes.'],
-    ['wait-ended', { wait: uuid(1) }, 'wait: there is no such wait on this drive; expected the id of one.'],
-    ['photo', {}, 'photo: the photo is missing; expected its SHA-256, width and height.'],
-  ])('%s', (kind, extras, sentence) => {
-    expect(() => entryData(kind, extras, [])).toThrow(sentence)
-  })
-
-  it('is kept, and what does not belong to the kind is not', () => {
-    expect(entryData('note', { minutes: 5, outcome: 'released' }, [])).toBeNull()
-    expect(entryData('wait', { minutes: 5 }, [])).toEqual({ type: 'wait', minutes: 5 })
-    expect(entryData('step', { step: 'look.belt' }, [])).toEqual({ type: 'step', step: 'look.belt' })
-  })
-})
-
 describe('what comes in is checked once, with sentences', () => {
   it.each<[object, string]>([
     [{ tag: '', mechanism: '3in' }, 'Give it a tag, such as SK-21.'],
     [{ tag: 'a b', mechanism: '3in' }, 'A tag is made of letters, digits and hyphens.'],
     [{ tag: 'SK-1', mechanism: '9in' }, 'Choose what kind of drive it is.'],
     [{ tag: 'SK-1', mechanism: '3in', pulleys: { flywheelMm: 60 } }, 'Give the motor pulley’s diameter.'],
+    [{ tag: 'SK-1', mechanism: '3in', account: { hours: -2, matters: false } }, 'Hours so far is 0 or more.'],
+    [{ tag: 'SK-1', mechanism: '3in', account: { chance: 1.2, matters: false } }, 'A chance is at most 100 %.'],
+    [{ tag: 'SK-1', mechanism: '3in', account: { working: 'plenty', matters: false } }, 'The worth working is a number.'],
+    [{ tag: 'SK-1', mechanism: '3in', features: { heads: 3 } }, 'A drive has one head or two.'],
     [{ tag: 'SK-1', mechanism: '3in', pulleys: { motorPulleyMm: -1, flywheelMm: 60 } }, 'The motor pulley is above 0 mm.'],
   ])('%j: %s', async (input, sentence) => {
     await expect(driveSchema.validate(input, { abortEarly: false })).rejects.toMatchObject({ errors: [sentence] })
@@ -110,7 +115,7 @@ describe('what comes in is checked once, with sentences', () => {
     expect(await driveChangeSchema.validate({ maker: ' Orlop ' })).toEqual({ maker: 'Orlop' })
   })
 
-  it('an entry needs a UUID, a time and words', async () => {
-    await expect(entrySchema.validate({ id: 'x', at: 'now', kind: 'note', station: 'look', title: '' }, { abortEarly: false })).rejects.toMatchObject({ errors: expect.arrayContaining(['An entry’s id is a UUID.', 'A time is ISO 8601 in UTC.', 'Say something.']) })
+  it('an entry needs a UUID and a time', async () => {
+    await expect(entrySchema.validate({ id: 'x', at: 'now', kind: 'note', station: 'look', title: '' }, { abortEarly: false })).rejects.toMatchObject({ errors: expect.arrayContaining(['An entry’s id is a UUID.', 'A time is ISO 8601 in UTC.']) })
   })
 })

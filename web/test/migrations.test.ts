@@ -3,6 +3,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { describe, expect, it } from 'vitest'
 import { openDataFolder } from '../server/services/data-folder'
+import { DriveService } from '../server/services/drives'
 import { openDatabase } from '../server/services/open-database'
 import { MIGRATIONS, newDrive, workshop } from './helpers'
 
@@ -18,13 +19,36 @@ describe('opening the database', () => {
 
     const newer = mkdtempSync(join(tmpdir(), 'wobrin-migrations-'))
     cpSync(MIGRATIONS, newer, { recursive: true })
-    writeFileSync(join(newer, '0001_next.sql'), 'CREATE TABLE `later` (`id` integer PRIMARY KEY NOT NULL);')
+    writeFileSync(join(newer, '0003_next.sql'), 'CREATE TABLE `later` (`id` integer PRIMARY KEY NOT NULL);')
     const journal = JSON.parse(readFileSync(join(newer, 'meta/_journal.json'), 'utf8'))
-    journal.entries.push({ ...journal.entries[0], idx: 1, when: journal.entries[0].when + 1, tag: '0001_next' })
+    journal.entries.push({ ...journal.entries[0], idx: 3, when: journal.entries.at(-1).when + 1, tag: '0003_next' })
     writeFileSync(join(newer, 'meta/_journal.json'), JSON.stringify(journal))
     const migrated = await openDatabase(folder, newer)
     expect(migrated.$client.prepare('select count(*) as n from later').get()).toEqual({ n: 0 })
     expect(migrated.$client.prepare('select tag from drives').all()).toEqual([{ tag: 'SK-05' }])
+    expect(readdirSync(folder.backups)).toHaveLength(1)
+  })
+
+  it('amounts that were written as words become numbers where they are, and a note where they are not', async () => {
+    const older = mkdtempSync(join(tmpdir(), 'wobrin-migrations-'))
+    cpSync(MIGRATIONS, older, { recursive: true })
+    const journal = JSON.parse(readFileSync(join(older, 'meta/_journal.json'), 'utf8'))
+    writeFileSync(join(older, 'meta/_journal.json'), JSON.stringify({ ...journal, entries: journal.entries.slice(0, 1) }))
+    const folder = openDataFolder(mkdtempSync(join(tmpdir(), 'wobrin-older-')))
+    const before = await openDatabase(folder, older)
+    const insert = before.$client.prepare('insert into drives (id, tag, mechanism, paid, worth, received_at) values (?, ?, \'3in\', ?, ?, \'2026-03-01T09:00:00Z\')')
+    insert.run('a', 'A', '12.5', '60 or so')
+    insert.run('b', 'B', '', 'parts')
+    insert.run('c', 'C', '', '')
+    before.$client.close()
+
+    const db = await openDatabase(folder, MIGRATIONS)
+    const drives = new DriveService(db)
+    expect(drives.get('a').account).toMatchObject({ paid: 12.5, working: 60, parts: null, matters: false })
+    expect(drives.get('b').account).toMatchObject({ paid: null, working: null })
+    expect(drives.get('c').account).toBeNull()
+    expect(drives.log('b')).toMatchObject([{ kind: 'note', detail: 'Paid: ; worth working: parts', id: expect.stringMatching(/^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/) }])
+    expect(drives.log('a')).toEqual([])
     expect(readdirSync(folder.backups)).toHaveLength(1)
   })
 })

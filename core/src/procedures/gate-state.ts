@@ -1,4 +1,4 @@
-import { holds, type Finding, type Situation, type StandingFinding } from '../findings'
+import { holds, topic, type Finding, type Situation, type StandingFinding } from '../findings'
 import type { Call, LogEntry } from '../observations'
 import { GATES, findGate, type Gate, type GateCondition, type GateId } from './gates'
 
@@ -18,6 +18,8 @@ export interface GateState {
   readonly open: boolean
   /** Whether something that was found forbids it, rather than something being unknown yet. */
   readonly forbidden: boolean
+  /** Whether it is forbidden by a finding of its own, not merely by a gate before it. */
+  readonly forbiddenHere: boolean
   readonly missing: readonly Missing[]
   /** The reason with which it was passed all the same; null where it was not. */
   readonly override: LogEntry | null
@@ -32,6 +34,7 @@ export interface RecordFacts {
   readonly waits: readonly string[]
 }
 
+const sentenceOf = (f: StandingFinding) => `${topic(f.question)}: ${f.finding.label.charAt(0).toLowerCase()}${f.finding.label.slice(1)}. ${f.finding.means}`
 const capital = (s: string) => s.charAt(0).toUpperCase() + s.slice(1)
 
 function missingOf(c: GateCondition, found: readonly StandingFinding[], record: RecordFacts): Missing[] {
@@ -39,12 +42,12 @@ function missingOf(c: GateCondition, found: readonly StandingFinding[], record: 
   if (c.record === 'put-back') return record.toPutBack ? notKnown(`${record.toPutBack} ${record.toPutBack === 1 ? 'thing is' : 'things are'} still to be put back.`) : []
   if (c.record === 'no-wait') return record.waits.length ? notKnown(`Still waiting: ${record.waits.join(', ')}.`) : []
   const blocks = found.filter(f => c.blockedBy?.includes(f.finding.id))
-  if (blocks.length) return blocks.slice(-1).map(f => ({ id: c.id, sentence: f.finding.means, kind: 'forbids' as const, question: f.question.id, finding: f.finding }))
+  if (blocks.length) return blocks.slice(-1).map(f => ({ id: c.id, sentence: sentenceOf(f), kind: 'forbids' as const, question: f.question.id, finding: f.finding }))
   const answers = c.question ? found.filter(f => f.question.id === c.question) : []
-  if (c.question && answers.length === 0) return notKnown(`Not known yet: ${c.need}.`)
+  if (c.question && answers.length === 0) return notKnown(`Still needed: ${c.need}.`)
   if (c.needs && !answers.some(f => c.needs!.includes(f.finding.id))) {
     const last = answers.at(-1)!
-    return [{ id: c.id, sentence: `${last.finding.label}: ${last.finding.means}`, kind: 'forbids', question: c.question!, finding: last.finding }]
+    return [{ id: c.id, sentence: sentenceOf(last), kind: 'forbids', question: c.question!, finding: last.finding }]
   }
   return []
 }
@@ -71,7 +74,7 @@ export function gateStates(situation: Situation, found: readonly StandingFinding
     const all = [...before, ...gate.conditions.filter(c => holds(c.when, situation)).flatMap(c => missingOf(c, found, record))]
     const missing = all.filter(m => !covered(m, overrides, found)).sort((a, b) => Number(b.kind === 'forbids') - Number(a.kind === 'forbids'))
     const override = all.length > missing.length ? overrides.at(-1)! : null
-    states.set(gate.id, { gate, open: missing.length === 0, forbidden: missing.some(m => m.kind === 'forbids'), missing, override, call: callOf(gate, missing, override) })
+    states.set(gate.id, { gate, open: missing.length === 0, forbidden: missing.some(m => m.kind === 'forbids'), forbiddenHere: missing.some(m => m.kind === 'forbids' && !m.id.startsWith('gate:')), missing, override, call: callOf(gate, missing, override) })
   }
   return [...states.values()]
 }

@@ -5,17 +5,17 @@ export const driveTrain: Station = {
   id: 'drive-train', label: 'Drive train', purpose: 'Belt, motor, gears, stepper: everything that must move freely.', cautions: ['springs', 'belt-oil'],
   steps: [
     { id: 'drive-train.incoming', title: 'Look at new and donor parts before they go in', why: 'New parts arrive broken too: a head with its sensor tab snapped off looks new. A suffix letter may hide another motor.', tools: ['lens', 'calipers'], hands: 5, asks: ['incoming'], byHand: true, makes: 'Fitting them.', when: { found: ['belt.slack', 'belt.cracked', 'belt.mouldy', 'belt.goo', 'belt.gone', 'belt.off', 'heads.torn', 'heads.chipped', 'gears.teeth', 'gears.tab', 'gears.motor', 'arm.missing', 'flag.snapped', 'incoming.damaged', 'incoming.wrong'] } },
-    { id: 'drive-train.belt', title: 'Fit the belt and turn it by hand', why: 'Right inside length and section, snug, seated; twenty turns by hand, no slip.', tools: ['belt', 'dry hands'], hands: 10, asks: ['belt'], makes: 'Speed.', when: { has: 'belt' }, after: ['clean.path'] },
-    { id: 'drive-train.motor', title: 'Turn the motor by hand', why: 'Free and quiet. New leads too short are extended with heat-shrink and tied well clear of the belt.', tools: [], hands: 5, asks: ['leads'], makes: 'First power.' },
-    { id: 'drive-train.carriage', title: 'Move the carriage over its whole travel', why: 'Free everywhere; a steel band is never creased.', tools: [], hands: 5, asks: ['travel'], makes: 'Track zero and seeks.', when: { not: { has: 'servo' } } },
-    { id: 'drive-train.gears', title: 'Count every broken tooth out', why: 'Teeth broken and teeth found must agree before a good gear goes in.', tools: ['tray', 'tweezers'], hands: 30, asks: ['gears'], makes: 'Eject.', when: { has: 'motorised-eject' } },
+    { id: 'drive-train.belt', title: 'Fit the belt and turn it by hand', why: 'Right inside length and section, snug, seated; twenty turns by hand, no slip.', tools: ['belt', 'dry hands'], hands: 10, asks: ['belt'], untilGood: true, makes: 'Speed.', when: { has: 'belt' }, after: ['clean.path'] },
+    { id: 'drive-train.motor', title: 'Turn the motor by hand', why: 'Free and quiet. New leads too short are extended with heat-shrink and tied well clear of the belt.', tools: [], hands: 5, asks: ['leads'], untilGood: true, makes: 'First power.' },
+    { id: 'drive-train.carriage', title: 'Move the carriage over its whole travel', why: 'Free everywhere; a steel band is never creased.', tools: [], hands: 5, asks: ['travel'], untilGood: true, makes: 'Track zero and seeks.', when: { not: { has: 'servo' } } },
+    { id: 'drive-train.gears', title: 'Count every broken tooth out', why: 'Teeth broken and teeth found must agree before a good gear goes in.', tools: ['tray', 'tweezers'], hands: 30, asks: ['gears'], untilGood: true, makes: 'Eject.', when: { has: 'motorised-eject' } },
   ],
 }
 
 export const electronics: Station = {
   id: 'electronics', label: 'Electronics', purpose: 'Supply, sensors, switches, capacitors, wiring.', cautions: ['mains', 'solder', 'infrared'],
   steps: [
-    { id: 'electronics.supply', title: 'Prove each supply wire', why: 'Wire colours prove nothing: measure each, then ring out from the plug to a logic chip’s supply pins.', tools: ['multimeter'], hands: 10, asks: ['supply'], makes: 'First power.', cautions: ['mains'] },
+    { id: 'electronics.supply', title: 'Prove each supply wire', why: 'Wire colours prove nothing: measure each, then ring out from the plug to a logic chip’s supply pins.', tools: ['multimeter'], hands: 10, asks: ['supply'], untilGood: true, makes: 'First power.', cautions: ['mains'] },
     { id: 'electronics.sensors', title: 'Check the optical sensors', why: 'The LED drops 1.1 to 1.3 V and glows in a camera in the dark; in circuit the detector sits near 0.1 to 0.2 V lit and near 5 V shaded.', tools: ['multimeter', 'camera'], hands: 15, records: ['note'], makes: 'Index and track zero.', cautions: ['infrared'] },
     { id: 'electronics.own', title: 'Check reset, clock and address lines', why: 'It fails like a small computer: stuck reset, dead clock, an open address line, a stuck bus line.', tools: ['logic probe'], hands: 20, records: ['note'], makes: 'A drive that answers its host.', when: { has: 'own-processor' } },
     { id: 'electronics.straps', title: 'Set the straps for the host', why: 'Drive select, ready or disk change on the pin the host expects, motor control, density; compare with the as-found table.', tools: ['straps'], hands: 5, records: ['note'], makes: 'A host that sees it.' },
@@ -26,9 +26,9 @@ export const electronics: Station = {
 export const firstPower: Station = {
   id: 'first-power', label: 'First power', purpose: 'Power for the first time, ready to take it off again.', cautions: ['mains', 'tube', 'spinning'],
   steps: [
-    { id: 'first-power.bare', title: 'Power it without a disk', why: 'Current-limited if possible; hand on the switch, watch and smell; lights, spin-up, homing. Smoke or a hot part means off at once.', tools: ['limited supply'], hands: 5, asks: ['power'], makes: 'A sacrificial disk in.', gate: 'first-power', cautions: ['mains', 'spinning'] },
-    { id: 'first-power.sacrifice', title: 'Load and eject a sacrificial disk', why: 'Prove load and eject with a disk that may be lost, never a good one; look at it afterwards.', tools: ['sacrificial disk', 'lens'], hands: 5, asks: ['sacrifice'], makes: 'A good disk in.', gate: 'insert-disk', after: ['first-power.bare'], cautions: ['last-good'] },
-    { id: 'first-power.protect', title: 'Write protect must block and must allow', why: 'Both states, with a disk that may be lost: a pin lost or a sensor dead ruins a good disk.', tools: ['sacrificial disk'], hands: 5, asks: ['protect'], makes: 'A good disk in.', gate: 'insert-disk', after: ['first-power.sacrifice'], cautions: ['last-good'] },
+    { id: 'first-power.bare', title: 'Power it without a disk', why: 'Current-limited if possible; hand on the switch, watch and smell; lights, spin-up, homing. Smoke or a hot part means off at once.', tools: ['limited supply'], hands: 5, asks: ['power'], untilGood: true, makes: 'A sacrificial disk in.', gate: 'first-power', cautions: ['mains', 'spinning'] },
+    { id: 'first-power.sacrifice', title: 'Load and eject a sacrificial disk', why: 'Prove load and eject with a disk that may be lost, never a good one; look at it afterwards.', tools: ['sacrificial disk', 'lens'], hands: 5, asks: ['sacrifice'], untilGood: true, makes: 'A good disk in.', gate: 'insert-disk', after: ['first-power.bare'], cautions: ['last-good'] },
+    { id: 'first-power.protect', title: 'Write protect must block and must allow', why: 'Both states, with a disk that may be lost: a pin lost or a sensor dead ruins a good disk.', tools: ['sacrificial disk'], hands: 5, asks: ['protect'], untilGood: true, makes: 'A good disk in.', gate: 'insert-disk', after: ['first-power.sacrifice'], cautions: ['last-good'] },
   ],
 }
 

@@ -6,7 +6,7 @@ export interface Progress {
   /** Station that the hands are at. */
   readonly current: StationId
   readonly done: ReadonlySet<StationId>
-  /** The gravest call that still holds: the latest instrument's at this station, what was found here, or a *Stop* found anywhere. */
+  /** What holds now: a *Stop* found anywhere, else the latest instrument's call at this station, else the gravest of what was found here or is still to be mended. */
   readonly call: CallKind | null
   /** How the drive left, or null while it is open. */
   readonly outcome: Outcome | null
@@ -25,7 +25,7 @@ export function progressOf(log: readonly LogEntry[]): Progress {
   }
   const current = STATION_IDS.find(id => !done.has(id)) ?? 'release'
   const instrument = standing.findLast(e => e.call && e.station === current && e.kind !== 'finding')?.call?.kind
-  const found = standingFindings(log).filter(f => f.entry.station === current || f.finding.call === 'stop').map(f => f.finding.call)
-  const calls = new Set(instrument ? [instrument, ...found] : found)
-  return { current, done, call: GRAVITY.find(k => calls.has(k)) ?? null, outcome }
+  const found = new Set(standingFindings(log).filter(f => f.entry.station === current || f.finding.call === 'stop' || f.finding.call === 'mend').map(f => f.finding.call))
+  const call = found.has('stop') ? 'stop' : instrument ?? GRAVITY.find(k => found.has(k)) ?? null
+  return { current, done, call, outcome }
 }

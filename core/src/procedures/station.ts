@@ -21,6 +21,8 @@ export interface Step {
   readonly asks?: readonly string[]
   /** Ticked by hand even where its questions were answered before. */
   readonly byHand?: true
+  /** Its questions have to be answered well: it does something, rather than look. */
+  readonly untilGood?: true
   readonly records?: readonly Recording[]
   /** What it makes possible. */
   readonly makes: string

@@ -70,7 +70,7 @@ export function walk(drive: Walked, log: readonly LogEntry[], nowMs: number): Wa
 
   const shown = STATIONS.map(station => ({ station, steps: station.steps.filter(s => ticks.has(s.id) || holds(s.when, situation)) }))
   const openQuestions = (station: Station, step: Step) => (step.asks ?? []).map(findQuestion)
-    .filter(q => holds(q.when, situation) && !findings.some(f => f.question === q && rank(f.entry.station) >= rank(station.id)))
+    .filter(q => holds(q.when, situation) && !findings.some(f => f.question === q && rank(f.entry.station) >= rank(station.id) && (!step.untilGood || f.finding.call === 'leave')))
   const isDone = (station: Station, step: Step) => ticks.has(step.id) || (Boolean(step.asks?.length) && !step.byHand && openQuestions(station, step).length === 0)
   const undone = new Map(shown.flatMap(({ station, steps }) => steps.filter(s => !isDone(station, s)).map(s => [s.id, s] as const)))
 
@@ -115,7 +115,7 @@ export function consequencesOf(before: Walk, after: Walk): string[] {
   const [old, now] = [steps(before), steps(after)]
   const forbidden = (w: Walk) => new Map(w.gates.map(g => [g.gate.id, g] as const))
   const [oldGates, nowGates] = [forbidden(before), forbidden(after)]
-  const closed = [...nowGates.values()].filter(g => g.forbidden && !oldGates.get(g.gate.id)?.forbidden)
+  const closed = [...nowGates.values()].filter(g => g.forbiddenHere && !oldGates.get(g.gate.id)?.forbiddenHere)
   const opened = [...nowGates.values()].filter(g => g.open && oldGates.get(g.gate.id)?.open === false)
   return [
     ...closed.map(g => `Closed: ${g.gate.label.toLowerCase()}.`),

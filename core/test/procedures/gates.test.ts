@@ -98,6 +98,12 @@ describe('steps of a drive', () => {
     expect(step([found('smell.none')], 'look.board')).toMatchObject({ done: false, open: [{ id: 'corrosion' }] })
   })
 
+  it('what is to be done is done once it is found good; what is to be looked at is done once it is found', () => {
+    expect(step([found('residue.black', 'clean')], 'clean.path')!.done).toBe(false)
+    expect(step([found('residue.black', 'clean'), found('residue.clean', 'clean')], 'clean.path')!.done).toBe(true)
+    expect(step([found('belt.goo')], 'look.belt')!.done).toBe(true)
+  })
+
   it('is held by its gate, by a wait that gates it, and by a caution nobody has read', () => {
     expect(step([], 'first-power.bare')!.hold).toMatchObject({ kind: 'gate' })
     const wait = withData('wait', { type: 'wait', minutes: 600, holds: 'clean.heads' }, { title: 'Alcohol drying', at: '2026-03-01T11:30:00.000Z' })

@@ -8,7 +8,7 @@ import { found } from '../log'
 /** Every variant of every class, one feature at a time and all unknown. */
 const variants: { mechanism: MechanismId, features: Features }[] = MECHANISM_IDS.flatMap((mechanism) => {
   const range = FEATURE_RANGES[mechanism]
-  const one = Object.entries(range).flatMap(([key, values]) => values.map(value => ({ ...NO_FEATURES, [key]: value }) as Features))
+  const one = Object.entries(range).flatMap(([key, values]) => (values as readonly unknown[]).map(value => ({ ...NO_FEATURES, [key]: value }) as Features))
   return [NO_FEATURES, ...one].map(features => ({ mechanism, features }))
 })
 const steps = STATIONS.flatMap(s => s.steps)
@@ -29,12 +29,27 @@ describe('procedures as data', () => {
       for (const step of station.steps) {
         expect(step.id.startsWith(`${station.id}.`)).toBe(true)
         expect(step.title.length, step.id).toBeLessThan(60)
-        for (const words of [step.why, step.makes]) expect(words, step.id).toMatch(/[.]$/)
+        for (const words of [step.why, step.makes]) expect(words, step.id).toMatch(/\.$/)
         expect(step.hands).toBeGreaterThan(0)
         for (const id of step.after ?? []) expect(findStep(id), id).not.toBeNull()
         for (const id of step.asks ?? []) expect(findQuestion(id)).toBeTruthy()
         for (const id of findingsNamed(step.when)) expect(findFinding(id)).toBeTruthy()
         for (const id of step.cautions ?? []) expect(CAUTIONS[id]).toBeTruthy()
+      }
+    }
+  })
+
+  it('an answer does one step of a station; another that asks the same there is ticked by hand', () => {
+    for (const station of STATIONS) {
+      const asked = new Set<string>()
+      for (const step of station.steps.filter(s => !s.byHand)) {
+        // Two steps may ask the same where no drive has both.
+        for (const q of step.asks ?? []) {
+          const both = station.steps.filter(o => !o.byHand && o.asks?.includes(q))
+          const together = variants.some(v => both.filter(o => holds(o.when, situationOf(v, findingsNamed(o.when)))).length > 1)
+          expect(asked.has(q) && together, `${step.id} asks ${q} again`).toBe(false)
+          asked.add(q)
+        }
       }
     }
   })

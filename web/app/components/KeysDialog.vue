@@ -7,7 +7,7 @@ const groups = [
   },
   {
     title: 'On a drive', keys: [
-      ['Space', 'step done'], ['N', 'write a note'], ['P', 'add a photo'], ['W', 'start a wait'], ['M', 'measure: open a recording'], ['Z', 'take the latest entry back'],
+      ['Space', 'step done'], ['F', 'say what you found: a digit answers, letters search'], ['N', 'write a note'], ['P', 'add a photo'], ['W', 'start a wait'], ['M', 'measure: open a recording'], ['Z', 'take the latest entry back'],
       ['1 … 9, 0, -', 'look at a station, Receive to Release'],
     ],
   },

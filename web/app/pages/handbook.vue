@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { MECHANISMS } from '@wobrin/core/mechanisms'
 import { CALLS, type CallKind } from '@wobrin/core/observations'
-import { STATIONS } from '@wobrin/core/procedures'
+import { CAUTIONS, STATIONS } from '@wobrin/core/procedures'
 
 useHead({ title: 'Handbook · Wobrin' })
 // A page that is opened afresh at an anchor is drawn after the browser looked for it.
@@ -40,7 +40,7 @@ const calls = Object.entries(CALLS) as [CallKind, typeof CALLS[CallKind]][]
         <h2 class="text-xl font-bold mb-3">Cautions, by station</h2>
         <p class="mb-4">Where law or licence governs the work, that comes first: mains wiring and picture tubes are for qualified people.</p>
         <dl class="grid sm:grid-cols-[11rem_1fr] gap-y-3">
-          <template v-for="s in STATIONS" :key="s.id"><template v-if="s.mind.length"><dt class="font-bold">{{ s.label }}</dt><dd><p v-for="m in s.mind" :key="m">{{ m }}</p></dd></template></template>
+          <template v-for="s in STATIONS" :key="s.id"><template v-if="s.cautions.length"><dt class="font-bold">{{ s.label }}</dt><dd><p v-for="m in s.cautions" :key="m">{{ CAUTIONS[m].text }}</p></dd></template></template>
         </dl>
       </section>
     </div>

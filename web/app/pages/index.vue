@@ -14,7 +14,6 @@ const waits = computed(() => bench.value?.waits ?? [])
 useIntervalFn(() => refresh(), 30_000)
 const now = computed(() => next.value.length ? next.value[skipped.value % next.value.length]! : null)
 const after = computed(() => next.value.filter(n => n !== now.value).slice(0, 4))
-const station = computed(() => open.value.find(l => l.drive.id === now.value?.driveId)?.current)
 
 useHead({ title: 'Bench · Wobrin' })
 </script>
@@ -32,7 +31,7 @@ useHead({ title: 'Bench · Wobrin' })
           <p class="flex items-center gap-3 mb-2 text-xl font-bold"><DriveTag :tag="now.tag" /><span>{{ now.title }}</span></p>
           <p class="max-w-prose">{{ now.reason }} About <strong>{{ now.minutes }} min</strong>.</p>
           <div class="flex flex-wrap gap-3 mt-4">
-            <NuxtLink class="btn btn-primary" :to="{ path: `/drives/${now.driveId}`, query: { station } }">Go to {{ now.tag }}</NuxtLink>
+            <NuxtLink class="btn btn-primary" :to="{ path: `/drives/${now.driveId}`, query: { station: now.station } }">Go to {{ now.tag }}</NuxtLink>
             <button v-if="next.length > 1" class="btn" @click="skipped++">Something else</button>
             <NuxtLink to="/drives/new" class="btn btn-quiet"><Plus class="size-4" />Receive a drive</NuxtLink>
           </div>

@@ -1,42 +1,53 @@
-import type { LogEntry, Outcome, StationId } from '@wobrin/core/observations'
-import { progressOf, trimmerHistory } from '@wobrin/core/procedures'
+import type { LogEntry } from '@wobrin/core/observations'
+import { trimmerHistory, walk } from '@wobrin/core/procedures'
 import type { DriveFacts } from '@wobrin/core/proving'
 import type { NewDrive } from '../../shared/drive-facts'
+import type { EntryInput } from '../../shared/log-input'
 
-interface EntryInput {
-  kind: 'note' | 'step' | 'station' | 'taken-back' | 'released' | 'wait' | 'wait-ended' | 'photo'
-  station: StationId
-  title: string
-  detail?: string
-  step?: string
-  outcome?: Outcome
-  takesBack?: string
-  minutes?: number
-  wait?: string
-  photo?: { sha: string, width: number, height: number }
-}
+/** What a page says to the log: the store gives it its id and its time. */
+export type Said = Partial<Omit<EntryInput, 'id' | 'at' | 'item'>> & Pick<EntryInput, 'kind' | 'station'> & { item?: Partial<NonNullable<EntryInput['item']>> }
 
 /** The drive at hand: its facts, its log and what the log says of where it stands. */
 export const useDrive = defineStore('drive', () => {
   const drive = ref<DriveFacts | null>(null)
-  const log = ref<LogEntry[]>([])
-  const progress = computed(() => progressOf(log.value))
+  const log = shallowRef<LogEntry[]>([])
+  /** Moved on by the page while it stands open: waits run down, sittings end. */
+  const now = ref(Date.now())
+  const way = computed(() => drive.value ? walk(drive.value, log.value, now.value) : walk({ mechanism: '3.5in' }, [], now.value))
+  const progress = computed(() => way.value.progress)
   const history = computed(() => trimmerHistory(log.value))
 
   async function load(id: string): Promise<void> {
     const got = await $fetch<{ drive: DriveFacts, log: LogEntry[] }>(`/api/drives/${id}`)
     drive.value = got.drive
     log.value = got.log
+    now.value = Date.now()
   }
 
-  function take(entry: LogEntry): void {
-    if (!log.value.some(e => e.id === entry.id)) log.value = [...log.value, entry]
+  /** Takes entries in, in the order in which the server has them, whoever added them. */
+  function take(...entries: LogEntry[]): void {
+    const has = new Set(log.value.map(e => e.id))
+    const fresh = entries.filter(e => !has.has(e.id))
+    if (fresh.length) log.value = [...log.value, ...fresh].sort((a, b) => a.seq - b.seq)
+  }
+
+  /** Fetches what another tablet has said since. The entry with a gap before it may be ours, so the last one seen without a gap counts. */
+  async function refresh(): Promise<void> {
+    if (!drive.value) return
+    const { id } = drive.value
+    const after = Math.max(0, (seen.get(id) ?? 0))
+    const more = await $fetch<LogEntry[]>(`/api/drives/${id}/log`, { query: { after } })
+    if (drive.value?.id !== id) return
+    take(...more)
+    seen.set(id, log.value.at(-1)?.seq ?? 0)
+    now.value = Date.now()
   }
 
   /** Puts an entry on the log. The id is made here, so that sending again after a lost answer adds nothing twice. */
-  async function add(input: EntryInput): Promise<LogEntry> {
+  async function add(input: Said): Promise<LogEntry> {
     const body = { id: crypto.randomUUID(), at: new Date().toISOString(), ...input }
     const entry = await $fetch<LogEntry>(`/api/drives/${drive.value!.id}/log`, { method: 'POST', body, retry: 2 })
+    now.value = Math.max(Date.now(), Date.parse(entry.at))
     take(entry)
     return entry
   }
@@ -48,7 +59,7 @@ export const useDrive = defineStore('drive', () => {
       ? log.value.find(e => e.id === id)
       : [...log.value].reverse().find(e => !gone.has(e.id) && e.kind !== 'taken-back' && e.kind !== 'received' && e.kind !== 'facts')
     if (!target) return null
-    await add({ kind: 'taken-back', station: target.station, title: `Taken back: ${target.title}`, takesBack: target.id })
+    await add({ kind: 'taken-back', station: target.station, title: `Taken back: ${target.title}`.slice(0, 300), takesBack: target.id })
     return target
   }
 
@@ -57,5 +68,8 @@ export const useDrive = defineStore('drive', () => {
     await load(drive.value.id)
   }
 
-  return { drive, log, progress, history, load, take, add, takeBack, change }
+  return { drive, log, now, way, progress, history, load, refresh, take, add, takeBack, change }
 })
+
+/** The last entry up to which each drive's log was fetched as a whole. */
+const seen = new Map<string, number>()

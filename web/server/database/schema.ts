@@ -1,7 +1,8 @@
 import { sql } from 'drizzle-orm'
 import { index, integer, real, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core'
 import type { Call, EntryData, EntryKind, Observation, StationId } from '@wobrin/core/observations'
-import type { MechanismId } from '@wobrin/core/mechanisms'
+import type { Features, MechanismId } from '@wobrin/core/mechanisms'
+import type { Account } from '@wobrin/core/worth'
 import type { Pulleys } from '@wobrin/core/drivetrain'
 
 /** Settings of the workshop: one row, id 1. */
@@ -20,8 +21,8 @@ export const drives = sqliteTable('drives', {
   serial: text('serial').notNull().default(''),
   host: text('host').notNull().default(''),
   ownerWords: text('owner_words').notNull().default(''),
-  paid: text('paid').notNull().default(''),
-  worth: text('worth').notNull().default(''),
+  features: text('features', { mode: 'json' }).$type<Features>(),
+  account: text('account', { mode: 'json' }).$type<Account>(),
   nominalRpm: real('nominal_rpm'),
   motor: text('motor').$type<'ac' | 'dc'>(),
   hasTrimmer: integer('has_trimmer', { mode: 'boolean' }),
@@ -34,6 +35,16 @@ export const captures = sqliteTable('captures', {
   sha: text('sha').primaryKey(),
   name: text('name').notNull(),
   bytes: integer('bytes').notNull(),
+  keptAt: text('kept_at').notNull(),
+})
+
+/** Photos: the original by content, with copies made for showing. */
+export const photos = sqliteTable('photos', {
+  sha: text('sha').primaryKey(),
+  name: text('name').notNull(),
+  bytes: integer('bytes').notNull(),
+  width: integer('width').notNull(),
+  height: integer('height').notNull(),
   keptAt: text('kept_at').notNull(),
 })
 

@@ -1,5 +1,5 @@
 import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces'
-import { OUTCOMES } from '@wobrin/core/observations'
+import { CALLS, OUTCOMES } from '@wobrin/core/observations'
 import type { Certificate, CertificateMeasurement } from '@wobrin/core/proving'
 
 const MUTED = '#5B6770'
@@ -57,6 +57,16 @@ export function certificateDocument(c: Certificate): TDocumentDefinitions {
       { text: `Received ${day(drive.receivedAt)}${c.asFound.ownerWords ? `: “${c.asFound.ownerWords}”` : ''}` },
       ...(c.remark ? [{ text: c.remark, margin: [0, 2, 0, 0] as [number, number, number, number] }] : []),
       ...(c.cautions.length ? [heading('Mind'), list(c.cautions, '')] : []),
+      ...(c.overrides.length
+        ? [heading('Gates passed although they were closed'), table([92, '*'], c.overrides.map(o => [
+            { text: minute(o.at), color: MUTED }, { stack: [{ text: `${o.gate}: ${o.reason}` }, { text: `Not so at that time: ${o.missing.join('; ')}.`, color: MUTED, fontSize: 8 }] },
+          ]))]
+        : []),
+      ...(c.found.length
+        ? [heading('Found, and still so'), table([92, '*', 70], c.found.map(f => [
+            { text: minute(f.at), color: MUTED }, { stack: [{ text: f.what }, { text: f.means, color: MUTED, fontSize: 8 }] }, { text: CALLS[f.call].label, alignment: 'right' as const, bold: true },
+          ]))]
+        : []),
       heading('Spindle speed'),
       table([60, 120, '*', 90], [reading('as found', c.asFound.speed), reading('as left', c.asLeft.speed)]),
       heading('What was shown'),

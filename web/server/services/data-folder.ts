@@ -6,13 +6,15 @@ export interface DataFolder {
   readonly root: string
   readonly database: string
   readonly captures: string
+  readonly photos: string
   readonly backups: string
 }
 
 export function openDataFolder(root = process.env.WOBRIN_DATA || 'data'): DataFolder {
   const full = resolve(root)
-  const folder = { root: full, database: join(full, 'wobrin.sqlite'), captures: join(full, 'captures'), backups: join(full, 'backups') }
+  const folder = { root: full, database: join(full, 'wobrin.sqlite'), captures: join(full, 'captures'), photos: join(full, 'photos'), backups: join(full, 'backups') }
   mkdirSync(folder.captures, { recursive: true })
+  mkdirSync(folder.photos, { recursive: true })
   mkdirSync(folder.backups, { recursive: true })
   return folder
 }

@@ -1,9 +1,9 @@
 import { randomUUID } from 'node:crypto'
-import { asc, count, eq } from 'drizzle-orm'
+import { and, asc, count, eq, gt } from 'drizzle-orm'
 import { ParameterError } from '@wobrin/core/errors'
 import type { LogEntry } from '@wobrin/core/observations'
 import type { DriveFacts } from '@wobrin/core/proving'
-import type { MechanismId } from '@wobrin/core/mechanisms'
+import { findMechanism, type MechanismId } from '@wobrin/core/mechanisms'
 import type { NewDrive } from '../../shared/drive-facts'
 import { drives, logEntries } from '../database/schema'
 import { NotFound } from './not-found'
@@ -34,8 +34,8 @@ export class DriveService {
     return row
   }
 
-  log(driveId: string): LogEntry[] {
-    return this.db.select().from(logEntries).where(eq(logEntries.driveId, driveId)).orderBy(asc(logEntries.seq)).all()
+  log(driveId: string, after = 0): LogEntry[] {
+    return this.db.select().from(logEntries).where(and(eq(logEntries.driveId, driveId), gt(logEntries.seq, after))).orderBy(asc(logEntries.seq)).all()
   }
 
   allLogs(): Map<string, LogEntry[]> {
@@ -55,6 +55,7 @@ export class DriveService {
       if (sent) return sent
       const taken = tx.select().from(drives).where(eq(drives.tag, drive.tag)).get()
       if (taken) throw new ParameterError(`the tag ${drive.tag} is on another drive`, 'a tag of its own', { field: 'tag' })
+      checkSpeed(drive.mechanism as MechanismId, drive.nominalRpm ?? null)
       tx.insert(drives).values({ ...drive, mechanism: drive.mechanism as MechanismId, id, receivedAt }).run()
       tx.insert(logEntries).values({
         id: randomUUID(), driveId: id, at: receivedAt, kind: 'received', station: 'receive', title: 'Received', detail: drive.ownerWords,
@@ -71,6 +72,7 @@ export class DriveService {
     if (change.tag && change.tag !== before.tag && this.db.select().from(drives).where(eq(drives.tag, change.tag)).get()) {
       throw new ParameterError(`the tag ${change.tag} is on another drive`, 'a tag of its own', { field: 'tag' })
     }
+    checkSpeed((change.mechanism ?? before.mechanism) as MechanismId, change.nominalRpm === undefined ? before.nominalRpm : change.nominalRpm)
     return this.db.transaction((tx) => {
       tx.update(drives).set(Object.fromEntries(changed)).where(eq(drives.id, id)).run()
       tx.insert(logEntries).values({
@@ -79,6 +81,13 @@ export class DriveService {
       }).run()
       return tx.select().from(drives).where(eq(drives.id, id)).get()!
     })
+  }
+
+  /** An entry that was sent before, or null. @throws ParameterError where another drive has this id */
+  sent(id: string, driveId: string): LogEntry | null {
+    const there = this.db.select().from(logEntries).where(eq(logEntries.id, id)).get()
+    if (there && there.driveId !== driveId) throw new ParameterError('another drive has an entry of this id', 'an id of its own', { field: 'id' })
+    return there ?? null
   }
 
   /** Adds an entry; sending the same id again adds nothing and returns what is there. */
@@ -99,13 +108,24 @@ export class DriveService {
 }
 
 const factNames: Readonly<Record<string, string>> = {
-  tag: 'tag', mechanism: 'mechanism', maker: 'maker', model: 'model', serial: 'serial number', host: 'host', ownerWords: 'owner’s words', paid: 'paid', worth: 'worth',
+  tag: 'tag', mechanism: 'mechanism', maker: 'maker', model: 'model', serial: 'serial number', host: 'host', ownerWords: 'owner’s words', features: 'features', account: 'account',
   nominalRpm: 'nominal speed', motor: 'motor', hasTrimmer: 'trimmer', pulleys: 'pulleys',
+}
+
+/** A nominal speed is one that its kind has. @throws ParameterError */
+function checkSpeed(mechanism: MechanismId, nominalRpm: number | null): void {
+  const known = findMechanism(mechanism).speed.nominal.map(n => n.value)
+  if (nominalRpm !== null && !known.some(n => Math.abs(nominalRpm / n - 1) < 0.1)) {
+    throw new ParameterError(`${nominalRpm} r/min is no speed of a ${findMechanism(mechanism).label} drive`, `${known.join(' or ')} r/min`, { field: 'nominalRpm' })
+  }
 }
 
 function describe(value: unknown): string {
   if (value === null || value === '') return 'not known'
   if (typeof value === 'boolean') return value ? 'yes' : 'no'
+  if (typeof value === 'object' && !('motorPulleyMm' in value)) {
+    return Object.entries(value).filter(([, v]) => v !== null && v !== false).map(([k, v]) => `${k.replace(/[A-Z]/g, c => ` ${c.toLowerCase()}`)} ${v === true ? 'yes' : v}`).join(', ') || 'nothing said'
+  }
   if (typeof value === 'object') {
     const { motorPulleyMm, flywheelMm, beltLengthMm, centreDistanceMm } = value as Record<string, number | undefined>
     return [`motor ${motorPulleyMm} mm`, `flywheel ${flywheelMm} mm`, beltLengthMm && `belt ${beltLengthMm} mm`, centreDistanceMm && `centres ${centreDistanceMm} mm`].filter(Boolean).join(', ')

@@ -6,12 +6,14 @@ import { openDataFolder, type DataFolder } from '../services/data-folder'
 import { DriveService } from '../services/drives'
 import { judgeInThread } from '../services/judge-in-thread'
 import { openDatabase } from '../services/open-database'
+import { PhotoStore } from '../services/photo-store'
 import { SpeedService } from '../services/speed'
 import { WorkshopService } from '../services/workshop'
 
 export interface Services {
   readonly drives: DriveService
   readonly captures: CaptureStore
+  readonly photos: PhotoStore
   readonly speed: SpeedService
   readonly workshop: WorkshopService
   readonly folder: DataFolder
@@ -42,7 +44,7 @@ async function open(): Promise<Services> {
   const drives = new DriveService(db)
   const captures = new CaptureStore(folder.captures, db)
   const speed = new SpeedService(drives, captures, request => judgeInThread(join(beside, 'judge-capture.mjs'), request))
-  return { folder, drives, captures, speed, workshop: new WorkshopService(db), fonts: join(beside, 'fonts') }
+  return { folder, drives, captures, photos: new PhotoStore(folder.photos, db), speed, workshop: new WorkshopService(db), fonts: join(beside, 'fonts') }
 }
 
 /** The one set of services of this server, opened at start. */

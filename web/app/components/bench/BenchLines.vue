@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { CALLS } from '@wobrin/core/observations'
-import { STATIONS } from '@wobrin/core/procedures'
+import { STATIONS, type GateId } from '@wobrin/core/procedures'
 import { findMechanism } from '@wobrin/core/mechanisms'
 import type { BenchLine } from '../../../shared/bench'
 
@@ -18,6 +18,10 @@ function place(line: BenchLine): Record<string, string> {
   const station = at(indexOf(line))
   return late(line) ? { right: `calc(100% - ${station} - ${TAG_WIDTH - TAG_POINT}px)` } : { left: `calc(${station} - ${TAG_POINT}px)` }
 }
+/** Gates that something found keeps closed, each before its station; a row of them says nothing more than the first. */
+const GATE_AT: Partial<Record<GateId, string>> = { 'first-power': 'first-power', 'insert-disk': 'speed', 'insert-good-disk': 'prove' }
+const shut = (line: BenchLine) => line.closed.find(g => GATE_AT[g.gate] && !line.done.includes(GATE_AT[g.gate] as never))
+const gateAt = (line: BenchLine) => at(STATIONS.findIndex(s => s.id === GATE_AT[shut(line)!.gate]) - 0.5)
 const name = (line: BenchLine) => [line.drive.maker, line.drive.model].filter(Boolean).join(' ')
 </script>
 
@@ -44,11 +48,12 @@ const name = (line: BenchLine) => [line.drive.maker, line.drive.model].filter(Bo
                 v-for="(s, i) in STATIONS" :key="s.id" class="absolute top-1/2 -translate-1/2 rounded-full size-2.5" aria-hidden="true"
                 :class="i < indexOf(line) ? 'bg-ink' : 'bg-panel border-[1.5px] border-muted/70'" :style="{ left: at(i) }"
               />
+              <GateBar v-if="shut(line)" class="absolute top-1/2 -translate-1/2" :style="{ left: gateAt(line) }" />
               <span class="absolute top-1/2 -translate-y-1/2 bg-panel group-hover:bg-tint flex items-center gap-2.5" :class="late(line) ? ['flex-row-reverse', line.call && 'pl-2'] : 'pr-2'" :style="place(line)">
                 <DriveTag :tag="line.drive.tag" />
                 <CallMark v-if="line.call" :kind="line.call" decorative />
                 <span v-if="line.call && line.call !== 'leave'" class="text-sm whitespace-nowrap">{{ CALLS[line.call].label }}</span>
-                <span class="sr-only">at {{ STATIONS[indexOf(line)]?.label }}{{ line.call === 'leave' ? ', leave it' : '' }}</span>
+                <span class="sr-only">at {{ STATIONS[indexOf(line)]?.label }}{{ line.call === 'leave' ? ', leave it' : '' }}{{ shut(line) ? `; closed: ${shut(line)!.label.toLowerCase()}. ${shut(line)!.reason}` : '' }}</span>
               </span>
             </span>
           </NuxtLink>

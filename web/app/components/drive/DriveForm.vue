@@ -21,8 +21,7 @@ const [model] = defineField('model')
 const [serial] = defineField('serial')
 const [host] = defineField('host')
 const [ownerWords] = defineField('ownerWords')
-const [paid] = defineField('paid')
-const [worth] = defineField('worth')
+const [features] = defineField('features')
 const [nominalRpm] = defineField('nominalRpm')
 const [motor] = defineField('motor')
 const [hasTrimmer] = defineField('hasTrimmer')
@@ -58,11 +57,8 @@ const submit = handleSubmit(v => emit('save', driveSchema.cast(v)))
       <FormField v-slot="{ id }" label="Model, with suffix" :problem="errors.model"><input :id="id" v-model="model" class="field"></FormField>
       <FormField v-slot="{ id }" label="Serial number" :problem="errors.serial"><input :id="id" v-model="serial" class="field"></FormField>
     </div>
-    <div class="grid sm:grid-cols-3 gap-4">
-      <FormField v-slot="{ id }" label="Host it will serve" :problem="errors.host"><input :id="id" v-model="host" class="field"></FormField>
-      <FormField v-slot="{ id }" label="Paid" :problem="errors.paid"><input :id="id" v-model="paid" class="field"></FormField>
-      <FormField v-slot="{ id }" label="Worth working" :problem="errors.worth"><input :id="id" v-model="worth" class="field"></FormField>
-    </div>
+    <FormField v-slot="{ id }" label="Host it will serve" :problem="errors.host"><input :id="id" v-model="host" class="field"></FormField>
+    <DriveFeatureFields v-if="chosen" v-model="features" :mechanism="chosen.id" />
     <details :open="initial !== null" class="border-t border-line pt-4">
       <summary class="font-bold text-sm min-h-8">Motor, speed and belt, where known</summary>
       <div class="grid sm:grid-cols-3 gap-4 mt-3">

@@ -10,10 +10,11 @@ const emit = defineEmits<{ edit: [] }>()
 
 const title = computed(() => [drive.maker, drive.model].filter(Boolean).join(' '))
 const second = computed(() => [
-  drive.ownerWords && `“${drive.ownerWords}”`, drive.host && `for ${drive.host}`, drive.worth && `worth ${drive.worth}`,
+  drive.ownerWords && `“${drive.ownerWords}”`, drive.host && `for ${drive.host}`,
 ].filter(Boolean).join(' · '))
 const drivenBy = computed(() => {
   const { drives } = findMechanism(drive.mechanism)
+  if (drive.features?.spindle) return `${drive.features.spindle} drive`
   if (drive.pulleys || (drives.length === 1 && drives[0] === 'belt')) return 'belt drive'
   return drives.length === 1 ? `${drives[0]} drive` : ''
 })

@@ -29,6 +29,7 @@ const way = ref<typeof WAYS[number][0]>('released')
       <NuxtLink class="btn" :to="`/drives/${drive.id}/certificate`"><FileText class="size-4" />Certificate</NuxtLink>
     </header>
     <div v-for="c in certificate.cautions" :key="c" class="border-l-5 border-nudge bg-nudge-tint px-4 py-3">{{ c }}</div>
+    <div v-for="o in certificate.overrides" :key="o.at" class="border-l-5 border-nudge bg-nudge-tint px-4 py-3">The gate <strong>{{ o.gate.toLowerCase() }}</strong> was passed although it was closed: {{ o.reason }}</div>
     <div class="grid md:grid-cols-2 gap-6">
       <div>
         <h3 class="font-bold mb-2">Shown</h3>

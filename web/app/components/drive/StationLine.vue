@@ -1,9 +1,13 @@
 <script setup lang="ts">
-import { STATIONS, type Progress } from '@wobrin/core/procedures'
+import { STATIONS, type GateId, type GateState, type Progress } from '@wobrin/core/procedures'
 import type { StationId } from '@wobrin/core/observations'
 
-const { progress, viewed } = defineProps<{ progress: Progress, viewed: StationId }>()
+const { progress, viewed, gates } = defineProps<{ progress: Progress, viewed: StationId, gates: readonly GateState[] }>()
 const emit = defineEmits<{ view: [StationId] }>()
+
+/** Gates that something found keeps closed stand before their station. */
+const AT: Partial<Record<GateId, StationId>> = { 'first-power': 'first-power', 'insert-disk': 'speed', 'insert-good-disk': 'prove' }
+const shut = (id: StationId) => progress.done.has(id) ? undefined : gates.find(g => AT[g.gate.id] === id && g.forbiddenHere)
 
 /** On a narrow screen the line is longer than the page: bring the station in view into sight. */
 const line = useTemplateRef('line')
@@ -21,6 +25,7 @@ watch(() => viewed, () => nextTick(show))
     <ol class="grid grid-cols-11 min-w-[740px] relative">
       <li v-for="(station, i) in STATIONS" :key="station.id" class="relative">
         <span v-if="i > 0" class="absolute top-[21px] right-1/2 w-full h-0.5" :class="progress.done.has(STATIONS[i - 1]!.id) ? 'bg-ink h-[3px]' : 'bg-line'" aria-hidden="true" />
+        <GateBar v-if="shut(station.id)" class="absolute -left-1 top-[9px] z-20" :title="shut(station.id)!.missing[0]!.sentence" />
         <button
           class="relative z-10 w-full min-h-11 flex flex-col items-center pt-2.5 pb-1 gap-1 text-xs lg:text-sm whitespace-nowrap" :class="viewed === station.id ? 'font-bold' : 'text-muted hover:text-ink'"
           :aria-current="viewed === station.id ? 'step' : undefined" :title="station.purpose" @click="emit('view', station.id)"
@@ -35,7 +40,7 @@ watch(() => viewed, () => nextTick(show))
             </span>
           </span>
           <span class="border-b-2" :class="viewed === station.id ? 'border-ink' : 'border-transparent'">{{ station.label }}</span>
-          <span class="sr-only">{{ progress.done.has(station.id) ? ', finished' : progress.current === station.id ? ', here now' : '' }}</span>
+          <span class="sr-only">{{ progress.done.has(station.id) ? ', finished' : progress.current === station.id ? ', here now' : '' }}{{ shut(station.id) ? `, gate closed: ${shut(station.id)!.missing[0]!.sentence}` : '' }}</span>
         </button>
       </li>
     </ol>

@@ -1,43 +1,44 @@
 <script setup lang="ts">
-import { Check } from 'lucide-vue-next'
-import type { Station } from '@wobrin/core/procedures'
+import { Check, Clock, Lock, TriangleAlert } from 'lucide-vue-next'
+import type { StationState, StepState } from '@wobrin/core/procedures'
 
-const { station, done, finished } = defineProps<{ station: Station, done: ReadonlySet<string>, finished: boolean, closed: boolean }>()
-const emit = defineEmits<{ step: [string], finish: [] }>()
+const { here, step } = defineProps<{ here: StationState, step: StepState | null, next: StepState | null, closed: boolean }>()
+const emit = defineEmits<{ tick: [StepState], choose: [string], finish: [] }>()
 
-const next = computed(() => station.steps.find(s => !done.has(s.id)) ?? null)
+const HOLDS = { gate: Lock, wait: Clock, caution: TriangleAlert } as const
+const holdText = (s: StepState) => s.hold?.kind === 'gate' ? 'gate closed' : s.hold?.kind === 'wait' ? `until ${endOf(s.hold.wait.endsAt)}` : 'caution to read'
+const left = computed(() => here.steps.filter(s => !s.done))
 </script>
 
 <template>
-  <section :aria-label="`${station.label}, steps`">
-    <h2 class="section-title mb-3">{{ station.label }} · steps</h2>
-    <ol class="space-y-1 -mx-2">
-      <li v-for="step in station.steps" :key="step.id">
+  <section :aria-label="`${here.station.label}, steps`">
+    <h2 class="section-title mb-2">{{ here.station.label }} · steps</h2>
+    <ol class="-mx-2">
+      <li v-for="s in here.steps" :key="s.step.id" class="flex items-start rounded-box" :class="step?.step.id === s.step.id ? 'bg-tint' : 'hover:bg-tint'">
         <component
-          :is="closed ? 'div' : 'button'" class="w-full flex gap-3 text-left rounded-box px-2 py-2.5 min-h-11" :class="next?.id === step.id && !finished ? 'bg-tint' : 'hover:bg-tint'"
-          :aria-pressed="closed ? undefined : done.has(step.id)" @click="!closed && emit('step', step.id)"
+          :is="closed || (s.done && !s.ticked) ? 'span' : 'button'" class="size-11 shrink-0 grid place-items-center" :disabled="s.hold ? true : undefined"
+          :aria-pressed="closed || (s.done && !s.ticked) ? undefined : s.done" :aria-label="s.done ? `${s.step.title}: done` : `Tick: ${s.step.title}`" @click="!closed && !s.hold && emit('tick', s)"
         >
           <span
-            class="mt-0.5 size-[18px] shrink-0 grid place-items-center" :class="done.has(step.id) ? 'rounded-full bg-ink text-panel' : next?.id === step.id && !finished ? 'rounded-[4px] border-2 border-ink' : 'rounded-full border-[1.6px] border-muted'"
+            class="size-[18px] grid place-items-center" :class="s.done ? 'rounded-full bg-ink text-panel' : s.hold ? 'text-stop' : next?.step.id === s.step.id && !here.finished ? 'rounded-[4px] border-2 border-ink' : 'rounded-full border-[1.6px] border-muted'"
             aria-hidden="true"
-          ><Check v-if="done.has(step.id)" class="size-3" stroke-width="3.5" /></span>
-          <span>
-            <span :class="done.has(step.id) ? 'text-muted' : next?.id === step.id ? 'font-bold' : ''">{{ step.title }}</span>
-            <span v-if="next?.id === step.id && !finished" class="hint block mt-1">{{ step.why }}</span>
-          </span>
+          ><Check v-if="s.done" class="size-3" stroke-width="3.5" /><component :is="HOLDS[s.hold.kind]" v-else-if="s.hold" class="size-[18px]" /></span>
         </component>
+        <button class="grow min-h-11 py-2.5 pr-2 text-left leading-snug" :aria-current="step?.step.id === s.step.id ? 'step' : undefined" @click="emit('choose', s.step.id)">
+          <span :class="s.done ? 'text-muted' : step?.step.id === s.step.id ? 'font-bold' : ''">{{ s.step.title }}</span>
+          <span v-if="s.hold" class="hint block text-xs text-stop!">{{ holdText(s) }}</span>
+        </button>
       </li>
     </ol>
-    <div v-if="!closed" class="mt-4">
-      <button v-if="next && !finished" class="btn btn-primary" aria-keyshortcuts="Space" @click="emit('step', next.id)">Step done <span class="font-normal opacity-80">Space</span></button>
-      <p v-else-if="station.id === 'release'" class="hint">Say on the right how it leaves.</p>
-      <button v-else-if="!finished" class="btn btn-primary" @click="emit('finish')">{{ station.label }} is finished</button>
-      <p v-else class="hint">This station is finished.</p>
-      <button v-if="next && !finished && station.id !== 'release'" class="block mt-1 min-h-11 text-sm text-muted link" @click="emit('finish')">Finish without the rest</button>
+    <div v-if="!closed" class="mt-3">
+      <p v-if="here.station.id === 'release'" class="hint">Say on the right how it leaves.</p>
+      <p v-else-if="here.finished" class="hint">This station is finished.</p>
+      <button v-else-if="!left.length" class="btn btn-primary" @click="emit('finish')">{{ here.station.label }} is finished</button>
+      <button v-else class="block min-h-11 text-sm text-muted link" @click="emit('finish')">Finish without {{ left.length === 1 ? 'the last one' : `the other ${left.length}` }}</button>
     </div>
-    <div v-if="station.mind.length" class="border-t border-line mt-3 pt-3">
+    <div v-if="here.cautions.length" class="border-t border-line mt-3 pt-3">
       <h3 class="text-sm font-bold">Mind</h3>
-      <ul class="text-sm space-y-1.5 mt-1"><li v-for="m in station.mind" :key="m">{{ m }}</li></ul>
+      <ul class="text-sm space-y-1.5 mt-1"><li v-for="c in here.cautions" :key="c.id">{{ c.text }}</li></ul>
     </div>
   </section>
 </template>

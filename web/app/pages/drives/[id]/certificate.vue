@@ -35,6 +35,14 @@ const print = () => window.print()
         </p>
       </header>
       <ul v-if="certificate.cautions.length" class="border-l-5 border-stop bg-stop-tint px-4 py-3 space-y-1"><li v-for="c in certificate.cautions" :key="c">{{ c }}</li></ul>
+      <section v-if="certificate.overrides.length">
+        <h2 class="font-bold mb-2">Gates passed although they were closed</h2>
+        <div v-for="o in certificate.overrides" :key="o.at" class="border-l-5 border-nudge bg-nudge-tint px-4 py-3 mb-2"><p><strong>{{ o.gate }}:</strong> {{ o.reason }}</p><p class="hint text-sm">{{ longTime(o.at) }}. Not so at that time: {{ o.missing.join('; ') }}.</p></div>
+      </section>
+      <section v-if="certificate.found.length">
+        <h2 class="font-bold mb-2">Found, and still so</h2>
+        <ul class="text-sm"><li v-for="f in certificate.found" :key="f.at + f.what" class="flex gap-2.5 border-b border-line py-1.5"><CallMark :kind="f.call" :size="15" class="mt-0.5" /><span>{{ f.what }}<span class="hint block">{{ f.means }}</span></span></li></ul>
+      </section>
       <section>
         <h2 class="font-bold mb-2">Spindle speed</h2>
         <dl class="grid sm:grid-cols-2 gap-4">

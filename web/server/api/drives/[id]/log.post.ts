@@ -1,10 +1,9 @@
 import { entrySchema } from '../../../../shared/log-input'
-import { entryData } from '../../../services/entry-data'
+import { composeEntry } from '../../../services/compose-entry'
 
-export default api(async (event, { drives, captures }) => {
-  const { step, outcome, minutes, wait, photo, ...entry } = await checkedBody(event, entrySchema)
-  const driveId = drives.get(param(event, 'id')).id
-  const data = entryData(entry.kind, { step, outcome, minutes, wait, photo }, drives.log(driveId))
-  if (data?.type === 'photo') captures.find(data.sha)
-  return drives.append({ ...entry, takesBack: entry.takesBack ?? null, driveId, data, call: null, observations: [] })
+export default api(async (event, { drives, photos }) => {
+  const input = await checkedBody(event, entrySchema)
+  const drive = drives.get(param(event, 'id'))
+  // What was sent before is answered as it was, whatever has changed since: the first answer may have been lost.
+  return drives.sent(input.id, drive.id) ?? drives.append(composeEntry(input, drive, drives.log(drive.id), sha => photos.find(sha)))
 })

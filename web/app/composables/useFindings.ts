@@ -1,0 +1,38 @@
+import { findFinding, findQuestion, type Question } from '@wobrin/core/findings'
+import type { LogEntry, StationId } from '@wobrin/core/observations'
+import { consequencesOf } from '@wobrin/core/procedures'
+
+/** What was found last in this sitting, and what followed from it. */
+export interface LastFinding {
+  readonly entry: LogEntry
+  readonly question: Question
+  readonly consequences: readonly string[]
+  /** Places that could still be told; empty where one was told or none helps. */
+  readonly places: readonly string[]
+}
+
+/** Putting findings on the drive's log, with their consequence at once. */
+export function useFindings(station: () => StationId) {
+  const store = useDrive()
+  const attempt = useAttempt()
+  const last = ref<LastFinding | null>(null)
+
+  async function put(input: { finding?: string, question?: string, value?: number, place: string | null }): Promise<boolean> {
+    const before = store.way
+    return attempt(async () => {
+      const entry = await store.add({ kind: 'finding', station: station(), finding: input })
+      const { finding, question } = entry.data?.type === 'finding' ? findFinding(entry.data.finding) : { finding: null, question: findQuestion(input.question!) }
+      last.value = {
+        entry, question, consequences: consequencesOf(before, store.way),
+        places: input.place === null && !finding?.clean ? question.places ?? [] : [],
+      }
+    })
+  }
+
+  const pick = (finding: string, place: string | null = null) => put({ finding, place })
+  const measure = (question: string, value: number) => put({ question, value, place: null })
+  /** Says where the last finding is; the one without a place gives way to it. */
+  const where = (place: string) => last.value?.entry.data?.type === 'finding' ? pick(last.value.entry.data.finding, place) : Promise.resolve(false)
+  const shown = computed(() => last.value && !store.log.some(e => e.takesBack === last.value!.entry.id) ? last.value : null)
+  return { last: shown, pick, measure, where, forget: () => { last.value = null } }
+}

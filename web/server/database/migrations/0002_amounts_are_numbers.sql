@@ -1,0 +1,2 @@
+ALTER TABLE `drives` DROP COLUMN `paid`;--> statement-breakpoint
+ALTER TABLE `drives` DROP COLUMN `worth`;
