@@ -6,7 +6,7 @@ import { nextAt, stationOf, walk, type StepState } from '@wobrin/core/procedures
 import { SimulatedPickup } from '@wobrin/core/simulation'
 import { DEMO_DRIVES, type DemoDrive } from './drives'
 import { drawPicture } from './pictures'
-import type { DemoRecord } from './records'
+import type { DemoItem, DemoRecord } from './records'
 
 /**
  * Fills an empty workshop through the same routes that a browser uses: recordings are sent, read and judged by the
@@ -125,12 +125,15 @@ class Seeding {
       photos.push((await this.say('photo', record.station, { title, photo: sha })).id)
     }
     const marked = new Map<string, string>()
-    for (const { at, behind, undone: _, back: __, ...item } of record.items) {
+    const write = async ({ at, behind, undone: _, back: __, ...item }: DemoItem) => {
       const mark = at ? { photo: photos[at[0]]!, x: at[1], y: at[2] } : null
       marked.set(item.name, (await this.say('as-found', record.station, { item: { ...item, behind: behind ? marked.get(behind) : null, mark } })).id)
     }
+    for (const item of record.items.filter(i => i.kind !== 'loose')) await write(item)
     const undone = record.items.filter(i => i.undone)
     for (const { name, undone: how } of undone) await this.say('undone', record.station, { of: marked.get(name), broke: how === true ? null : how })
+    // A loose part is written down once it is in its bag, with the rest already off.
+    for (const item of record.items.filter(i => i.kind === 'loose')) await write(item)
     for (const { name } of [...undone].reverse().filter(i => i.back)) await this.say('put-back', record.station, { of: marked.get(name) })
   }
 

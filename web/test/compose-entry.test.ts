@@ -12,7 +12,7 @@ async function bench(mechanism = '5.25in-48') {
   const say = (input: Partial<EntryInput> & Pick<EntryInput, 'kind'>) => {
     n++
     const whole = entrySchema.validateSync({ id: uuid(n), at: `2026-03-01T10:${n}:00Z`, station: 'look', ...input })
-    return drives.append(composeEntry(whole, drive, drives.log(drive.id), (sha) => { throw new Error(`no photo ${sha}`) }))
+    return drives.append(composeEntry(whole, drive, () => drives.log(drive.id), (sha) => { throw new Error(`no photo ${sha}`) }))
   }
   const find = (finding: string, place: string | null = null) => say({ kind: 'finding', finding: { finding, place } })
   return { drives, drive, say, find }

@@ -1,3 +1,4 @@
+export { anatomyOf, type Anatomy, type AnatomyPart, type Shape } from './anatomy'
 export { MECHANISMS, findMechanism, isMechanismId } from './catalogue'
 export { fluxPerRadian, innermostFluxPerInch, trackRadiusMm } from './flux-density'
 export { commonPractice, describeSource, fromMemory, sourced, standard, type Source, type Sourced } from './provenance'

@@ -1,7 +1,8 @@
 <script setup lang="ts">
+import { AGENTS, neverOf } from '@wobrin/core/cleaning'
 import { MECHANISMS } from '@wobrin/core/mechanisms'
 import { CALLS, type CallKind } from '@wobrin/core/observations'
-import { CAUTIONS, STATIONS } from '@wobrin/core/procedures'
+import { CAUTIONS, GATES, STATIONS } from '@wobrin/core/procedures'
 
 useHead({ title: 'Handbook · Wobrin' })
 // A page that is opened afresh at an anchor is drawn after the browser looked for it.
@@ -17,6 +18,7 @@ const calls = Object.entries(CALLS) as [CallKind, typeof CALLS[CallKind]][]
       <h1 class="text-2xl font-bold mb-3">Handbook</h1>
       <ul>
         <li><a href="#calls" class="block py-1.5 hover:underline underline-offset-2">The five calls</a></li>
+        <li v-for="[id, text] in [['stations', 'The eleven stations'], ['gates', 'Gates'], ['cleaning', 'What never goes where']]" :key="id"><a :href="`#${id}`" class="block py-1.5 hover:underline underline-offset-2">{{ text }}</a></li>
         <li><a href="#schools" class="block py-1.5 hover:underline underline-offset-2">Schools and sources</a></li>
         <li v-for="m in MECHANISMS" :key="m.id"><a :href="`#${m.id}`" class="block py-1.5 hover:underline underline-offset-2">{{ m.label }}</a></li>
         <li><a href="#cautions" class="block py-1.5 hover:underline underline-offset-2">Cautions, by station</a></li>
@@ -29,11 +31,24 @@ const calls = Object.entries(CALLS) as [CallKind, typeof CALLS[CallKind]][]
           <template v-for="[kind, c] in calls" :key="kind"><dt class="font-bold flex items-center gap-2.5"><CallMark :kind="kind" decorative />{{ c.label }}</dt><dd>{{ c.means }}</dd></template>
         </dl>
       </section>
+      <section id="stations" class="panel p-6 scroll-mt-4">
+        <h2 class="text-xl font-bold mb-3">The eleven stations</h2>
+        <HandbookStation v-for="st in STATIONS" :key="st.id" :station="st" />
+      </section>
+      <section id="gates" class="panel p-6 scroll-mt-4">
+        <h2 class="text-xl font-bold mb-3">Gates</h2>
+        <p class="mb-4 max-w-prose">What must not be done before something is known. A closed gate says what is missing; it is passed with a written reason only, and the certificate carries that reason.</p>
+        <dl class="space-y-4"><div v-for="g in GATES" :key="g.id"><dt class="font-bold">{{ g.label }}</dt><dd>{{ g.because }}<ul class="list-disc pl-5 text-sm mt-1"><li v-for="c in g.conditions" :key="c.id">{{ c.need }}</li></ul></dd></div></dl>
+      </section>
       <section id="schools" class="panel p-6 scroll-mt-4 space-y-3">
-        <h2 class="text-xl font-bold">Schools and sources</h2>
-        <p><strong>Speed.</strong> One school leaves a spindle alone anywhere inside the wide band, since every touch risks the trimmer. The other dials it in to the narrow band, since the next drive may be off the other way. Choose yours in <NuxtLink class="link" to="/workshop">Workshop</NuxtLink>.</p>
-        <p><strong>Variation.</strong> A speed that is right on the mean and uneven within is a mechanical fault: belt, pulley, bearing. No trimmer cures it.</p>
-        <p><strong>Where values come from.</strong> A standard is named by its number. <em>Common practice</em> is what restorers do, with no published source. <em>From memory</em> was recalled and not looked up; trust it accordingly.</p>
+        <h2 class="text-xl font-bold mb-3">Schools and sources</h2>
+        <HandbookSchools />
+        <p class="border-t border-line pt-4 text-sm"><strong>Where values come from.</strong> A standard is named by its number. <em>Common practice</em> is what restorers do, with no published source. <em>From memory</em> was recalled and not looked up; trust it accordingly.</p>
+      </section>
+      <section id="cleaning" class="panel p-6 scroll-mt-4">
+        <h2 class="text-xl font-bold mb-3">What never goes where</h2>
+        <dl class="grid sm:grid-cols-[12rem_1fr] gap-x-5 gap-y-2 text-sm"><template v-for="a in AGENTS" :key="a.id"><template v-if="neverOf(a).length"><dt class="font-bold">{{ a.label }}</dt><dd>{{ neverOf(a).join('; ') }}</dd></template></template></dl>
+        <p class="hint mt-3">Common practice, no source.</p>
       </section>
       <HandbookMechanism v-for="m in MECHANISMS" :id="m.id" :key="m.id" :mechanism="m" class="scroll-mt-4" />
       <section id="cautions" class="panel p-6 scroll-mt-4">

@@ -20,10 +20,11 @@ const need = (field: string, problem: string, expected: string) => new Parameter
 
 /**
  * Makes a log entry of what was sent: checks it against the drive and its log, and words what the vocabulary words.
+ * @param log reads the drive's log, where the kind needs it
  * @param photoOf finds a kept photo; throws where there is none
  * @throws ParameterError where something is left out, impossible, or held by a gate, a wait or a caution
  */
-export function composeEntry(input: EntryInput, drive: DriveFacts, log: readonly LogEntry[], photoOf: (sha: string) => PhotoFacts): NewEntry {
+export function composeEntry(input: EntryInput, drive: DriveFacts, log: () => readonly LogEntry[], photoOf: (sha: string) => PhotoFacts): NewEntry {
   const part = composers[input.kind](input, drive, log, photoOf)
   const title = part.title ?? input.title
   if (!title) throw need('title', 'the entry says nothing', 'some words')
@@ -33,7 +34,7 @@ export function composeEntry(input: EntryInput, drive: DriveFacts, log: readonly
   }
 }
 
-type Composer = (input: EntryInput, drive: DriveFacts, log: readonly LogEntry[], photoOf: (sha: string) => PhotoFacts) => Part
+type Composer = (input: EntryInput, drive: DriveFacts, log: () => readonly LogEntry[], photoOf: (sha: string) => PhotoFacts) => Part
 
 const composers: Readonly<Record<EntryInput['kind'], Composer>> = {
   'note': () => ({}),
@@ -45,12 +46,12 @@ const composers: Readonly<Record<EntryInput['kind'], Composer>> = {
   'step': (input, drive, log) => {
     const known = input.step ? findStep(input.step) : null
     if (!known) throw need('step', `there is no step “${input.step ?? ''}”`, 'one of the procedure’s')
-    const state = walk(drive, log, Date.parse(input.at)).stations.flatMap(s => s.steps).find(s => s.step.id === input.step)
+    const state = walk(drive, log(), Date.parse(input.at)).stations.flatMap(s => s.steps).find(s => s.step.id === input.step)
     if (state?.hold) throw need('step', heldBy(state.hold, Date.parse(input.at)), 'what holds it to be settled first')
     return { title: known.step.title, data: { type: 'step', step: known.step.id } }
   },
   'station': (input, drive, log) => {
-    const here = walk(drive, log, Date.parse(input.at)).stations.find(s => s.station.id === input.station)!
+    const here = walk(drive, log(), Date.parse(input.at)).stations.find(s => s.station.id === input.station)!
     const held = here.steps.find(s => !s.done && s.hold?.kind === 'gate')
     if (held) throw need('station', `“${held.step.title}” is not done, and ${heldBy(held.hold!, 0)}`, 'the gate opened, or passed with a written reason')
     return { title: `${findStation(input.station).label} finished` }
@@ -61,7 +62,7 @@ const composers: Readonly<Record<EntryInput['kind'], Composer>> = {
     return { data: { type: 'wait', minutes: input.minutes, holds: input.holds ?? null } }
   },
   'wait-ended': (input, _drive, log) => {
-    if (!log.some(e => e.id === input.wait && e.data?.type === 'wait')) throw need('wait', 'there is no such wait on this drive', 'the id of one')
+    if (!log().some(e => e.id === input.wait && e.data?.type === 'wait')) throw need('wait', 'there is no such wait on this drive', 'the id of one')
     return { data: { type: 'wait-ended', wait: input.wait! } }
   },
   'photo': (input, _drive, _log, photoOf) => {
@@ -76,24 +77,24 @@ const composers: Readonly<Record<EntryInput['kind'], Composer>> = {
   'as-found': (input, _drive, log) => {
     const { item } = input
     if (!item) throw need('item', 'the thing itself is missing', 'what kind it is and its name')
-    if (item.behind && !log.some(e => e.id === item.behind && e.data?.type === 'as-found')) throw need('item.behind', 'what lies in front of it is not on this drive’s record', 'the id of a thing that is')
-    if (item.mark && !log.some(e => e.id === item.mark!.photo && e.data?.type === 'photo')) throw need('item.mark', 'the photo it is marked on is not on this drive’s log', 'the id of a photo that is')
+    if (item.behind && !log().some(e => e.id === item.behind && e.data?.type === 'as-found')) throw need('item.behind', 'what lies in front of it is not on this drive’s record', 'the id of a thing that is')
+    if (item.mark && !log().some(e => e.id === item.mark!.photo && e.data?.type === 'photo')) throw need('item.mark', 'the photo it is marked on is not on this drive’s log', 'the id of a photo that is')
     return { title: `${AS_FOUND_KINDS[item.kind]}: ${item.name}`, detail: [item.state, item.detail].filter(Boolean).join('; '), data: { type: 'as-found', item } }
   },
   'undone': (input, _drive, log) => {
-    const r = recorded(input, log)
+    const r = recorded(input, log())
     if (r.undone && !r.putBack) throw need('of', `no. ${r.number}, ${r.item.name}, is undone already`, 'one that is not')
     const how = input.broke ? { cut: 'Cut', snapped: 'Snapped', unsoldered: 'Unsoldered' }[input.broke] : 'Undone'
     return { title: `${how}: no. ${r.number}, ${r.item.name}`, data: { type: 'undone', item: r.entry.id, broke: input.broke ?? null } }
   },
   'put-back': (input, _drive, log) => {
-    const r = recorded(input, log)
+    const r = recorded(input, log())
     if (!r.undone) throw need('of', `no. ${r.number}, ${r.item.name}, was never undone`, 'one that was')
     if (input.leftOff && !input.detail) throw need('detail', 'leaving it off needs a reason', 'a few words')
     return { title: `${input.leftOff ? 'Left off' : 'Put back'}: no. ${r.number}, ${r.item.name}`, data: { type: 'put-back', item: r.entry.id, leftOff: input.leftOff ?? false } }
   },
   'override': (input, drive, log) => {
-    const gate = isGateId(input.gate ?? '') ? walk(drive, log, Date.parse(input.at)).gates.find(g => g.gate.id === input.gate) : undefined
+    const gate = isGateId(input.gate ?? '') ? walk(drive, log(), Date.parse(input.at)).gates.find(g => g.gate.id === input.gate) : undefined
     if (!gate) throw need('gate', `there is no gate “${input.gate ?? ''}” on this drive`, 'one of its gates')
     if (input.detail.length < MIN_REASON) throw need('detail', 'passing a closed gate needs a written reason', `at least ${MIN_REASON} characters; the certificate carries it`)
     if (gate.open) throw need('gate', `“${gate.gate.label}” is open`, 'a closed one')

@@ -9,7 +9,9 @@ const emit = defineEmits<{ photo: [], drop: [File[]], stop: [] }>()
 const { record, list, photos } = book
 const tab = ref<'marks' | 'table' | 'back'>('marks')
 const shownId = ref<string | null>(null)
-const photo = computed(() => photos.value.find(p => p.entry.id === shownId.value) ?? photos.value.findLast(p => record.value.some(r => r.item.mark?.photo === p.entry.id)) ?? photos.value.at(-1) ?? null)
+const photo = computed(() => photos.value.find(p => p.entry.id === shownId.value) ?? photos.value.find(p => record.value.some(r => r.item.mark?.photo === p.entry.id)) ?? photos.value.at(-1) ?? null)
+// A photo that was just taken is the one to mark.
+watch(() => photos.value.length, (now, before) => { if (now > before) shownId.value = photos.value.at(-1)!.entry.id })
 const editing = ref<{ mark: AsFoundItem['mark'] } | null>(null)
 const over = ref(false)
 

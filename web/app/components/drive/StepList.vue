@@ -7,6 +7,11 @@ const emit = defineEmits<{ tick: [StepState], choose: [string], finish: [] }>()
 
 const HOLDS = { gate: Lock, wait: Clock, caution: TriangleAlert } as const
 const holdText = (s: StepState) => s.hold?.kind === 'gate' ? 'gate closed' : s.hold?.kind === 'wait' ? `until ${endOf(s.hold.wait.endsAt)}` : 'caution to read'
+/** After a tap the keys act on the step, not on the button that was tapped. */
+function choose(s: StepState, event: MouseEvent): void {
+  emit('choose', s.step.id)
+  if (event.detail > 0) (event.currentTarget as HTMLElement).blur()
+}
 const left = computed(() => here.steps.filter(s => !s.done))
 </script>
 
@@ -24,7 +29,7 @@ const left = computed(() => here.steps.filter(s => !s.done))
             aria-hidden="true"
           ><Check v-if="s.done" class="size-3" stroke-width="3.5" /><component :is="HOLDS[s.hold.kind]" v-else-if="s.hold" class="size-[18px]" /></span>
         </component>
-        <button class="grow min-h-11 py-2.5 pr-2 text-left leading-snug" :aria-current="step?.step.id === s.step.id ? 'step' : undefined" @click="emit('choose', s.step.id)">
+        <button class="grow min-h-11 py-2.5 pr-2 text-left leading-snug" :aria-current="step?.step.id === s.step.id ? 'step' : undefined" @click="choose(s, $event)">
           <span :class="s.done ? 'text-muted' : step?.step.id === s.step.id ? 'font-bold' : ''">{{ s.step.title }}</span>
           <span v-if="s.hold" class="hint block text-xs text-stop!">{{ holdText(s) }}</span>
         </button>

@@ -39,6 +39,7 @@ const formats = computed(() => m.formats.map((f) => {
   <section class="panel p-6" :aria-labelledby="`h-${m.id}`">
     <h2 :id="`h-${m.id}`" class="text-xl font-bold">{{ m.label }}</h2>
     <p class="text-muted mt-1 mb-4 max-w-prose">{{ m.special }}</p>
+    <HandbookAnatomy class="mb-6" :mechanism="m.id" :label="m.label" />
     <div class="overflow-x-auto">
       <table class="w-full text-sm">
         <thead class="text-left text-muted border-b border-line"><tr><th class="font-normal py-1.5 pr-4 w-[32%]">What</th><th class="font-normal pr-4 w-[34%]">Value</th><th class="font-normal">Source</th></tr></thead>
