@@ -1,11 +1,13 @@
 import { defineCommand, renderUsage, runCommand, type CommandDef } from 'citty'
 import { AbortedError, InputError } from '@wobrin/core/errors'
+import { clean } from './clean'
 import { mechanisms } from './mechanisms'
 import { simulate } from './simulate'
 import { speed } from './speed'
+import { steps } from './steps'
 import { strobe } from './strobe'
 
-const subCommands: Record<string, CommandDef> = { speed, strobe, simulate, mechanisms } as unknown as Record<string, CommandDef>
+const subCommands: Record<string, CommandDef> = { speed, strobe, simulate, mechanisms, steps, clean } as unknown as Record<string, CommandDef>
 
 const wobrin = defineCommand({
   meta: { name: 'wobrin', description: 'Measures and judges old disk drives.' },

@@ -14,3 +14,8 @@ export function wordOption<T extends string>(value: string | undefined, name: st
   if (!(words as readonly string[]).includes(value)) throw new ParameterError(`"${value}"`, `one of ${words.join(', ')}`, { field: `--${name}` })
   return value as T
 }
+
+/** Some of a few words from the command line, with commas between. */
+export function wordsOption<T extends string>(value: string, name: string, words: readonly T[]): T[] {
+  return value.split(',').map(w => w.trim()).filter(Boolean).map(w => wordOption(w, name, words)!)
+}

@@ -101,3 +101,24 @@ describe('the other commands', () => {
     expect(JSON.parse(execFileSync(process.execPath, [bin, 'speed', path, '--mechanism', '5.25in-48', '--json'], { encoding: 'utf8' })).call).toBe('nudge')
   })
 })
+
+describe('wobrin steps and clean', () => {
+  it('steps lists what a class has, and what was found adds and closes', async () => {
+    const plain = await wobrin('steps', '--mechanism', '3in')
+    expect(plain.out).toContain('Find the write-protect pin')
+    expect(plain.out).not.toContain('Take the old belt off')
+    const goo = await wobrin('steps', '--mechanism', '3in', '--found', 'belt.goo, smell.fish')
+    expect(goo.out).toContain('Take the old belt off (10 min)')
+    expect(goo.out).toContain('Closed: First power. Belt: gone to goo. Power would wind the goo round the spindle.')
+    const json = JSON.parse((await wobrin('steps', '--mechanism', 'cartridge', '--json')).out)
+    expect(json.gates.map((g: { id: string }) => g.id)).toEqual(['first-power', 'insert-disk', 'insert-good-disk', 'close-up'])
+    expect(await wobrin('steps', '--mechanism', '3in', '--found', 'belt.purple')).toMatchObject({ code: 2, err: 'wobrin: finding: there is no finding "belt.purple"; expected one of the vocabulary.' })
+  })
+
+  it('clean says what, on what, in which order', async () => {
+    const { out, code } = await wobrin('clean', '--soils', 'crust', '--materials', 'board,head')
+    expect(code).toBe(0)
+    expect(out).toMatch(/1\. White vinegar on circuit board[\s\S]*Then 15 min\.[\s\S]*Isopropyl alcohol on circuit board[\s\S]*Never:\n {4}White vinegar never on magnetic head/)
+    expect(await wobrin('clean', '--soils', 'crust,tar', '--materials', 'board')).toMatchObject({ code: 2, err: expect.stringContaining('--soils: "tar"; expected one of dust, mould') })
+  })
+})

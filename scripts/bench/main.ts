@@ -8,6 +8,7 @@ import { SimulatedPickup, SIMULATED_PULLEYS } from '@wobrin/core/simulation'
 import { speedFromPulses } from '@wobrin/core/spindle'
 import { seed } from '../../demo/src/seed'
 import { serve } from '../serve.mjs'
+import { longLog, photographing, puttingBack } from './bench-line'
 import { makeVcd } from './make-vcd'
 
 const folder = mkdtempSync(join(tmpdir(), 'wobrin-bench-'))
@@ -105,6 +106,8 @@ async function serving(): Promise<void> {
     usable.push(performance.now() - begun)
     await page.context().close()
   }
+  await photographing(browser, server!.address)
+  await longLog(browser, server!.address)
   await browser.close()
   server!.child.kill()
   console.log(`Drive page usable (its call on the screen, cold cache) in ${middle(usable).toFixed(0)} ms (baseline, one bare file in the same browser: ${middle(bare).toFixed(0)} ms)`)
@@ -113,6 +116,7 @@ async function serving(): Promise<void> {
 try {
   await reading()
   await judging()
+  await puttingBack()
   await serving()
 }
 finally {

@@ -15,6 +15,24 @@ export const heads: readonly Question[] = [
     ],
   },
   {
+    id: 'pad', ask: 'What is the pressure pad like?', sense: 'seen', when: { has: 'one-head' },
+    findings: [
+      { id: 'pad.whole', label: 'Flat, clean, glued fast', call: 'leave', means: 'It presses the disk onto the head as it should.', next: 'Go on.' },
+      { id: 'pad.worn', label: 'Worn, hard or dirty', call: 'mend', means: 'The head reads weakly, and grit in the felt scratches.', next: 'Renew the felt: same size, same height.' },
+      { id: 'pad.gone', label: 'Gone', call: 'stop', means: 'The bare arm would run on the disk.', next: 'No disk in until a pad is glued on.' },
+      { id: 'pad.new', label: 'New felt glued on', call: 'leave', means: 'A new pad is on.', next: 'Let the glue cure before a disk goes in.' },
+      { id: 'pad.two', label: 'There is none: two heads', call: 'leave', means: 'Two heads hold the disk between them.', next: 'Go on.' },
+    ],
+  },
+  {
+    id: 'loading', ask: 'How does it load and eject by hand?', sense: 'felt',
+    findings: [
+      { id: 'loading.free', label: 'Freely, comes down level', call: 'leave', means: 'The loading gear works.', next: 'Go on.' },
+      { id: 'loading.stiff', label: 'Stiffly', call: 'mend', means: 'Set grease or a bent slide; a motor or a thumb forces the disk.', next: 'Clean and lubricate the slides by your school.' },
+      { id: 'loading.drops', label: 'The head drops', call: 'stop', means: 'A head that drops cuts the disk and breaks its own mount.', next: 'Find the spring or damper that has gone.' },
+    ],
+  },
+  {
     id: 'arm', ask: 'Is the shutter arm there?', sense: 'seen', when: shuttered,
     findings: [
       { id: 'arm.there', label: 'There, and moves', call: 'leave', means: 'It will open the shutter.', next: 'Go on.' },

@@ -50,7 +50,7 @@ const lower = (s: string) => s.charAt(0).toLowerCase() + s.slice(1)
 const TOPICS: Readonly<Record<string, string>> = {
   disk: 'Disk inside', history: 'History', storage: 'Kept', belt: 'Belt', residue: 'Swab over the belt path', grease: 'Grease', travel: 'Carriage by hand', spindle: 'Spindle by hand', band: 'Steel band',
   gears: 'Eject gearbox', rattle: 'Tilted', missing: 'Missing', smell: 'Smell', corrosion: 'Corrosion', caps: 'Capacitors', shorts: 'Supply pins', chips: 'Chips', pins: 'Pins', supply: 'Supply wires proved by', mains: 'Mains and tube seen by',
-  heads: 'Heads', arm: 'Shutter arm', pin: 'Write-protect pin', flag: 'Track-zero flag', click: 'Click', edges: 'Last cartridge’s edge', headclean: 'Swab over the heads', fibres: 'Last look',
+  heads: 'Heads', arm: 'Shutter arm', pin: 'Write-protect pin', flag: 'Track-zero flag', click: 'Click', edges: 'Last cartridge’s edge', pad: 'Pressure pad', loading: 'Loading by hand', headclean: 'Swab over the heads', fibres: 'Last look',
   lacquer: 'Lacquer', screws: 'Screw heads', evidence: 'Evidence of misalignment', seconddisk: 'Second trusted disk', power: 'First power', sacrifice: 'Sacrificial disk', protect: 'Write protect', leads: 'Leads', closed: 'Covers on', incoming: 'New part',
 }
 

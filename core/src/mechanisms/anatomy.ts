@@ -86,9 +86,9 @@ export function anatomyOf(id: MechanismId): Anatomy {
   }
   const railEnd = Math.min(f.d - 12 * scale, cy + outer + 26 * scale)
   add('Rail, from the spindle outward', 'rail', { kind: 'line', x1: cx, y1: cy + f.disk * 0.1, x2: cx, y2: railEnd })
-  add(id === 'quick-disk' ? 'Where the spiral track lies' : `Cylinders: ${outer.toFixed(1)} to ${inner.toFixed(1)} mm from the spindle`, 'zone', { kind: 'rect', x: cx - 1.6 * scale, y: cy + inner, w: 3.2 * scale, h: outer - inner })
   const head = cy + (outer + inner) / 2
   add('Carriage with the heads', 'carriage', { kind: 'rect', x: cx - 9 * scale, y: head - 7 * scale, w: 18 * scale, h: 22 * scale })
+  add(id === 'quick-disk' ? 'Where the spiral track lies' : `Cylinders: ${outer.toFixed(1)} to ${inner.toFixed(1)} mm from the spindle`, 'zone', { kind: 'rect', x: cx - 1.6 * scale, y: cy + inner, w: 3.2 * scale, h: outer - inner })
   const side = cx + 20 * scale
   if (f.carriage === 'voice coil') {
     add('Voice coil: the heads follow under servo', 'carriage', { kind: 'rect', x: cx - 20 * scale, y: railEnd - 18 * scale, w: 40 * scale, h: 22 * scale })

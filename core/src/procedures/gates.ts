@@ -51,6 +51,8 @@ export const GATES: readonly Gate[] = [
     after: ['first-power'],
     conditions: [
       { id: 'disk.heads', need: 'the heads were looked at and are whole', question: 'heads', blockedBy: ['heads.torn', 'heads.chipped'] },
+      { id: 'disk.pad', need: 'the pressure pad of a single head was looked at', when: { all: [{ has: 'one-head' }, { not: { has: 'two-heads' } }] }, question: 'pad', blockedBy: ['pad.gone'] },
+      { id: 'disk.loading', need: 'nothing drops when it loads', blockedBy: ['loading.drops', 'pad.gone'] },
       { id: 'disk.arm', need: 'the shutter arm is there', when: { mechanism: ['3.5in', '3.5in-eject'] }, question: 'arm', blockedBy: ['arm.missing'] },
       { id: 'disk.click', need: 'it is not known to click', when: { mechanism: ['cartridge'] }, question: 'click', blockedBy: ['click.steady'] },
       { id: 'disk.edges', need: 'its last cartridge was looked at', when: { mechanism: ['cartridge'] }, question: 'edges', blockedBy: ['edges.torn'] },

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { findFinding, findingsNamed, findQuestion, holds, situationOf } from '../../src/findings'
-import { FEATURE_RANGES, MECHANISM_IDS, NO_FEATURES, type Features, type MechanismId } from '../../src/mechanisms'
+import { findFinding, findingsNamed, findQuestion, holds, QUESTIONS, situationOf, type Condition } from '../../src/findings'
+import { FEATURE_RANGES, FEATURE_TAGS, MECHANISM_IDS, NO_FEATURES, type Features, type MechanismId } from '../../src/mechanisms'
 import type { LogEntry } from '../../src/observations'
 import { CAUTIONS, findStep, GATES, STATIONS, walk } from '../../src/procedures'
 import { found } from '../log'
@@ -52,6 +52,13 @@ describe('procedures as data', () => {
         }
       }
     }
+  })
+
+  it('every feature that drives of a class differ by has a step or a caution of its own', () => {
+    const named = (c: Condition | undefined): string[] => !c ? [] : 'has' in c ? [c.has] : 'all' in c ? c.all.flatMap(named) : 'any' in c ? c.any.flatMap(named) : 'not' in c ? named(c.not) : []
+    const used = new Set([...steps.flatMap(s => named(s.when)), ...Object.values(CAUTIONS).flatMap(c => named(c.when)), ...QUESTIONS.flatMap(q => named(q.when))])
+    // A direct drive is a belt drive's steps less the belt.
+    expect(FEATURE_TAGS.filter(t => !used.has(t))).toEqual(['direct'])
   })
 
   it('every step is reached by some drive on which something is found', () => {

@@ -3,11 +3,13 @@ import { createReadStream, existsSync, type ReadStream } from 'node:fs'
 import { open, rename, rm } from 'node:fs/promises'
 import { join } from 'node:path'
 import { count, eq, sum } from 'drizzle-orm'
-import sharp from 'sharp'
 import { InputError, LimitError } from '@wobrin/core/errors'
 import { photos } from '../database/schema'
 import { NotFound } from './not-found'
 import type { Db } from './open-database'
+
+/** Loaded with the first photo, so that the server starts without it. */
+const loadSharp = async () => (await import('sharp')).default
 
 /** Largest photo that is kept, bytes as sent. */
 export const MAX_PHOTO_BYTES = 40 * 1024 ** 2
@@ -77,6 +79,7 @@ export class PhotoStore {
 
   private async makeCopies(name: string, from: string, sha: string): Promise<{ width: number, height: number }> {
     try {
+      const sharp = await loadSharp()
       const picture = sharp(from, { limitInputPixels: MAX_PHOTO_PIXELS, failOn: 'truncated', pages: 1 }).autoOrient()
       const { width, height, autoOrient, format } = await picture.metadata()
       if (!width || !height || format === 'svg') throw new Error('unsupported')
@@ -105,7 +108,7 @@ export class PhotoStore {
   /** A photo to show: a copy, or the whole of it drawn anew without metadata. @throws NotFound */
   async show(sha: string, size: PhotoSize): Promise<ReadStream | Buffer> {
     this.find(sha)
-    if (size === 'full') return sharp(this.path(sha, 'original'), { limitInputPixels: MAX_PHOTO_PIXELS }).autoOrient().jpeg({ quality: 92 }).toBuffer()
+    if (size === 'full') return (await loadSharp())(this.path(sha, 'original'), { limitInputPixels: MAX_PHOTO_PIXELS }).autoOrient().jpeg({ quality: 92 }).toBuffer()
     if (!existsSync(this.path(sha, size))) await this.makeCopies(sha, this.path(sha, 'original'), sha)
     return createReadStream(this.path(sha, size))
   }

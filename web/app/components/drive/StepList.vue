@@ -2,7 +2,7 @@
 import { Check, Clock, Lock, TriangleAlert } from 'lucide-vue-next'
 import type { StationState, StepState } from '@wobrin/core/procedures'
 
-const { here, step } = defineProps<{ here: StationState, step: StepState | null, next: StepState | null, closed: boolean }>()
+const { here, step } = defineProps<{ here: StationState, step: StepState | null, next: StepState | null, closed: boolean, explain?: boolean }>()
 const emit = defineEmits<{ tick: [StepState], choose: [string], finish: [] }>()
 
 const HOLDS = { gate: Lock, wait: Clock, caution: TriangleAlert } as const
@@ -31,6 +31,8 @@ const left = computed(() => here.steps.filter(s => !s.done))
         </component>
         <button class="grow min-h-11 py-2.5 pr-2 text-left leading-snug" :aria-current="step?.step.id === s.step.id ? 'step' : undefined" @click="choose(s, $event)">
           <span :class="s.done ? 'text-muted' : step?.step.id === s.step.id ? 'font-bold' : ''">{{ s.step.title }}</span>
+
+          <span v-if="explain && step?.step.id === s.step.id && !here.finished" class="hint block mt-1">{{ s.step.why }}</span>
           <span v-if="s.hold" class="hint block text-xs text-stop!">{{ holdText(s) }}</span>
         </button>
       </li>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { StandingFinding } from '@wobrin/core/findings'
 import { findQuestion, holds } from '@wobrin/core/findings'
-import { CAUTIONS, type StationState, type StepState } from '@wobrin/core/procedures'
+import { CAUTIONS, type Recording, type StationState, type StepState } from '@wobrin/core/procedures'
 
 /** One step in full: why, with what, how long, what it makes possible, and the questions that it answers. */
 const { state, here, findings } = defineProps<{ state: StepState, here: StationState, findings: readonly StandingFinding[], closed: boolean }>()
@@ -10,6 +10,7 @@ const emit = defineEmits<{ tick: [StepState], pick: [finding: string], measure: 
 const store = useDrive()
 const questions = computed(() => (state.step.asks ?? []).map(findQuestion).filter(q => holds(q.when, store.way.situation)))
 const cautions = computed(() => (state.step.cautions ?? []).map(id => CAUTIONS[id]).filter(c => holds(c.when, store.way.situation) && !here.cautions.includes(c)))
+const RECORDS: Readonly<Record<Recording, string>> = { 'photo': 'a photo', 'as-found': 'marks', 'note': 'a note', 'speed': 'a reading', 'put-back': 'the put-back list', 'account': 'the account' }
 const minutes = computed(() => `${duration(state.step.hands)} of hands${state.step.wait ? `, then ${duration(state.step.wait)} of waiting` : ''}`)
 </script>
 
@@ -21,6 +22,7 @@ const minutes = computed(() => `${duration(state.step.hands)} of hands${state.st
     <dl class="hint mt-2 flex flex-wrap gap-x-6 gap-y-1">
       <div v-if="state.step.tools.length"><dt class="inline font-bold">With </dt><dd class="inline">{{ state.step.tools.join(', ') }}</dd></div>
       <div><dt class="inline font-bold">Takes </dt><dd class="inline">{{ minutes }}</dd></div>
+      <div v-if="state.step.records?.length"><dt class="inline font-bold">Leaves on the log </dt><dd class="inline">{{ state.step.records.map(r => RECORDS[r]).join(', ') }}</dd></div>
       <div><dt class="inline font-bold">Opens the way to </dt><dd class="inline">{{ state.step.makes.charAt(0).toLowerCase() }}{{ state.step.makes.slice(1, -1) }}</dd></div>
     </dl>
     <p v-for="c in cautions" :key="c.id" class="mt-2 text-sm border-l-5 border-nudge pl-3">{{ c.text }}</p>

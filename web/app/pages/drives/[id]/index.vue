@@ -107,8 +107,8 @@ useShortcuts({
     <DriveStationLine :progress="store.progress" :viewed="viewed" :gates="store.way.gates" class="mb-4" @view="steps.view" />
     <DriveWaits :waits="store.way.waits" @end="endWait" />
     <div class="grid md:grid-cols-[1fr_15rem] xl:grid-cols-[262px_1fr_266px] gap-4 items-start">
-      <DriveStepList class="panel p-4 pb-5 md:col-start-2 md:row-start-1 xl:col-start-1" :here="here" :step="step" :next="next" :closed="closed" @tick="steps.tick" @choose="steps.choose" @finish="steps.finish" />
-      <div class="panel p-5 sm:px-6 min-w-0 md:col-start-1 md:row-start-1 md:row-span-2 xl:col-start-2 space-y-7">
+      <DriveStepList class="panel p-4 pb-5 order-2 md:order-none md:col-start-2 md:row-start-1 xl:col-start-1" :here="here" :step="step" :next="next" :closed="closed" :explain="viewed === 'speed'" @tick="steps.tick" @choose="steps.choose" @finish="steps.finish" />
+      <div class="panel p-5 sm:px-6 min-w-0 order-1 md:order-none md:col-start-1 md:row-start-1 md:row-span-2 xl:col-start-2 space-y-7">
         <DriveReleaseSheet v-if="viewed === 'release'" :drive="drive" :log="store.log" :outcome="store.progress.outcome" @release="release" />
         <template v-else>
           <div v-if="found.last.value || (step && (viewed !== 'speed' || step.hold || step.open.length))">
@@ -126,7 +126,7 @@ useShortcuts({
           <DriveStationNotes v-if="viewed !== 'speed'" class="border-t border-line pt-5" :station="viewed" :log="store.log" :findings="store.way.findings" :gates="store.way.gates" />
         </template>
       </div>
-      <DriveLog class="panel p-4 md:col-start-2 xl:col-start-3 xl:row-start-1" :log="store.log" @finding="find()" @note="noting = true" @wait="waiting = true" @photo="camera?.click()" @take-back="takeBack" />
+      <DriveLog class="panel p-4 order-3 md:order-none md:col-start-2 xl:col-start-3 xl:row-start-1" :log="store.log" @finding="find()" @note="noting = true" @wait="waiting = true" @photo="camera?.click()" @take-back="takeBack" />
     </div>
     <input ref="camera" type="file" accept="image/*" multiple class="sr-only" tabindex="-1" aria-label="Photo" data-testid="photo" @change="keepPhotos">
     <FindingSheet :shown="finding !== null" :question="finding?.question ?? null" :findings="store.way.findings" :last="found.last.value" @close="finding = null" @pick="found.pick" @measure="found.measure" @where="found.where" />
