@@ -26,6 +26,37 @@ test('a drive at Speed, its release and its certificate pass axe', async ({ page
   }
 })
 
+test('every station of a drive passes axe, by day and dim, with its dialogs', async ({ page }) => {
+  test.setTimeout(120_000)
+  const axe = async (what: string) => {
+    const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa']).analyze()
+    expect(violations.map(v => `${what}, ${v.id}: ${v.nodes.map(n => n.target.join(' ')).join(', ')}`)).toEqual([])
+  }
+  for (const [tag, keys] of [['SK-18', '1'], ['SK-17', '27'], ['SK-19', '3'], ['SK-02', '4'], ['SK-15', '-0']] as const) {
+    await openDrive(page, tag)
+    for (const theme of ['day', 'dim']) {
+      await page.evaluate((t) => { document.documentElement.dataset.theme = t }, theme)
+      for (const key of keys) {
+        await page.keyboard.press(key)
+        await page.waitForTimeout(150)
+        await axe(`${tag} ${key} ${theme}`)
+      }
+    }
+  }
+  await openDrive(page, 'SK-19')
+  for (const [key, close] of [['f', 'Escape'], ['w', 'Escape'], ['n', 'Escape']] as const) {
+    await page.keyboard.press(key)
+    await expect(page.getByRole('dialog')).toBeVisible()
+    await axe(key)
+    await page.keyboard.press(close)
+    await expect(page.getByRole('dialog')).toBeHidden()
+  }
+  for (const name of [/^Written down/, /^Put back/]) {
+    await page.getByRole('tab', { name }).click()
+    await axe(String(name))
+  }
+})
+
 for (const [width, height] of [[820, 1180], [390, 844]] as const) {
   test(`nothing is cut off at ${width} × ${height}`, async ({ page }) => {
     await page.setViewportSize({ width, height })
@@ -33,6 +64,12 @@ for (const [width, height] of [[820, 1180], [390, 844]] as const) {
       await page.goto(path)
       await expect(page.getByRole('heading', { level: 1 })).toBeAttached()
       expect(await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth), path).toBeLessThanOrEqual(0)
+    }
+    await openDrive(page, 'SK-19')
+    for (const key of ['1', '2', '3', '4', '7', '0']) {
+      await page.keyboard.press(key)
+      await page.waitForTimeout(150)
+      expect(await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth), `station ${key}`).toBeLessThanOrEqual(0)
     }
     await openDrive(page, 'SK-05')
     await expect(page.getByTestId('call')).toBeVisible()

@@ -27,6 +27,22 @@ try {
   await picture('receive', '/drives/new')
   await picture('drive-speed', drive('SK-05'))
   await picture('drive-station', drive('SK-02'))
+  const notices = (p: Page) => p.getByRole('navigation', { name: 'Stations' }).waitFor()
+  await picture('worth', drive('SK-18'), p => p.getByRole('region', { name: 'Is it worth it?' }).evaluate(e => e.scrollIntoView({ block: 'center' })))
+  await picture('gate', `${drive('SK-17')}?station=first-power`, notices)
+  await picture('finding', drive('SK-17'), async (p) => {
+    await notices(p)
+    await p.keyboard.press('f')
+    await p.keyboard.press('2')
+    await p.getByTestId('consequence').waitFor()
+  })
+  await picture('as-found', drive('SK-19'), async (p) => {
+    for (let i = 0; i < 2; i++) {
+      await p.getByRole('button', { name: 'Read; I keep to it' }).click()
+      await p.waitForTimeout(500)
+    }
+    await p.getByRole('region', { name: 'As found' }).evaluate(e => e.scrollIntoView())
+  })
   await picture('belt-seam', drive('SK-11'))
   await picture('live-pickup', drive('SK-05'), async (p) => {
     await p.getByRole('button', { name: 'Simulated pickup' }).click()

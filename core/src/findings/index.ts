@@ -1,5 +1,5 @@
 export { findingsNamed, holds, situationOf, type Condition, type Situation } from './condition'
 export { recordFinding, topic, type FindingInput, type RecordedFinding } from './record'
-export { foundIds, standingFindings, type StandingFinding } from './standing'
+export { findingsAmong, foundIds, standingFindings, type StandingFinding } from './standing'
 export type { Finding, Measured, Question, Sense } from './types'
 export { findFinding, findQuestion, findingFor, QUESTIONS, questionsFor, searchFindings } from './vocabulary'

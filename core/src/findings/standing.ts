@@ -16,9 +16,12 @@ export interface StandingFinding {
  * same place; where several may hold they add up, until a clean one is found or another finding clears them. Saying
  * where a thing is replaces having said only that it is, and a clean answer without a place clears all places.
  */
-export function standingFindings(log: readonly LogEntry[]): StandingFinding[] {
+export const standingFindings = (log: readonly LogEntry[]): StandingFinding[] => findingsAmong(standingEntries(log))
+
+/** The same, where the entries that still hold are known already. */
+export function findingsAmong(entries: readonly LogEntry[]): StandingFinding[] {
   let standing: StandingFinding[] = []
-  for (const entry of standingEntries(log)) {
+  for (const entry of entries) {
     if (entry.data?.type !== 'finding') continue
     const { finding, question } = findFinding(entry.data.finding)
     const now: StandingFinding = { entry, finding, question, place: entry.data.place }

@@ -1,6 +1,6 @@
 import { CALLS, standingEntries, type LogEntry, type StationId } from '../observations'
 import { findStep } from './stations'
-import { nextAt, stationOf, walk, type StepState, type Walked, type Walk } from './walk'
+import { nextAt, stationOf, type StepState, type Walk } from './walk'
 
 /** What the hands could do next on one drive. */
 export interface NextThing {
@@ -13,11 +13,12 @@ export interface NextThing {
   readonly station: StationId
 }
 
-/** A drive with its log, to be ranked among the others. */
-export interface OnBench extends Walked {
+/** A drive with its log and its way, to be ranked among the others. */
+export interface OnBench {
   readonly id: string
   readonly tag: string
   readonly log: readonly LogEntry[]
+  readonly way: Walk
 }
 
 /** A nudge is quick and nearly done, so it comes first; then what only needs deciding; long mends last. */
@@ -30,11 +31,10 @@ const JUDGED_MINUTES = 8
  * Things to do across the open drives, best first: what is dangerous, then what is quick, then what is furthest along.
  * A wait that has run out comes before the rest. A running wait that holds a step leaves the other steps of its drive
  * to the hands; one that holds nothing in particular keeps the whole drive out.
- * @param nowMs milliseconds since 1970, UTC
  */
-export function bestNext(drives: readonly OnBench[], nowMs: number): NextThing[] {
+export function bestNext(drives: readonly OnBench[]): NextThing[] {
   const ranked = drives.flatMap((drive) => {
-    const w = walk(drive, drive.log, nowMs)
+    const w = drive.way
     const { progress } = w
     if (progress.outcome) return []
     const thing = (title: string, reason: string, minutes: number, rank: number, station: StationId = progress.current) =>

@@ -1,4 +1,4 @@
-import { standingFindings } from '../findings'
+import { findingsAmong, type StandingFinding } from '../findings'
 import { STATION_IDS, standingEntries, type CallKind, type LogEntry, type Outcome, type StationId } from '../observations'
 
 /** Where a drive stands, read from its log alone. */
@@ -17,6 +17,11 @@ const GRAVITY: readonly CallKind[] = ['stop', 'mend', 'nudge', 'unknown', 'leave
 /** Works out where a drive stands from the entries that still hold. */
 export function progressOf(log: readonly LogEntry[]): Progress {
   const standing = standingEntries(log)
+  return progressAmong(standing, findingsAmong(standing))
+}
+
+/** The same, where what still holds is known already. */
+export function progressAmong(standing: readonly LogEntry[], findings: readonly StandingFinding[]): Progress {
   const done = new Set<StationId>()
   let outcome: Progress['outcome'] = null
   for (const e of standing) {
@@ -25,7 +30,7 @@ export function progressOf(log: readonly LogEntry[]): Progress {
   }
   const current = STATION_IDS.find(id => !done.has(id)) ?? 'release'
   const instrument = standing.findLast(e => e.call && e.station === current && e.kind !== 'finding')?.call?.kind
-  const found = new Set(standingFindings(log).filter(f => f.entry.station === current || f.finding.call === 'stop' || f.finding.call === 'mend').map(f => f.finding.call))
+  const found = new Set(findings.filter(f => f.entry.station === current || f.finding.call === 'stop' || f.finding.call === 'mend').map(f => f.finding.call))
   const call = found.has('stop') ? 'stop' : instrument ?? GRAVITY.find(k => found.has(k)) ?? null
   return { current, done, call, outcome }
 }

@@ -27,8 +27,10 @@ export interface Wait {
  * Waits that nobody has ended yet, the next to run out first; one that ran out stays until a person says so.
  * @param nowMs milliseconds since 1970, UTC; passed in because core has no clock
  */
-export function openWaits(log: readonly LogEntry[], nowMs: number): Wait[] {
-  const standing = standingEntries(log)
+export const openWaits = (log: readonly LogEntry[], nowMs: number): Wait[] => waitsAmong(standingEntries(log), nowMs)
+
+/** The same, where the entries that still hold are known already. */
+export function waitsAmong(standing: readonly LogEntry[], nowMs: number): Wait[] {
   const ended = new Set(standing.map(e => e.data?.type === 'wait-ended' ? e.data.wait : null))
   return standing.flatMap((entry) => {
     if (entry.data?.type !== 'wait' || ended.has(entry.id)) return []

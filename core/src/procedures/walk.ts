@@ -1,14 +1,14 @@
 import { asFoundRecord, putBackList } from '../as-found'
-import { findQuestion, holds, situationOf, standingFindings, type Question, type Situation, type StandingFinding } from '../findings'
+import { findingsAmong, findQuestion, holds, situationOf, type Question, type Situation, type StandingFinding } from '../findings'
 import type { Features, MechanismId } from '../mechanisms'
 import { STATION_IDS, standingEntries, type LogEntry, type StationId } from '../observations'
 import { CAUTIONS, type Caution } from './cautions'
 import { gateStates, type GateState } from './gate-state'
-import { progressOf, type Progress } from './progress'
+import { progressAmong, type Progress } from './progress'
 import { isAcknowledged } from './sitting'
 import type { Station, Step } from './station'
 import { STATIONS } from './stations'
-import { openWaits, type Wait } from './waits'
+import { waitsAmong, type Wait } from './waits'
 
 /** What keeps a step from being done. */
 export type Hold =
@@ -59,13 +59,13 @@ const rank = (id: StationId) => STATION_IDS.indexOf(id)
  */
 export function walk(drive: Walked, log: readonly LogEntry[], nowMs: number): Walk {
   const standing = standingEntries(log)
-  const findings = standingFindings(log)
+  const findings = findingsAmong(standing)
   const situation = situationOf(drive, findings.map(f => f.finding.id))
-  const waits = openWaits(log, nowMs)
+  const waits = waitsAmong(standing, nowMs)
   const gates = gateStates(situation, findings, standing, {
     toPutBack: putBackList(asFoundRecord(log)).left, waits: waits.filter(w => !w.over).map(w => w.what),
   })
-  const progress = progressOf(log)
+  const progress = progressAmong(standing, findings)
   const ticks = new Map(standing.flatMap(e => e.data?.type === 'step' ? [[e.data.step, e] as const] : []))
 
   const shown = STATIONS.map(station => ({ station, steps: station.steps.filter(s => ticks.has(s.id) || holds(s.when, situation)) }))

@@ -1,11 +1,12 @@
 import { describe, expect, it } from 'vitest'
 import type { LogEntry } from '../../src/observations'
-import { bestNext, findStep, heldByDefault, openWaits, USUAL_WAITS } from '../../src/procedures'
+import { bestNext, findStep, heldByDefault, openWaits, USUAL_WAITS, walk, type Walked } from '../../src/procedures'
 
 let seq = 0
 const entry = (part: Partial<LogEntry>): LogEntry => ({
   id: `w${++seq}`, seq, driveId: 'd', at: '2026-03-01T10:00:00Z', kind: 'wait', station: 'clean', title: 'Alcohol drying', detail: '', call: null, observations: [], data: { type: 'wait', minutes: 10, holds: null }, takesBack: null, ...part,
 })
+const next = (drives: readonly (Walked & { id: string, tag: string, log: LogEntry[] })[], now: number) => bestNext(drives.map(d => ({ ...d, way: walk(d, d.log, now) })))
 const at = (clock: string) => Date.parse(`2026-03-01T${clock}:00Z`)
 
 describe('waits', () => {
@@ -32,15 +33,15 @@ describe('waits', () => {
 
   it('keep a drive from the hands while they run, and bring it forward when they are over', () => {
     const drives = [{ id: 'a', tag: 'A', mechanism: '3in' as const, log: [] }, { id: 'b', tag: 'B', mechanism: '8in' as const, log: [entry({ station: 'receive' })] }]
-    expect(bestNext(drives, at('10:05')).map(n => n.tag)).toEqual(['A'])
-    expect(bestNext(drives, at('10:15')).map(n => [n.tag, n.title])).toEqual([['B', 'Alcohol drying: done'], ['A', 'See whether a disk is stuck in it']])
+    expect(next(drives, at('10:05')).map(n => n.tag)).toEqual(['A'])
+    expect(next(drives, at('10:15')).map(n => [n.tag, n.title])).toEqual([['B', 'Alcohol drying: done'], ['A', 'See whether a disk is stuck in it']])
   })
 
   it('that hold one step leave the others to the hands', () => {
     const log = [entry({ station: 'receive', data: { type: 'wait', minutes: 60, holds: 'receive.disk' } })]
     const b = { id: 'b', tag: 'B', mechanism: '8in' as const, log }
-    expect(bestNext([b], at('10:05'))[0]!.title).toBe('Write down the owner’s words')
-    expect(bestNext([b], at('11:05'))[0]!.reason).toBe('Its wait has run out; look whether it is so, and go on. It held “See whether a disk is stuck in it”.')
+    expect(next([b], at('10:05'))[0]!.title).toBe('Write down the owner’s words')
+    expect(next([b], at('11:05'))[0]!.reason).toBe('Its wait has run out; look whether it is so, and go on. It held “See whether a disk is stuck in it”.')
   })
 
   it('usual ones hold the first of their steps that is there, and only steps that exist', () => {

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { formatObservation, type LogEntry } from '../../src/observations'
-import { bestNext, progressOf, STATIONS, trimmerHistory } from '../../src/procedures'
+import { bestNext, progressOf, STATIONS, trimmerHistory, walk } from '../../src/procedures'
 import { buildCertificate, type DriveFacts } from '../../src/proving'
 import { found, marked, putBack, undone, withData } from '../log'
 
@@ -47,10 +47,9 @@ describe('progress from the log', () => {
       { id: 'b', tag: 'B', mechanism: '5.25in-48' as const, log: [...speedy, reading(309, 0)] },
       { id: 'c', tag: 'C', mechanism: '5.25in-48' as const, log: [entry({ station: 'receive', kind: 'finding', call: { kind: 'stop', reasons: ['It clicks.'], next: 'Quarantine it.' }, data: { type: 'finding', finding: 'disk.data', place: null } })] },
       { id: 'd', tag: 'D', mechanism: '5.25in-48' as const, log: [entry({ kind: 'released', station: 'release', data: { type: 'release', outcome: 'released' } })] },
-    ]
-    const now = Date.parse('2026-03-01T12:00:00Z')
-    expect(bestNext(drives, now).map(n => n.tag)).toEqual(['C', 'B', 'A'])
-    expect(bestNext(drives, now)[1]).toMatchObject({ title: 'Speed: nudge it', reason: 'because go on' })
+    ].map(d => ({ ...d, way: walk(d, d.log, Date.parse('2026-03-01T12:00:00Z')) }))
+    expect(bestNext(drives).map(n => n.tag)).toEqual(['C', 'B', 'A'])
+    expect(bestNext(drives)[1]).toMatchObject({ title: 'Speed: nudge it', reason: 'because go on' })
   })
 
   it('reads the trimmer’s history, without what was taken back', () => {

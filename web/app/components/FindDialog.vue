@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Combobox, ComboboxInput, ComboboxOption, ComboboxOptions } from '@headlessui/vue'
 import { MECHANISMS, findMechanism } from '@wobrin/core/mechanisms'
-import type { Bench } from '../../shared/bench'
+import type { DriveFacts } from '@wobrin/core/proving'
 
 interface Found { readonly to: string, readonly title: string, readonly detail: string }
 
@@ -17,13 +17,18 @@ const pages: Found[] = [
   ...MECHANISMS.map(m => ({ to: `/handbook#${m.id}`, title: m.label, detail: 'handbook' })),
 ]
 
-watch(shown, async (open) => {
+/** Fetched before it is asked for, so that quick keys find what they name; and again, for another tablet may have received one. */
+async function fetchDrives(): Promise<void> {
+  const all = await $fetch<DriveFacts[]>('/api/drives').catch(() => null)
+  if (all) drives.value = all.map(drive => ({
+    to: `/drives/${drive.id}`, title: `${drive.tag} · ${[drive.maker, drive.model].filter(Boolean).join(' ')}`, detail: [findMechanism(drive.mechanism).label, drive.host, drive.serial, drive.ownerWords].filter(Boolean).join(' · '),
+  }))
+}
+onMounted(fetchDrives)
+watch(shown, (open) => {
   if (!open) return
   query.value = ''
-  const bench = await $fetch<Bench>('/api/bench').catch(() => null)
-  drives.value = bench?.lines.map(({ drive }) => ({
-    to: `/drives/${drive.id}`, title: `${drive.tag} · ${[drive.maker, drive.model].filter(Boolean).join(' ')}`, detail: [findMechanism(drive.mechanism).label, drive.host, drive.serial, drive.ownerWords].filter(Boolean).join(' · '),
-  })) ?? []
+  fetchDrives()
 })
 
 const found = computed(() => {

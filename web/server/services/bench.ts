@@ -8,7 +8,7 @@ export function benchOf(drives: DriveService, nowMs: number): Bench {
   const all = drives.list().map(drive => ({ drive, log: logs.get(drive.id) ?? [] }))
   const walked = all.map(({ drive, log }) => ({ drive, log, way: walk(drive, log, nowMs) }))
   return {
-    next: bestNext(all.map(({ drive, log }) => ({ ...drive, log })), nowMs),
+    next: bestNext(walked.map(({ drive, log, way }) => ({ id: drive.id, tag: drive.tag, log, way }))),
     waits: walked.filter(({ way }) => !way.progress.outcome)
       .flatMap(({ drive, way }) => way.waits.map(({ entry, holds: _, ...wait }) => ({ ...wait, driveId: drive.id, tag: drive.tag, entryId: entry.id })))
       .sort((a, b) => a.endsAt < b.endsAt ? -1 : 1),
