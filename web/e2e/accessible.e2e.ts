@@ -26,7 +26,7 @@ test('a drive at Speed, its release and its certificate pass axe', async ({ page
   }
 })
 
-test('every station of a drive passes axe, by day and dim, with its dialogs', async ({ page }) => {
+test('the stations of drives and their dialogs pass axe', async ({ page }) => {
   test.setTimeout(120_000)
   const axe = async (what: string) => {
     const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa']).analyze()
@@ -34,7 +34,8 @@ test('every station of a drive passes axe, by day and dim, with its dialogs', as
   }
   for (const [tag, keys] of [['SK-18', '1'], ['SK-17', '27'], ['SK-19', '3'], ['SK-02', '4'], ['SK-15', '-0']] as const) {
     await openDrive(page, tag)
-    for (const theme of ['day', 'dim']) {
+    // The dim colours are the same everywhere: one drive with many marks is enough.
+    for (const theme of tag === 'SK-17' ? ['day', 'dim'] : ['day']) {
       await page.evaluate((t) => { document.documentElement.dataset.theme = t }, theme)
       for (const key of keys) {
         await page.keyboard.press(key)
@@ -46,7 +47,7 @@ test('every station of a drive passes axe, by day and dim, with its dialogs', as
   await openDrive(page, 'SK-19')
   for (const [key, close] of [['f', 'Escape'], ['w', 'Escape'], ['n', 'Escape']] as const) {
     await page.keyboard.press(key)
-    await expect(page.getByRole('dialog')).toBeVisible()
+    await expect(page.getByRole('dialog').getByRole('heading')).toBeVisible()
     await axe(key)
     await page.keyboard.press(close)
     await expect(page.getByRole('dialog')).toBeHidden()

@@ -2,7 +2,7 @@
 import { Check, Clock, Lock, TriangleAlert } from 'lucide-vue-next'
 import type { StationState, StepState } from '@wobrin/core/procedures'
 
-const { here, step } = defineProps<{ here: StationState, step: StepState | null, next: StepState | null, closed: boolean, explain?: boolean }>()
+const { here, step, closed } = defineProps<{ here: StationState, step: StepState | null, next: StepState | null, closed: boolean, explain?: boolean }>()
 const emit = defineEmits<{ tick: [StepState], choose: [string], finish: [] }>()
 
 const HOLDS = { gate: Lock, wait: Clock, caution: TriangleAlert } as const
@@ -12,6 +12,8 @@ function choose(s: StepState, event: MouseEvent): void {
   emit('choose', s.step.id)
   if (event.detail > 0) (event.currentTarget as HTMLElement).blur()
 }
+/** Nothing to press: the drive has left, or what was found did the step. */
+const fixed = (s: StepState) => closed || (s.done && !s.ticked)
 const left = computed(() => here.steps.filter(s => !s.done))
 </script>
 
@@ -21,8 +23,8 @@ const left = computed(() => here.steps.filter(s => !s.done))
     <ol class="-mx-2">
       <li v-for="s in here.steps" :key="s.step.id" class="flex items-start rounded-box" :class="step?.step.id === s.step.id ? 'bg-tint' : 'hover:bg-tint'">
         <component
-          :is="closed || (s.done && !s.ticked) ? 'span' : 'button'" class="size-11 shrink-0 grid place-items-center" :disabled="s.hold ? true : undefined"
-          :aria-pressed="closed || (s.done && !s.ticked) ? undefined : s.done" :aria-label="s.done ? `${s.step.title}: done` : `Tick: ${s.step.title}`" @click="!closed && !s.hold && emit('tick', s)"
+          :is="fixed(s) ? 'span' : 'button'" :role="fixed(s) ? 'img' : undefined" class="size-11 shrink-0 grid place-items-center" :disabled="s.hold ? true : undefined"
+          :aria-pressed="fixed(s) ? undefined : s.done" :aria-label="s.done ? `${s.step.title}: done` : fixed(s) ? `${s.step.title}: not done` : `Tick: ${s.step.title}`" @click="!closed && !s.hold && emit('tick', s)"
         >
           <span
             class="size-[18px] grid place-items-center" :class="s.done ? 'rounded-full bg-ink text-panel' : s.hold ? 'text-stop' : next?.step.id === s.step.id && !here.finished ? 'rounded-[4px] border-2 border-ink' : 'rounded-full border-[1.6px] border-muted'"
