@@ -69,7 +69,7 @@ export const DEMO_DRIVES: readonly DemoDrive[] = [
   {
     drive: { tag: 'SK-03', mechanism: '5.25in-96', maker: 'Staithe', model: 'H96', serial: 'H96-2281', host: 'harbour office logger', ownerWords: 'Reads some disks, not those from the other office.', features: DIRECT, account: money({ paid: 15, working: 60, asParts: 10, hours: 4 }), nominalRpm: 360, hasTrimmer: true },
     daysAgo: 40, at: 'release',
-    found: [['receive', 'history.opened'], ['look', 'lacquer.broken', 'speed trimmer'], ['look', 'screws.marred']],
+    found: [['receive', 'history.opened'], ['look', 'lacquer.broken', 'speed trimmer'], ['look', 'screws.marred'], ['speed', 'lacquer.renewed', 'speed trimmer']],
     notes: [{ station: 'prove', text: 'Read reference disk R-3, both heads, all cylinders, in this and in the trusted drive' }],
     spindle: { rpm: 372.4, rpmPerTrimmerTurn: 41, wanderPercent: 0.02, ripples: [hub(0.06)] },
     readings: [{ moved: 0, seconds: 30 }, { moved: -1 / 8, seconds: 30 }, { moved: -3 / 16, seconds: 60, remark: 'Closed up, same disk' }],

@@ -6,7 +6,7 @@ export const adjusters: readonly Question[] = [
     id: 'lacquer', ask: 'What is the sealing lacquer like?', sense: 'seen', places: ['speed trimmer', 'upper head screws', 'lower head screws', 'track-zero sensor', 'stepper body'],
     findings: [
       { id: 'lacquer.whole', label: 'Whole', call: 'leave', means: 'It sits where the factory set it.', next: 'Leave it sealed.' },
-      { id: 'lacquer.broken', label: 'Broken', call: 'unknown', also: 'cracked seal tamper', means: 'Someone moved it; alignment will need proof.', next: 'Mark where it stands now before anything moves.' },
+      { id: 'lacquer.broken', label: 'Broken', call: 'unknown', also: 'cracked seal tamper', means: 'Someone moved it; alignment will need proof.', meansAt: { 'speed trimmer': 'Someone moved it; the speed will need proof.' }, next: 'Mark where it stands now before anything moves.' },
       { id: 'lacquer.never', label: 'Never sealed', call: 'unknown', means: 'Nothing shows whether it was moved.', next: 'Mark where it stands now.' },
       { id: 'lacquer.renewed', label: 'Sealed anew by us', call: 'leave', means: 'The next person sees that it was set, not guessed.', next: 'Say in the log to what it was set.' },
     ],

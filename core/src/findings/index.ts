@@ -2,4 +2,4 @@ export { findingsNamed, holds, situationOf, type Condition, type Situation } fro
 export { recordFinding, topic, type FindingInput, type RecordedFinding } from './record'
 export { findingsAmong, foundIds, standingFindings, type StandingFinding } from './standing'
 export type { Finding, Measured, Question, Sense } from './types'
-export { findFinding, findQuestion, findingFor, QUESTIONS, questionsFor, searchFindings } from './vocabulary'
+export { findFinding, findQuestion, findingFor, meaning, QUESTIONS, questionsFor, searchFindings } from './vocabulary'

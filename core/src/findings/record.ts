@@ -1,6 +1,6 @@
 import type { Call, Observation } from '../observations'
 import { ParameterError } from '../errors'
-import { findFinding, findingFor, findQuestion } from './vocabulary'
+import { findFinding, findingFor, findQuestion, meaning } from './vocabulary'
 import type { Finding, Question } from './types'
 
 /** What a person enters: a tile, or a number for a question that is measured, with a place where one helps. */
@@ -41,7 +41,7 @@ export function recordFinding(input: FindingInput): RecordedFinding {
     observation: measured
       ? { key: `finding.${question.id}`, label: question.measured!.label, value: input.value!, unit: question.measured!.unit, how: 'measured by hand' }
       : { key: `finding.${question.id}`, label: topic(question), value: finding.label, unit: '', how: question.sense },
-    call: { kind: finding.call, reasons: [finding.means], next: finding.next },
+    call: { kind: finding.call, reasons: [meaning(finding, place)], next: finding.next },
   }
 }
 

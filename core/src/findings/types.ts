@@ -13,6 +13,8 @@ export interface Finding {
   readonly call: CallKind
   /** What follows from it, a whole sentence. */
   readonly means: string
+  /** What follows at one place, where that is something else. */
+  readonly meansAt?: Readonly<Record<string, string>>
   /** What to do now, a sentence. */
   readonly next: string
   /** It says that nothing (more) is amiss: earlier answers to its question no longer hold. */

@@ -36,6 +36,9 @@ export function findingFor(question: Question, value: number): Finding {
   return findFinding(m.bands.find(b => value < b.below)!.finding).finding
 }
 
+/** What follows from a finding at a place. */
+export const meaning = (finding: Finding, place: string | null): string => (place && finding.meansAt?.[place]) || finding.means
+
 /** Questions that make sense for a drive. */
 export const questionsFor = (s: Situation): Question[] => QUESTIONS.filter(q => holds(q.when, s))
 

@@ -1,7 +1,7 @@
 import { findMechanism } from '../mechanisms'
 import { CALLS, formatObservation, standingEntries, type CallKind, type EntryKind, type LogEntry, type Outcome } from '../observations'
 import { asFoundRecord, putBackList, type RecordedItem } from '../as-found'
-import { standingFindings } from '../findings'
+import { meaning, standingFindings } from '../findings'
 import { findGate, isGateId, progressOf, speedEntries, STATIONS } from '../procedures'
 import type { DriveFacts } from './drive'
 
@@ -124,7 +124,7 @@ export function buildCertificate(drive: DriveFacts, log: readonly LogEntry[], wo
     measurements,
     work: standing.filter(e => !APART.has(e.kind))
       .map(e => ({ at: e.at, station: STATIONS.find(s => s.id === e.station)!.label, what: e.title, detail: e.detail })),
-    found: standingFindings(log).filter(f => f.finding.call !== 'leave').map(f => ({ at: f.entry.at, what: f.entry.title, means: f.finding.means, call: f.finding.call })),
+    found: standingFindings(log).filter(f => f.finding.call !== 'leave').map(f => ({ at: f.entry.at, what: f.entry.title, means: meaning(f.finding, f.place), call: f.finding.call })),
     overrides: standing.flatMap(overrideOf),
     shown: [...shownBy(last, lastEntry), ...putBackSaid(record)],
     notShown, cautions,

@@ -2,9 +2,9 @@ import { describe, expect, it } from 'vitest'
 import { findFinding, findingsNamed, QUESTIONS, recordFinding, searchFindings, situationOf } from '../../src/findings'
 import type { MECHANISM_IDS } from '../../src/mechanisms'
 
-describe('the vocabulary of findings', () => {
-  const all = QUESTIONS.flatMap(q => q.findings.map(f => ({ q, f })))
+const all = QUESTIONS.flatMap(q => q.findings.map(f => ({ q, f })))
 
+describe('the vocabulary of findings', () => {
   it('has ids of its own, each under its question, with words that stand alone', () => {
     expect(new Set(all.map(x => x.f.id)).size).toBe(all.length)
     for (const { q, f } of all) {
@@ -53,6 +53,8 @@ describe('what a finding puts on the log', () => {
     const r = recordFinding({ finding: 'lacquer.broken', place: 'upper head screws' })
     expect(r.title).toBe('Lacquer: broken, upper head screws')
     expect(r.call).toMatchObject({ kind: 'unknown', reasons: ['Someone moved it; alignment will need proof.'] })
+    expect(recordFinding({ finding: 'lacquer.broken', place: 'speed trimmer' }).call.reasons).toEqual(['Someone moved it; the speed will need proof.'])
+    for (const { q, f } of all) for (const p of Object.keys(f.meansAt ?? {})) expect(q.places, f.id).toContain(p)
     expect(r.observation).toMatchObject({ key: 'finding.lacquer', value: 'Broken', how: 'seen' })
   })
 

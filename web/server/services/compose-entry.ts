@@ -103,7 +103,7 @@ const composers: Readonly<Record<EntryInput['kind'], Composer>> = {
   'acknowledged': (input) => {
     const caution = CAUTIONS[input.caution as CautionId]
     if (!caution) throw need('caution', `there is no caution “${input.caution ?? ''}”`, 'one of the handbook’s')
-    return { title: 'Caution read', detail: caution.text, data: { type: 'acknowledged', caution: caution.id } }
+    return { title: `Caution read: ${caution.text.split('.')[0]!.replace(/^[A-Z]/, c => c.toLowerCase())}`, data: { type: 'acknowledged', caution: caution.id } }
   },
 }
 

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { findQuestion, topic, type StandingFinding } from '@wobrin/core/findings'
+import { findQuestion, meaning, topic, type StandingFinding } from '@wobrin/core/findings'
 import { STATION_IDS, standingEntries, type LogEntry, type StationId } from '@wobrin/core/observations'
 import { findStation, type GateState } from '@wobrin/core/procedures'
 
@@ -25,7 +25,7 @@ const groups = computed(() => {
       <h3 class="section-title mb-2">Found so far</h3>
       <ul class="space-y-2.5">
         <li v-for="f in grave" :key="f.entry.id" class="flex gap-2.5">
-          <CallMark :kind="f.finding.call" :size="16" class="mt-1" /><span class="min-w-0"><strong class="font-bold">{{ f.entry.title }}</strong><span class="hint block">{{ f.finding.means }}</span></span>
+          <CallMark :kind="f.finding.call" :size="16" class="mt-1" /><span class="min-w-0"><strong class="font-bold">{{ f.entry.title }}</strong><span class="hint block">{{ meaning(f.finding, f.place) }}</span></span>
         </li>
         <li v-if="fine" class="flex gap-2.5 hint"><CallMark kind="leave" :size="16" class="mt-0.5" />{{ fine }} other {{ fine === 1 ? 'thing' : 'things' }} looked at and found good</li>
       </ul>
