@@ -6,8 +6,9 @@ import { simulate } from './simulate'
 import { speed } from './speed'
 import { steps } from './steps'
 import { strobe } from './strobe'
+import { sum } from './sum'
 
-const subCommands: Record<string, CommandDef> = { speed, strobe, simulate, mechanisms, steps, clean } as unknown as Record<string, CommandDef>
+const subCommands: Record<string, CommandDef> = { speed, strobe, simulate, mechanisms, steps, clean, sum } as unknown as Record<string, CommandDef>
 
 const wobrin = defineCommand({
   meta: { name: 'wobrin', description: 'Measures and judges old disk drives.' },

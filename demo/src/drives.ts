@@ -40,6 +40,8 @@ export interface DemoDrive {
   readonly record?: DemoRecord
   readonly spindle?: Omit<PickupOptions, 'seed'>
   readonly readings?: readonly DemoReading[]
+  /** What was typed into instruments that are sums. */
+  readonly sums?: readonly { readonly instrument: string, readonly values: Readonly<Record<string, string>> }[]
   /** Waits that run while the demo is looked at. */
   readonly waits?: readonly { readonly what: string, readonly minutes: number, readonly begunMinutesAgo: number, readonly holds?: string }[]
   readonly outcome?: { readonly how: Outcome, readonly remark: string }
@@ -80,6 +82,7 @@ export const DEMO_DRIVES: readonly DemoDrive[] = [
     daysAgo: 3, at: 'speed', stepsDone: 2,
     found: [['look', 'belt.slack'], ['look', 'lacquer.broken', 'upper head screws'], ['drive-train', 'belt.new']],
     record: RECORD_SK05,
+    sums: [{ instrument: 'belt', values: { motor: '9', flywheel: '62', centre: '2 3/4 in', section: '1.2', candidate: '249' } }, { instrument: 'supply', values: { draw12: '0.5', has12: '1.5', draw5: '0.5', has5: '2', capacitors: 'new' } }],
     notes: [{ station: 'first-power', text: '12 V at 0.46 A, 5 V at 0.31 A\nBelow the plate. Homes, steps in and out freely.' }],
     spindle: { rpm: 317.4, rpmPerTrimmerTurn: 32.6, wanderPercent: 0.04, ripples: [belt(0.16), motor(0.03)], coldPercent: -0.2, warmUpS: 20 },
     readings: [{ moved: 0, seconds: 30 }, { moved: -1 / 8, seconds: 30 }, { moved: -1 / 8, seconds: 30 }],
@@ -88,6 +91,7 @@ export const DEMO_DRIVES: readonly DemoDrive[] = [
     drive: { tag: 'SK-07', mechanism: '5.25in-serial', maker: 'Fennick', model: 'S1', host: 'the old log computer', ownerWords: 'Lamp stays on, nothing turns.', features: BELT, account: money({ working: 70, asParts: 18, parts: 5, hours: 4 }) },
     daysAgo: 9, at: 'electronics', stepsDone: 1,
     found: [['look', 'corrosion.black', 'connector']],
+    sums: [{ instrument: 'capacitor', values: { marked: '10u', reading: '1.22u', where: 'in', volts: '16' } }],
     notes: [{ station: 'electronics', text: 'Reset line sits low\nOne bus line too. Next: lift its driver.' }],
   },
   {

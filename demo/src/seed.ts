@@ -2,6 +2,7 @@ import { createHash } from 'node:crypto'
 import { writeCsv } from '@wobrin/core/captures'
 import type { Question } from '@wobrin/core/findings'
 import { OUTCOMES, STATION_IDS, type LogEntry, type StationId } from '@wobrin/core/observations'
+import { findSum } from '@wobrin/core/instruments'
 import { nextAt, stationOf, walk, type StepState } from '@wobrin/core/procedures'
 import { SimulatedPickup } from '@wobrin/core/simulation'
 import { DEMO_DRIVES, type DemoDrive } from './drives'
@@ -61,6 +62,9 @@ class Seeding {
       if (demo.record?.station === station) await this.mark(demo.record)
       if (here) await this.doSteps(station, demo.stepsDone ?? 0)
       else await this.answerAll(station)
+      for (const sum of demo.sums?.filter(s => findSum(s.instrument).station === station) ?? []) {
+        this.log.push(await send<LogEntry>(`${this.address}/api/drives/${this.id}/sums`, { id: idOf(demo.drive.tag, 'sum', sum.instrument), at: this.at(), ...sum }))
+      }
       if (station === 'speed') await this.measure()
       if (!here) await this.say('station', station)
     }

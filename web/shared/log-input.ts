@@ -1,4 +1,4 @@
-import { array, boolean, number, object, string, type InferType } from 'yup'
+import { array, boolean, mixed, number, object, string, type InferType } from 'yup'
 import { AS_FOUND_KINDS, STATION_IDS, type AsFoundKind } from '@wobrin/core/observations'
 
 const uuid = () => string().matches(/^[0-9a-f-]{36}$/, 'An entry’s id is a UUID.').required()
@@ -66,3 +66,13 @@ export const ringsSchema = array(object({
   rpm: number().positive().max(10_000).required(),
   mainsHz: number().positive().max(1000).required(),
 })).min(1).max(4).required()
+
+/** A sum, with what was typed into it. */
+export const sumInputSchema = object({
+  id: uuid(),
+  at: instant(),
+  instrument: string().max(40).required('Say which instrument.'),
+  values: mixed<Record<string, string>>((v): v is Record<string, string> => typeof v === 'object' && v !== null && !Array.isArray(v) && Object.values(v).every(x => typeof x === 'string' && x.length <= 60))
+    .typeError('The values are words, each of at most 60 characters.').required('Give the values.'),
+  remark: string().trim().max(300).default(''),
+}).noUnknown()

@@ -65,6 +65,13 @@ export interface SpeedEntryData {
   readonly simulated: boolean
 }
 
+/** A sum and what was typed into it, so that it can be worked out again. */
+export interface SumEntryData {
+  readonly type: 'sum'
+  readonly instrument: string
+  readonly values: Readonly<Record<string, string>>
+}
+
 export interface StepEntryData {
   readonly type: 'step'
   readonly step: string
@@ -139,7 +146,7 @@ export interface AcknowledgedEntryData {
 }
 
 export type EntryData =
-  | SpeedEntryData | StepEntryData | ReleaseEntryData | WaitEntryData | WaitEndedData | PhotoEntryData
+  | SpeedEntryData | SumEntryData | StepEntryData | ReleaseEntryData | WaitEntryData | WaitEndedData | PhotoEntryData
   | FindingEntryData | AsFoundEntryData | UndoneEntryData | PutBackEntryData | OverrideEntryData | AcknowledgedEntryData
 
 /** One entry of a drive's log. Entries are only ever added. */

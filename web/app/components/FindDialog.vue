@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { Combobox, ComboboxInput, ComboboxOption, ComboboxOptions } from '@headlessui/vue'
 import { MECHANISMS, findMechanism } from '@wobrin/core/mechanisms'
+import { SUMS } from '@wobrin/core/instruments'
 import type { DriveFacts } from '@wobrin/core/proving'
 
 interface Found { readonly to: string, readonly title: string, readonly detail: string }
@@ -12,6 +13,7 @@ const drives = ref<Found[]>([])
 const pages: Found[] = [
   { to: '/instruments/speed', title: 'Speed', detail: 'instrument' },
   { to: '/instruments/strobe', title: 'Strobe companion', detail: 'instrument' },
+  ...SUMS.map(s => ({ to: `/instruments/${s.id}`, title: s.title, detail: `instrument · ${s.purpose}` })),
   { to: '/drives/new', title: 'Receive a drive', detail: 'bench' },
   { to: '/workshop', title: 'Workshop settings', detail: 'mains, schools, tone, theme' },
   ...MECHANISMS.map(m => ({ to: `/handbook#${m.id}`, title: m.label, detail: 'handbook' })),

@@ -2,6 +2,7 @@
 import { AGENTS, neverOf } from '@wobrin/core/cleaning'
 import { MECHANISMS } from '@wobrin/core/mechanisms'
 import { CALLS, type CallKind } from '@wobrin/core/observations'
+import { SUMS } from '@wobrin/core/instruments'
 import { CAUTIONS, GATES, STATIONS } from '@wobrin/core/procedures'
 
 useHead({ title: 'Handbook · Wobrin' })
@@ -18,7 +19,7 @@ const calls = Object.entries(CALLS) as [CallKind, typeof CALLS[CallKind]][]
       <h1 class="text-2xl font-bold mb-3">Handbook</h1>
       <ul>
         <li><a href="#calls" class="block py-1.5 hover:underline underline-offset-2">The five calls</a></li>
-        <li v-for="[id, text] in [['stations', 'The eleven stations'], ['gates', 'Gates'], ['cleaning', 'What never goes where']]" :key="id"><a :href="`#${id}`" class="block py-1.5 hover:underline underline-offset-2">{{ text }}</a></li>
+        <li v-for="[id, text] in [['stations', 'The eleven stations'], ['gates', 'Gates'], ['cleaning', 'What never goes where'], ['sums', 'The sums, as used']]" :key="id"><a :href="`#${id}`" class="block py-1.5 hover:underline underline-offset-2">{{ text }}</a></li>
         <li><a href="#schools" class="block py-1.5 hover:underline underline-offset-2">Schools and sources</a></li>
         <li v-for="m in MECHANISMS" :key="m.id"><a :href="`#${m.id}`" class="block py-1.5 hover:underline underline-offset-2">{{ m.label }}</a></li>
         <li><a href="#cautions" class="block py-1.5 hover:underline underline-offset-2">Cautions, by station</a></li>
@@ -44,6 +45,10 @@ const calls = Object.entries(CALLS) as [CallKind, typeof CALLS[CallKind]][]
         <h2 class="text-xl font-bold mb-3">Schools and sources</h2>
         <HandbookSchools />
         <p class="border-t border-line pt-4 text-sm"><strong>Where values come from.</strong> A standard is named by its number. <em>Common practice</em> is what restorers do, with no published source. <em>From memory</em> was recalled and not looked up; trust it accordingly.</p>
+      </section>
+      <section id="sums" class="panel p-6 scroll-mt-4">
+        <h2 class="text-xl font-bold mb-3">The sums, as used</h2>
+        <dl class="grid sm:grid-cols-[12rem_1fr] gap-x-5 gap-y-3 text-sm"><template v-for="s in SUMS" :key="s.id"><dt class="font-bold"><NuxtLink class="link" :to="`/instruments/${s.id}`">{{ s.title }}</NuxtLink></dt><dd><p v-for="f in s.formulas" :key="f">{{ f }}</p></dd></template></dl>
       </section>
       <section id="cleaning" class="panel p-6 scroll-mt-4">
         <h2 class="text-xl font-bold mb-3">What never goes where</h2>

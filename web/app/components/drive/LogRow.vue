@@ -6,7 +6,7 @@ import { findStation } from '@wobrin/core/procedures'
 const { entry, gone } = defineProps<{ entry: LogEntry, gone: boolean }>()
 const emit = defineEmits<{ takeBack: [] }>()
 
-const title = computed(() => entry.kind === 'wait' ? `Waiting: ${entry.title}` : entry.kind === 'measurement' && entry.observations[0] ? formatObservation(entry.observations[0]) : entry.title)
+const title = computed(() => entry.kind === 'wait' ? `Waiting: ${entry.title}` : entry.data?.type === 'speed' && entry.observations[0] ? formatObservation(entry.observations[0]) : entry.title)
 const mayGo = computed(() => !gone && entry.kind !== 'taken-back' && entry.kind !== 'received' && entry.kind !== 'facts')
 const speed = computed(() => entry.data?.type === 'speed' ? entry.data : null)
 const photo = computed(() => entry.data?.type === 'photo' ? entry.data : null)

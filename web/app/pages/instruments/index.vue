@@ -1,9 +1,12 @@
 <script setup lang="ts">
+import { SUMS } from '@wobrin/core/instruments'
+
 useHead({ title: 'Instruments · Wobrin' })
 
-const instruments = [
+const instruments: { to: string, title: string, what: string, needs: string }[] = [
   { to: '/instruments/speed', title: 'Speed', what: 'A recording of the index line, or of any mark on the spindle, becomes a call: leave it, nudge it, mend it.', needs: 'Logic analyser or sound card' },
   { to: '/instruments/strobe', title: 'Strobe companion', what: 'How many bars stand still at a speed, what a creeping pattern says, and a disc to print.', needs: 'A lamp on the mains' },
+  ...SUMS.map(s => ({ to: `/instruments/${s.id}`, title: s.title, what: s.purpose, needs: s.fields.filter(f => f.required).map(f => f.label.toLowerCase()).join(', ') || 'What is known of it' })),
 ]
 </script>
 

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { findMechanism, MECHANISMS, type MechanismId } from '@wobrin/core/mechanisms'
 import type { InstrumentSetup } from '~/composables/useSpeedInstrument'
-import type { Bench } from '../../../shared/bench'
 
 useHead({ title: 'Speed · Wobrin' })
 
@@ -22,26 +21,7 @@ const setup = computed<InstrumentSetup>(() => ({
   context: { mechanism: mechanism.value, school: workshop.settings.speedSchool, nominalRpm: nominalRpm.value, motor: motor.value },
 }))
 
-const bench = ref<Bench | null>(null)
 const keepTo = shallowRef<((id: string) => Promise<void>) | null>(null)
-const target = ref('')
-
-async function choose(keep: (id: string) => Promise<void>): Promise<void> {
-  bench.value = await $fetch<Bench>('/api/bench').catch(() => null)
-  target.value = candidates.value[0]?.drive.id ?? ''
-  keepTo.value = keep
-}
-
-/** Open drives of this kind first. */
-const candidates = computed(() => (bench.value?.lines.filter(l => !l.outcome) ?? [])
-  .toSorted((a, b) => Number(b.drive.mechanism === mechanism.value) - Number(a.drive.mechanism === mechanism.value)))
-
-async function keep(): Promise<void> {
-  const id = target.value
-  await keepTo.value?.(id)
-  keepTo.value = null
-  await navigateTo(`/drives/${id}?station=speed`)
-}
 </script>
 
 <template>
@@ -71,16 +51,7 @@ async function keep(): Promise<void> {
         <p><NuxtLink class="link" :to="`/handbook#${mechanism}`">Tolerances and their sources</NuxtLink></p>
       </div>
     </aside>
-    <div class="panel p-5 sm:px-6 min-w-0"><SpeedInstrument :setup="setup" @keep="choose" /></div>
-    <ModalDialog :shown="keepTo !== null" title="Keep this with which drive?" @close="keepTo = null">
-      <form v-if="candidates.length" @submit.prevent="keep">
-        <FormField v-slot="{ id }" label="Drive">
-          <select :id="id" v-model="target" class="field"><option v-for="l in candidates" :key="l.drive.id" :value="l.drive.id">{{ l.drive.tag }} · {{ findMechanism(l.drive.mechanism).label }}</option></select>
-        </FormField>
-        <p class="hint mt-2">It is judged again by that drive’s own facts.</p>
-        <div class="flex gap-3 mt-4"><button class="btn btn-primary">Put on its log</button><button type="button" class="btn" @click="keepTo = null">Not now</button></div>
-      </form>
-      <p v-else>No drive is open. <NuxtLink class="link" to="/drives/new">Receive one first.</NuxtLink></p>
-    </ModalDialog>
+    <div class="panel p-5 sm:px-6 min-w-0"><SpeedInstrument :setup="setup" @keep="(keep) => { keepTo = keep }" /></div>
+    <FileToDrive :keep="keepTo" :mechanism="mechanism" hint="It is judged again by that drive’s own facts." @close="keepTo = null" @kept="(id) => navigateTo(`/drives/${id}?station=speed`)" />
   </div>
 </template>

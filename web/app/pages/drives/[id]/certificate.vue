@@ -66,7 +66,7 @@ const print = () => window.print()
               <td class="py-2 pr-3 hint whitespace-nowrap">{{ shortTime(m.at) }}</td>
               <td class="py-2 pr-4 whitespace-nowrap text-right font-bold">{{ m.value }}</td>
               <td class="py-2 pr-4 whitespace-nowrap"><CallMark :kind="m.call" :size="14" decorative class="inline mr-1.5 align-[-2px]" />{{ m.callLabel }}</td>
-              <td class="py-2 hint">{{ m.how }}<span v-if="m.evidence" class="block text-xs">recording {{ m.evidence.slice(0, 16) }}…</span></td>
+              <td class="py-2 hint"><span class="text-ink">{{ m.what }}</span>, {{ m.how }}<span v-if="m.evidence" class="block text-xs">recording {{ m.evidence.slice(0, 16) }}…</span></td>
             </tr>
           </tbody>
         </table>

@@ -75,6 +75,13 @@ async function keepFacts(facts: NewDrive): Promise<void> {
   await store.change(facts)
   editing.value = false
 }
+/** The sizes at the belt's middle, so that the Speed instrument can name what turns at which rate. */
+async function keepPulleys(typed: Record<string, string>): Promise<void> {
+  await attempt(async () => {
+    await store.change({ pulleys: pulleysFrom(typed) })
+    notices.done('The Speed instrument now knows the belt and its pulleys.')
+  })
+}
 async function takeBack(id?: string): Promise<void> {
   await attempt(async () => {
     const gone = await store.takeBack(id)
@@ -123,6 +130,7 @@ useShortcuts({
           <AsFoundSheet v-if="viewed === 'open'" class="border-t border-line pt-5" :book="book" :closed="closed" :sending="photos.sending.value" @photo="camera?.click()" @drop="photos.keep" @stop="photos.stop" />
           <CleaningAdviser v-if="viewed === 'clean'" :key="drive.id" class="border-t border-line pt-5" :found="foundIds" @wait="(what, minutes) => { waiting = { what, minutes } }" />
           <div v-if="viewed === 'prove'" class="border-t border-line pt-5"><h3 class="text-lg font-bold mb-3">Put back</h3><AsFoundPutBack :book="book" :closed="closed" /></div>
+          <SumBench v-if="viewed === 'drive-train' || viewed === 'electronics'" :key="`${drive.id} ${viewed}`" class="border-t border-line pt-5" :station="viewed" :drive-id="drive.id" :log="store.log" :closed="closed" @kept="kept" @pulleys="keepPulleys" />
           <DriveStationNotes v-if="viewed !== 'speed'" class="border-t border-line pt-5" :station="viewed" :log="store.log" :findings="store.way.findings" :gates="store.way.gates" />
         </template>
       </div>

@@ -1,0 +1,5 @@
+export { capacitorSum, nearestE6 } from './capacitor-sum'
+export { COPPER, leadResistance, leadSum } from './lead-sum'
+export { sensorSum } from './sensor-sum'
+export { supplySum } from './supply-sum'
+export { mapSwitch, switchSum, type SwitchMap } from './switch-sum'

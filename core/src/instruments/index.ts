@@ -1,0 +1,1 @@
+export { findSum, SUMS } from './sums'

@@ -1,0 +1,14 @@
+import { beltSum } from '../drivetrain'
+import { capacitorSum, leadSum, sensorSum, supplySum, switchSum } from '../electrics'
+import { ParameterError } from '../errors'
+import type { Sum } from '../sums'
+
+/** Every instrument that is a sum, in the order of the stations. */
+export const SUMS: readonly Sum[] = [beltSum, supplySum, sensorSum, switchSum, capacitorSum, leadSum]
+
+/** @throws ParameterError where there is none of that id */
+export function findSum(id: string): Sum {
+  const sum = SUMS.find(s => s.id === id)
+  if (!sum) throw new ParameterError(`there is no instrument “${id}”`, `one of ${SUMS.map(s => s.id).join(', ')}`, { field: 'instrument' })
+  return sum
+}
