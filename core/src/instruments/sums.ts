@@ -1,10 +1,10 @@
-import { beltSum } from '../drivetrain'
-import { capacitorSum, leadSum, sensorSum, supplySum, switchSum } from '../electrics'
+import { beltSum, gearSum, motorSum } from '../drivetrain'
+import { capacitorSum, leadSum, logicSum, polaritySum, sensorSum, supplySum, switchSum } from '../electrics'
 import { ParameterError } from '../errors'
 import type { Sum } from '../sums'
 
 /** Every instrument that is a sum, in the order of the stations. */
-export const SUMS: readonly Sum[] = [beltSum, supplySum, sensorSum, switchSum, capacitorSum, leadSum]
+export const SUMS: readonly Sum[] = [beltSum, motorSum, gearSum, supplySum, polaritySum, leadSum, sensorSum, switchSum, capacitorSum, logicSum]
 
 /** @throws ParameterError where there is none of that id */
 export function findSum(id: string): Sum {
