@@ -55,7 +55,7 @@ export const capacitorSum: Sum = {
   fields: [
     { key: 'marked', label: 'Marked value', hint: 'a bare number is µF', quantity: 'capacitance', required: true, plausible: [0.01, 10_000] },
     { key: 'tolerance', rare: true, label: 'Tolerance', hint: '20 % where nothing is marked', quantity: 'share', plausible: [1, 50] },
-    { key: 'reading', label: 'It reads', quantity: 'capacitance', plausible: [0.001, 20_000] },
+    { key: 'reading', zero: true, label: 'It reads', quantity: 'capacitance', plausible: [0.001, 20_000] },
     { key: 'where', label: 'Measured', choices: [{ value: 'out', label: 'one leg lifted' }, { value: 'in', label: 'in circuit' }] },
     { key: 'esr', label: 'ESR', quantity: 'resistance', plausible: [0.01, 100] },
     { key: 'volts', label: 'Rated voltage', quantity: 'voltage', plausible: [4, 450] },

@@ -34,7 +34,7 @@ function judge(v: Values): SumResult {
 
 const fields: Field[] = WIRES.flatMap((n): Field[] => [
   { key: `volts${n}`, label: `Wire ${n} measures`, hint: n === 1 ? 'against ground, drive unplugged' : undefined, quantity: 'voltage', signed: true, plausible: [0, 30] },
-  { key: `to${n}`, label: `Wire ${n} rings out to`, choices: [...Object.entries(PINS).map(([value, p]) => ({ value, label: p.label })), { value: 'nothing', label: 'nothing' }] },
+  { key: `to${n}`, label: `Wire ${n} rings out to`, hint: n === 1 ? 'at a logic chip, power off' : undefined, choices: [{ value: 'ground', label: 'ground pin' }, { value: 'five', label: '5 V pin' }, { value: 'twelve', label: '12 V, motor' }, { value: 'nothing', label: 'nothing' }] },
 ])
 
 /** Each supply wire proved twice before it may be connected. */

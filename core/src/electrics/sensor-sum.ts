@@ -61,12 +61,12 @@ function callOf(lit: number, marginLow: number, marginHigh: number, spare: numbe
 export const sensorSum: Sum = {
   id: 'sensor', title: 'Optical sensor', station: 'electronics', purpose: 'Whether a sensor is sure of its levels, and how weak it may still become.',
   fields: [
-    { key: 'lit', label: 'Detector current, lit', hint: 'freed from its pull-up', quantity: 'current', required: true, plausible: [1e-6, 0.02] },
-    { key: 'dark', label: 'Detector current, shaded', quantity: 'current', plausible: [0, 1e-4] },
+    { key: 'lit', zero: true, label: 'Detector current, lit', hint: 'freed from its pull-up', quantity: 'current', required: true, plausible: [1e-6, 0.02] },
+    { key: 'dark', zero: true, label: 'Detector current, shaded', quantity: 'current', plausible: [0, 1e-4] },
     { key: 'pull', label: 'Pull-up', quantity: 'resistance', required: true, plausible: [1000, 200_000] },
     { key: 'logic', label: 'Logic it drives', choices: [{ value: 'ttl', label: 'TTL' }, { value: 'cmos', label: 'CMOS, 5 V' }] },
     { key: 'supply', rare: true, label: 'Supply', quantity: 'voltage', plausible: [4, 13] },
-    { key: 'led', label: 'LED drop', quantity: 'voltage', plausible: [0.5, 3] },
+    { key: 'led', zero: true, label: 'LED drop', quantity: 'voltage', plausible: [0.5, 3] },
     { key: 'series', rare: true, label: 'LED resistor', quantity: 'resistance', plausible: [50, 2000] },
     { key: 'camera', rare: true, label: 'Seen through a camera in the dark', choices: [{ value: 'glows', label: 'it glows' }, { value: 'dark', label: 'dark' }] },
   ],

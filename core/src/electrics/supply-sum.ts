@@ -1,3 +1,4 @@
+import { ParameterError } from '../errors'
 import type { Call } from '../observations'
 import { maybe, type Sum, type SumLine, type SumResult, type Values } from '../sums'
 
@@ -18,6 +19,7 @@ function railOf(v: Values, name: string, volts: number, starts: boolean): Rail |
 }
 
 function judge(v: Values): SumResult {
+  if (maybe(v, 'drives') === 0) throw new ParameterError('a supply for no drive', 'one or more', { field: 'drives' })
   const rails = [railOf(v, '12 V', 12, true), railOf(v, '5 V', 5, false)].filter(r => r !== null)
   const lines: SumLine[] = rails.flatMap(r => [
     { label: `${r.name}: needed at start`, value: r.needs, unit: 'A', note: maybe(v, `peak${r.volts}`) === undefined && r.volts === 12 ? `nameplate × ${STARTUP} for the drive that starts (from memory)` : '' },

@@ -13,6 +13,8 @@ export interface Field {
   readonly required?: true
   /** Asked for only when a person wants to say more. */
   readonly rare?: true
+  /** May be nothing at all; sizes usually may not. */
+  readonly zero?: true
   /** May be negative. */
   readonly signed?: true
   /** Beyond it the value is asked about, in the field's unit; far beyond it is most likely another unit. */
@@ -83,6 +85,7 @@ export function judgeSum(sum: Sum, typed: Readonly<Record<string, string>>): Jud
     }
     const value = atField(f, () => readQuantity(text, f.quantity!, f.label))
     if (value < 0 && !f.signed) throw new ParameterError(`${f.label} cannot be ${text}`, 'more than 0', { field: f.key })
+    if (value === 0 && !f.zero && !f.signed && f.quantity !== 'count') throw new ParameterError(`${f.label} cannot be 0`, 'more than 0', { field: f.key })
     values[f.key] = value
     const [least, most] = f.plausible ?? [0, Infinity]
     const { unit } = QUANTITIES[f.quantity!]

@@ -77,7 +77,7 @@ describe('the belt instrument', () => {
 
   it.each([
     [{ ...typed, centre: '30' }, 'centre: pulleys of 9 and 62 mm overlap at 30 mm between centres; expected more than 35.5 mm.'],
-    [{ ...typed, motor: '0' }, 'motor: a size of nothing; expected sizes above 0 mm.'],
+    [{ ...typed, motor: '0' }, 'motor: Motor pulley cannot be 0; expected more than 0.'],
     [{ ...typed, idler: '6' }, 'idlerX: the idler’s place is left out; expected how far along and how far beside the line between the centres.'],
   ])('%j is said in a sentence', (input, sentence) => {
     expect(() => judgeSum(beltSum, input)).toThrow(sentence)

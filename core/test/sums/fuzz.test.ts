@@ -1,0 +1,51 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { InputError } from '../../src/errors'
+import { SUMS } from '../../src/instruments'
+import { judgeSum, type Sum } from '../../src/sums'
+
+const anything = fc.oneof(fc.string({ maxLength: 12 }), fc.constantFrom('', '0', '-1', '1e300', '1e-300', 'NaN', 'Infinity', '4k7', '10u', '1/4 in', '20 AWG', '300', '5', '0.2 mA', '½', '1,5', '12', '999999999'))
+const typedFor = (sum: Sum) => fc.record(Object.fromEntries(sum.fields.map(f => [f.key, f.choices ? fc.constantFrom('', ...f.choices.map(c => c.value)) : anything])))
+const sensible = (sum: Sum) => fc.record(Object.fromEntries(sum.fields.map(f => [f.key, f.choices
+  ? fc.constantFrom('', ...f.choices.map(c => c.value))
+  : fc.double({ min: f.quantity === 'count' ? 0 : (f.plausible?.[0] ?? 0.1), max: Math.min(f.plausible?.[1] ?? 50, 1e5), noNaN: true }).map(x => f.quantity === 'count' ? String(Math.round(x)) : f.quantity === 'capacitance' ? `${x.toFixed(9)}` : x.toFixed(9))])))
+
+describe('whatever is typed into a sum', () => {
+  it.each(SUMS.map(s => [s.id, s] as const))('%s answers, or says in a sentence what cannot be', (_, sum) => {
+    fc.assert(fc.property(typedFor(sum), (typed) => {
+      try {
+        judgeSum(sum, typed)
+      }
+      catch (error) {
+        expect(error).toBeInstanceOf(InputError)
+        expect((error as Error).message).toMatch(/\.$/)
+      }
+    }), { numRuns: 150 })
+  })
+
+  it.each(SUMS.map(s => [s.id, s] as const))('%s: with sizes that can be, the answer is whole', (_, sum) => {
+    let answered = 0
+    fc.assert(fc.property(sensible(sum), (typed) => {
+      let judged
+      try {
+        judged = judgeSum(sum, typed)
+      }
+      catch (error) {
+        // Pulleys that overlap, or an idler in a pulley, are sizes that can be and a drive that cannot.
+        expect((error as Error).message).toMatch(/overlap|a size of nothing|of \d teeth|for no time|for no drive/)
+        return
+      }
+      const { result } = judged
+      if (!result) return
+      answered++
+      expect(result.call.reasons.length).toBeGreaterThan(0)
+      for (const s of [...result.call.reasons, result.call.next]) {
+        expect(s).toMatch(/^[A-Z0-9].*\.$/s)
+        expect(s).not.toMatch(/NaN|undefined|Infinity|null/)
+      }
+      expect(result.observations.length).toBeGreaterThan(0)
+      for (const l of result.lines) if (typeof l.value === 'number') expect(Number.isFinite(l.value), `${l.label} ${l.value}`).toBe(true)
+    }), { numRuns: 150 })
+    expect(answered).toBeGreaterThan(0)
+  })
+})
