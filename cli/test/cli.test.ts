@@ -102,6 +102,18 @@ describe('the other commands', () => {
   })
 })
 
+describe('wobrin sum', () => {
+  it('lists its fields, answers in words and as JSON, and says what is wrong', async () => {
+    expect((await wobrin('sum', 'belt')).out).toMatch(/^motor +Motor pulley \(needed\)/)
+    const { out } = await wobrin('sum', 'belt', '--values', 'motor=9,flywheel=62,centre=2 3/4 in,section=1.2,candidate=236')
+    expect(out).toMatch(/^Mend it: Stretched by 10\.6 %, it is too tight.*Order 249 mm\.\n {2}Path along the belt’s middle: 265\.2 mm/s)
+    expect(JSON.parse((await wobrin('sum', 'lead', '--values', 'length=1 m,wire=20 AWG,current=1', '--json')).out).call.kind).toBe('leave')
+    expect(await wobrin('sum', 'lead', '--values', 'length=1 m')).toMatchObject({ code: 2, err: 'wobrin: --values: Wire, Current left out; expected all that the sum needs.' })
+    expect(await wobrin('sum', 'lead', '--values', 'colour=red')).toMatchObject({ code: 2, err: expect.stringContaining('there is no field "colour"') })
+    expect(await wobrin('sum', 'anvil')).toMatchObject({ code: 2, err: expect.stringContaining('there is no instrument “anvil”') })
+  })
+})
+
 describe('wobrin steps and clean', () => {
   it('steps lists what a class has, and what was found adds and closes', async () => {
     const plain = await wobrin('steps', '--mechanism', '3in')

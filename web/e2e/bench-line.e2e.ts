@@ -103,6 +103,17 @@ test('what is undone is marked on its photo and put back in reverse, each with i
   await expect(marks.getByRole('img', { name: 'Photo' })).toBeVisible()
   expect(await marks.locator('img').evaluate((i: HTMLImageElement) => i.decode().then(() => i.naturalWidth))).toBe(2048)
 
+  // Another one, dropped.
+  const small = [...await photo(640, 480)]
+  const drop = await page.evaluateHandle((bytes) => {
+    const data = new DataTransfer()
+    data.items.add(new File([new Uint8Array(bytes)], 'dropped.jpg', { type: 'image/jpeg' }))
+    return data
+  }, small)
+  await page.getByRole('region', { name: 'As found' }).dispatchEvent('drop', { dataTransfer: drop })
+  await expect(marks.locator('img')).toHaveJSProperty('naturalWidth', 640)
+  await page.getByRole('button', { name: /^Photo, / }).first().click()
+
   // A tap, then the arrow keys.
   await marks.click({ position: { x: 120, y: 60 } })
   await page.getByLabel('Which one').fill('50-pin data')

@@ -56,6 +56,7 @@ try {
     await p.keyboard.press('a')
   })
   await picture('instrument-speed', '/instruments/speed')
+  await picture('instrument-belt', `${drive('SK-05')}?station=drive-train`, p => p.getByRole('region', { name: 'Instruments here' }).evaluate(e => e.scrollIntoView()))
   await picture('strobe', '/instruments/strobe')
   await picture('release', `${drive('SK-05')}?station=release`)
   await picture('certificate', `${drive('SK-03')}/certificate`)

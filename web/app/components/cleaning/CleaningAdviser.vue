@@ -39,6 +39,7 @@ const on = (all: readonly Material[]) => all.map(m => MATERIALS[m].toLowerCase()
         <button v-if="s.dryMinutes" class="text-sm link min-h-11 self-start whitespace-nowrap" @click="emit('wait', `${s.agent.label} ${s.agent.kind === 'oil' ? 'soaking in' : 'drying'}`, s.dryMinutes)">{{ s.agent.kind === 'oil' ? 'soak' : 'dry' }} {{ duration(s.dryMinutes) }}</button>
       </li>
     </ol>
+    <p v-if="advice.dryMinutes" class="hint mt-2">{{ duration(advice.dryMinutes) }} of drying and soaking in all, where nothing dries side by side.</p>
     <div class="grid sm:grid-cols-2 gap-x-8 gap-y-4 mt-4 text-sm">
       <div v-if="advice.never.length"><h4 class="font-bold flex items-center gap-2 mb-1"><CallMark kind="stop" :size="14" decorative />Never</h4><ul class="space-y-1"><li v-for="n in advice.never" :key="n">{{ n }}</li></ul></div>
       <div>
