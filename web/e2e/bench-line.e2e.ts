@@ -237,6 +237,24 @@ test('the adviser answers by material, dirt, school and shelf, and starts the dr
   await expect(entries(page).first()).toContainText('Waiting: White vinegar drying')
 })
 
+test('a finding that cannot be sent is said where it was entered, and is sent by trying again', async ({ page }) => {
+  await receive(page, '3.5in')
+  // Each time it arrives, and its answer is lost.
+  await page.route('**/log', async (route) => {
+    if (route.request().method() !== 'POST') return route.continue()
+    await route.fetch()
+    await route.abort()
+  })
+  await page.keyboard.press('f')
+  await page.keyboard.press('1')
+  await expect(page.getByRole('dialog').getByRole('alert')).toContainText('The server does not answer')
+  await page.unroute('**/log')
+  await page.keyboard.press('1')
+  await expect(page.getByRole('dialog')).toBeHidden()
+  await expect(entries(page).first()).toContainText('Disk inside: none in it')
+  await expect(entries(page)).toHaveCount(2)
+})
+
 test('what one tablet says stands on the other without a reload; a lost answer adds nothing twice', async ({ page, browser }) => {
   await receive(page, '3.5in')
   const other = await (await browser.newContext()).newPage()

@@ -28,7 +28,7 @@ try {
   await picture('drive-speed', drive('SK-05'))
   await picture('drive-station', drive('SK-02'))
   const notices = (p: Page) => p.getByRole('navigation', { name: 'Stations' }).waitFor()
-  await picture('worth', drive('SK-18'), p => p.getByRole('region', { name: 'Is it worth it?' }).evaluate(e => e.scrollIntoView({ block: 'center' })))
+  await picture('worth', `${drive('SK-11')}?station=receive`, p => p.getByRole('region', { name: 'Is it worth it?' }).evaluate(e => e.scrollIntoView({ block: 'center' })))
   await picture('gate', `${drive('SK-17')}?station=first-power`, notices)
   await picture('finding', drive('SK-17'), async (p) => {
     await notices(p)

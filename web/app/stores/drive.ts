@@ -1,3 +1,4 @@
+import { FetchError } from 'ofetch'
 import type { LogEntry } from '@wobrin/core/observations'
 import { trimmerHistory, walk } from '@wobrin/core/procedures'
 import type { DriveFacts } from '@wobrin/core/proving'
@@ -43,10 +44,21 @@ export const useDrive = defineStore('drive', () => {
     now.value = Date.now()
   }
 
-  /** Puts an entry on the log. The id is made here, so that sending again after a lost answer adds nothing twice. */
+  /**
+   * Puts an entry on the log. The id is made here and kept while it fails, so that sending again after a lost answer,
+   * by itself or by a person, adds nothing twice.
+   */
   async function add(input: Said): Promise<LogEntry> {
-    const body = { id: crypto.randomUUID(), at: new Date().toISOString(), ...input }
-    const entry = await $fetch<LogEntry>(`/api/drives/${drive.value!.id}/log`, { method: 'POST', body, retry: 2 })
+    const { id } = drive.value!
+    const what = JSON.stringify([id, input])
+    const body = unsent.get(what) ?? { id: crypto.randomUUID(), at: new Date().toISOString(), ...input }
+    unsent.set(what, body)
+    const entry = await $fetch<LogEntry>(`/api/drives/${id}/log`, { method: 'POST', body, retry: 2 }).catch((error: unknown) => {
+      // Refused is not lost: what is said next time is said anew.
+      if (error instanceof FetchError && error.status) unsent.delete(what)
+      throw error
+    })
+    unsent.delete(what)
     now.value = Math.max(Date.now(), Date.parse(entry.at))
     take(entry)
     return entry
@@ -70,6 +82,9 @@ export const useDrive = defineStore('drive', () => {
 
   return { drive, log, now, way, progress, history, load, refresh, take, add, takeBack, change }
 })
+
+/** Entries whose answer never came, by what they say. */
+const unsent = new Map<string, object>()
 
 /** The last entry up to which each drive's log was fetched as a whole. */
 const seen = new Map<string, number>()

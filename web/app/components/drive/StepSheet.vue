@@ -32,7 +32,7 @@ const minutes = computed(() => `${duration(state.step.hands)} of hands${state.st
       <FindingTiles v-for="q in questions" :key="q.id" class="mt-5" :question="q" :findings="findings" :closed="closed" @pick="emit('pick', $event)" @measure="emit('measure', q.id, $event)" />
     </template>
     <div v-if="!closed && !state.done && !state.hold" class="mt-4 flex flex-wrap gap-3">
-      <button class="btn" :class="!state.open.length && 'btn-primary'" aria-keyshortcuts="Space" @click="emit('tick', state)">{{ state.open.length ? 'Done, nothing to say' : 'Step done' }} <span class="font-normal opacity-80">Space</span></button>
+      <button class="btn" :class="(!state.open.length || state.step.byHand) && 'btn-primary'" aria-keyshortcuts="Space" @click="emit('tick', state)">{{ state.open.length && !state.step.byHand ? 'Done, nothing to say' : 'Step done' }} <span class="font-normal opacity-80">Space</span></button>
       <button v-if="state.step.records?.includes('photo')" class="btn" aria-keyshortcuts="p" @click="emit('photo')">Photo <kbd>P</kbd></button>
       <button v-if="state.step.records?.includes('note')" class="btn" aria-keyshortcuts="n" @click="emit('note')">Note <kbd>N</kbd></button>
     </div>

@@ -4,7 +4,7 @@ import { findQuestion, searchFindings, type StandingFinding } from '@wobrin/core
 import type { LastFinding } from '~/composables/useFindings'
 
 /** Something found, in two keystrokes: F opens this, a digit answers the question at hand; letters search them all. */
-const { shown, question, last } = defineProps<{ shown: boolean, question: string | null, findings: readonly StandingFinding[], last: LastFinding | null }>()
+const { shown, question, last } = defineProps<{ shown: boolean, question: string | null, findings: readonly StandingFinding[], last: LastFinding | null, problem: string | null }>()
 const emit = defineEmits<{ close: [], pick: [finding: string], measure: [question: string, value: number], where: [place: string] }>()
 
 const store = useDrive()
@@ -75,5 +75,6 @@ onKeyStroke((event) => {
       <FindingTiles v-else-if="asked" :question="asked" :findings="findings" keys @pick="pick" @measure="(v) => { picked = asked!.id; emit('measure', asked!.id, v) }" />
       <p v-else class="hint">Type what you see, smell or hear.</p>
     </template>
+    <p v-if="problem" class="text-sm text-stop mt-3" role="alert">{{ problem }}</p>
   </ModalDialog>
 </template>

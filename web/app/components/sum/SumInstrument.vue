@@ -23,14 +23,14 @@ async function put(): Promise<void> {
   else emit('keep', async (id) => { await keep(id) })
 }
 watch(typed, () => emit('values', { ...typed }))
-defineExpose({ across: () => { if (answer.value.result) across.value = true } })
+useShortcuts({ a: () => { if (answer.value.result) across.value = true } })
 </script>
 
 <template>
   <section :aria-label="sum.title">
-    <header class="flex items-start justify-between gap-4 flex-wrap mb-4">
-      <div><h2 class="text-lg font-bold">{{ sum.title }}</h2><p class="hint">{{ sum.purpose }}</p></div>
-      <button class="btn" :disabled="!answer.result" aria-keyshortcuts="a" @click="across = true">Across the bench <kbd>A</kbd></button>
+    <header class="flex items-start justify-between gap-4 mb-4">
+      <div class="min-w-0"><h2 class="text-lg font-bold">{{ sum.title }}</h2><p class="hint">{{ sum.purpose }}</p></div>
+      <button class="btn shrink-0" :disabled="!answer.result" aria-keyshortcuts="a" @click="across = true">Across the bench <kbd>A</kbd></button>
     </header>
     <div class="grid lg:grid-cols-[minmax(0,1fr)_minmax(0,1.15fr)] gap-x-8 gap-y-5">
       <form class="grid grid-cols-2 gap-x-4 gap-y-3 content-start" novalidate @submit.prevent="answer.result && put()">

@@ -7,8 +7,6 @@ if (!sum) throw createError({ status: 404, statusText: 'There is no such instrum
 useHead({ title: `${sum.title} · Wobrin` })
 
 const keepTo = shallowRef<((id: string) => Promise<void>) | null>(null)
-const instrument = useTemplateRef('instrument')
-useShortcuts({ a: () => instrument.value?.across() })
 </script>
 
 <template>
@@ -21,7 +19,7 @@ useShortcuts({ a: () => instrument.value?.across() })
       <nav class="border-t border-line pt-3" aria-label="Other instruments"><ul><li v-for="s in SUMS" :key="s.id"><NuxtLink :to="`/instruments/${s.id}`" class="block py-1.5 hover:underline underline-offset-2" :class="s === sum && 'font-bold'">{{ s.title }}</NuxtLink></li></ul></nav>
     </aside>
     <div class="panel p-5 sm:px-6 min-w-0">
-      <SumInstrument ref="instrument" :instrument="sum!.id" @keep="(keep) => { keepTo = keep }"><template #default="{ typed }"><SumBeltDrawing v-if="sum!.id === 'belt'" :typed="typed" /></template></SumInstrument>
+      <SumInstrument :instrument="sum!.id" @keep="(keep) => { keepTo = keep }"><template #default="{ typed }"><SumBeltDrawing v-if="sum!.id === 'belt'" :typed="typed" /></template></SumInstrument>
     </div>
     <FileToDrive :keep="keepTo" @close="keepTo = null" @kept="(id) => navigateTo(`/drives/${id}?station=${sum!.station}`)" />
   </div>

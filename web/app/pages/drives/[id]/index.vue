@@ -43,7 +43,7 @@ const passing = ref<GateState | null>(null)
 const instrument = useTemplateRef('instrument')
 const camera = useTemplateRef('camera')
 
-const find = (question: string | null = step.value?.open[0]?.id ?? step.value?.step.asks?.[0] ?? next.value?.open[0]?.id ?? null) => { finding.value = { question } }
+const find = (question: string | null = step.value?.open[0]?.id ?? step.value?.step.asks?.[0] ?? next.value?.open[0]?.id ?? null) => { if (!closed.value) finding.value = { question } }
 
 /** A dialog hides the rest of the page, so what goes wrong behind one is said inside it. */
 async function note(text: string): Promise<void> {
@@ -137,7 +137,7 @@ useShortcuts({
       <DriveLog class="panel p-4 order-3 md:order-none md:col-start-2 xl:col-start-3 xl:row-start-1" :log="store.log" @finding="find()" @note="noting = true" @wait="waiting = true" @photo="camera?.click()" @take-back="takeBack" />
     </div>
     <input ref="camera" type="file" accept="image/*" multiple class="sr-only" tabindex="-1" aria-label="Photo" data-testid="photo" @change="keepPhotos">
-    <FindingSheet :shown="finding !== null" :question="finding?.question ?? null" :findings="store.way.findings" :last="found.last.value" @close="finding = null" @pick="found.pick" @measure="found.measure" @where="found.where" />
+    <FindingSheet :shown="finding !== null" :question="finding?.question ?? null" :findings="store.way.findings" :last="found.last.value" :problem="found.problem.value" @close="finding = null" @pick="found.pick" @measure="found.measure" @where="found.where" />
     <DriveGateDialog :gate="passing" :save="passGate" @close="passing = null" />
     <DriveWaitDialog :shown="waiting !== null" :undone="undone" :current="next?.step.id ?? null" :preset="waiting === true ? null : waiting" :save="startWait" @close="waiting = null" />
     <DriveNoteDialog :shown="noting" :station="viewed" :save="note" @close="noting = false" />
