@@ -10,7 +10,7 @@ export const STRETCH = {
   polyurethane: { label: 'round, polyurethane', least: 0.03, aim: 0.06, most: 0.1 },
 } as const
 export type BeltMaterial = keyof typeof STRETCH
-const isMaterial = (s: unknown): s is BeltMaterial => typeof s === 'string' && s in STRETCH
+export const isMaterial = (s: unknown): s is BeltMaterial => typeof s === 'string' && s in STRETCH
 
 /** Where the pulleys lie, at the belt's neutral line: half a section outside each pulley. */
 export function beltLayout(v: Values): PathPulley[] {
@@ -28,6 +28,12 @@ export function beltLayout(v: Values): PathPulley[] {
 }
 
 interface Ordered { readonly path: BeltPath, readonly orderMm: number, readonly leastMm: number, readonly mostMm: number }
+
+/** Inside lengths that serve, with the one to order, mm. @throws ParameterError where the sizes cannot be */
+export function windowOf(v: Values): { readonly leastMm: number, readonly orderMm: number, readonly mostMm: number } {
+  const { path: _, ...lengths } = order(v)
+  return lengths
+}
 
 /** Inside length of a belt that is stretched so much on a path, mm: its neutral line relaxed, less π times its section. */
 export const insideLength = (pathMm: number, stretch: number, sectionMm: number): number => pathMm / (1 + stretch) - Math.PI * sectionMm
@@ -104,10 +110,10 @@ function slipCall(slip: number): Call {
 
 /** The belt: what to order, what one at hand does, and what turns how fast. */
 export const beltSum: Sum = {
-  id: 'belt', title: 'Belt', station: 'drive-train', purpose: 'Which belt to order, whether the one at hand fits, and how fast everything turns.',
+  id: 'belt', title: 'Belt', station: 'drive-train', group: 'Belt', purpose: 'Which belt to order, whether the one at hand fits, and how fast everything turns.',
   fields: [
-    { key: 'motor', label: 'Motor pulley', hint: 'diameter where the belt runs', quantity: 'length', required: true, plausible: [3, 30] },
-    { key: 'flywheel', label: 'Flywheel', hint: 'or a thread’s length over ten turns, by 31.4', quantity: 'length', required: true, plausible: [20, 160] },
+    { key: 'motor', label: 'Motor pulley', hint: 'diameter where the belt runs', quantity: 'diameter', required: true, plausible: [3, 30] },
+    { key: 'flywheel', label: 'Flywheel', hint: 'or a thread: 1948 round 10', quantity: 'diameter', required: true, plausible: [20, 160] },
     { key: 'centre', label: 'Between centres', quantity: 'length', required: true, plausible: [20, 250] },
     { key: 'section', label: 'Belt section', hint: 'its thickness over the pulley', quantity: 'length', required: true, plausible: [0.3, 5] },
     { key: 'material', label: 'Kind of belt', choices: Object.entries(STRETCH).map(([value, s]) => ({ value, label: s.label })) },

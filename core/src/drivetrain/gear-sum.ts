@@ -34,7 +34,7 @@ function callOf(v: Values, z1?: number, z2?: number, m1?: number, m2?: number): 
 
 /** A gear of an eject train: counted in, counted out, and of the right module. */
 export const gearSum: Sum = {
-  id: 'gear', title: 'Gear and eject', station: 'drive-train', purpose: 'Whether a gear stands for another, and whether every broken tooth is out.',
+  id: 'gear', title: 'Gear and eject', station: 'drive-train', group: 'Gear and eject', purpose: 'Whether a gear stands for another, and whether every broken tooth is out.',
   fields: [
     { key: 'teeth1', label: 'Teeth, original', hint: 'missing ones counted in', quantity: 'count', plausible: [6, 120] }, { key: 'outside1', label: 'Outside diameter, original', quantity: 'length', plausible: [3, 60] },
     { key: 'teeth2', label: 'Teeth, candidate', quantity: 'count', plausible: [6, 120] }, { key: 'outside2', label: 'Outside diameter, candidate', quantity: 'length', plausible: [3, 60] },

@@ -4,3 +4,4 @@ export { beltLayout, beltRates, beltSum, insideLength, STRETCH, stretchOf, type 
 export { gearModule, gearSum } from './gear-sum'
 export { motorSum } from './motor-sum'
 export { optionsSum, repairOptions } from './options-sum'
+export { beltNeed, orderBelts, rankBelts, sistersOf, type BeltNeed, type BeltOrder, type RankedBelt, type ShelfBelt } from './belt-shelf'

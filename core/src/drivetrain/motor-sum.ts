@@ -1,10 +1,9 @@
-import type { Call, CallKind } from '../observations'
-import { maybe, num, type Sum, type SumLine, type SumResult, type Values } from '../sums'
+import { leadResistance } from '../electrics'
+import type { CallKind } from '../observations'
+import { gravestOf, maybe, num, plain, type Point, type Sum, type SumLine, type SumResult, type Values } from '../sums'
 
 /** A trimmer makes good so much of a motor's own speed (from memory). */
 const TRIMMABLE = 0.05
-
-interface Point { readonly kind: CallKind, readonly says: string, readonly next: string }
 
 /** Compares two sizes that must be alike within a share. */
 function size(v: Values, key: string, words: string, share: number, kind: CallKind, next: string): Point[] {
@@ -12,7 +11,6 @@ function size(v: Values, key: string, words: string, share: number, kind: CallKi
   if (a === undefined || b === undefined || Math.abs(b / a - 1) <= share) return []
   return [{ kind, says: `${words}: ${plain(b)} in place of ${plain(a)}.`, next }]
 }
-const plain = (x: number) => Number(x.toPrecision(3)).toString()
 
 function points(v: Values): Point[] {
   const [rpm1, rpm2] = [maybe(v, 'speed1'), maybe(v, 'speed2')]
@@ -39,19 +37,40 @@ function points(v: Values): Point[] {
   return out
 }
 
-const GRAVITY: readonly CallKind[] = ['stop', 'mend', 'nudge', 'unknown']
+/** Least room between a lead and the belt, mm (from memory). */
+const CLEAR = 5
+/** A motor lead may lose so much of its rail (from memory). */
+const LOSS = 0.03
+
+/** Leads that have to reach further than they do, and where they run. */
+function leads(v: Values): { readonly points: Point[], readonly lines: SumLine[] } {
+  const [has, reach, wire, amps, clear] = [maybe(v, 'lead'), maybe(v, 'reach'), maybe(v, 'wire'), maybe(v, 'startAmps'), maybe(v, 'clear')]
+  const points: Point[] = []
+  const lines: SumLine[] = []
+  if (clear !== undefined && clear < CLEAR) points.push({ kind: 'mend', says: `A lead runs ${plain(clear)} mm from the belt: the belt would catch it.`, next: `Tie it away, ${CLEAR} mm or more from belt and flywheel.` })
+  if (has === undefined || reach === undefined) return { points, lines }
+  const short = reach - has
+  if (short <= 0) return { points, lines: [{ label: 'Leads reach, with to spare', value: -short, unit: 'mm' }] }
+  lines.push({ label: 'Leads lengthened by', value: short * 1.1, unit: 'mm', note: 'a tenth more for the joints' })
+  const gauge = wire ?? 0.518
+  const lost = amps === undefined ? undefined : leadResistance(reach, gauge) * amps
+  const volts = maybe(v, 'volts1') ?? 12
+  if (lost !== undefined) lines.push({ label: 'Lost in the leads at start', value: lost * 1000, unit: 'mV', note: `${plain(gauge)} mm²${wire === undefined ? ', 20 AWG, as is usual (common practice)' : ''}, there and back` })
+  points.push(lost !== undefined && lost / volts > LOSS
+    ? { kind: 'mend', says: `Lengthened with ${plain(gauge)} mm² its leads lose ${(lost / volts * 100).toFixed(1)} % of ${plain(volts)} V at start.`, next: `Use ${plain(gauge * lost / volts / LOSS)} mm² or more.` }
+    : { kind: 'nudge', says: `Its leads are ${plain(short)} mm short.`, next: `Lengthen each by ${Math.ceil(short * 1.1)} mm${wire === undefined ? ' with 20 AWG' : ''}, heat-shrink on every joint, tied well clear of the belt.` })
+  return { points, lines }
+}
 
 function judge(v: Values): SumResult {
-  const found = points(v).sort((a, b) => GRAVITY.indexOf(a.kind) - GRAVITY.indexOf(b.kind))
+  const lead = leads(v)
+  const found = [...points(v), ...lead.points]
   const pairs = ['volts', 'speed', 'shaft', 'circle', 'height', 'body'].filter(k => v[`${k}1`] !== undefined && v[`${k}2`] !== undefined).length
-  const first = found[0]
-  const call: Call = first
-    ? { kind: first.kind, reasons: found.map(p => p.says), next: first.next }
-    : pairs < 3
-      ? { kind: 'unknown', reasons: ['Too little of both motors is known to say that one stands for the other.'], next: 'Compare voltage, speed and shaft at least.' }
-      : { kind: 'leave', reasons: [`Alike in ${pairs} of 6 sizes that were compared: a suffix alone need not matter.`], next: 'Lead it clear of the belt, and measure the speed.' }
-  const lines: SumLine[] = v.speed1 !== undefined && v.speed2 !== undefined ? [{ label: 'Faster by', value: (num(v, 'speed2') / num(v, 'speed1') - 1) * 100, unit: '%' }] : []
-  return { call, lines, observations: [{ key: 'motor.fit', label: 'Motor for motor', value: first ? `${found.length} ${found.length === 1 ? 'difference' : 'differences'}` : pairs < 3 ? 'not settled' : 'alike', unit: '', how: `${pairs} sizes compared` }] }
+  const call = gravestOf(found, pairs < 3
+    ? { kind: 'unknown', reasons: ['Too little of both motors is known to say that one stands for the other.'], next: 'Compare voltage, speed and shaft at least.' }
+    : { kind: 'leave', reasons: [`Alike in ${pairs} of 6 sizes that were compared: a suffix alone need not matter.`], next: 'Lead it clear of the belt, and measure the speed.' })
+  const lines: SumLine[] = [...v.speed1 !== undefined && v.speed2 !== undefined ? [{ label: 'Faster by', value: (num(v, 'speed2') / num(v, 'speed1') - 1) * 100, unit: '%' }] : [], ...lead.lines]
+  return { call, lines, observations: [{ key: 'motor.fit', label: 'Motor for motor', value: found.length ? `${found.length} ${found.length === 1 ? 'difference' : 'differences'}` : pairs < 3 ? 'not settled' : 'alike', unit: '', how: `${pairs} sizes compared` }] }
 }
 
 const both = (key: string, label: string, quantity: 'voltage' | 'speed' | 'length', plausible: readonly [number, number], rare = false) => [1, 2].map(n => ({ key: `${key}${n}`, label: `${label}, ${n === 1 ? 'original' : 'candidate'}`, quantity, plausible, ...(rare ? { rare: true as const } : {}) }))
@@ -59,7 +78,7 @@ const choose = (key: string, label: string, choices: readonly { value: string, l
 
 /** A motor in place of another. */
 export const motorSum: Sum = {
-  id: 'motor', title: 'Motor', station: 'drive-train', purpose: 'Whether a motor stands for another, and what differs.',
+  id: 'motor', title: 'Motor', station: 'drive-train', group: 'Motor', purpose: 'Whether a motor stands for another, and what differs.',
   fields: [
     ...both('volts', 'Voltage', 'voltage', [3, 24]), ...both('speed', 'Speed', 'speed', [500, 8000]), ...both('shaft', 'Shaft', 'length', [1, 8]),
     ...both('circle', 'Mounting circle', 'length', [8, 60], true), ...both('height', 'Height', 'length', [8, 60], true), ...both('body', 'Body', 'length', [15, 80], true),
@@ -69,8 +88,13 @@ export const motorSum: Sum = {
     { key: 'kind', label: 'Kind of motor', choices: [{ value: 'brushed', label: 'brushes, two leads' }, { value: 'brushless', label: 'brushless or direct drive' }], rare: true },
     { key: 'draw', label: 'Current, running free', quantity: 'current', rare: true, plausible: [0.01, 2] },
     { key: 'drawUsual', label: 'Current, usual', hint: 'of a good one of its kind', quantity: 'current', rare: true, plausible: [0.01, 2] },
+    { key: 'lead', label: 'Leads of the candidate', quantity: 'length', rare: true, plausible: [20, 600] },
+    { key: 'reach', label: 'Leads must reach', hint: 'along their way, tied', quantity: 'length', rare: true, plausible: [20, 1000] },
+    { key: 'wire', label: 'Wire to lengthen with', hint: '20 AWG where nothing is said', quantity: 'wire', rare: true, plausible: [0.03, 4] },
+    { key: 'startAmps', label: 'Current at start', quantity: 'current', rare: true, plausible: [0.05, 5] },
+    { key: 'clear', label: 'Lead to belt, at the nearest', quantity: 'length', rare: true, zero: true, plausible: [0, 60] },
     { key: 'start', label: 'Time to speed', quantity: 'time', rare: true, plausible: [0.05, 10] },
   ],
-  formulas: ['Sizes must agree: voltage within 5 %, shaft within 1.5 %, mounting within 2 %; a trimmer makes good 5 % of speed (from memory).', 'Pulley for another speed = old pulley × old speed ÷ new speed.'],
+  formulas: ['Sizes must agree: voltage within 5 %, shaft within 1.5 %, mounting within 2 %; a trimmer makes good 5 % of speed (from memory).', `Leads: 2 × reach ÷ (58 m/Ω·mm² × area) × current at start, at most ${LOSS * 100} % of the rail; ${CLEAR} mm or more from the belt (from memory).`, 'Pulley for another speed = old pulley × old speed ÷ new speed.'],
   judge,
 }

@@ -59,7 +59,7 @@ const weight = (c: Criterion): Field => ({ key: `w-${c}`, label: `Weight of ${CR
 
 /** Motor, mechanism, donor, or leave it: scored openly. */
 export const optionsSum: Sum = {
-  id: 'options', title: 'Which way', station: 'drive-train', purpose: 'Swap the motor, the mechanism, take parts, or leave it: scored with its weights in sight.',
+  id: 'options', title: 'Which way', station: 'drive-train', group: 'Motor', purpose: 'Swap the motor, the mechanism, take parts, or leave it: scored with its weights in sight.',
   fields: [
     { key: 'fault', label: 'What is wrong', choices: [{ value: 'weak', label: 'weak or noisy' }, { value: 'dead', label: 'it does not turn' }, { value: 'dangerous', label: 'it may hurt disks' }] },
     { key: 'motor', label: 'A motor', choices: [{ value: 'alike', label: 'alike, compared' }, { value: 'differs', label: 'differs' }, { value: 'unknown', label: 'not compared' }, { value: 'none', label: 'none' }] },

@@ -1,20 +1,18 @@
 import type { Call } from '../observations'
 import { maybe, num, type Sum, type SumLine, type SumResult, type Values } from '../sums'
+import { E6, nearest } from './e-series'
 
 /** Highest ESR of a sound aluminium electrolytic at 100 kHz, Ω, by value: from memory, makers differ by half. */
 const ESR: readonly (readonly [upToUf: number, ohms: number])[] = [[1, 12], [4.7, 7], [10, 4], [22, 2.5], [47, 1.3], [100, 0.7], [220, 0.4], [470, 0.2], [1000, 0.12], [Infinity, 0.08]]
 const esrLimit = (microfarads: number) => ESR.find(([upTo]) => microfarads <= upTo)![1]
 
-/** IEC 60063 E6. */
-const E6 = [1, 1.5, 2.2, 3.3, 4.7, 6.8]
 /** Rated voltages that are sold (from memory). */
 const RATED = [6.3, 10, 16, 25, 35, 50, 63, 100]
 
 /** The nearest E6 value, µF. */
-export function nearestE6(value: number): number {
-  const decade = 10 ** Math.floor(Math.log10(value))
-  return [...E6.map(e => e * decade), 10 * decade].reduce((best, x) => Math.abs(Math.log(x / value)) < Math.abs(Math.log(best / value)) ? x : best)
-}
+export const nearestE6 = (value: number): number => nearest(E6, value)
+/** The voltage to buy for one that was marked so, V. */
+export const ratedFor = (volts: number | undefined): number => RATED.find(r => r >= (volts ?? 0)) ?? volts!
 
 function judge(v: Values): SumResult {
   const marked = num(v, 'marked')
@@ -23,15 +21,16 @@ function judge(v: Values): SumResult {
   const lines: SumLine[] = [{ label: 'May read', value: `${(marked * (1 - tolerance)).toPrecision(3)} to ${(marked * (1 + tolerance)).toPrecision(3)}`, unit: 'µF', note: `${(tolerance * 100).toFixed(0)} %` }]
   if (reading !== undefined) lines.push({ label: 'Reads of what is marked', value: reading / marked * 100, unit: '%' })
   if (esr !== undefined) lines.push({ label: 'ESR may be', value: esrLimit(marked), unit: 'Ω', note: 'at most, at 100 kHz (from memory)' })
-  const buy = RATED.find(r => r >= (volts ?? 0)) ?? volts
+  const buy = ratedFor(volts)
   lines.push({ label: 'Replace with', value: `${nearestE6(marked).toPrecision(2).replace(/\.0$/, '')} µF, ${buy} V or more`, unit: '', note: 'same value, equal or higher voltage, polarity marked, fits the height' })
   return {
-    call: callOf(v, marked, tolerance), lines,
+    call: capacitorCall(v, marked, tolerance), lines,
     observations: [{ key: 'capacitor', label: `Capacitor, ${marked} µF`, value: reading ?? esr ?? marked, unit: reading !== undefined ? 'µF' : esr !== undefined ? 'Ω' : 'µF', how: v.where === 'in' ? 'measured in circuit' : 'measured out of circuit' }],
   }
 }
 
-function callOf(v: Values, marked: number, tolerance: number): Call {
+/** The call on one capacitor, in a list or by itself. */
+export function capacitorCall(v: Values, marked: number, tolerance: number): Call {
   const [reading, esr] = [maybe(v, 'reading'), maybe(v, 'esr')]
   const inCircuit = v.where === 'in'
   const swap = { next: 'Replace it, and its fellows of the same series.' }
@@ -51,7 +50,7 @@ function callOf(v: Values, marked: number, tolerance: number): Call {
 
 /** A capacitor: dead, doubtful or sound, and what to replace it with. */
 export const capacitorSum: Sum = {
-  id: 'capacitor', title: 'Capacitor', station: 'electronics', purpose: 'Whether a capacitor is dead, doubtful or sound, and what replaces it.',
+  id: 'capacitor', title: 'Capacitor', station: 'electronics', group: 'Capacitors', purpose: 'Whether a capacitor is dead, doubtful or sound, and what replaces it.',
   fields: [
     { key: 'marked', label: 'Marked value', hint: 'a bare number is µF', quantity: 'capacitance', required: true, plausible: [0.01, 10_000] },
     { key: 'tolerance', rare: true, label: 'Tolerance', hint: '20 % where nothing is marked', quantity: 'share', plausible: [1, 50] },

@@ -26,7 +26,7 @@ function judge(v: Values): SumResult {
 
 /** A lead: what it loses. */
 export const leadSum: Sum = {
-  id: 'lead', title: 'Lead', station: 'electronics', purpose: 'What a lead loses on its way, so that a lengthened one is thick enough.',
+  id: 'lead', title: 'Lead', station: 'electronics', group: 'Wiring', purpose: 'What a lead loses on its way, so that a lengthened one is thick enough.',
   fields: [
     { key: 'length', label: 'Length, one way', quantity: 'length', required: true, plausible: [20, 3000] },
     { key: 'wire', label: 'Wire', hint: '20 AWG is usual for motor leads (common practice)', quantity: 'wire', required: true, plausible: [0.03, 4] },

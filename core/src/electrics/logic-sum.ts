@@ -75,7 +75,7 @@ const choices = Object.entries(LEVELS).map(([value, label]) => ({ value, label }
 
 /** A logic line that is not where it should be. */
 export const logicSum: Sum = {
-  id: 'logic', title: 'Logic line', station: 'electronics', purpose: 'Which part holds a line that is not where it should be, and what to measure next.',
+  id: 'logic', title: 'Logic line', station: 'electronics', group: 'Logic', purpose: 'Which part holds a line that is not where it should be, and what to measure next.',
   fields: [
     { key: 'expected', label: 'At rest it should', choices: [{ value: 'high', label: 'idle high: a bus line' }, { value: 'swings', label: 'swing: address, clock' }] },
     { key: 'now', label: 'It measures', choices }, { key: 'cable', label: 'With the cable off', choices }, { key: 'driver', label: 'Driver’s pin lifted', choices }, { key: 'receiver', label: 'Receiver’s pin lifted', choices },

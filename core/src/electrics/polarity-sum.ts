@@ -39,7 +39,7 @@ const fields: Field[] = WIRES.flatMap((n): Field[] => [
 
 /** Each supply wire proved twice before it may be connected. */
 export const polaritySum: Sum = {
-  id: 'polarity', title: 'Supply wires', station: 'electronics', purpose: 'May it be connected? Each wire measured, and rung out to a chip’s supply pins.',
+  id: 'polarity', title: 'Supply wires', station: 'electronics', group: 'Supply', purpose: 'May it be connected? Each wire measured, and rung out to a chip’s supply pins.',
   fields: [...fields, { key: 'colours', label: 'Known by their colours', choices: [{ value: 'yes', label: 'yes' }, { value: 'no', label: 'no' }], rare: true }],
   formulas: ['May connect when every wire that rings out to a pin measures what that pin wants, within 5 % (ground within 0.1 V), and ground and 5 V are both proved.'],
   judge,

@@ -1,14 +1,10 @@
 import type { Call } from '../observations'
 import { maybe, num, type Sum, type SumLine, type SumResult, type Values } from '../sums'
+import { LOGIC, SATURATED } from './logic-levels'
 
-/** Input levels of the logic that a detector drives: TTL data books; CMOS at 30 and 70 % of its supply. */
-const LOGIC = { ttl: { label: 'TTL', low: 0.8, high: 2 }, cmos: { label: 'CMOS, 5 V', low: 1.5, high: 3.5 } } as const
 /** Common practice: a detector freed from its pull-up passes at least 0.2 mA lit; one that passed 6 µA was dead. */
 const GOOD_A = 0.2e-3
 const DEAD_A = 20e-6
-/** A lit transistor never gets below this, V (from memory). */
-const SATURATED = 0.1
-
 function judge(v: Values): SumResult {
   const supply = maybe(v, 'supply') ?? 5
   const pull = num(v, 'pull')
@@ -59,7 +55,7 @@ function callOf(lit: number, marginLow: number, marginHigh: number, spare: numbe
 
 /** An optical sensor: levels lit and shaded, and what is to spare before it fails. */
 export const sensorSum: Sum = {
-  id: 'sensor', title: 'Optical sensor', station: 'electronics', purpose: 'Whether a sensor is sure of its levels, and how weak it may still become.',
+  id: 'sensor', title: 'Optical sensor', station: 'electronics', group: 'Sensors', purpose: 'Whether a sensor is sure of its levels, and how weak it may still become.',
   fields: [
     { key: 'lit', zero: true, label: 'Detector current, lit', hint: 'freed from its pull-up', quantity: 'current', required: true, plausible: [1e-6, 0.02] },
     { key: 'dark', zero: true, label: 'Detector current, shaded', quantity: 'current', plausible: [0, 1e-4] },

@@ -4,6 +4,8 @@ import { maybe, type Sum, type SumLine, type SumResult, type Values } from '../s
 
 /** Start-up over nameplate, where the peak was not measured: motors draw about this much more (from memory). */
 const STARTUP = 1.8
+/** Age from which its capacitors are looked at first, years (from memory). */
+const OLD = 20
 /** What should be left over (from memory). */
 const HEADROOM = 0.25
 
@@ -13,9 +15,9 @@ function railOf(v: Values, name: string, volts: number, starts: boolean): Rail |
   const [nameplate, has] = [maybe(v, `draw${volts}`), maybe(v, `has${volts}`)]
   if (nameplate === undefined || has === undefined) return null
   const drives = maybe(v, 'drives') ?? 1
-  // Only one drive starts at a time; the others run.
-  const peak = maybe(v, `peak${volts}`) ?? (starts ? nameplate * STARTUP : nameplate)
-  return { name, volts, needs: nameplate * (drives - 1) + Math.max(peak, nameplate), has }
+  const peak = Math.max(nameplate, maybe(v, `peak${volts}`) ?? (starts ? nameplate * STARTUP : nameplate))
+  // Hosts start one drive at a time, the others run; on a shared motor line they all start at once.
+  return { name, volts, needs: v.together === 'yes' ? peak * drives : nameplate * (drives - 1) + peak, has }
 }
 
 function judge(v: Values): SumResult {
@@ -33,7 +35,7 @@ function callOf(v: Values, rails: readonly Rail[]): Call {
   if (rails.length === 0) return { kind: 'unknown', reasons: ['No rail is known with both its draw and its rating.'], next: 'Read the drive’s plate and the supply’s plate.' }
   const short = rails.find(r => r.has < r.needs)
   if (short) return { kind: 'stop', reasons: [`${short.name} gives ${short.has} A and ${short.needs.toFixed(2)} A are needed at start.`], next: 'Another supply, or one drive at a time.' }
-  if (v.capacitors === 'old') return { kind: 'mend', reasons: ['The ratings are enough, but its capacitors are as old as it is.', 'Ripple from dried-out capacitors looks like a bad drive.'], next: 'Look at its capacitors, or measure its ripple under load.' }
+  if (v.capacitors === 'old' || (v.capacitors === undefined && (maybe(v, 'age') ?? 0) >= OLD)) return { kind: 'mend', reasons: ['The ratings are enough, but its capacitors are as old as it is.', 'Ripple from dried-out capacitors looks like a bad drive.'], next: 'Look at its capacitors, or measure its ripple under load.' }
   const least = maybe(v, 'least')
   const drawn = rails.find(r => r.volts === 5)?.needs
   if (least !== undefined && drawn !== undefined && drawn < least) return { kind: 'mend', reasons: [`It wants at least ${least} A on 5 V before it regulates, and the drive draws ${drawn.toFixed(2)} A.`], next: 'Add a load, or use another supply.' }
@@ -46,7 +48,7 @@ function callOf(v: Values, rails: readonly Rail[]): Call {
 
 /** The supply: is it enough, at start, with what is left over. */
 export const supplySum: Sum = {
-  id: 'supply', title: 'Supply', station: 'electronics', purpose: 'Whether a supply carries the drive, its start included.',
+  id: 'supply', title: 'Supply', station: 'electronics', group: 'Supply', purpose: 'Whether a supply carries the drive, its start included.',
   fields: [
     { key: 'draw12', label: '12 V on the drive’s plate', quantity: 'current', plausible: [0.05, 3] },
     { key: 'peak12', label: '12 V at start', hint: 'where it was measured', quantity: 'current', plausible: [0.1, 5] },
@@ -55,10 +57,12 @@ export const supplySum: Sum = {
     { key: 'peak5', rare: true, label: '5 V at start', quantity: 'current', plausible: [0.05, 3] },
     { key: 'has5', label: '5 V the supply gives', quantity: 'current', plausible: [0.2, 30] },
     { key: 'drives', rare: true, label: 'Drives on it', quantity: 'count', plausible: [1, 4] },
+    { key: 'together', rare: true, label: 'Drives start', choices: [{ value: 'no', label: 'one after another' }, { value: 'yes', label: 'together, on one motor line' }] },
+    { key: 'age', rare: true, label: 'Its age, years', quantity: 'count', plausible: [0, 60] },
     { key: 'least', rare: true, label: 'Least load it wants on 5 V', quantity: 'current', plausible: [0.05, 5] },
     { key: 'ripple', rare: true, label: 'Ripple under load', hint: 'peak to peak', quantity: 'voltage', plausible: [0.001, 0.5] },
     { key: 'capacitors', label: 'Its capacitors', choices: [{ value: 'new', label: 'renewed or young' }, { value: 'old', label: 'as old as it is' }] },
   ],
-  formulas: [`Needed at start = nameplate × (drives − 1) + peak; the peak of a motor rail is ${STARTUP} × nameplate where it was not measured (from memory).`, 'Left over = given ÷ needed − 1; a quarter is wanted (from memory).'],
+  formulas: [`Needed at start = nameplate × (drives − 1) + peak, or peak × drives where they start together; the peak of a motor rail is ${STARTUP} × nameplate where it was not measured (from memory).`, 'Left over = given ÷ needed − 1; a quarter is wanted (from memory).'],
   judge,
 }

@@ -49,7 +49,7 @@ const yesNo = [{ value: 'yes', label: 'closed' }, { value: 'no', label: 'open' }
 
 /** A switch with three pins that nobody knows. */
 export const switchSum: Sum = {
-  id: 'switch', title: 'Switch', station: 'electronics', purpose: 'Which pin of an unknown three-pin switch is which, from continuity.',
+  id: 'switch', title: 'Switch', station: 'electronics', group: 'Switches', purpose: 'Which pin of an unknown three-pin switch is which, from continuity.',
   fields: (['rest', 'pressed'] as const).flatMap(when => PAIRS.map(p => ({ key: `${when}-${p}`, label: `${p.toUpperCase().split('').join(' to ')}, ${when === 'rest' ? 'at rest' : 'pressed'}`, choices: yesNo }))),
   formulas: ['A changeover switch joins common to normally closed at rest, and to normally open when pressed; never both.'],
   judge,

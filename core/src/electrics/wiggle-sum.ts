@@ -57,7 +57,7 @@ const fields: Field[] = [
 
 /** Which wire it is, and how sure. */
 export const wiggleSum: Sum = {
-  id: 'wiggle', title: 'Wiggle test', station: 'electronics', purpose: 'Which wire makes the errors, from counting while each is moved, and how sure that is.',
+  id: 'wiggle', title: 'Wiggle test', station: 'electronics', group: 'Wiring', purpose: 'Which wire makes the errors, from counting while each is moved, and how sure that is.',
   fields,
   formulas: ['Chance of so many errors by luck: exact conditional test of two Poisson counts (binomial tail), times the number of wires tried.'],
   judge,

@@ -1,3 +1,4 @@
+import { upperFirst } from '../sums'
 import { clash, hostPins, type Cable } from './evaluate'
 import type { Choice, DriveProfile, HostProfile, Need, Want } from './profile'
 import { MODES, SIGNALS, valueLabel } from './signals'
@@ -52,7 +53,7 @@ function reason(core: readonly Need[], host: HostProfile, drive: DriveProfile, c
     const givers = givenBy(need!, drive, cable)
     if (givers.length === 0) return `Nothing on the drive gives ${needText(need!)}: no fixed line, no strap and no wire.`
     const blocked = givers.some(g => clash(g.choice.positions[g.at]!.lines ?? [], [], hostPins(host), cable))
-    return blocked ? `${upper(needText(need!))} could be had only on a pin that the host drives itself.` : `${upper(needText(need!))} could be had only together with what contradicts it: ${none} has it.`
+    return blocked ? `${upperFirst(needText(need!))} could be had only on a pin that the host drives itself.` : `${upperFirst(needText(need!))} could be had only together with what contradicts it: ${none} has it.`
   }
   // The plain case: one strap would have to stand in two places.
   const [a, b] = core
@@ -75,5 +76,3 @@ function givenBy(need: Need, drive: DriveProfile, cable: Cable): { readonly choi
     ? [{ choice, at }]
     : []))
 }
-
-const upper = (s: string) => s.charAt(0).toUpperCase() + s.slice(1)

@@ -1,4 +1,5 @@
 import type { Call, Observation } from '../observations'
+import { upperFirst } from '../sums'
 import { metBy, stateOf, type Cable, type Cost, type Setting, type State } from './evaluate'
 import { proveImpossible, wantText, needText, type Impossible } from './impossible'
 import { foundPosition, type Choice, type DriveProfile, type HostProfile, type Need } from './profile'
@@ -86,7 +87,7 @@ function noticedOf(need: Need, state: State): string {
 }
 
 function callOf(sets: readonly Set[], noticed: readonly Noticed[], impossible: Impossible | null, settings: number, plugs: boolean): Call {
-  const texts = noticed.map(n => upper(`${n.text}.`))
+  const texts = noticed.map(n => upperFirst(`${n.text}.`))
   const moved = sets.filter(s => s.moved)
   if (impossible) {
     return {
@@ -121,4 +122,3 @@ function pinsOf(host: HostProfile, state: State, cable: Cable): PinRow[] {
 
 const count = (n: number, one: string, many = `${one}s`) => `${n} ${n === 1 ? one : many}`
 const list = (parts: readonly string[]) => parts.length < 2 ? parts.join('') : `${parts.slice(0, -1).join(', ')} and ${parts.at(-1)}`
-const upper = (s: string) => s.charAt(0).toUpperCase() + s.slice(1)

@@ -1,1 +1,1 @@
-export { findSum, SUMS } from './sums'
+export { findSum, sumGroups, SUMS } from './sums'

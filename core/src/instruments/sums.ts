@@ -1,10 +1,23 @@
 import { beltSum, gearSum, motorSum, optionsSum } from '../drivetrain'
-import { capacitorSum, leadSum, logicSum, polaritySum, sensorSum, supplySum, switchSum, wiggleSum } from '../electrics'
+import {
+  boardSum, capacitorFitSum, capacitorSum, detectorSum, donorSwitchSum, hostSeesSum, jointSum, leadSum, logicSum, polaritySum, processorSum, sensorSum, supplySum, swapSum, switchSum, wiggleSum, wiresSum,
+} from '../electrics'
 import { ParameterError } from '../errors'
+import type { StationId } from '../observations'
 import type { Sum } from '../sums'
 
-/** Every instrument that is a sum, in the order of the stations. */
-export const SUMS: readonly Sum[] = [beltSum, motorSum, gearSum, optionsSum, supplySum, polaritySum, leadSum, sensorSum, switchSum, capacitorSum, logicSum, wiggleSum]
+/** Every instrument that is a sum, in the order of the stations; those of a group stand together. */
+export const SUMS: readonly Sum[] = [
+  beltSum, motorSum, optionsSum, gearSum,
+  supplySum, polaritySum, sensorSum, detectorSum, switchSum, hostSeesSum, donorSwitchSum, capacitorSum, capacitorFitSum, boardSum,
+  logicSum, processorSum, swapSum, wiggleSum, jointSum, wiresSum, leadSum,
+]
+
+/** The sums of a station by group, in their order. */
+export function sumGroups(station: StationId): { readonly group: string, readonly sums: readonly Sum[] }[] {
+  const here = SUMS.filter(s => s.station === station)
+  return [...new Set(here.map(s => s.group))].map(group => ({ group, sums: here.filter(s => s.group === group) }))
+}
 
 /** @throws ParameterError where there is none of that id */
 export function findSum(id: string): Sum {

@@ -1,5 +1,6 @@
 declare module 'jstat' {
   const jStat: {
+    gammaln(x: number): number
     ibeta(x: number, a: number, b: number): number
     studentt: { inv(p: number, degrees: number): number }
   }

@@ -1,3 +1,4 @@
+import type { Cable, DriveProfile, HostProfile } from '../host-fit'
 import type { AsFoundItem } from './as-found-item'
 import type { Call } from './call'
 import type { Observation } from './observation'
@@ -70,6 +71,14 @@ export interface SumEntryData {
   readonly type: 'sum'
   readonly instrument: string
   readonly values: Readonly<Record<string, string>>
+}
+
+/** A host fit with the profiles as they were then, so that it can be worked out again. */
+export interface HostFitEntryData {
+  readonly type: 'host-fit'
+  readonly host: HostProfile
+  readonly drive: DriveProfile
+  readonly cable: Cable
 }
 
 export interface StepEntryData {
@@ -146,7 +155,7 @@ export interface AcknowledgedEntryData {
 }
 
 export type EntryData =
-  | SpeedEntryData | SumEntryData | StepEntryData | ReleaseEntryData | WaitEntryData | WaitEndedData | PhotoEntryData
+  | SpeedEntryData | SumEntryData | HostFitEntryData | StepEntryData | ReleaseEntryData | WaitEntryData | WaitEndedData | PhotoEntryData
   | FindingEntryData | AsFoundEntryData | UndoneEntryData | PutBackEntryData | OverrideEntryData | AcknowledgedEntryData
 
 /** One entry of a drive's log. Entries are only ever added. */

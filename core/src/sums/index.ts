@@ -1,2 +1,3 @@
 export { awgArea, awgDiameter, QUANTITIES, readQuantity, type Quantity } from './quantity'
-export { judgeSum, maybe, num, type Field, type Judged, type Sum, type SumLine, type SumResult, type Values } from './sum'
+export { gravestOf, plain, upperFirst, type Point } from './points'
+export { judgeSum, maybe, num, readValues, rowKey, type Field, type Judged, type Row, type Sum, type SumLine, type SumList, type SumResult, type SumTable, type Values } from './sum'

@@ -3,6 +3,7 @@ import { ParameterError } from '../errors'
 /** What a field of a sum holds; its value is kept in the unit named here. */
 export const QUANTITIES = {
   length: { unit: 'mm', accepts: 'millimetres or inches, such as 62, 6.2 cm or 1/4 in' },
+  diameter: { unit: 'mm', accepts: 'millimetres or inches, or a thread wrapped round it, such as 62, 2 7/16 in or 1948 round 10' },
   resistance: { unit: 'Ω', accepts: 'ohms, such as 220, 4k7 or 0R22' },
   capacitance: { unit: 'µF', accepts: 'microfarads, such as 10, 10u or 100n' },
   voltage: { unit: 'V', accepts: 'volts, such as 5, 1.2 V or 150 mV' },
@@ -11,6 +12,8 @@ export const QUANTITIES = {
   speed: { unit: 'r/min', accepts: 'turns a minute, such as 300' },
   time: { unit: 's', accepts: 'seconds, such as 2 or 250 ms' },
   share: { unit: '%', accepts: 'per cent, such as 20' },
+  force: { unit: 'N', accepts: 'newtons or pounds, such as 60 or 13 lb' },
+  wavelength: { unit: 'nm', accepts: 'nanometres, such as 880' },
   count: { unit: '', accepts: 'a whole number' },
 } as const
 export type Quantity = keyof typeof QUANTITIES
@@ -60,6 +63,13 @@ function read(t: string, quantity: Quantity): number {
       const m = /^([-\d.,/ ]*\d)\s*([a-zµ"″]*)$/i.exec(t)
       return m ? plain(m[1]!.trim()) * (LENGTHS[m[2]!.toLowerCase()] ?? Number.NaN) : Number.NaN
     }
+    case 'diameter': {
+      // A thread of so many turns: its length is π times the diameter, times the turns.
+      const thread = /^(\S.*?)\s(?:round|wraps?|turns?)\s(\d+)$/i.exec(t)
+      return thread ? read(thread[1]!, 'length') / (Math.PI * Number(thread[2])) : read(t, 'length')
+    }
+    case 'force': return /lbf?$/i.test(t) ? plain(t.replace(/\s*lbf?$/i, '')) * 4.4482216 : plain(t.replace(/\s*N$/, ''))
+    case 'wavelength': return plain(t.replace(/\s*nm$/i, ''))
     case 'wire': {
       const gauge = /^(\d+)\s*awg$|^awg\s*(\d+)$/i.exec(t)
       if (gauge) return awgArea(Number(gauge[1] ?? gauge[2]))

@@ -3,7 +3,8 @@ import { index, integer, real, sqliteTable, text, uniqueIndex } from 'drizzle-or
 import type { Call, EntryData, EntryKind, Observation, StationId } from '@wobrin/core/observations'
 import type { Features, MechanismId } from '@wobrin/core/mechanisms'
 import type { Account } from '@wobrin/core/worth'
-import type { Pulleys } from '@wobrin/core/drivetrain'
+import type { BeltMaterial, Pulleys } from '@wobrin/core/drivetrain'
+import type { DriveProfile, HostProfile } from '@wobrin/core/host-fit'
 
 /** Settings of the workshop: one row, id 1. */
 export const workshop = sqliteTable('workshop', {
@@ -46,6 +47,25 @@ export const photos = sqliteTable('photos', {
   width: integer('width').notNull(),
   height: integer('height').notNull(),
   keptAt: text('kept_at').notNull(),
+})
+
+/** Hosts and drives as a person described them, for the host fit. */
+export const profiles = sqliteTable('profiles', {
+  id: text('id').primaryKey(),
+  profile: text('profile', { mode: 'json' }).$type<HostProfile | DriveProfile>().notNull(),
+  changedAt: text('changed_at').notNull(),
+})
+
+/** Belts at hand. One that was used up stays, with what became of it. */
+export const belts = sqliteTable('belts', {
+  id: text('id').primaryKey(),
+  name: text('name').notNull(),
+  insideMm: real('inside_mm').notNull(),
+  sectionMm: real('section_mm').notNull(),
+  material: text('material').$type<BeltMaterial>().notNull(),
+  origin: text('origin').notNull().default(''),
+  addedAt: text('added_at').notNull(),
+  gone: text('gone'),
 })
 
 /** The log. Rows are only ever added; triggers refuse anything else. */

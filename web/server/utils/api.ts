@@ -52,3 +52,10 @@ export async function checkedBody<S extends AnySchema>(event: H3Event, schema: S
 }
 
 export const param = (event: H3Event, name: string) => decodeURIComponent(getRouterParam(event, name) ?? '')
+
+/** An id in the address that its sender made. @throws ParameterError */
+export function uuidParam(event: H3Event, name: string): string {
+  const id = param(event, name)
+  if (!/^[0-9a-f-]{36}$/.test(id)) throw new ParameterError('the id is none', 'a UUID', { field: name })
+  return id
+}

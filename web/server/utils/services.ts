@@ -3,10 +3,12 @@ import { fileURLToPath } from 'node:url'
 import { existsSync } from 'node:fs'
 import { CaptureStore } from '../services/capture-store'
 import { openDataFolder, type DataFolder } from '../services/data-folder'
+import { BeltShelf } from '../services/belt-shelf'
 import { DriveService } from '../services/drives'
 import { judgeInThread } from '../services/judge-in-thread'
 import { openDatabase } from '../services/open-database'
 import { PhotoStore } from '../services/photo-store'
+import { ProfileService } from '../services/profiles'
 import { SpeedService } from '../services/speed'
 import { WorkshopService } from '../services/workshop'
 
@@ -16,6 +18,8 @@ export interface Services {
   readonly photos: PhotoStore
   readonly speed: SpeedService
   readonly workshop: WorkshopService
+  readonly profiles: ProfileService
+  readonly belts: BeltShelf
   readonly folder: DataFolder
   /** Folder with the PDF fonts. */
   readonly fonts: string
@@ -44,7 +48,7 @@ async function open(): Promise<Services> {
   const drives = new DriveService(db)
   const captures = new CaptureStore(folder.captures, db)
   const speed = new SpeedService(drives, captures, request => judgeInThread(join(beside, 'judge-capture.mjs'), request))
-  return { folder, drives, captures, photos: new PhotoStore(folder.photos, db), speed, workshop: new WorkshopService(db), fonts: join(beside, 'fonts') }
+  return { folder, drives, captures, photos: new PhotoStore(folder.photos, db), speed, workshop: new WorkshopService(db), profiles: new ProfileService(db), belts: new BeltShelf(db, drives), fonts: join(beside, 'fonts') }
 }
 
 /** The one set of services of this server, opened at start. */

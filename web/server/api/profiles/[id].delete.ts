@@ -1,0 +1,4 @@
+export default api((event, { profiles }) => {
+  profiles.remove(param(event, 'id'))
+  return { removed: true }
+})

@@ -1,0 +1,1 @@
+export default api((_, { profiles }) => profiles.list())

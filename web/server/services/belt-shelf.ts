@@ -1,0 +1,42 @@
+import { asc, eq } from 'drizzle-orm'
+import { beltNeed, beltSum, orderBelts } from '@wobrin/core/drivetrain'
+import { InputError } from '@wobrin/core/errors'
+import { standingEntries } from '@wobrin/core/observations'
+import { judgeSum, readValues } from '@wobrin/core/sums'
+import type { BeltInput, BeltShelfView, DriveBelt, KeptBelt } from '../../shared/belts'
+import { belts } from '../database/schema'
+import type { DriveService } from './drives'
+import type { Db } from './open-database'
+
+/** Belts at hand, what the drives on the bench want, and what is to be ordered. */
+export class BeltShelf {
+  constructor(private readonly db: Db, private readonly drives: DriveService) {}
+
+  view(): BeltShelfView {
+    const wanted = this.wanted()
+    return { belts: this.db.select().from(belts).orderBy(asc(belts.insideMm)).all(), drives: wanted, orders: orderBelts(wanted.filter(d => !d.settled && !d.closed).map(d => d.need)) }
+  }
+
+  /** Keeps a belt under the id that its sender made: a new one, or in place of what stood there. */
+  put(id: string, belt: BeltInput, now: string): KeptBelt {
+    this.db.insert(belts).values({ id, ...belt, addedAt: now }).onConflictDoUpdate({ target: belts.id, set: belt }).run()
+    return this.db.select().from(belts).where(eq(belts.id, id)).get()!
+  }
+
+  /** Every drive whose belt was worked out and kept, from its log; sizes that cannot be any more are passed over. */
+  private wanted(): DriveBelt[] {
+    const logs = this.drives.allLogs()
+    return this.drives.list().flatMap((drive): DriveBelt[] => {
+      const log = standingEntries(logs.get(drive.id) ?? [])
+      const last = log.findLast(e => e.data?.type === 'sum' && e.data.instrument === 'belt')
+      if (last?.data?.type !== 'sum') return []
+      try {
+        return [{ driveId: drive.id, need: beltNeed(drive.tag, readValues(beltSum, last.data.values)), settled: judgeSum(beltSum, last.data.values).result?.call.kind === 'leave', closed: log.some(e => e.kind === 'released') }]
+      }
+      catch (error) {
+        if (error instanceof InputError) return []
+        throw error
+      }
+    })
+  }
+}

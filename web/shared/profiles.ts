@@ -1,0 +1,20 @@
+import { object, string, type InferType } from 'yup'
+import type { DriveProfile, HostProfile } from '@wobrin/core/host-fit'
+
+/** A profile that a person keeps. */
+export interface KeptProfile {
+  readonly id: string
+  readonly profile: HostProfile | DriveProfile
+  readonly changedAt: string
+}
+
+/** A host fit to be worked out and put on a log; the profiles are checked as such by core. */
+export const hostFitInputSchema = object({
+  id: string().matches(/^[0-9a-f-]{36}$/, 'An entry’s id is a UUID.').required(),
+  at: string().matches(/^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d(?:\.\d+)?Z$/, 'A time is ISO 8601 in UTC.').required(),
+  host: object().required('The host is left out.'),
+  drive: object().required('The drive’s profile is left out.'),
+  cable: string().oneOf(['straight', 'made'] as const).default('straight'),
+  remark: string().trim().max(4000, 'An entry has at most 4000 characters.').default(''),
+}).noUnknown()
+export type HostFitInput = InferType<typeof hostFitInputSchema>
