@@ -102,6 +102,17 @@ describe('the other commands', () => {
   })
 })
 
+describe('wobrin fit', () => {
+  it('lists what ships, solves a pair, and says what cannot be', async () => {
+    expect((await wobrin('fit')).out).toMatch(/^Hosts\n {2}1 {2}Expects disk change on 34/)
+    expect((await wobrin('fit', '--host', '1', '--drive', '1')).out).toMatch(/^Nudge it: It fits with 3 straps changed, out of 288 settings\./)
+    const { out } = await wobrin('fit', '--host', '1', '--drive', '4', '--json')
+    expect(JSON.parse(out)).toMatchObject({ call: 'mend', impossible: { needs: ['side'] } })
+    expect(await wobrin('fit', '--host', '9', '--drive', '1')).toMatchObject({ code: 2, err: 'wobrin: --host: there is no number 9; expected 1 to 5, or a file.' })
+    expect(await wobrin('fit', '--host', 'package.json', '--drive', '1')).toMatchObject({ code: 2, err: expect.stringContaining('it is no profile of a host or of a drive') })
+  })
+})
+
 describe('wobrin sum', () => {
   it('lists its fields, answers in words and as JSON, and says what is wrong', async () => {
     expect((await wobrin('sum', 'belt')).out).toMatch(/^motor +Motor pulley \(needed\)/)
@@ -110,6 +121,8 @@ describe('wobrin sum', () => {
     expect(JSON.parse((await wobrin('sum', 'lead', '--values', 'length=1 m,wire=20 AWG,current=1', '--json')).out).call.kind).toBe('leave')
     expect(await wobrin('sum', 'lead', '--values', 'length=1 m')).toMatchObject({ code: 2, err: 'wobrin: --values: Wire, Current left out; expected all that the sum needs.' })
     expect(await wobrin('sum', 'lead', '--values', 'colour=red')).toMatchObject({ code: 2, err: expect.stringContaining('there is no field "colour"') })
+    expect((await wobrin('sum', 'board', '--values', 'caps.0.marked=10u,caps.0.reading=1.22u')).out).toContain('1  10 µF')
+    expect(await wobrin('sum', 'board', '--values', 'caps.99.marked=10u')).toMatchObject({ code: 2 })
     expect(await wobrin('sum', 'anvil')).toMatchObject({ code: 2, err: expect.stringContaining('there is no instrument “anvil”') })
   })
 })

@@ -42,6 +42,8 @@ export interface DemoDrive {
   readonly readings?: readonly DemoReading[]
   /** What was typed into instruments that are sums. */
   readonly sums?: readonly { readonly instrument: string, readonly values: Readonly<Record<string, string>> }[]
+  /** Profiles of its host and of itself, by name. */
+  readonly fit?: { readonly host: string, readonly drive: string }
   /** Waits that run while the demo is looked at. */
   readonly waits?: readonly { readonly what: string, readonly minutes: number, readonly begunMinutesAgo: number, readonly holds?: string }[]
   readonly outcome?: { readonly how: Outcome, readonly remark: string }
@@ -73,6 +75,7 @@ export const DEMO_DRIVES: readonly DemoDrive[] = [
     daysAgo: 40, at: 'release',
     found: [['receive', 'history.opened'], ['look', 'lacquer.broken', 'speed trimmer'], ['look', 'screws.marred'], ['speed', 'lacquer.renewed', 'speed trimmer']],
     notes: [{ station: 'prove', text: 'Read reference disk R-3, both heads, all cylinders, in this and in the trusted drive' }],
+    fit: { host: 'Harbour office logger', drive: '5.25-inch, 96 tpi, two speeds' },
     spindle: { rpm: 372.4, rpmPerTrimmerTurn: 41, wanderPercent: 0.02, ripples: [hub(0.06)] },
     readings: [{ moved: 0, seconds: 30 }, { moved: -1 / 8, seconds: 30 }, { moved: -3 / 16, seconds: 60, remark: 'Closed up, same disk' }],
     outcome: { how: 'released', remark: 'Trimmer sealed. Look again in two years.' },
@@ -91,7 +94,12 @@ export const DEMO_DRIVES: readonly DemoDrive[] = [
     drive: { tag: 'SK-07', mechanism: '5.25in-serial', maker: 'Fennick', model: 'S1', host: 'the old log computer', ownerWords: 'Lamp stays on, nothing turns.', features: BELT, account: money({ working: 70, asParts: 18, parts: 5, hours: 4 }) },
     daysAgo: 9, at: 'electronics', stepsDone: 1,
     found: [['look', 'corrosion.black', 'connector']],
-    sums: [{ instrument: 'capacitor', values: { marked: '10u', reading: '1.22u', where: 'in', volts: '16' } }],
+    sums: [
+      { instrument: 'belt', values: { motor: '8', flywheel: '76.2', centre: '74', section: '1.2' } },
+      { instrument: 'processor', values: { supply: 'good', heat: 'good', reset: 'held' } },
+      { instrument: 'board', values: Object.fromEntries([['C1', '10u', '16', '1.22u'], ['C2', '10u', '16', '2u'], ['C4', '47u', '6.3', '44u'], ['C5', '22u', '10', '14u'], ['C9', '100u', '16', '97u']].flatMap((row, i) => [...['name', 'marked', 'volts', 'reading'].map((k, j) => [`caps.${i}.${k}`, row[j]!]), [`caps.${i}.where`, 'in']])) },
+      { instrument: 'capacitor', values: { marked: '10u', reading: '1.22u', where: 'in', volts: '16' } },
+    ],
     notes: [{ station: 'electronics', text: 'Reset line sits low\nOne bus line too. Next: lift its driver.' }],
   },
   {
@@ -113,6 +121,7 @@ export const DEMO_DRIVES: readonly DemoDrive[] = [
     daysAgo: 6, at: 'speed', stepsDone: 2,
     found: [['look', 'pin.there'], ['look', 'belt.gone'], ['look', 'grease.dirty', 'rails'], ['open', 'pin.bagged'], ['drive-train', 'belt.new']],
     record: RECORD_SK11,
+    sums: [{ instrument: 'belt', values: { motor: '7', flywheel: '44', centre: '40', section: '1' } }],
     spindle: { rpm: 300.9, rpmPerTrimmerTurn: 30, wanderPercent: 0.06, ripples: [belt(3.1), motor(0.04)] },
     readings: [{ moved: 0, seconds: 40 }],
   },

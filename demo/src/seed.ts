@@ -2,12 +2,14 @@ import { createHash } from 'node:crypto'
 import { writeCsv } from '@wobrin/core/captures'
 import type { Question } from '@wobrin/core/findings'
 import { OUTCOMES, STATION_IDS, type LogEntry, type StationId } from '@wobrin/core/observations'
+import { DRIVES, HOSTS } from '@wobrin/core/host-fit'
 import { findSum } from '@wobrin/core/instruments'
 import { nextAt, stationOf, walk, type StepState } from '@wobrin/core/procedures'
 import { SimulatedPickup } from '@wobrin/core/simulation'
 import { DEMO_DRIVES, type DemoDrive } from './drives'
 import { drawPicture } from './pictures'
 import type { DemoItem, DemoRecord } from './records'
+import { DEMO_BELTS, DEMO_PROFILES } from './shelf'
 
 /**
  * Fills an empty workshop through the same routes that a browser uses: recordings are sent, read and judged by the
@@ -15,12 +17,14 @@ import type { DemoItem, DemoRecord } from './records'
  * @param address of a running server
  */
 export async function seed(address: string): Promise<void> {
+  for (const [i, belt] of DEMO_BELTS.entries()) await send(`${address}/api/belts/${idOf('belt', i)}`, belt, 'PUT')
+  for (const [i, profile] of DEMO_PROFILES.entries()) await send(`${address}/api/profiles/${idOf('profile', i)}`, profile, 'PUT')
   for (const demo of DEMO_DRIVES) await new Seeding(address, demo).run()
 }
 
-async function send<T>(url: string, body: unknown): Promise<T> {
+async function send<T>(url: string, body: unknown, method = 'POST'): Promise<T> {
   const raw = body instanceof Blob
-  const answer = await fetch(url, { method: 'POST', body: raw ? body : JSON.stringify(body), headers: raw ? {} : { 'content-type': 'application/json' } })
+  const answer = await fetch(url, { method, body: raw ? body : JSON.stringify(body), headers: raw ? {} : { 'content-type': 'application/json' } })
   const got = await answer.json() as T & { detail?: string }
   if (!answer.ok) throw new Error(`${url}: ${got.detail ?? answer.status}`)
   return got
@@ -64,6 +68,10 @@ class Seeding {
       else await this.answerAll(station)
       for (const sum of demo.sums?.filter(s => findSum(s.instrument).station === station) ?? []) {
         this.log.push(await send<LogEntry>(`${this.address}/api/drives/${this.id}/sums`, { id: idOf(demo.drive.tag, 'sum', sum.instrument), at: this.at(), ...sum }))
+      }
+      if (station === 'electronics' && demo.fit) {
+        const [host, drive] = [[...DEMO_PROFILES, ...HOSTS].find(h => h.name === demo.fit!.host), DRIVES.find(d => d.name === demo.fit!.drive)]
+        this.log.push(await send<LogEntry>(`${this.address}/api/drives/${this.id}/host-fit`, { id: idOf(demo.drive.tag, 'fit'), at: this.at(), host, drive }))
       }
       if (station === 'speed') await this.measure()
       if (!here) await this.say('station', station)

@@ -23,7 +23,7 @@ export default defineConfig({
     command: `node web/e2e/serve-demo.mjs ${PORT}`,
     cwd: '../..',
     url: `http://127.0.0.1:${PORT}/api/health`,
-    timeout: 60_000,
+    timeout: 180_000,
     reuseExistingServer: false,
     stdout: 'pipe',
   },

@@ -30,5 +30,7 @@ export interface DriveBelt {
 export interface BeltShelfView {
   readonly belts: readonly KeptBelt[]
   readonly drives: readonly DriveBelt[]
+  /** Open drives that a belt at hand serves, each belt once; the rest is to be ordered. */
+  readonly served: readonly { readonly drive: string, readonly belt: string }[]
   readonly orders: readonly BeltOrder[]
 }

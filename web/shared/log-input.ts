@@ -72,7 +72,7 @@ export const sumInputSchema = object({
   id: uuid(),
   at: instant(),
   instrument: string().max(40).required('Say which instrument.'),
-  values: mixed<Record<string, string>>((v): v is Record<string, string> => typeof v === 'object' && v !== null && !Array.isArray(v) && Object.values(v).every(x => typeof x === 'string' && x.length <= 60))
-    .typeError('The values are words, each of at most 60 characters.').required('Give the values.'),
+  values: mixed<Record<string, string>>((v): v is Record<string, string> => typeof v === 'object' && v !== null && !Array.isArray(v) && Object.values(v).every(x => typeof x === 'string' && x.length <= 80))
+    .typeError('The values are words, each of at most 80 characters.').required('Give the values.'),
   remark: string().trim().max(300).default(''),
 }).noUnknown()

@@ -13,6 +13,11 @@ describe('sums on the log', () => {
     expect(e).toMatchObject({ kind: 'measurement', station: 'electronics', title: 'Capacitor, 10 µF: 1.22 µF', call: { kind: 'mend' }, data: { type: 'sum', instrument: 'capacitor', values: { marked: '10u', reading: '1.22u', where: 'in' } } })
   })
 
+  it('keep every row of a list', () => {
+    const e = sumEntry(input('board', { 'caps.0.name': 'C1', 'caps.0.marked': '10u', 'caps.0.leaks': 'yes', 'caps.7.marked': '22u', 'caps.99.marked': '22u' }), 'd')
+    expect(e).toMatchObject({ call: { kind: 'mend' }, data: { values: { 'caps.0.name': 'C1', 'caps.0.marked': '10u', 'caps.0.leaks': 'yes', 'caps.7.marked': '22u' } } })
+  })
+
   it.each<[string, Record<string, string>, RegExp]>([
     ['belt', { motor: '9' }, /^motor|^flywheel: Flywheel, Between centres, Belt section are left out/],
     ['lead', { length: '100', wire: 'thick', current: '1' }, /^wire: “thick” cannot be read as wire; expected a gauge or an area/],
@@ -24,7 +29,7 @@ describe('sums on the log', () => {
   it('what comes in is checked', async () => {
     await expect(sumInputSchema.validate({ ...input('belt', {}), values: { motor: 9 } })).rejects.toThrow('The values are words')
     await expect(sumInputSchema.validate({ ...input('belt', {}), values: [] })).rejects.toThrow('The values are words')
-    await expect(sumInputSchema.validate({ ...input('belt', {}), values: { motor: 'x'.repeat(61) } })).rejects.toThrow('at most 60 characters')
+    await expect(sumInputSchema.validate({ ...input('belt', {}), values: { motor: 'x'.repeat(81) } })).rejects.toThrow('at most 80 characters')
     expect((await sumInputSchema.validate(input('belt', { motor: '9' }))).values).toEqual({ motor: '9' })
   })
 

@@ -65,6 +65,23 @@ const alike = (a: BeltNeed, b: BeltNeed) => a.material === b.material && Math.ab
 export const sistersOf = (need: BeltNeed, others: readonly BeltNeed[]): BeltNeed[] =>
   others.filter(o => o.drive !== need.drive && alike(need, o) && o.leastMm <= need.mostMm && need.leastMm <= o.mostMm)
 
+/**
+ * Gives belts at hand to drives, each belt once, so that as many drives as can be are served: belts from short to long,
+ * each to the drive whose range ends first (optimal for ranges on a line).
+ */
+export function serveFromShelf(needs: readonly BeltNeed[], belts: readonly ShelfBelt[]): { readonly served: readonly { readonly need: BeltNeed, readonly belt: ShelfBelt }[], readonly unserved: readonly BeltNeed[] } {
+  const served: { need: BeltNeed, belt: ShelfBelt }[] = []
+  let unserved = [...needs]
+  for (const belt of [...belts].sort((a, b) => a.insideMm - b.insideMm || a.id.localeCompare(b.id))) {
+    const fits = unserved.filter(n => n.material === belt.material && Math.abs(n.sectionMm / belt.sectionMm - 1) < 0.1 && n.leastMm <= belt.insideMm && belt.insideMm <= n.mostMm)
+    const need = fits.sort((a, b) => a.mostMm - b.mostMm || a.drive.localeCompare(b.drive))[0]
+    if (!need) continue
+    served.push({ need, belt })
+    unserved = unserved.filter(n => n !== need)
+  }
+  return { served, unserved }
+}
+
 export interface BeltOrder {
   readonly insideMm: number
   readonly sectionMm: number

@@ -27,12 +27,17 @@ export function hostPins(host: HostProfile): ReadonlyMap<number, string> {
 
 /**
  * Whether parts of a drive may stand together: a pin that the drive drives carries one signal and is not driven by the
- * host too; a drive behaves in one way at a time.
+ * host too; what the drive listens to comes from one pin, for two would be joined by it; it behaves in one way at a time.
  */
 export function clash(lines: readonly Line[], ways: readonly Way[], driven: ReadonlyMap<number, string>, cable: Cable): boolean {
   const byPin = new Map<number, string>()
+  const heard = new Map<string, number>()
   for (const l of lines) {
-    if (SIGNALS[l.signal].from === 'host') continue
+    if (SIGNALS[l.signal].from === 'host') {
+      if ((heard.get(l.signal) ?? l.pin) !== l.pin) return true
+      heard.set(l.signal, l.pin)
+      continue
+    }
     const other = byPin.get(l.pin)
     if (other !== undefined && other !== l.signal) return true
     byPin.set(l.pin, l.signal)

@@ -47,7 +47,7 @@ export function proveImpossible(host: HostProfile, drive: DriveProfile, cable: C
 function reason(core: readonly Need[], host: HostProfile, drive: DriveProfile, cable: Cable): string {
   const settings = settingsOf(drive)
   const none = `none of its ${settings} setting${settings === 1 ? '' : 's'}`
-  if (core.length === 0) return 'The drive’s profile contradicts itself: two lines on one pin, a line on a pin that the host drives, or two ways at once, however it is set.'
+  if (core.length === 0) return 'The drive’s profile contradicts itself: two lines on one pin, a line on a pin that the host drives, one input on two pins, or two ways at once, however it is set.'
   if (core.length === 1) {
     const [need] = core
     const givers = givenBy(need!, drive, cable)

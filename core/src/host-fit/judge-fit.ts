@@ -91,7 +91,7 @@ function callOf(sets: readonly Set[], noticed: readonly Noticed[], impossible: I
   const moved = sets.filter(s => s.moved)
   if (impossible) {
     return {
-      kind: 'mend', reasons: [`No setting fits: ${impossible.because}`, ...(plugs ? ['The plugs have different numbers of pins.'] : [])],
+      kind: 'mend', reasons: [`No setting fits. ${impossible.because}`, ...(plugs ? ['The plugs have different numbers of pins.'] : [])],
       next: impossible.needs.length === 0 ? 'Correct the drive’s profile.' : plugs ? 'Try a cable made for the purpose.' : `Another drive for this host, or a board between them that makes ${impossible.needs.map(needText).join(' and ')}.`,
     }
   }
@@ -101,7 +101,7 @@ function callOf(sets: readonly Set[], noticed: readonly Noticed[], impossible: I
   if (moved.length === 0) return { kind: noticed.length ? 'unknown' : 'leave', reasons: texts.length ? texts : ['It fits as it stands.'], next: stay || 'Leave the straps as they are.' }
   return {
     kind: wires.length ? 'mend' : 'nudge',
-    reasons: [`${noticed.length ? 'The best' : 'It fits'} with ${count(moved.length - wires.length, 'strap')}${wires.length ? ` and ${count(wires.length, 'wire or cut', 'wires or cuts')}` : ''} changed${settings > 1 ? `, out of ${settings} settings` : ''}.`, ...texts],
+    reasons: [`${noticed.length ? 'The best' : 'It fits'} with ${list([...(moved.length > wires.length ? [count(moved.length - wires.length, 'strap')] : []), ...(wires.length ? [count(wires.length, 'wire or cut', 'wires or cuts')] : [])])} changed${settings > 1 ? `, out of ${settings} settings` : ''}.`, ...texts],
     next: `Set ${list(doing)}.`,
   }
 }

@@ -97,7 +97,10 @@ function offers(p: { readonly lines?: readonly Line[], readonly ways?: readonly 
 
 function clashesWith(g: Gathered, p: Position, driven: ReadonlyMap<number, string>, cable: Cable): boolean {
   for (const l of p.lines ?? []) {
-    if (SIGNALS[l.signal].from === 'host') continue
+    if (SIGNALS[l.signal].from === 'host') {
+      for (const o of g.lines) if (o.signal === l.signal && o.pin !== l.pin) return true
+      continue
+    }
     if (cable === 'straight' && driven.has(l.pin)) return true
     for (const o of g.lines) if (o.pin === l.pin && o.signal !== l.signal && SIGNALS[o.signal].from === 'drive') return true
   }

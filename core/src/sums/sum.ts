@@ -153,6 +153,9 @@ function readRows(sum: Sum, typed: Readonly<Record<string, string>>): Row[] {
   return rows
 }
 
+/** Every key that a sum may be typed into: its fields, and those of each row of its list. */
+export const keysOf = (sum: Sum): string[] => [...sum.fields.map(f => f.key), ...sum.list ? Array.from({ length: sum.list.most }, (_, i) => sum.list!.fields.map(f => rowKey(sum.list!, i, f.key))).flat() : []]
+
 /** Key of a field in a row of a list, rows counted from 0. */
 export const rowKey = (list: SumList, row: number, field: string): string => `${list.key}.${row}.${field}`
 

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { beltNeed, orderBelts, rankBelts, sistersOf, STRETCH, type BeltNeed, type ShelfBelt } from '../../src/drivetrain'
+import { beltNeed, orderBelts, rankBelts, serveFromShelf, sistersOf, STRETCH, type BeltNeed, type ShelfBelt } from '../../src/drivetrain'
 
 const sizes = { motor: 9, flywheel: 62, centre: 70, section: 1.2, material: 'square' }
 const belt = (id: string, insideMm: number, more: Partial<ShelfBelt> = {}): ShelfBelt => ({ id, name: id, insideMm, sectionMm: 1.2, material: 'square', ...more })
@@ -46,6 +46,21 @@ describe('the order list', () => {
         expect(o.insideMm).toBeLessThanOrEqual(n.mostMm + 0.05)
       }
       expect(orders.flatMap(o => o.drives).sort()).toEqual(needs.map(n => n.drive).sort())
+    }), { numRuns: 200 })
+  })
+  it('belts at hand serve as many drives as can be (against every way to give them out)', () => {
+    const most = (needs: readonly BeltNeed[], belts: readonly ShelfBelt[]): number => {
+      const [first, ...rest] = belts
+      if (!first) return 0
+      return Math.max(most(needs, rest), ...needs.filter(n => n.leastMm <= first.insideMm && first.insideMm <= n.mostMm).map(n => 1 + most(needs.filter(x => x !== n), rest)))
+    }
+    fc.assert(fc.property(fc.array(anyNeed, { maxLength: 5 }), fc.array(fc.integer({ min: 200, max: 255 }), { maxLength: 5 }), (raw, lengths) => {
+      const needs = needsFrom(raw)
+      const belts = lengths.map((l, i) => belt(`B${i}`, l))
+      const { served, unserved } = serveFromShelf(needs, belts)
+      expect(served).toHaveLength(most(needs, belts))
+      expect(new Set(served.map(s => s.belt.id)).size).toBe(served.length)
+      expect(served.length + unserved.length).toBe(needs.length)
     }), { numRuns: 200 })
   })
   it('never mixes sections or kinds', () => {

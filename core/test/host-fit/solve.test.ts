@@ -108,7 +108,7 @@ describe('what a person is told', () => {
   it('names the wires where straps do not do', () => {
     const f = fit(ready, soldered)
     expect(f.call.kind).toBe('mend')
-    expect(f.sets.filter(s => s.moved).map(s => [s.choice.id, s.position])).toEqual([['cut-34', 'cut'], ['w-select', 'to pin 10'], ['w-ready', 'to pin 34'], ['w-change', 'to pin 2']])
+    expect(f.sets.filter(s => s.moved).map(s => [s.choice.id, s.position])).toEqual([['cut-select', 'cut'], ['cut-34', 'cut'], ['w-select', 'to pin 10'], ['w-ready', 'to pin 34'], ['w-change', 'to pin 2']])
   })
   it('says what is noticed where something is only wished for', () => {
     expect(fit(change, oneHead).impossible!.because).toBe('Nothing on the drive gives side on pin 32: no fixed line, no strap and no wire.')

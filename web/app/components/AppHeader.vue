@@ -6,6 +6,7 @@ const route = useRoute()
 const places = [
   { to: '/', label: 'Bench', under: (p: string) => p === '/' || p.startsWith('/drives') },
   { to: '/instruments', label: 'Instruments', under: (p: string) => p.startsWith('/instruments') },
+  { to: '/shelf', label: 'Shelf', under: (p: string) => p.startsWith('/shelf') },
   { to: '/handbook', label: 'Handbook', under: (p: string) => p.startsWith('/handbook') },
   { to: '/workshop', label: 'Workshop', under: (p: string) => p.startsWith('/workshop') },
 ]

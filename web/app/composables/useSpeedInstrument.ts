@@ -80,12 +80,7 @@ export function useSpeedInstrument(setup: () => InstrumentSetup, logged: () => O
 
   async function saveRecording(): Promise<void> {
     const text = await live.recording()
-    if (!text) return
-    const link = document.createElement('a')
-    link.href = URL.createObjectURL(new Blob([text], { type: 'text/plain' }))
-    link.download = 'simulated-pickup.vcd'
-    link.click()
-    URL.revokeObjectURL(link.href)
+    if (text) saveText('simulated-pickup.vcd', text)
   }
 
   return { shown, nowRpm, file, live, tone, keeping, sent, stopSending, movedTurns, openFile, startPickup, clear, keep, saveRecording }

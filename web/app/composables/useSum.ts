@@ -1,14 +1,15 @@
 import { ParameterError } from '@wobrin/core/errors'
 import { findSum } from '@wobrin/core/instruments'
 import type { LogEntry } from '@wobrin/core/observations'
-import { judgeSum, type Judged } from '@wobrin/core/sums'
+import { judgeSum, keysOf, rowKey, type Judged } from '@wobrin/core/sums'
 
 type Answer = Judged & { readonly problem: { readonly field: string, readonly text: string } | null }
 
 /** An instrument that is a sum: what is typed is judged with every stroke, and kept with a drive when asked. */
 export function useSum(id: string, start: Readonly<Record<string, string>> = {}) {
   const sum = findSum(id)
-  const typed = reactive<Record<string, string>>(Object.fromEntries(sum.fields.map(f => [f.key, start[f.key] ?? ''])))
+  const keys = keysOf(sum)
+  const typed = reactive<Record<string, string>>(Object.fromEntries(keys.map(k => [k, start[k] ?? ''])))
 
   const answer = computed<Answer>(() => {
     try {
@@ -20,9 +21,23 @@ export function useSum(id: string, start: Readonly<Record<string, string>> = {})
     }
   })
 
-  const keep = (driveId: string): Promise<LogEntry> => $fetch<LogEntry>(`/api/drives/${driveId}/sums`, {
-    method: 'POST', retry: 2, body: { id: crypto.randomUUID(), at: new Date().toISOString(), instrument: id, values: { ...typed } },
+  /** Rows up to the last one with a word in it, and an empty one to go on with. */
+  const rows = computed(() => {
+    const { list } = sum
+    if (!list) return 0
+    const last = Array.from({ length: list.most }, (_, i) => i).findLast(i => list.fields.some(f => typed[rowKey(list, i, f.key)]))
+    return Math.min(list.most, (last ?? -1) + 2)
   })
-  const clear = () => { for (const f of sum.fields) typed[f.key] = '' }
-  return { sum, typed, answer, keep, clear }
+
+  const said = () => Object.fromEntries(keys.flatMap(k => typed[k] ? [[k, typed[k]]] : []))
+  const keep = (driveId: string): Promise<LogEntry> => $fetch<LogEntry>(`/api/drives/${driveId}/sums`, {
+    method: 'POST', retry: 2, body: { id: crypto.randomUUID(), at: new Date().toISOString(), instrument: id, values: said() },
+  })
+  const clear = () => { for (const k of keys) typed[k] = '' }
+  /** Takes a row out; those under it move up. */
+  function dropRow(row: number): void {
+    const list = sum.list!
+    for (let i = row; i < list.most; i++) for (const f of list.fields) typed[rowKey(list, i, f.key)] = i + 1 < list.most ? typed[rowKey(list, i + 1, f.key)]! : ''
+  }
+  return { sum, typed, answer, rows, keep, clear, dropRow }
 }

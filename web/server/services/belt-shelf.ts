@@ -1,5 +1,5 @@
 import { asc, eq } from 'drizzle-orm'
-import { beltNeed, beltSum, orderBelts } from '@wobrin/core/drivetrain'
+import { beltNeed, beltSum, orderBelts, serveFromShelf } from '@wobrin/core/drivetrain'
 import { InputError } from '@wobrin/core/errors'
 import { standingEntries } from '@wobrin/core/observations'
 import { judgeSum, readValues } from '@wobrin/core/sums'
@@ -14,7 +14,9 @@ export class BeltShelf {
 
   view(): BeltShelfView {
     const wanted = this.wanted()
-    return { belts: this.db.select().from(belts).orderBy(asc(belts.insideMm)).all(), drives: wanted, orders: orderBelts(wanted.filter(d => !d.settled && !d.closed).map(d => d.need)) }
+    const all = this.db.select().from(belts).orderBy(asc(belts.insideMm)).all()
+    const { served, unserved } = serveFromShelf(wanted.filter(d => !d.settled && !d.closed).map(d => d.need), all.filter(b => b.gone === null))
+    return { belts: all, drives: wanted, served: served.map(s => ({ drive: s.need.drive, belt: s.belt.id })), orders: orderBelts(unserved) }
   }
 
   /** Keeps a belt under the id that its sender made: a new one, or in place of what stood there. */

@@ -1,7 +1,7 @@
 import { ParameterError } from '@wobrin/core/errors'
 import { findSum } from '@wobrin/core/instruments'
 import { formatObservation } from '@wobrin/core/observations'
-import { judgeSum } from '@wobrin/core/sums'
+import { judgeSum, keysOf } from '@wobrin/core/sums'
 import type { NewEntry } from './drives'
 
 export interface SumInput {
@@ -18,9 +18,9 @@ export interface SumInput {
  */
 export function sumEntry(input: SumInput, driveId: string): NewEntry {
   const sum = findSum(input.instrument)
-  const values = Object.fromEntries(sum.fields.flatMap(f => input.values[f.key]?.trim() ? [[f.key, input.values[f.key]!.trim()]] : []))
+  const values = Object.fromEntries(keysOf(sum).flatMap(k => input.values[k]?.trim() ? [[k, input.values[k]!.trim()]] : []))
   const { result, needed } = judgeSum(sum, values)
-  if (!result) throw new ParameterError(`${needed.join(', ')} ${needed.length === 1 ? 'is' : 'are'} left out`, 'all that the sum needs', { field: sum.fields.find(f => f.label === needed[0])!.key })
+  if (!result) throw new ParameterError(`${needed.join(', ')} ${needed.length === 1 ? 'is' : 'are'} left out`, 'all that the sum needs', { field: sum.fields.find(f => f.label === needed[0])?.key ?? sum.list?.key })
   const main = result.observations[0]!
   return {
     id: input.id, driveId, at: input.at, kind: 'measurement', station: sum.station, title: `${main.label}: ${formatObservation(main)}`, detail: input.remark,

@@ -1,27 +1,45 @@
 <script setup lang="ts">
 import { Tab, TabGroup, TabList, TabPanel, TabPanels } from '@headlessui/vue'
-import { SUMS } from '@wobrin/core/instruments'
+import { sumGroups } from '@wobrin/core/instruments'
 import type { LogEntry, StationId } from '@wobrin/core/observations'
 import { standingEntries } from '@wobrin/core/observations'
 
-/** The instruments of a station, each starting from what was last kept with this drive. */
+/** The instruments of a station by what they look at, each starting from what was last kept with this drive. */
 const { station, driveId, log } = defineProps<{ station: StationId, driveId: string, log: readonly LogEntry[], closed: boolean }>()
 const emit = defineEmits<{ kept: [LogEntry], pulleys: [Record<string, string>] }>()
-const sums = computed(() => SUMS.filter(s => s.station === station))
-const last = (id: string) => standingEntries(log).findLast(e => e.data?.type === 'sum' && e.data.instrument === id)?.data
-const start = (id: string) => { const d = last(id); return d?.type === 'sum' ? { ...d.values } : {} }
+const groups = computed(() => sumGroups(station))
+const standing = computed(() => standingEntries(log))
+const start = (id: string) => {
+  const d = standing.value.findLast(e => e.data?.type === 'sum' && e.data.instrument === id)?.data
+  return d?.type === 'sum' ? { ...d.values } : {}
+}
+const lastFit = computed(() => {
+  const d = standing.value.findLast(e => e.data?.type === 'host-fit')?.data
+  return d?.type === 'host-fit' ? d : null
+})
+const tab = 'min-h-11 border-b-3 -mb-px text-sm'
+const chosen = reactive<Record<string, string>>({})
 </script>
 
 <template>
-  <TabGroup v-if="sums.length && !closed" as="section" aria-label="Instruments here">
-    <TabList v-if="sums.length > 1" class="flex flex-wrap gap-x-5 border-b border-line mb-4"><Tab v-for="s in sums" :key="s.id" v-slot="{ selected }" as="template"><button class="min-h-11 border-b-3 -mb-px text-sm" :class="selected ? 'border-ink font-bold' : 'border-transparent text-muted'">{{ s.title }}</button></Tab></TabList>
+  <TabGroup v-if="groups.length && !closed" as="section" aria-label="Instruments here">
+    <TabList class="flex flex-wrap gap-x-5 border-b border-line mb-4">
+      <Tab v-for="g in groups" :key="g.group" v-slot="{ selected }" as="template"><button :class="[tab, selected ? 'border-ink font-bold' : 'border-transparent text-muted']">{{ g.group }}</button></Tab>
+      <Tab v-if="station === 'electronics'" v-slot="{ selected }" as="template"><button :class="[tab, selected ? 'border-ink font-bold' : 'border-transparent text-muted']">Host fit</button></Tab>
+    </TabList>
     <TabPanels>
-      <TabPanel v-for="s in sums" :key="s.id" :tabindex="-1">
-        <SumInstrument :instrument="s.id" :drive-id="driveId" :start="start(s.id)" @kept="emit('kept', $event)">
-          <template #default="{ typed }"><SumBeltDrawing v-if="s.id === 'belt'" :typed="typed" /></template>
-          <template #actions="{ typed }"><button v-if="s.id === 'belt'" class="btn" @click="emit('pulleys', { ...typed })">Give the sizes to Speed</button></template>
-        </SumInstrument>
+      <TabPanel v-for="g in groups" :key="g.group" :tabindex="-1">
+        <div v-if="g.sums.length > 1" class="flex flex-wrap gap-2 mb-4" role="group" :aria-label="`${g.group}: which instrument`">
+          <button v-for="s in g.sums" :key="s.id" class="btn" :class="(chosen[g.group] ?? g.sums[0]!.id) === s.id && 'bg-tint! border-ink! font-bold'" :aria-pressed="(chosen[g.group] ?? g.sums[0]!.id) === s.id" @click="chosen[g.group] = s.id">{{ s.title }}</button>
+        </div>
+        <template v-for="s in g.sums" :key="s.id">
+          <SumInstrument v-if="(chosen[g.group] ?? g.sums[0]!.id) === s.id" :instrument="s.id" :drive-id="driveId" :start="start(s.id)" @kept="emit('kept', $event)">
+            <template #default="{ typed }"><template v-if="s.id === 'belt'"><SumBeltDrawing :typed="typed" /><BeltAtHand :typed="typed" :drive-id="driveId" /></template></template>
+            <template #actions="{ typed }"><button v-if="s.id === 'belt'" class="btn" @click="emit('pulleys', { ...typed })">Give the sizes to Speed</button></template>
+          </SumInstrument>
+        </template>
       </TabPanel>
+      <TabPanel v-if="station === 'electronics'" :tabindex="-1"><FitInstrument :drive-id="driveId" :start="lastFit" @kept="emit('kept', $event)" /></TabPanel>
     </TabPanels>
   </TabGroup>
 </template>
