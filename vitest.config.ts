@@ -3,6 +3,6 @@ import { defineConfig } from 'vitest/config'
 export default defineConfig({
   test: {
     include: ['core/test/**/*.test.ts', 'cli/test/**/*.test.ts', 'web/test/**/*.test.ts', 'demo/test/**/*.test.ts'],
-    testTimeout: 30_000,
+    testTimeout: 120_000,
   },
 })

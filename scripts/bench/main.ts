@@ -9,6 +9,7 @@ import { speedFromPulses } from '@wobrin/core/spindle'
 import { seed } from '../../demo/src/seed'
 import { serve } from '../serve.mjs'
 import { longLog, photographing, puttingBack } from './bench-line'
+import { strokes } from './sums'
 import { makeVcd } from './make-vcd'
 
 const folder = mkdtempSync(join(tmpdir(), 'wobrin-bench-'))
@@ -117,6 +118,7 @@ try {
   await reading()
   await judging()
   await puttingBack()
+  await strokes()
   await serving()
 }
 finally {

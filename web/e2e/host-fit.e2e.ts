@@ -24,7 +24,7 @@ test('a host and a drive are fitted, a profile is copied, changed, saved and ope
   expect(file.suggestedFilename()).toBe('harbour-logger-as-we-think.json')
   const text = await readFile(await file.path(), 'utf8')
   expect(JSON.parse(text)).toMatchObject({ format: 'wobrin-host-profile', version: 1, name: 'Harbour logger, as we think' })
-  await page.getByLabel('Profile').setInputFiles({ name: 'bad.json', mimeType: 'application/json', buffer: Buffer.from(text.replace('"disk-change"', '"chatter"')) })
+  await page.getByLabel('Profile').setInputFiles({ name: 'bad.json', mimeType: 'application/json', buffer: Buffer.from(text.replace('"signal": "disk-change"', '"signal": "chatter"')) })
   await expect(page.getByText(/^bad\.json, needs\[\d+\].*a line is one of select/)).toBeVisible()
   await page.getByLabel('Profile').setInputFiles({ name: 'again.json', mimeType: 'application/json', buffer: Buffer.from(text) })
   await expect(page.getByText('again.json is kept with the workshop’s profiles.')).toBeVisible()

@@ -43,11 +43,8 @@ try {
     }
     await p.getByRole('region', { name: 'As found' }).evaluate(e => e.scrollIntoView())
   })
-  await picture('belt-seam', drive('SK-11'))
-  await picture('live-pickup', drive('SK-05'), async (p) => {
-    await p.getByRole('button', { name: 'Simulated pickup' }).click()
-    await p.waitForTimeout(6000)
-  })
+  await picture('shelf', '/shelf')
+  await picture('host-fit', '/instruments/host-fit')
   await picture('across-the-bench', '/instruments/speed', async (p) => {
     await p.getByRole('button', { name: 'Use the simulated pickup' }).click()
     await p.waitForTimeout(4500)

@@ -1,5 +1,6 @@
+import { Bits } from './bits'
 import { clash, compareCost, handling, hostPins, type Cable, type Cost, type Setting } from './evaluate'
-import { foundPosition, type DriveProfile, type HostProfile, type Line, type Need, type Position, type Want, type Way } from './profile'
+import { foundPosition, type DriveProfile, type Effects, type HostProfile, type Want } from './profile'
 import { SIGNALS } from './signals'
 
 export interface Solution {
@@ -9,20 +10,11 @@ export interface Solution {
   readonly visited: number
 }
 
-/** Lines and ways gathered so far, with what they rule out. */
-class Gathered {
-  readonly lines: Line[] = []
-  readonly ways: Way[] = []
-  push(p: { readonly lines?: readonly Line[], readonly ways?: readonly Way[] }): void {
-    this.lines.push(...p.lines ?? [])
-    this.ways.push(...p.ways ?? [])
-  }
+/** A position of a choice, by its number among all of them. */
+interface Place { readonly choice: number, readonly at: number, readonly effects: Effects, readonly wires: number, readonly moved: number }
 
-  pop(p: Position): void {
-    this.lines.length -= p.lines?.length ?? 0
-    this.ways.length -= p.ways?.length ?? 0
-  }
-}
+/** A want as sets of places: some that bring it, or for a quiet pin those that disturb it. */
+interface Asked { readonly always: boolean, readonly never: boolean, readonly brings: Bits, readonly disturbs: Bits | null }
 
 /**
  * The best setting of a drive for a host: fewest musts missed, then fewest things noticed, second-best wants, wires and
@@ -32,95 +24,138 @@ class Gathered {
  * @returns null where the drive's own parts clash in every setting
  */
 export function solveFit(host: HostProfile, drive: DriveProfile, cable: Cable, driven: ReadonlyMap<number, string> = hostPins(host)): Solution | null {
-  const order = searchOrder(host, drive, cable)
-  const setting: number[] = drive.choices.map(() => 0)
-  const gathered = new Gathered()
-  gathered.push(drive.fixed)
-  if (clash(gathered.lines, gathered.ways, driven, cable)) return null
-  let best: { setting: number[], cost: Cost } | null = null
+  const problem = new Problem(host, drive, cable, driven)
+  let best: { places: Bits, cost: Cost } | null = null
   let visited = 0
 
-  const descend = (depth: number, wires: number, moved: number): void => {
+  const descend = (open: Bits, cost: Cost): void => {
     visited++
-    // What is still open, without the positions that what is set already rules out.
-    const open: Position[] = []
-    for (let d = depth; d < order.length; d++) {
-      let any = false
-      for (const p of drive.choices[order[d]!.choice]!.positions) {
-        if (clashesWith(gathered, p, driven, cable)) continue
-        any = true
-        open.push(p)
-      }
-      if (!any) return
-    }
-    const cost = bound(host.needs, gathered, open, cable, wires, moved)
-    if (best && compareCost(cost, best.cost) >= 0) return
-    if (depth === order.length) {
-      best = { setting: [...setting], cost }
+    const choice = problem.nextChoice(open)
+    if (choice < 0) {
+      best = { places: open, cost }
       return
     }
-    const { choice, positions } = order[depth]!
-    const c = drive.choices[choice]!
-    for (const at of positions) {
-      const p = c.positions[at]!
-      if (clashesWith(gathered, p, driven, cable)) continue
-      const [w, m] = handling(c, at)
-      setting[choice] = at
-      gathered.push(p)
-      descend(depth + 1, wires + w, moved + m)
-      gathered.pop(p)
-    }
-  }
-  descend(0, 0, 0)
-  return best ? { ...(best as { setting: number[], cost: Cost }), visited } : null
-}
-
-/** Choices that touch most needs come first, so that the bound bites early; the found position of each is tried first. */
-function searchOrder(host: HostProfile, drive: DriveProfile, cable: Cable) {
-  const touched = (p: Position) => host.needs.filter(n => n.wants.some(w => offers(p, w, cable) || (w.kind !== 'way' && p.lines?.some(l => l.pin === w.pin)))).length
-  return drive.choices
-    .map((c, choice) => {
-      const found = c.positions.indexOf(foundPosition(c))
-      return { choice, touches: c.positions.reduce((s, p) => s + touched(p), 0), positions: [found, ...c.positions.keys()].filter((p, i, all) => all.indexOf(p) === i) }
+    const children = problem.ofChoice(choice).filter(p => open.has(p)).flatMap((p) => {
+      const rest = problem.settled(open.without(problem.excludes[p]!))
+      return rest ? [{ rest, bound: problem.bound(rest) }] : []
     })
-    .sort((a, b) => b.touches - a.touches || a.choice - b.choice)
-}
-
-/** Whether a position alone brings what a want asks for; quiet pins are nothing's to bring. */
-function offers(p: { readonly lines?: readonly Line[], readonly ways?: readonly Way[] }, want: Want, cable: Cable): boolean {
-  switch (want.kind) {
-    case 'line': return p.lines?.some(l => l.signal === want.signal && (cable === 'made' || l.pin === want.pin)) ?? false
-    case 'way': return p.ways?.some(w => w.mode === want.mode && want.oneOf.includes(w.value)) ?? false
-    case 'quiet': return false
+    // The most promising first; of equals the found position, for it stands first among its choice's.
+    children.sort((a, b) => compareCost(a.bound, b.bound))
+    for (const c of children) if (!best || compareCost(c.bound, best.cost) < 0) descend(c.rest, c.bound)
   }
+  const start = clash(drive.fixed.lines ?? [], drive.fixed.ways ?? [], driven, cable) ? null : problem.settled(problem.all)
+  if (start) descend(start, problem.bound(start))
+  const done = best as { places: Bits, cost: Cost } | null
+  return done ? { setting: problem.settingOf(done.places), cost: done.cost, visited } : null
 }
 
-function clashesWith(g: Gathered, p: Position, driven: ReadonlyMap<number, string>, cable: Cable): boolean {
-  for (const l of p.lines ?? []) {
-    if (SIGNALS[l.signal].from === 'host') {
-      for (const o of g.lines) if (o.signal === l.signal && o.pin !== l.pin) return true
-      continue
+/** A pair of profiles as sets: which positions rule out which, and which bring what is asked for. */
+class Problem {
+  readonly all: Bits
+  /** Of each place, those that cannot stand with it: the other positions of its choice, and what clashes. */
+  readonly excludes: readonly Bits[]
+  private readonly places: readonly Place[]
+  private readonly choices: readonly { readonly places: readonly number[], readonly mask: Bits }[]
+  private readonly order: readonly number[]
+  private readonly asked: readonly { readonly must: boolean, readonly wants: readonly Asked[] }[]
+
+  constructor(host: HostProfile, private readonly drive: DriveProfile, cable: Cable, driven: ReadonlyMap<number, string>) {
+    this.places = drive.choices.flatMap((c, choice) => {
+      const found = c.positions.indexOf(foundPosition(c))
+      return [found, ...c.positions.keys()].filter((at, i, list) => list.indexOf(at) === i).map((at): Place => {
+        const [wires, moved] = handling(c, at)
+        return { choice, at, effects: c.positions[at]!, wires, moved }
+      })
+    })
+    const n = this.places.length
+    const apart = (a: Effects, b: Effects) => clash([...a.lines ?? [], ...b.lines ?? []], [...a.ways ?? [], ...b.ways ?? []], driven, cable)
+    // Everything that makes two parts clash is between two of them, so pairs are enough.
+    this.all = Bits.of(n, this.places.flatMap((p, i) => apart(p.effects, drive.fixed) ? [] : [i]))
+    this.excludes = this.places.map((p, i) => Bits.of(n, this.places.flatMap((q, j) => i !== j && (q.choice === p.choice || apart(p.effects, q.effects)) ? [j] : [])))
+    this.choices = drive.choices.map((_, c) => {
+      const places = this.places.flatMap((p, i) => p.choice === c ? [i] : [])
+      return { places, mask: Bits.of(n, places) }
+    })
+    this.asked = host.needs.map(need => ({ must: need.weight === 'must', wants: need.wants.map(w => this.askedFor(w, cable)) }))
+    // Choices that can bring most of the musts are settled first, so that the bound bites early.
+    const weight = (c: number) => this.asked.reduce((s, a) => s + a.wants.filter(w => w.brings.meets(this.choices[c]!.mask) || w.disturbs?.meets(this.choices[c]!.mask)).length * (a.must ? 100 : 1), 0)
+    this.order = [...this.choices.keys()].sort((a, b) => weight(b) - weight(a) || a - b)
+  }
+
+  private askedFor(w: Want, cable: Cable): Asked {
+    const those = (which: (e: Effects) => boolean) => Bits.of(this.places.length, this.places.flatMap((p, i) => which(p.effects) ? [i] : []))
+    const { fixed } = this.drive
+    if (w.kind === 'quiet') {
+      const disturbs = (e: Effects) => cable === 'straight' && (e.lines?.some(l => l.pin === w.pin && SIGNALS[l.signal].from === 'drive') ?? false)
+      return { always: false, never: disturbs(fixed), brings: those(() => false), disturbs: those(disturbs) }
     }
-    if (cable === 'straight' && driven.has(l.pin)) return true
-    for (const o of g.lines) if (o.pin === l.pin && o.signal !== l.signal && SIGNALS[o.signal].from === 'drive') return true
+    const brings = w.kind === 'line'
+      ? (e: Effects) => e.lines?.some(l => l.signal === w.signal && (cable === 'made' || l.pin === w.pin)) ?? false
+      : (e: Effects) => e.ways?.some(x => x.mode === w.mode && w.oneOf.includes(x.value)) ?? false
+    return { always: brings(fixed), never: false, brings: those(brings), disturbs: null }
   }
-  for (const w of p.ways ?? []) for (const o of g.ways) if (o.mode === w.mode && o.value !== w.value) return true
-  // A position that clashes with itself can never stand.
-  return clash(p.lines ?? [], p.ways ?? [], driven, cable)
-}
 
-/** Cost that no completion can beat: each need is taken as met by the best want that is or may still be brought. */
-function bound(needs: readonly Need[], g: Gathered, open: readonly Position[], cable: Cable, wires: number, moved: number): Cost {
-  let [musts, notices, second] = [0, 0, 0]
-  for (const need of needs) {
-    const at = need.wants.findIndex(w => w.kind === 'quiet'
-      ? cable === 'made' || !g.lines.some(l => l.pin === w.pin && SIGNALS[l.signal].from === 'drive')
-      : offers(g, w, cable) || open.some(p => offers(p, w, cable)))
-    if (at >= 0) second += at
-    else if (need.weight === 'must') musts++
-    else notices++
+  ofChoice = (choice: number): readonly number[] => this.choices[choice]!.places
+
+  /** The first choice that is not settled; −1 where all are. */
+  nextChoice(open: Bits): number {
+    return this.order.find((c) => {
+      let left = 0
+      for (const p of this.choices[c]!.places) if (open.has(p) && ++left > 1) return true
+      return false
+    }) ?? -1
   }
-  return [musts, notices, second, wires, moved]
+
+  /** What is left once every choice with a single position has ruled out what clashes with it; null where one has none. */
+  settled(open: Bits): Bits | null {
+    let left = open
+    for (let again = true; again;) {
+      again = false
+      for (const { places } of this.choices) {
+        const [one, two] = places.filter(p => left.has(p))
+        if (one === undefined) return null
+        if (two !== undefined || !left.meets(this.excludes[one]!)) continue
+        left = left.without(this.excludes[one]!)
+        again = true
+      }
+    }
+    return left
+  }
+
+  /** Cost that no completion can beat, exact once all is settled. */
+  bound(open: Bits): Cost {
+    let [wires, moved] = [0, 0]
+    for (const { places } of this.choices) {
+      let [leastWires, leastMoved] = [Infinity, Infinity]
+      for (const i of places) {
+        if (!open.has(i)) continue
+        leastWires = Math.min(leastWires, this.places[i]!.wires)
+        leastMoved = Math.min(leastMoved, this.places[i]!.moved)
+      }
+      wires += leastWires
+      moved += leastMoved
+    }
+    let [musts, notices, second] = [0, 0, 0]
+    for (const { must, wants } of this.asked) {
+      const at = wants.findIndex(w => this.possible(w, open))
+      if (at >= 0) second += at
+      else if (must) musts++
+      else notices++
+    }
+    return [musts, notices, second, wires, moved]
+  }
+
+  private possible(w: Asked, open: Bits): boolean {
+    if (w.always) return true
+    if (w.never) return false
+    if (!w.disturbs) return w.brings.meets(open)
+    // Quiet is still possible where each choice has a position left that does not disturb.
+    return this.choices.every(c => !c.mask.meets(w.disturbs!) || open.meetsOutside(c.mask, w.disturbs!))
+  }
+
+  settingOf(open: Bits): Setting {
+    return this.choices.map(({ places }) => this.places[places.find(p => open.has(p))!]!.at)
+  }
 }
 
 /** How many settings there are, whether they clash or not. */

@@ -56,9 +56,9 @@ describe('host fit against brute force over every setting', () => {
         if (found.cost[0] > 0) missed++
         else met++
       }
-    }), { numRuns: 1500, seed: 4 })
+    }), { numRuns: 500, seed: 4 })
     // The check would mean little if one kind of outcome hardly came up.
-    expect(Math.min(clashing, missed, met)).toBeGreaterThan(50)
+    expect(Math.min(clashing, missed, met)).toBeGreaterThan(20)
   })
 
   it('every pair of the profiles that ship, with both cables', () => {
@@ -82,8 +82,8 @@ describe('host fit against brute force over every setting', () => {
       expect(meets(proof.needs)).toBe(false)
       for (const n of proof.needs) expect(meets(proof.needs.filter(x => x !== n))).toBe(true)
       expect(proof.because).toMatch(/^[A-Z].*\.$/s)
-    }), { numRuns: 400, seed: 7 })
-    expect(proofs).toBeGreaterThan(50)
+    }), { numRuns: 200, seed: 7 })
+    expect(proofs).toBeGreaterThan(20)
   })
 
   it('visits a small part of the settings of a drive with many straps', () => {

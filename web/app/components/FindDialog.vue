@@ -14,6 +14,8 @@ const pages: Found[] = [
   { to: '/instruments/speed', title: 'Speed', detail: 'instrument' },
   { to: '/instruments/strobe', title: 'Strobe companion', detail: 'instrument' },
   ...SUMS.map(s => ({ to: `/instruments/${s.id}`, title: s.title, detail: `instrument · ${s.purpose}` })),
+  { to: '/instruments/host-fit', title: 'Host fit', detail: 'instrument · straps, ready, disk change, pins' },
+  { to: '/shelf', title: 'Shelf', detail: 'belts at hand, belts to order' },
   { to: '/drives/new', title: 'Receive a drive', detail: 'bench' },
   { to: '/workshop', title: 'Workshop settings', detail: 'mains, schools, tone, theme' },
   ...MECHANISMS.map(m => ({ to: `/handbook#${m.id}`, title: m.label, detail: 'handbook' })),

@@ -34,7 +34,7 @@ useShortcuts({ a: () => { if (answer.value.result) across.value = true } })
       <div class="min-w-0"><h2 class="text-lg font-bold">{{ sum.title }}</h2><p class="hint">{{ sum.purpose }}</p></div>
       <button class="btn shrink-0" :disabled="!answer.result" aria-keyshortcuts="a" @click="across = true">Across the bench <kbd>A</kbd></button>
     </header>
-    <div class="grid gap-x-8 gap-y-5" :class="!sum.list && '@xl:grid-cols-[minmax(0,1fr)_minmax(0,1.15fr)]'">
+    <div class="grid grid-cols-[minmax(0,1fr)] gap-x-8 gap-y-5" :class="!sum.list && '@xl:grid-cols-[minmax(0,1fr)_minmax(0,1.15fr)]'">
       <form class="grid grid-cols-2 gap-x-4 gap-y-3 content-start" novalidate @submit.prevent="answer.result && put()">
         <FormField v-for="f in fields" :key="f.key" v-slot="{ id }" :label="f.label" :hint="f.hint" :problem="problemOf(f.key)" :class="f.choices && !sum.list && '@xl:col-span-2 @4xl:col-span-1'">
           <select v-if="f.choices" :id="id" v-model="typed[f.key]" class="field"><option value="">not said</option><option v-for="c in f.choices" :key="c.value" :value="c.value">{{ c.label }}</option></select>

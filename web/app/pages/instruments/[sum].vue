@@ -11,7 +11,7 @@ const keepTo = shallowRef<((id: string) => Promise<void>) | null>(null)
 
 <template>
   <div class="grid lg:grid-cols-[262px_1fr] gap-4 items-start">
-    <aside class="panel p-4 text-sm space-y-3">
+    <aside class="panel p-4 text-sm space-y-3 order-2 lg:order-none">
       <h1 class="text-xl font-bold">{{ sum!.title }}</h1>
       <p>Type as you would say it: 1/4 in, 4k7, 10u, 20 AWG. It is judged as you type.</p>
       <h2 class="font-bold border-t border-line pt-3">The sum</h2>

@@ -7,7 +7,7 @@ const keepTo = shallowRef<((id: string) => Promise<void>) | null>(null)
 
 <template>
   <div class="grid lg:grid-cols-[262px_1fr] gap-4 items-start">
-    <aside class="panel p-4 text-sm space-y-3">
+    <aside class="panel p-4 text-sm space-y-3 order-2 lg:order-none">
       <h1 class="text-xl font-bold">Host fit</h1>
       <p>A host is what it expects; a drive is what it has soldered and what can be set on it. Neither has a name here: write yours down once, and keep it as JSON.</p>
       <h2 class="font-bold border-t border-line pt-3">How it is solved</h2>
