@@ -3,13 +3,14 @@ import { AbortedError, InputError } from '@wobrin/core/errors'
 import { clean } from './clean'
 import { fit } from './fit'
 import { mechanisms } from './mechanisms'
+import { read } from './read'
 import { simulate } from './simulate'
 import { speed } from './speed'
 import { steps } from './steps'
 import { strobe } from './strobe'
 import { sum } from './sum'
 
-const subCommands: Record<string, CommandDef> = { speed, strobe, simulate, mechanisms, steps, clean, sum, fit } as unknown as Record<string, CommandDef>
+const subCommands: Record<string, CommandDef> = { speed, strobe, simulate, mechanisms, steps, clean, sum, fit, read } as unknown as Record<string, CommandDef>
 
 const wobrin = defineCommand({
   meta: { name: 'wobrin', description: 'Measures and judges old disk drives.' },

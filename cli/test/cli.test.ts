@@ -3,6 +3,8 @@ import { execFileSync } from 'node:child_process'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { afterEach, describe, expect, it, vi } from 'vitest'
+import { writeVcd } from '@wobrin/core/captures'
+import { edgesFromFlux, fluxOf, sectorTrack } from '@wobrin/core/recording'
 import { main } from '../src/main'
 
 const folder = mkdtempSync(join(tmpdir(), 'wobrin-cli-'))
@@ -145,5 +147,18 @@ describe('wobrin steps and clean', () => {
     expect(code).toBe(0)
     expect(out).toMatch(/1\. White vinegar on circuit board[\s\S]*Then 15 min\.[\s\S]*Isopropyl alcohol on circuit board[\s\S]*Never:\n {4}White vinegar never on magnetic head/)
     expect(await wobrin('clean', '--soils', 'crust,tar', '--materials', 'board')).toMatchObject({ code: 2, err: expect.stringContaining('--soils: "tar"; expected one of dust, mould') })
+  })
+})
+
+describe('wobrin read', () => {
+  it('reads a track from a recording of the read-data line, and writes its sectors', async () => {
+    const written = Array.from({ length: 9 }, (_, i) => ({ cylinder: 12, head: 0, sector: i + 1, data: new Uint8Array(512).fill(i + 65) }))
+    const times = fluxOf(sectorTrack('MFM', written, 100_000), 2e-6, 2)
+    const path = file('track.vcd', writeVcd([{ name: 'RDATA', edges: edgesFromFlux(times) }], { tickNs: 1 }))
+    const image = join(folder, 'track.img')
+    expect((await wobrin('read', path, '--image', image)).out).toMatch(/^Leave it: All 9 sectors read, with \d+ % of the window left\./)
+    expect(readFileSync(image)).toEqual(Buffer.concat(written.map(s => s.data)))
+    expect(JSON.parse((await wobrin('read', path, '--json')).out)).toMatchObject({ call: 'leave', format: { code: 'MFM', rate: 250_000 }, channel: 'RDATA' })
+    expect(await wobrin('read', path, '--channel', 'X')).toMatchObject({ code: 2, err: expect.stringContaining('there is no channel “X”') })
   })
 })

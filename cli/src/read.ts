@@ -1,0 +1,55 @@
+import { writeFile } from 'node:fs/promises'
+import { defineCommand } from 'citty'
+import { readCapture, type CaptureChannel } from '@wobrin/core/captures'
+import { ParameterError } from '@wobrin/core/errors'
+import { CALLS } from '@wobrin/core/observations'
+import { fluxFromEdges, FORMATS, judgeTrack, mergeTurns, recogniseTrack } from '@wobrin/core/recording'
+import { fileSource } from './file-source'
+import { wordOption } from './options'
+
+/** The read-data line: the one that is named, or the busiest that was kept. */
+function readData(channels: readonly CaptureChannel[], name?: string): CaptureChannel {
+  if (name !== undefined) {
+    const named = channels.find(c => c.name === name)
+    if (!named?.edges) throw new ParameterError(`there is no channel “${name}” that could be kept`, channels.map(c => c.name).join(', '), { field: '--channel' })
+    return named
+  }
+  const busiest = channels.filter(c => c.edges).sort((a, b) => b.edgeCount - a.edgeCount)[0]
+  if (!busiest) throw new ParameterError('no channel has changes', 'the read-data line among them', { field: '--channel' })
+  return busiest
+}
+
+export const read = defineCommand({
+  meta: { name: 'read', description: 'Read a track from a recording of the read-data line: sectors, and the timing margin left.' },
+  args: {
+    file: { type: 'positional', description: 'the recording (VCD or CSV, also gzip-packed), of one track', required: true },
+    channel: { type: 'string', description: 'the read-data line (the busiest by default)' },
+    level: { type: 'string', description: 'level of a pulse: low (default) or high' },
+    image: { type: 'string', description: 'file for the sectors as read, in order; unread ones are filled with zeros and listed' },
+    json: { type: 'boolean', description: 'print the answer as JSON' },
+  },
+  async run({ args }) {
+    const capture = await readCapture(await fileSource(args.file), { maxEdgesPerChannel: 8_000_000 })
+    const channel = readData(capture.channels, args.channel)
+    const times = fluxFromEdges(channel.edges!, wordOption(args.level, 'level', ['low', 'high']) !== 'high')
+    const track = recogniseTrack(times)
+    if (!track) throw new ParameterError(`no track is in channel ${channel.name}`, `FM or MFM at ${[...new Set(FORMATS.map(f => f.rate / 1000))].join(', ')} kbit/s`, { file: capture.fileName })
+    const sectors = mergeTurns(track.sectors)
+    const { call, observations } = judgeTrack(track, sectors)
+    const unread = sectors.filter(s => s.status === 'bad' || s.status === 'missing')
+    if (args.image) {
+      const own = sectors.filter(s => !s.foreign)
+      await writeFile(args.image, Buffer.concat(own.map(s => s.status === 'good' || s.status === 'weak' ? s.data! : Buffer.alloc(s.size))))
+    }
+    if (args.json) {
+      console.log(JSON.stringify({
+        call: call.kind, reasons: call.reasons, next: call.next, channel: channel.name, format: track.format, margin: track.margin, shift: track.shift, rateOff: track.rateOff, observations,
+        sectors: sectors.map(({ data: _, ...s }) => s), filled: args.image ? unread.map(s => ({ cylinder: s.cylinder, head: s.head, sector: s.sector })) : [],
+      }, null, 2))
+      return
+    }
+    console.log(`${CALLS[call.kind].label}: ${[...call.reasons, call.next].join(' ')}`)
+    for (const s of sectors) console.log(`  cylinder ${s.cylinder} head ${s.head} sector ${s.sector}: ${s.status}, whole ${s.whole} of ${s.seen}, margin ${(s.margin * 100).toFixed(0)} %${s.foreign ? ', another cylinder’s' : ''}`)
+    if (args.image && unread.length) console.log(`  ${unread.length} filled with zeros in ${args.image}: ${unread.map(s => s.sector).join(', ')}`)
+  },
+})

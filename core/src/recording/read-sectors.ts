@@ -1,0 +1,101 @@
+import { crc16 } from './crc16'
+import { DATA, DELETED, FM_MARKS, HEADER, MFM_SYNC, type Code } from './sector-track'
+
+export type SectorStatus = 'good' | 'data check failed' | 'header check failed' | 'header without data'
+
+/** One sector as it was found in a turn. */
+export interface FoundSector {
+  readonly cylinder: number
+  readonly head: number
+  readonly sector: number
+  /** Bytes of its data. */
+  readonly size: number
+  readonly status: SectorStatus
+  readonly deleted: boolean
+  /** As read, right or wrong; null where there is none. */
+  readonly data: Uint8Array | null
+  /** Half cells at which its header's mark begins and its data end. */
+  readonly fromCell: number
+  readonly toCell: number
+}
+
+/** Bytes between a header and its data's mark, at most; further on it belongs to another sector. */
+const REACH = 60
+
+interface Mark { readonly kind: number, readonly from: number, readonly next: number }
+
+/**
+ * The sectors in a stream of half cells. Marks are found by their missing clocks, wherever they lie; a data field belongs
+ * to the header before it, if that is near enough.
+ */
+export function readSectors(cells: Uint8Array, code: Code): FoundSector[] {
+  const marks = code === 'MFM' ? mfmMarks(cells) : fmMarks(cells)
+  const found: FoundSector[] = []
+  for (const [i, m] of marks.entries()) {
+    if (m.kind !== HEADER) continue
+    const head = bytesAt(cells, m.next, 6)
+    if (!head) continue
+    const good = check(code, HEADER, head)
+    const size = 128 << (head[3]! & 3)
+    const known = { cylinder: head[0]!, head: head[1]!, sector: head[2]!, size, deleted: false, fromCell: m.from }
+    if (!good) {
+      found.push({ ...known, status: 'header check failed', data: null, toCell: m.next + 6 * 16 })
+      continue
+    }
+    const d = marks[i + 1]
+    const body = d && (d.kind === DATA || d.kind === DELETED) && d.from - m.next < REACH * 16 ? bytesAt(cells, d.next, size + 2) : null
+    if (!body) {
+      found.push({ ...known, status: 'header without data', data: null, toCell: m.next + 6 * 16 })
+      continue
+    }
+    found.push({ ...known, deleted: d!.kind === DELETED, status: check(code, d!.kind, body) ? 'good' : 'data check failed', data: body.slice(0, size), toCell: d!.next + (size + 2) * 16 })
+  }
+  return found
+}
+
+/** Whether bytes with their check after them are whole. */
+const check = (code: Code, mark: number, bytes: Uint8Array) => crc16(bytes, crc16(code === 'MFM' ? [0xA1, 0xA1, 0xA1, mark] : [mark])) === 0
+
+/** Bytes from half cells, the data half of each; null where the stream ends before. */
+function bytesAt(cells: Uint8Array, from: number, count: number): Uint8Array | null {
+  if (from + count * 16 > cells.length) return null
+  const out = new Uint8Array(count)
+  for (let b = 0, at = from; b < count; b++) {
+    let byte = 0
+    for (let i = 0; i < 8; i++, at += 2) byte = byte << 1 | cells[at + 1]!
+    out[b] = byte
+  }
+  return out
+}
+
+/** Three sync words in a row, then the byte that says what follows. */
+function mfmMarks(cells: Uint8Array): Mark[] {
+  const marks: Mark[] = []
+  let word = 0
+  let lastSync = -1
+  let row = 0
+  for (let i = 0; i < cells.length; i++) {
+    word = (word << 1 | cells[i]!) & 0xFFFF
+    if (word !== MFM_SYNC) continue
+    row = i - lastSync === 16 ? row + 1 : 1
+    lastSync = i
+    if (row < 3) continue
+    const kind = bytesAt(cells, i + 1, 1)
+    // A fourth sync word is no kind of field; the next turn of the loop looks at it again.
+    if (kind && (kind[0] === HEADER || kind[0] === DATA || kind[0] === DELETED)) marks.push({ kind: kind[0]!, from: i - 47, next: i + 17 })
+  }
+  return marks
+}
+
+const FM_KINDS = new Map<number, number>([[FM_MARKS.header, HEADER], [FM_MARKS.data, DATA], [FM_MARKS.deleted, DELETED]])
+
+function fmMarks(cells: Uint8Array): Mark[] {
+  const marks: Mark[] = []
+  let word = 0
+  for (let i = 0; i < cells.length; i++) {
+    word = (word << 1 | cells[i]!) & 0xFFFF
+    const kind = FM_KINDS.get(word)
+    if (kind !== undefined && i >= 15) marks.push({ kind, from: i - 15, next: i + 1 })
+  }
+  return marks
+}

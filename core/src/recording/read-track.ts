@@ -1,0 +1,96 @@
+import { quantile } from '../numbers'
+import type { FluxTimes } from './flux'
+import { readSectors, type FoundSector } from './read-sectors'
+import type { Code } from './sector-track'
+import { separate, type Separated, type SeparatorOptions } from './separator'
+
+/** A code at a rate: what one may try to read a track as. */
+export interface Format {
+  readonly code: Code
+  /** Bits of data a second. */
+  readonly rate: number
+}
+
+/** Formats of the usual disks: rate and code as in the titles of ECMA-54, -59, -69, -66, -70, -78, -99, -100, -125; 300 kbit/s is a 250 kbit/s disk at 360 r/min. */
+export const FORMATS: readonly Format[] = [
+  { code: 'MFM', rate: 250_000 }, { code: 'MFM', rate: 500_000 }, { code: 'MFM', rate: 300_000 },
+  { code: 'FM', rate: 125_000 }, { code: 'FM', rate: 250_000 }, { code: 'FM', rate: 150_000 },
+]
+/** Half of a bit cell, s: each bit has a clock half and a data half. */
+export const halfCellOf = (f: Format): number => 0.5 / f.rate
+
+/** A sector with the timing margin that its bits had left. */
+export interface MeasuredSector extends FoundSector {
+  /** Share of the half window that the worst hundredth of its transitions left: 1 is dead on time, 0 falls into the next. */
+  readonly margin: number
+  readonly atS: number
+}
+
+export interface ReadTrack {
+  readonly format: Format
+  readonly sectors: readonly MeasuredSector[]
+  /** Over all sectors that were found. */
+  readonly margin: number
+  /** Mean phase error of transitions that follow a short interval and precede a long one, less the other way round, half cells: peak shift pushes it up. */
+  readonly shift: number
+  /** Rate as followed over nominal, less 1. */
+  readonly rateOff: number
+}
+
+/** Timing margin left, by the 1st percentile: 1 − 2 |phase error|. @returns NaN for no transition at all */
+export function marginOf(s: Separated, fromCell: number, toCell: number): number {
+  const [from, to] = [firstFrom(s.at, fromCell), firstFrom(s.at, toCell)]
+  const left = new Float64Array(to - from)
+  for (let i = from; i < to; i++) left[i - from] = 1 - 2 * Math.abs(s.phase[i]!)
+  return quantile(left, 0.01)
+}
+
+/** Index of the first transition at or after a half cell. */
+function firstFrom(at: Uint32Array, cell: number): number {
+  let [low, high] = [0, at.length]
+  while (low < high) {
+    const mid = (low + high) >> 1
+    if (at[mid]! < cell) low = mid + 1
+    else high = mid
+  }
+  return low
+}
+
+/** Reads a track's flux as one format. */
+export function readTrack(times: FluxTimes, format: Format, options: Partial<SeparatorOptions> = {}): ReadTrack {
+  const s = separate(times, { ...options, halfCellS: options.halfCellS ?? halfCellOf(format) })
+  const sectors = readSectors(s.cells, format.code).map((f): MeasuredSector => ({ ...f, margin: marginOf(s, f.fromCell, f.toCell), atS: times[Math.min(times.length - 1, firstFrom(s.at, f.fromCell))]! }))
+  const margins = sectors.map(f => f.margin).filter(m => !Number.isNaN(m))
+  return { format, sectors, margin: margins.length ? quantile(margins, 0.01) : Number.NaN, shift: shiftOf(s, sectors), rateOff: rateOf(s, sectors, format) }
+}
+
+function shiftOf(s: Separated, sectors: readonly MeasuredSector[]): number {
+  let [late, lates, early, earlies] = [0, 0, 0, 0]
+  for (const f of sectors) {
+    const to = firstFrom(s.at, f.toCell)
+    for (let i = Math.max(1, firstFrom(s.at, f.fromCell)); i < Math.min(to, s.at.length - 1); i++) {
+      const [before, after] = [s.at[i]! - s.at[i - 1]!, s.at[i + 1]! - s.at[i]!]
+      if (before < after) { early += s.phase[i]!; earlies++ }
+      else if (before > after) { late += s.phase[i]!; lates++ }
+    }
+  }
+  return earlies && lates ? early / earlies - late / lates : 0
+}
+
+function rateOf(s: Separated, sectors: readonly MeasuredSector[], format: Format): number {
+  const good = sectors.filter(f => f.status === 'good')
+  if (good.length === 0) return Number.NaN
+  let [cells, seconds] = [0, 0]
+  for (const f of good) {
+    const [from, to] = [firstFrom(s.at, f.fromCell), firstFrom(s.at, f.toCell) - 1]
+    cells += s.at[to]! - s.at[from]!
+    seconds += s.times[to]! - s.times[from]!
+  }
+  return cells * halfCellOf(format) / seconds - 1
+}
+
+/** Reads a track as the format that finds most good sectors, then most headers; null where none finds any. */
+export function recogniseTrack(times: FluxTimes, formats: readonly Format[] = FORMATS, options: Partial<SeparatorOptions> = {}): ReadTrack | null {
+  const score = (t: ReadTrack) => t.sectors.filter(s => s.status === 'good').length * 1000 + t.sectors.length
+  return formats.map(f => readTrack(times, f, options)).filter(t => t.sectors.length > 0).sort((a, b) => score(b) - score(a))[0] ?? null
+}

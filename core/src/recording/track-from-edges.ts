@@ -1,0 +1,25 @@
+import type { EdgeList } from '../captures'
+import type { FluxTimes } from './flux'
+
+/**
+ * Flux transitions from a read-data line: a pulse for each, low when true; its leading edge is the transition.
+ * @param activeLow false where the recorder or a buffer turned the line over (default true)
+ */
+export function fluxFromEdges(edges: EdgeList, activeLow = true): FluxTimes {
+  // Levels alternate from `initial`; the first change goes to the other level.
+  const leadingFirst = (edges.initial === 1) === activeLow
+  const from = leadingFirst ? 0 : 1
+  const out = new Float64Array(Math.max(0, Math.ceil((edges.times.length - from) / 2)))
+  for (let i = 0; i < out.length; i++) out[i] = edges.times[from + 2 * i]!
+  return out
+}
+
+/** A read-data line for some flux: idle high, a low pulse for each transition. */
+export function edgesFromFlux(times: FluxTimes, pulseS = 0.2e-6): EdgeList {
+  const edges = new Float64Array(times.length * 2)
+  for (let i = 0; i < times.length; i++) {
+    edges[2 * i] = times[i]!
+    edges[2 * i + 1] = times[i]! + pulseS
+  }
+  return { initial: 1, times: edges, gaps: [] }
+}
