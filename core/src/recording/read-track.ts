@@ -1,23 +1,34 @@
 import { quantile } from '../numbers'
 import type { FluxTimes } from './flux'
+import { readGroupSectors, ZONES } from './group-4-to-5'
+import { readSixAndTwoSectors } from './group-6-and-2'
 import { readSectors, type FoundSector } from './read-sectors'
 import type { Code } from './sector-track'
+import { readSplitSectors } from './split-words'
 import { separate, type Separated, type SeparatorOptions } from './separator'
 
 /** A code at a rate: what one may try to read a track as. */
 export interface Format {
-  readonly code: Code
-  /** Bits of data a second. */
+  readonly code: TrackCode
+  /** Bits a second: of data for FM and MFM, whose cells have two halves; of cells for group codes. */
   readonly rate: number
+}
+export type TrackCode = Code | 'split MFM' | '4-to-5' | '6-and-2'
+
+/** How each code's sectors are found in its cells. */
+const READERS: Readonly<Record<TrackCode, (cells: Uint8Array) => FoundSector[]>> = {
+  'FM': cells => readSectors(cells, 'FM'), 'MFM': cells => readSectors(cells, 'MFM'), 'split MFM': readSplitSectors, '4-to-5': readGroupSectors, '6-and-2': readSixAndTwoSectors,
 }
 
 /** Formats of the usual disks: rate and code as in the titles of ECMA-54, -59, -69, -66, -70, -78, -99, -100, -125; 300 kbit/s is a 250 kbit/s disk at 360 r/min. */
 export const FORMATS: readonly Format[] = [
   { code: 'MFM', rate: 250_000 }, { code: 'MFM', rate: 500_000 }, { code: 'MFM', rate: 300_000 },
-  { code: 'FM', rate: 125_000 }, { code: 'FM', rate: 250_000 }, { code: 'FM', rate: 150_000 },
+  { code: 'FM', rate: 125_000 }, { code: 'FM', rate: 250_000 }, { code: 'FM', rate: 150_000 }, { code: 'split MFM', rate: 250_000 },
+  // Group codes, from memory: the serial drives' four zones, and cells of 4 µs.
+  ...ZONES.map((z): Format => ({ code: '4-to-5', rate: 1e6 / z.cellUs })), { code: '6-and-2', rate: 250_000 },
 ]
-/** Half of a bit cell, s: each bit has a clock half and a data half. */
-export const halfCellOf = (f: Format): number => 0.5 / f.rate
+/** What the separator counts in, s: half of a bit cell for FM and MFM, each bit having a clock half and a data half; a cell for group codes. */
+export const halfCellOf = (f: Format): number => f.code === '4-to-5' || f.code === '6-and-2' ? 1 / f.rate : 0.5 / f.rate
 
 /** A sector with the timing margin that its bits had left. */
 export interface MeasuredSector extends FoundSector {
@@ -59,7 +70,7 @@ function firstFrom(at: Uint32Array, cell: number): number {
 /** Reads a track's flux as one format. */
 export function readTrack(times: FluxTimes, format: Format, options: Partial<SeparatorOptions> = {}): ReadTrack {
   const s = separate(times, { ...options, halfCellS: options.halfCellS ?? halfCellOf(format) })
-  const sectors = readSectors(s.cells, format.code).map((f): MeasuredSector => ({ ...f, margin: marginOf(s, f.fromCell, f.toCell), atS: times[Math.min(times.length - 1, firstFrom(s.at, f.fromCell))]! }))
+  const sectors = READERS[format.code](s.cells).map((f): MeasuredSector => ({ ...f, margin: marginOf(s, f.fromCell, f.toCell), atS: times[Math.min(times.length - 1, firstFrom(s.at, f.fromCell))]! }))
   const margins = sectors.map(f => f.margin).filter(m => !Number.isNaN(m))
   return { format, sectors, margin: margins.length ? quantile(margins, 0.01) : Number.NaN, shift: shiftOf(s, sectors), rateOff: rateOf(s, sectors, format) }
 }
