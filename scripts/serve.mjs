@@ -20,11 +20,11 @@ export async function serve({ port, host, data, quiet = false }) {
   let ended = false
   child.once('exit', () => { ended = true })
   const address = `http://${host.includes(':') ? `[${host}]` : host}:${port}`
-  for (let tries = 0; tries < 600 && !ended; tries++) {
+  for (let tries = 0; tries < 2400 && !ended; tries++) {
     const answer = await fetch(`${address}/api/health`).catch(() => null)
     if (answer?.ok) return { child, address, milliseconds: performance.now() - begun }
     await new Promise(resolve => setTimeout(resolve, 25))
   }
   child.kill()
-  throw new Error('the server did not answer within fifteen seconds')
+  throw new Error('the server did not answer within a minute')
 }

@@ -61,6 +61,8 @@ export function readGroupSectors(cells: Uint8Array): FoundSector[] {
       continue
     }
     const next = starts[i + 1]
+    // Where the recording ends before its data could, nothing can be said of it.
+    if ((next ?? from + 400) + (SIZE + 2) * 10 > cells.length) continue
     const body = next !== undefined && next - from < 400 ? bytesAt(cells, next, SIZE + 2) : null
     if (body?.[0] !== DATA) {
       found.push({ ...known, status: 'header without data', data: null })

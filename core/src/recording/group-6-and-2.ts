@@ -87,7 +87,9 @@ export function readSixAndTwoSectors(cells: Uint8Array): FoundSector[] {
       continue
     }
     const d = Array.from({ length: 40 }, (_, j) => k + 11 + j).find(j => is(DATA, j))
-    if (d === undefined || d + 3 + 343 > bytes.length) {
+    // Where the recording ends before its data could, nothing can be said of it.
+    if (k + 11 + 40 + 343 > bytes.length && (d === undefined || d + 3 + 343 > bytes.length)) continue
+    if (d === undefined) {
       found.push({ ...known, status: 'header without data', data: null })
       continue
     }

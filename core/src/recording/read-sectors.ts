@@ -31,6 +31,7 @@ interface Mark { readonly kind: number, readonly from: number, readonly next: nu
 export function readSectors(cells: Uint8Array, code: Code): FoundSector[] {
   const marks = code === 'MFM' ? mfmMarks(cells) : fmMarks(cells)
   const found: FoundSector[] = []
+  const whole = (d: Mark | undefined, size: number) => d !== undefined && d.kind !== HEADER && d.next + (size + 2) * 16 <= cells.length
   for (const [i, m] of marks.entries()) {
     if (m.kind !== HEADER) continue
     const head = bytesAt(cells, m.next, 6)
@@ -42,6 +43,8 @@ export function readSectors(cells: Uint8Array, code: Code): FoundSector[] {
       found.push({ ...known, status: 'header check failed', data: null, toCell: m.next + 6 * 16 })
       continue
     }
+    // Where the recording ends before its data could, nothing can be said of it.
+    if (m.next + (6 + REACH + size + 2) * 16 > cells.length && !whole(marks[i + 1], size)) continue
     const d = marks[i + 1]
     const body = d && (d.kind === DATA || d.kind === DELETED) && d.from - m.next < REACH * 16 ? bytesAt(cells, d.next, size + 2) : null
     if (!body) {

@@ -79,10 +79,8 @@ export function readSplitSectors(cells: Uint8Array): FoundSector[] {
       continue
     }
     const body = dataBits(cells, from + 56 * 8, SIZE * 2)
-    if (!body) {
-      found.push({ ...known, status: 'header without data', data: null })
-      continue
-    }
+    // Where the recording ends before its data, nothing can be said of it.
+    if (!body) continue
     const whole = same(splitCheck(body), joinBits(head.slice(48, 56)))
     found.push({ ...known, status: whole ? 'good' : 'data check failed', data: joinBits(body), toCell: from + (56 + SIZE * 2) * 8 })
   }

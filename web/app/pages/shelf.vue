@@ -34,17 +34,19 @@ const settled = computed(() => belts.view.value.drives.filter(d => d.settled && 
         <div><h2 id="order" class="text-lg font-bold">Belts to order</h2><p class="hint">For open drives whose belt was worked out and that nothing at hand serves: the fewest different belts that do.</p></div>
         <button v-if="orders.rows.length" class="btn" @click="saveText('belts-to-order.csv', toCsv(orders), 'text/csv')"><FileDown class="size-4" />CSV</button>
       </div>
-      <table v-if="orders.rows.length" class="text-sm mt-3 min-w-[44rem] max-w-full">
-        <thead><tr class="text-left text-muted border-b border-line"><th v-for="(c, i) in orders.columns" :key="c" scope="col" class="font-normal py-1.5 pr-6" :class="[0, 1, 3].includes(i) && 'text-right'">{{ c }}</th></tr></thead>
-        <tbody><tr v-for="o in belts.view.value.orders" :key="`${o.insideMm} ${o.sectionMm} ${o.material}`" class="border-b border-line"><td class="py-2 pr-6 text-right font-bold">{{ o.insideMm }}</td><td class="pr-6 text-right">{{ o.sectionMm }}</td><td class="pr-6">{{ STRETCH[o.material].label }}</td><td class="pr-6 text-right">{{ o.drives.length }}</td><td class="flex gap-2 flex-wrap py-1.5"><NuxtLink v-for="d in belts.view.value.drives.filter(x => o.drives.includes(x.need.drive))" :key="d.driveId" class="link" :to="`/drives/${d.driveId}?station=drive-train`">{{ d.need.drive }}</NuxtLink></td></tr></tbody>
-      </table>
+      <div v-if="orders.rows.length" class="relative overflow-x-auto mt-3">
+        <table class="text-sm min-w-[44rem]">
+          <thead><tr class="text-left text-muted border-b border-line"><th v-for="(c, i) in orders.columns" :key="c" scope="col" class="font-normal py-1.5 pr-6" :class="[0, 1, 3].includes(i) && 'text-right'">{{ c }}</th></tr></thead>
+          <tbody><tr v-for="o in belts.view.value.orders" :key="`${o.insideMm} ${o.sectionMm} ${o.material}`" class="border-b border-line"><td class="py-2 pr-6 text-right font-bold">{{ o.insideMm }}</td><td class="pr-6 text-right">{{ o.sectionMm }}</td><td class="pr-6">{{ STRETCH[o.material].label }}</td><td class="pr-6 text-right">{{ o.drives.length }}</td><td class="flex gap-2 flex-wrap py-1.5"><NuxtLink v-for="d in belts.view.value.drives.filter(x => o.drives.includes(x.need.drive))" :key="d.driveId" class="link" :to="`/drives/${d.driveId}?station=drive-train`">{{ d.need.drive }}</NuxtLink></td></tr></tbody>
+        </table>
+      </div>
       <p v-else class="mt-3">Nothing is to order. <span class="text-muted">Work a belt out at a drive’s Drive train and put it on its log; it then stands here until one at hand is judged snug.</span></p>
       <p v-if="settled.length" class="hint mt-3">Settled: {{ settled.map(d => tagOf(d.driveId)).join(', ') }}.</p>
     </section>
     <section class="panel p-5 sm:px-6" aria-labelledby="belts">
       <h2 id="belts" class="text-lg font-bold mb-3">Belts at hand</h2>
       <BeltForm :save="b => belts.put(b)" />
-      <div class="overflow-x-auto mt-5">
+      <div class="relative overflow-x-auto mt-5">
         <table v-if="belts.here.value.length" class="w-full text-sm">
           <thead><tr class="text-left text-muted border-b border-line"><th scope="col" class="font-normal py-1.5">Name</th><th scope="col" class="font-normal text-right pr-6">Inside length</th><th scope="col" class="font-normal text-right pr-6">Section</th><th scope="col" class="font-normal">Kind</th><th scope="col" class="font-normal">From</th><th scope="col" class="font-normal">Meant for</th><th><span class="sr-only">Take off</span></th></tr></thead>
           <tbody>

@@ -11,7 +11,7 @@ const unit = (q: keyof typeof QUANTITIES | undefined) => q ? QUANTITIES[q].unit 
 </script>
 
 <template>
-  <div class="overflow-x-auto">
+  <div class="relative overflow-x-auto">
     <table class="w-full text-sm border-separate border-spacing-x-1 border-spacing-y-1">
       <caption class="text-left font-bold pb-1">{{ list.title }}</caption>
       <thead><tr class="text-left text-muted"><th v-for="f in list.fields" :key="f.key" scope="col" class="font-normal px-1 whitespace-nowrap">{{ f.label }}<template v-if="unit(f.quantity)">, {{ unit(f.quantity) }}</template></th><th class="w-8"><span class="sr-only">Take out</span></th></tr></thead>

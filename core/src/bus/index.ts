@@ -1,0 +1,5 @@
+export { cutTracks, type CutTrack } from './cut-tracks'
+export { followHeads, type HeadPath, type Seek, type Stay } from './follow-heads'
+export { judgeBus } from './judge-bus'
+export { changesUpTo, fallsOf, isLow, lowShare } from './levels'
+export { guessLines, LINE_NAMES, LINES, linesOf, type BusLines, type LineName } from './lines'

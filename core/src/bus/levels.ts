@@ -1,0 +1,33 @@
+import type { EdgeList } from '../captures'
+
+/** Number of changes at or before a time. */
+export function changesUpTo(e: EdgeList, t: number): number {
+  let [low, high] = [0, e.times.length]
+  while (low < high) {
+    const mid = (low + high) >> 1
+    if (e.times[mid]! <= t) low = mid + 1
+    else high = mid
+  }
+  return low
+}
+
+/** Whether a line is low, that is true, at a time. */
+export const isLow = (e: EdgeList, t: number): boolean => ((e.initial + changesUpTo(e, t)) & 1) === 0
+
+/** Times at which a line goes low. */
+export function fallsOf(e: EdgeList): Float64Array {
+  const from = e.initial === 1 ? 0 : 1
+  return Float64Array.from({ length: Math.max(0, Math.ceil((e.times.length - from) / 2)) }, (_, i) => e.times[from + 2 * i]!)
+}
+
+/** Share of a stretch in which a line is low. */
+export function lowShare(e: EdgeList, fromS: number, toS: number): number {
+  let low = 0
+  let at = fromS
+  for (let i = changesUpTo(e, fromS); i <= e.times.length && at < toS; i++) {
+    const next = Math.min(toS, e.times[i] ?? toS)
+    if (((e.initial + i) & 1) === 0) low += next - at
+    at = next
+  }
+  return toS > fromS ? low / (toS - fromS) : 0
+}
