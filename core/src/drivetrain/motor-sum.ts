@@ -29,6 +29,8 @@ function points(v: Values): Point[] {
     else if (Math.abs(off) > 0.01) out.push({ kind: 'nudge', says: `It is ${(Math.abs(off) * 100).toFixed(1)} % ${off > 0 ? 'faster' : 'slower'}: the trimmer makes that good.`, next: 'Fit it, then measure and trim.' })
   }
   if (v.turns1 && v.turns2 && v.turns1 !== v.turns2) out.push({ kind: v.kind === 'brushed' ? 'nudge' : 'mend', says: 'It turns the other way.', next: v.kind === 'brushed' ? 'Swap its two leads; brushes set for one way wear faster.' : 'A brushless motor keeps its way: another motor.' })
+  if (v.leads1 && v.leads2 && v.leads1 !== v.leads2) out.push({ kind: 'mend', says: `It has ${v.leads2 === 'more' ? 'more than four' : v.leads2} leads in place of ${v.leads1 === 'more' ? 'more than four' : v.leads1}: it is driven in another way.`, next: 'Another motor, or its own board along with it.' })
+  if (v.order === 'unknown') out.push({ kind: 'unknown', says: 'Which lead goes where is not known.', next: 'Ring its windings out in pairs, and write the colours down before anything is cut.' })
   if (v.tacho1 === 'yes' && v.tacho2 === 'no') out.push({ kind: 'mend', says: 'The board expects a tachometer winding, and this one has none.', next: 'Without it the speed runs away: another motor, or the donor’s board too.' })
   const [idle, usual] = [maybe(v, 'draw'), maybe(v, 'drawUsual')]
   if (idle !== undefined && usual !== undefined && idle > usual * 1.5) out.push({ kind: 'mend', says: `Running free it draws ${plain(idle)} A, ${(idle / usual).toFixed(1)} times the usual.`, next: 'Bearings or windings: a drop of light oil at the bearing, then measure again.' })
@@ -85,6 +87,8 @@ export const motorSum: Sum = {
     { key: 'pulley', label: 'Pulley of the original', quantity: 'length', rare: true, plausible: [3, 30] },
     ...choose('turns', 'Turns', [{ value: 'right', label: 'right, seen at the shaft' }, { value: 'left', label: 'left, seen at the shaft' }]),
     ...choose('tacho', 'Tachometer', [{ value: 'yes', label: 'yes' }, { value: 'no', label: 'none' }]),
+    ...choose('leads', 'Leads', [{ value: '2', label: 'two' }, { value: '3', label: 'three' }, { value: '4', label: 'four' }, { value: 'more', label: 'more' }]),
+    { key: 'order', label: 'Its wiring', choices: [{ value: 'same', label: 'lead for lead as the original' }, { value: 'unknown', label: 'not known' }], rare: true },
     { key: 'kind', label: 'Kind of motor', choices: [{ value: 'brushed', label: 'brushes, two leads' }, { value: 'brushless', label: 'brushless or direct drive' }], rare: true },
     { key: 'draw', label: 'Current, running free', quantity: 'current', rare: true, plausible: [0.01, 2] },
     { key: 'drawUsual', label: 'Current, usual', hint: 'of a good one of its kind', quantity: 'current', rare: true, plausible: [0.01, 2] },

@@ -6,6 +6,8 @@ import { E6, nearest } from './e-series'
 const ESR: readonly (readonly [upToUf: number, ohms: number])[] = [[1, 12], [4.7, 7], [10, 4], [22, 2.5], [47, 1.3], [100, 0.7], [220, 0.4], [470, 0.2], [1000, 0.12], [Infinity, 0.08]]
 const esrLimit = (microfarads: number) => ESR.find(([upTo]) => microfarads <= upTo)![1]
 
+/** Age from which an electrolytic’s value alone proves little, years (from memory). */
+const OLD = 25
 /** Rated voltages that are sold (from memory). */
 const RATED = [6.3, 10, 16, 25, 35, 50, 63, 100]
 
@@ -44,6 +46,8 @@ export function capacitorCall(v: Values, marked: number, tolerance: number): Cal
   }
   if (reading !== undefined && reading > marked * (1 + tolerance) * 1.3) return { kind: 'unknown', reasons: ['It reads far more than its mark: others stand beside it, or it leaks current.'], next: 'Lift one leg and measure again.' }
   if (v.series === 'leaky') return { kind: 'mend', reasons: ['It still reads well, but its series leaks: surface-mount electrolytics of the early nineties do (common practice).'], next: 'Replace the whole series while the board is out.' }
+  const age = maybe(v, 'age')
+  if (age !== undefined && age >= OLD && esr === undefined) return { kind: 'unknown', reasons: [`It is ${age} years old and its ESR was not measured: it dries out before its value falls.`], next: 'Measure its ESR, or replace it while the board is out.' }
   if (reading === undefined && esr === undefined) return { kind: 'unknown', reasons: ['Neither its value nor its ESR was measured.'], next: 'Measure one of them.' }
   return { kind: 'leave', reasons: [`It is inside what it should be${esr === undefined ? '; its ESR was not measured' : ''}.`], next: 'Leave it.' }
 }
@@ -59,8 +63,9 @@ export const capacitorSum: Sum = {
     { key: 'esr', label: 'ESR', quantity: 'resistance', plausible: [0.01, 100] },
     { key: 'volts', label: 'Rated voltage', quantity: 'voltage', plausible: [4, 450] },
     { key: 'series', rare: true, label: 'Its kind', choices: [{ value: 'usual', label: 'usual' }, { value: 'leaky', label: 'surface mount, early nineties' }] },
+    { key: 'age', rare: true, label: 'Its age, years', quantity: 'count', plausible: [0, 60] },
     { key: 'leaks', label: 'Does it leak?', choices: [{ value: 'no', label: 'no' }, { value: 'yes', label: 'yes' }] },
   ],
-  formulas: ['Dead under half of its mark, in or out of circuit; a 10 µF part that reads near 1.2 µF is dead (common practice).', 'Replacement: nearest E6 value (IEC 60063), equal or higher voltage.'],
+  formulas: ['Dead under half of its mark, in or out of circuit; a 10 µF part that reads near 1.2 µF is dead (common practice).', 'From 25 years on its value alone proves little without its ESR (from memory).', 'Replacement: nearest E6 value (IEC 60063), equal or higher voltage.'],
   judge,
 }

@@ -72,6 +72,8 @@ describe('capacitor', () => {
     expect(call(capacitorSum, { marked: '10', reading: '9.2', where: 'out', esr: '1.5' }).kind).toBe('leave')
     expect(call(capacitorSum, { marked: '10', reading: '9.2', esr: '14' }).reasons[0]).toMatch(/dried out/)
     expect(call(capacitorSum, { marked: '10', reading: '9.2', series: 'leaky' }).reasons[0]).toMatch(/its series leaks/)
+    expect(call(capacitorSum, { marked: '10', reading: '9.2', age: '35' })).toMatchObject({ kind: 'unknown', reasons: [expect.stringMatching(/35 years old and its ESR was not measured/)] })
+    expect(call(capacitorSum, { marked: '10', reading: '9.2', esr: '1.5', age: '35' }).kind).toBe('leave')
     expect(call(capacitorSum, { marked: '10' }).kind).toBe('unknown')
   })
   // IEC 60063 E6: 10, 15, 22, 33, 47, 68.

@@ -57,6 +57,8 @@ describe('motor leads', () => {
   it('too short, they are lengthened with 20 AWG; too near the belt, they are tied away', () => {
     expect(call(motorSum, { ...alike, lead: '80', reach: '140' })).toMatchObject({ kind: 'nudge', reasons: ['Its leads are 60 mm short.'], next: expect.stringMatching(/Lengthen each by 66 mm with 20 AWG/) })
     expect(call(motorSum, { ...alike, lead: '150', reach: '140' }).kind).toBe('leave')
+    expect(call(motorSum, { ...alike, leads1: '2', leads2: '4' }).reasons[0]).toBe('It has 4 leads in place of 2: it is driven in another way.')
+    expect(call(motorSum, { ...alike, order: 'unknown' }).kind).toBe('unknown')
     expect(call(motorSum, { ...alike, clear: '2' }).reasons[0]).toMatch(/the belt would catch it/)
     expect(call(motorSum, { ...alike, lead: '80', reach: '600', wire: '0.03', startAmps: '1' }).kind).toBe('mend')
   })
