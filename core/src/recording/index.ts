@@ -8,6 +8,7 @@ export { FORMATS, halfCellOf, marginOf, readTrack, recogniseTrack, type Format, 
 export { GAPS, sectorTrack, sizeCode, type Code, type Gaps, type SectorToWrite } from './sector-track'
 export { joinBits, readSplitSectors, splitBits, splitCheck, splitTrack } from './split-words'
 export { separate, type Separated, type SeparatorOptions } from './separator'
+export { afterAzimuth, afterSpacing, jitterOf, offTrack, wavelengthUm, type OffTrack } from './losses'
 export { judgeTrack } from './judge-track'
 export { mergeTurns, type MergedSector } from './merge-turns'
 export { edgesFromFlux, fluxFromEdges } from './track-from-edges'

@@ -1,0 +1,39 @@
+/**
+ * What a head loses by distance, by angle and by standing beside its track: the published formulas of magnetic recording.
+ * All return the share of the amplitude that is left, 0 to 1.
+ */
+
+/** Wavelength on the disk, µm: two transitions make one. @param fluxPerRadian transitions per radian @param radiusMm of the track */
+export const wavelengthUm = (fluxPerRadian: number, radiusMm: number): number => 2 * radiusMm * 1000 / fluxPerRadian
+
+/** Left at a distance between head and medium: 54.6 dB for each wavelength (Wallace, Bell System Technical Journal 30, 1951). */
+export const afterSpacing = (distanceUm: number, wavelength: number): number => 10 ** (-54.6 * distanceUm / wavelength / 20)
+
+/** Left when gap and recorded line are at an angle: sin x / x with x = π w tan α / λ. @param widthUm of the track that is read @param arcMin of the angle */
+export function afterAzimuth(widthUm: number, arcMin: number, wavelength: number): number {
+  const x = Math.PI * widthUm * Math.tan(arcMin / 60 * Math.PI / 180) / wavelength
+  return x === 0 ? 1 : Math.abs(Math.sin(x) / x)
+}
+
+/** What a head of a width finds of a track of a width beside whose middle it stands, and of the neighbour. */
+export interface OffTrack {
+  /** Share of the full amplitude of its own track. */
+  readonly own: number
+  /** Share of the full amplitude of the next track on that side. */
+  readonly neighbour: number
+}
+
+/** Overlap of head and track across the disk; the amplitude grows with it (uniform track, sharp edges). */
+export function offTrack(offsetUm: number, headUm: number, trackUm: number, pitchUm: number): OffTrack {
+  const overlap = (middle: number) => Math.max(0, Math.min(headUm / 2, middle + trackUm / 2) - Math.max(-headUm / 2, middle - trackUm / 2))
+  const full = Math.min(headUm, trackUm)
+  const d = Math.abs(offsetUm)
+  return { own: overlap(-d) / full, neighbour: overlap(pitchUm - d) / full }
+}
+
+/**
+ * Jitter that noise and a neighbour make of a signal, as a share of the half window (half a cell), r.m.s. The zero crossing of a peak's
+ * slope moves by noise over slope; for a sine-like pulse of the shortest wavelength the slope is 2π over the wavelength.
+ * @param signal share of the full amplitude left @param noise r.m.s. over the full amplitude @param cells in half a wavelength, as many as the separator counts
+ */
+export const jitterOf = (signal: number, noise: number, cells: number): number => signal <= 0 ? Infinity : noise / signal * cells / Math.PI * 2
