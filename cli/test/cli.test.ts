@@ -4,6 +4,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { afterEach, describe, expect, it, vi } from 'vitest'
 import { writeVcd } from '@wobrin/core/captures'
+import { busRecording } from '@wobrin/core/simulation'
 import { edgesFromFlux, fluxOf, sectorTrack } from '@wobrin/core/recording'
 import { main } from '../src/main'
 
@@ -160,5 +161,21 @@ describe('wobrin read', () => {
     expect(readFileSync(image)).toEqual(Buffer.concat(written.map(s => s.data)))
     expect(JSON.parse((await wobrin('read', path, '--json')).out)).toMatchObject({ call: 'leave', format: { code: 'MFM', rate: 250_000 }, channel: 'RDATA' })
     expect(await wobrin('read', path, '--channel', 'X')).toMatchObject({ code: 2, err: expect.stringContaining('there is no channel “X”') })
+  })
+})
+
+describe('wobrin bus', () => {
+  it('follows the heads and reads each track; channels without names are told', async () => {
+    const r = busRecording({ seed: 2, start: 2, cylinders: [0, 3], heads: 1 })
+    const path = file('bus.vcd', writeVcd(Object.entries(r.lines).map(([name, edges]) => ({ name, edges })), { tickNs: 10 }))
+    const csv = join(folder, 'tracks.csv')
+    const { out } = await wobrin('bus', path, '--csv', csv)
+    expect(out).toMatch(/^Leave it: /)
+    expect(out).toMatch(/cylinder 3 head 0: 9 of 9 good, margin \d+ %, leave it/)
+    expect(readFileSync(csv, 'utf8').split('\r\n').slice(0, 2)).toEqual(['cylinder,head,from_s,turns,code,rate,good,sectors,margin', expect.stringMatching(/^0,0,[\d.]+,1,MFM,250000,9,9,0\.\d+$/)])
+    const bare = file('bare.vcd', writeVcd(Object.values(r.lines).map((edges, i) => ({ name: `D${i}`, edges })), { tickNs: 10 }))
+    expect(await wobrin('bus', bare)).toMatchObject({ code: 2, err: expect.stringContaining('no channel is known as a line by its name') })
+    expect(JSON.parse((await wobrin('bus', bare, '--json', '--lines', 'step=D2,direction=D3,track-0=D1,read-data=D8,index=D0')).out).seeks).toHaveLength(2)
+    expect(await wobrin('bus', bare, '--lines', 'step=D77')).toMatchObject({ code: 2, err: expect.stringContaining('there is no channel “D77”') })
   })
 })
