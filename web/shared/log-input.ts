@@ -1,8 +1,8 @@
 import { array, boolean, mixed, number, object, string, type InferType } from 'yup'
 import { AS_FOUND_KINDS, STATION_IDS, type AsFoundKind } from '@wobrin/core/observations'
 
-const uuid = () => string().matches(/^[0-9a-f-]{36}$/, 'An entry’s id is a UUID.').required()
-const instant = () => string().matches(/^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d(?:\.\d+)?Z$/, 'A time is ISO 8601 in UTC.').required()
+export const uuid = () => string().matches(/^[0-9a-f-]{36}$/, 'An entry’s id is a UUID.').required()
+export const instant = () => string().matches(/^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d(?:\.\d+)?Z$/, 'A time is ISO 8601 in UTC.').required()
 const ref = () => string().matches(/^[0-9a-f-]{36}$/, 'An entry’s id is a UUID.')
 const words = (most: number) => string().trim().max(most, `At most ${most} characters.`).default('')
 const share = () => number().min(0, 'A mark lies on its photo.').max(1, 'A mark lies on its photo.').required()

@@ -1,5 +1,6 @@
 import { object, string, type InferType } from 'yup'
 import type { DriveProfile, HostProfile } from '@wobrin/core/host-fit'
+import { instant, uuid } from './log-input'
 
 /** A profile that a person keeps. */
 export interface KeptProfile {
@@ -10,8 +11,8 @@ export interface KeptProfile {
 
 /** A host fit to be worked out and put on a log; the profiles are checked as such by core. */
 export const hostFitInputSchema = object({
-  id: string().matches(/^[0-9a-f-]{36}$/, 'An entry’s id is a UUID.').required(),
-  at: string().matches(/^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d(?:\.\d+)?Z$/, 'A time is ISO 8601 in UTC.').required(),
+  id: uuid(),
+  at: instant(),
   host: object().required('The host is left out.'),
   drive: object().required('The drive’s profile is left out.'),
   cable: string().oneOf(['straight', 'made'] as const).default('straight'),

@@ -1,3 +1,4 @@
+import { lowerBound } from '../numbers'
 import { fluxFromEdges, mergeTurns, recogniseTrack, type MergedSector, type ReadTrack } from '../recording'
 import { changesUpTo, fallsOf, isLow } from './levels'
 import type { HeadPath } from './follow-heads'
@@ -44,14 +45,4 @@ function bySide(lines: BusLines, fromS: number, toS: number): { readonly fromS: 
   if (!side) return [{ fromS, toS, head: 0 }]
   const cuts = [fromS, ...side.times.subarray(changesUpTo(side, fromS), changesUpTo(side, toS)), toS]
   return cuts.slice(1).map((to, i) => ({ fromS: cuts[i]!, toS: to, head: isLow(side, cuts[i]!) ? 1 as const : 0 as const }))
-}
-
-function lowerBound(xs: Float64Array, x: number): number {
-  let [low, high] = [0, xs.length]
-  while (low < high) {
-    const mid = (low + high) >> 1
-    if (xs[mid]! < x) low = mid + 1
-    else high = mid
-  }
-  return low
 }

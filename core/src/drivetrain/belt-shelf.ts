@@ -59,7 +59,7 @@ export function beltNeed(drive: string, v: Values): BeltNeed {
   return { drive, ...windowOf(v), sectionMm: v.section as number, material: isMaterial(v.material) ? v.material : 'square' }
 }
 
-const alike = (a: BeltNeed, b: BeltNeed) => a.material === b.material && Math.abs(a.sectionMm / b.sectionMm - 1) < 0.1
+const alike = (a: Pick<BeltNeed, 'material' | 'sectionMm'>, b: Pick<BeltNeed, 'material' | 'sectionMm'>) => a.material === b.material && Math.abs(a.sectionMm / b.sectionMm - 1) < 0.1
 
 /** Other drives that one and the same belt would serve: sister mechanisms, as far as the belt goes. */
 export const sistersOf = (need: BeltNeed, others: readonly BeltNeed[]): BeltNeed[] =>
@@ -73,7 +73,7 @@ export function serveFromShelf(needs: readonly BeltNeed[], belts: readonly Shelf
   const served: { need: BeltNeed, belt: ShelfBelt }[] = []
   let unserved = [...needs]
   for (const belt of [...belts].sort((a, b) => a.insideMm - b.insideMm || a.id.localeCompare(b.id))) {
-    const fits = unserved.filter(n => n.material === belt.material && Math.abs(n.sectionMm / belt.sectionMm - 1) < 0.1 && n.leastMm <= belt.insideMm && belt.insideMm <= n.mostMm)
+    const fits = unserved.filter(n => alike(n, belt) && n.leastMm <= belt.insideMm && belt.insideMm <= n.mostMm)
     const need = fits.sort((a, b) => a.mostMm - b.mostMm || a.drive.localeCompare(b.drive))[0]
     if (!need) continue
     served.push({ need, belt })

@@ -1,4 +1,4 @@
-import { leadResistance } from '../electrics'
+import { leadResistance, MOST_LOST } from '../electrics'
 import type { CallKind } from '../observations'
 import { gravestOf, maybe, num, plain, type Point, type Sum, type SumLine, type SumResult, type Values } from '../sums'
 
@@ -41,8 +41,6 @@ function points(v: Values): Point[] {
 
 /** Least room between a lead and the belt, mm (from memory). */
 const CLEAR = 5
-/** A motor lead may lose so much of its rail (from memory). */
-const LOSS = 0.03
 
 /** Leads that have to reach further than they do, and where they run. */
 function leads(v: Values): { readonly points: Point[], readonly lines: SumLine[] } {
@@ -58,8 +56,8 @@ function leads(v: Values): { readonly points: Point[], readonly lines: SumLine[]
   const lost = amps === undefined ? undefined : leadResistance(reach, gauge) * amps
   const volts = maybe(v, 'volts1') ?? 12
   if (lost !== undefined) lines.push({ label: 'Lost in the leads at start', value: lost * 1000, unit: 'mV', note: `${plain(gauge)} mm²${wire === undefined ? ', 20 AWG, as is usual (common practice)' : ''}, there and back` })
-  points.push(lost !== undefined && lost / volts > LOSS
-    ? { kind: 'mend', says: `Lengthened with ${plain(gauge)} mm² its leads lose ${(lost / volts * 100).toFixed(1)} % of ${plain(volts)} V at start.`, next: `Use ${plain(gauge * lost / volts / LOSS)} mm² or more.` }
+  points.push(lost !== undefined && lost / volts > MOST_LOST
+    ? { kind: 'mend', says: `Lengthened with ${plain(gauge)} mm² its leads lose ${(lost / volts * 100).toFixed(1)} % of ${plain(volts)} V at start.`, next: `Use ${plain(gauge * lost / volts / MOST_LOST)} mm² or more.` }
     : { kind: 'nudge', says: `Its leads are ${plain(short)} mm short.`, next: `Lengthen each by ${Math.ceil(short * 1.1)} mm${wire === undefined ? ' with 20 AWG' : ''}, heat-shrink on every joint, tied well clear of the belt.` })
   return { points, lines }
 }
@@ -99,6 +97,6 @@ export const motorSum: Sum = {
     { key: 'clear', label: 'Lead to belt, at the nearest', quantity: 'length', rare: true, zero: true, plausible: [0, 60] },
     { key: 'start', label: 'Time to speed', quantity: 'time', rare: true, plausible: [0.05, 10] },
   ],
-  formulas: ['Sizes must agree: voltage within 5 %, shaft within 1.5 %, mounting within 2 %; a trimmer makes good 5 % of speed (from memory).', `Leads: 2 × reach ÷ (58 m/Ω·mm² × area) × current at start, at most ${LOSS * 100} % of the rail; ${CLEAR} mm or more from the belt (from memory).`, 'Pulley for another speed = old pulley × old speed ÷ new speed.'],
+  formulas: ['Sizes must agree: voltage within 5 %, shaft within 1.5 %, mounting within 2 %; a trimmer makes good 5 % of speed (from memory).', `Leads: 2 × reach ÷ (58 m/Ω·mm² × area) × current at start, at most ${MOST_LOST * 100} % of the rail; ${CLEAR} mm or more from the belt (from memory).`, 'Pulley for another speed = old pulley × old speed ÷ new speed.'],
   judge,
 }

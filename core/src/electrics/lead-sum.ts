@@ -7,15 +7,15 @@ export const COPPER = 1 / 58
 export const leadResistance = (lengthMm: number, areaMm2: number): number => 2 * COPPER * lengthMm / 1000 / areaMm2
 
 /** A lead may lose so much of its rail: 3 % (from memory); a 5 V rail's own tolerance is 5 %. */
-const MOST = 0.03
+export const MOST_LOST = 0.03
 
 function judge(v: Values): SumResult {
   const [length, area, amps] = [num(v, 'length'), num(v, 'wire'), num(v, 'current')]
   const volts = maybe(v, 'rail') ?? 12
   const ohms = leadResistance(length, area)
   const drop = ohms * amps
-  const call: Call = drop / volts > MOST
-    ? { kind: 'mend', reasons: [`It loses ${(drop * 1000).toFixed(0)} mV of ${volts} V, ${(drop / volts * 100).toFixed(1)} %: more than ${MOST * 100} %.`], next: `Use ${(area * drop / volts / MOST).toFixed(2)} mm² or more, or a shorter lead.` }
+  const call: Call = drop / volts > MOST_LOST
+    ? { kind: 'mend', reasons: [`It loses ${(drop * 1000).toFixed(0)} mV of ${volts} V, ${(drop / volts * 100).toFixed(1)} %: more than ${MOST_LOST * 100} %.`], next: `Use ${(area * drop / volts / MOST_LOST).toFixed(2)} mm² or more, or a shorter lead.` }
     : { kind: 'leave', reasons: [`It loses ${(drop * 1000).toFixed(0)} mV of ${volts} V, ${(drop / volts * 100).toFixed(2)} %.`], next: 'Heat-shrink on every joint; tie it well clear of the belt.' }
   return {
     call,

@@ -1,9 +1,7 @@
 import { ParameterError } from '../errors'
 import { gravestOf, maybe, num, plain, type Point, type Row, type Sum, type SumLine, type SumResult, upperFirst, type Values } from '../sums'
-import { leadResistance } from './lead-sum'
+import { leadResistance, MOST_LOST } from './lead-sum'
 
-/** A wire may lose so much of its rail (from memory). */
-const LOSS = 0.03
 /** What a wire in a loom carries without getting warm, A/mm² (from memory). */
 const DENSITY = 5
 /** Cut so much longer: joints, and a bend at each end (from memory). */
@@ -28,9 +26,9 @@ function judge(_: Values, rows: readonly Row[]): SumResult {
   if (twice) throw new ParameterError(`${twice.name} stands twice in the list`, 'each wire once', { field: 'wires' })
   const found = wires.flatMap((w): Point[] => {
     const lost = leadResistance(w.length, w.area) * w.amps / w.volts
-    const want = Math.max(w.area * lost / LOSS, w.amps / DENSITY)
+    const want = Math.max(w.area * lost / MOST_LOST, w.amps / DENSITY)
     if (w.amps > w.area * DENSITY) return [{ kind: 'stop', says: `${w.name}: ${plain(w.amps)} A make ${plain(w.area)} mm² warm.`, next: `Take ${plain(want)} mm² or more for ${w.name}.` }]
-    return lost > LOSS ? [{ kind: 'mend', says: `${w.name} loses ${(lost * 100).toFixed(1)} % of ${plain(w.volts)} V.`, next: `Take ${plain(want)} mm² or more for ${w.name}.` }] : []
+    return lost > MOST_LOST ? [{ kind: 'mend', says: `${w.name} loses ${(lost * 100).toFixed(1)} % of ${plain(w.volts)} V.`, next: `Take ${plain(want)} mm² or more for ${w.name}.` }] : []
   })
   const colours = wires.map(w => w.colour).filter(c => c !== 'any colour')
   if (new Set(colours.map(c => c.toLowerCase())).size < colours.length) found.push({ kind: 'unknown', says: 'Two wires have one colour.', next: 'Tag both ends of each: colours will not tell them apart.' })
@@ -55,6 +53,6 @@ export const wiresSum: Sum = {
       { key: 'current', label: 'Current', quantity: 'current', zero: true, plausible: [0.01, 5] }, { key: 'rail', label: 'Rail', quantity: 'voltage', plausible: [3, 24] },
     ],
   },
-  formulas: [`Lost = 2 × length ÷ (58 m/Ω·mm² × area) × current, at most ${LOSS * 100} % of the rail; at most ${DENSITY} A/mm² in a loom; cut ${Math.round((SPARE - 1) * 100)} % longer (all from memory).`, 'Gauge: diameter = 0.127 mm × 92^((36 − n)/39) (ASTM B258).'],
+  formulas: [`Lost = 2 × length ÷ (58 m/Ω·mm² × area) × current, at most ${MOST_LOST * 100} % of the rail; at most ${DENSITY} A/mm² in a loom; cut ${Math.round((SPARE - 1) * 100)} % longer (all from memory).`, 'Gauge: diameter = 0.127 mm × 92^((36 − n)/39) (ASTM B258).'],
   judge,
 }

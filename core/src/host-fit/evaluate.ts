@@ -52,13 +52,13 @@ export function clash(lines: readonly Line[], ways: readonly Way[], driven: Read
   return false
 }
 
-/** Whether a want is met. */
-export function meets(want: Want, state: State, cable: Cable): boolean {
+/** Whether a want is met by a drive as a whole; of a part of it, whether that part brings it or, for a quiet pin, leaves it quiet. */
+export function meets(want: Want, state: Effects, cable: Cable): boolean {
   switch (want.kind) {
-    case 'line': return state.lines.some(l => l.signal === want.signal && (cable === 'made' || l.pin === want.pin))
-    case 'way': return state.ways.some(w => w.mode === want.mode && want.oneOf.includes(w.value))
+    case 'line': return state.lines?.some(l => l.signal === want.signal && (cable === 'made' || l.pin === want.pin)) ?? false
+    case 'way': return state.ways?.some(w => w.mode === want.mode && want.oneOf.includes(w.value)) ?? false
     // A cable that is made leaves out what is not wanted.
-    case 'quiet': return cable === 'made' || !state.lines.some(l => l.pin === want.pin && SIGNALS[l.signal].from === 'drive')
+    case 'quiet': return cable === 'made' || !state.lines?.some(l => l.pin === want.pin && SIGNALS[l.signal].from === 'drive')
   }
 }
 

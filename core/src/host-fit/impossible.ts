@@ -1,5 +1,5 @@
 import { upperFirst } from '../sums'
-import { clash, hostPins, type Cable } from './evaluate'
+import { clash, hostPins, meets, type Cable } from './evaluate'
 import type { Choice, DriveProfile, HostProfile, Need, Want } from './profile'
 import { MODES, SIGNALS, valueLabel } from './signals'
 import { settingsOf, solveFit } from './solve'
@@ -70,9 +70,5 @@ function reason(core: readonly Need[], host: HostProfile, drive: DriveProfile, c
 
 /** Positions that bring what a need asks for. */
 function givenBy(need: Need, drive: DriveProfile, cable: Cable): { readonly choice: Choice, readonly at: number }[] {
-  return drive.choices.flatMap(choice => choice.positions.flatMap((p, at) => need.wants.some(w => w.kind === 'line'
-    ? p.lines?.some(l => l.signal === w.signal && (cable === 'made' || l.pin === w.pin))
-    : w.kind === 'way' && p.ways?.some(x => x.mode === w.mode && w.oneOf.includes(x.value)))
-    ? [{ choice, at }]
-    : []))
+  return drive.choices.flatMap(choice => choice.positions.flatMap((p, at) => need.wants.some(w => w.kind !== 'quiet' && meets(w, p, cable)) ? [{ choice, at }] : []))
 }

@@ -1,7 +1,6 @@
 import { Bits } from './bits'
-import { clash, compareCost, handling, hostPins, type Cable, type Cost, type Setting } from './evaluate'
+import { clash, compareCost, handling, hostPins, meets, type Cable, type Cost, type Setting } from './evaluate'
 import { foundPosition, type DriveProfile, type Effects, type HostProfile, type Want } from './profile'
-import { SIGNALS } from './signals'
 
 export interface Solution {
   readonly setting: Setting
@@ -85,14 +84,10 @@ class Problem {
   private askedFor(w: Want, cable: Cable): Asked {
     const those = (which: (e: Effects) => boolean) => Bits.of(this.places.length, this.places.flatMap((p, i) => which(p.effects) ? [i] : []))
     const { fixed } = this.drive
-    if (w.kind === 'quiet') {
-      const disturbs = (e: Effects) => cable === 'straight' && (e.lines?.some(l => l.pin === w.pin && SIGNALS[l.signal].from === 'drive') ?? false)
-      return { always: false, never: disturbs(fixed), brings: those(() => false), disturbs: those(disturbs) }
-    }
-    const brings = w.kind === 'line'
-      ? (e: Effects) => e.lines?.some(l => l.signal === w.signal && (cable === 'made' || l.pin === w.pin)) ?? false
-      : (e: Effects) => e.ways?.some(x => x.mode === w.mode && w.oneOf.includes(x.value)) ?? false
-    return { always: brings(fixed), never: false, brings: those(brings), disturbs: null }
+    const met = (e: Effects) => meets(w, e, cable)
+    return w.kind === 'quiet'
+      ? { always: false, never: !met(fixed), brings: those(() => false), disturbs: those(e => !met(e)) }
+      : { always: met(fixed), never: false, brings: those(met), disturbs: null }
   }
 
   ofChoice = (choice: number): readonly number[] => this.choices[choice]!.places

@@ -3,3 +3,4 @@ export { mean, median, medianAbsoluteDeviation, quantile, sampleDeviation, sum }
 export { t95 } from './student-t'
 export { upperTail } from './binomial'
 export { fisherFewer } from './fisher'
+export { lowerBound } from './lower-bound'

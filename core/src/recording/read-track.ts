@@ -1,4 +1,4 @@
-import { quantile } from '../numbers'
+import { lowerBound, quantile } from '../numbers'
 import type { FluxTimes } from './flux'
 import { readGroupSectors, ZONES } from './group-4-to-5'
 import { readSixAndTwoSectors } from './group-6-and-2'
@@ -50,27 +50,16 @@ export interface ReadTrack {
 
 /** Timing margin left, by the 1st percentile: 1 − 2 |phase error|. @returns NaN for no transition at all */
 export function marginOf(s: Separated, fromCell: number, toCell: number): number {
-  const [from, to] = [firstFrom(s.at, fromCell), firstFrom(s.at, toCell)]
+  const [from, to] = [lowerBound(s.at, fromCell), lowerBound(s.at, toCell)]
   const left = new Float64Array(to - from)
   for (let i = from; i < to; i++) left[i - from] = 1 - 2 * Math.abs(s.phase[i]!)
   return quantile(left, 0.01)
 }
 
-/** Index of the first transition at or after a half cell. */
-function firstFrom(at: Uint32Array, cell: number): number {
-  let [low, high] = [0, at.length]
-  while (low < high) {
-    const mid = (low + high) >> 1
-    if (at[mid]! < cell) low = mid + 1
-    else high = mid
-  }
-  return low
-}
-
 /** Reads a track's flux as one format. */
 export function readTrack(times: FluxTimes, format: Format, options: Partial<SeparatorOptions> = {}): ReadTrack {
   const s = separate(times, { ...options, halfCellS: options.halfCellS ?? halfCellOf(format) })
-  const sectors = READERS[format.code](s.cells).map((f): MeasuredSector => ({ ...f, margin: marginOf(s, f.fromCell, f.toCell), atS: times[Math.min(times.length - 1, firstFrom(s.at, f.fromCell))]! }))
+  const sectors = READERS[format.code](s.cells).map((f): MeasuredSector => ({ ...f, margin: marginOf(s, f.fromCell, f.toCell), atS: times[Math.min(times.length - 1, lowerBound(s.at, f.fromCell))]! }))
   const margins = sectors.map(f => f.margin).filter(m => !Number.isNaN(m))
   return { format, sectors, margin: margins.length ? quantile(margins, 0.01) : Number.NaN, shift: shiftOf(s, sectors), rateOff: rateOf(s, sectors, format) }
 }
@@ -78,8 +67,8 @@ export function readTrack(times: FluxTimes, format: Format, options: Partial<Sep
 function shiftOf(s: Separated, sectors: readonly MeasuredSector[]): number {
   let [late, lates, early, earlies] = [0, 0, 0, 0]
   for (const f of sectors) {
-    const to = firstFrom(s.at, f.toCell)
-    for (let i = Math.max(1, firstFrom(s.at, f.fromCell)); i < Math.min(to, s.at.length - 1); i++) {
+    const to = lowerBound(s.at, f.toCell)
+    for (let i = Math.max(1, lowerBound(s.at, f.fromCell)); i < Math.min(to, s.at.length - 1); i++) {
       const [before, after] = [s.at[i]! - s.at[i - 1]!, s.at[i + 1]! - s.at[i]!]
       if (before < after) { early += s.phase[i]!; earlies++ }
       else if (before > after) { late += s.phase[i]!; lates++ }
@@ -93,7 +82,7 @@ function rateOf(s: Separated, sectors: readonly MeasuredSector[], format: Format
   if (good.length === 0) return Number.NaN
   let [cells, seconds] = [0, 0]
   for (const f of good) {
-    const [from, to] = [firstFrom(s.at, f.fromCell), firstFrom(s.at, f.toCell) - 1]
+    const [from, to] = [lowerBound(s.at, f.fromCell), lowerBound(s.at, f.toCell) - 1]
     cells += s.at[to]! - s.at[from]!
     seconds += s.times[to]! - s.times[from]!
   }

@@ -2,7 +2,7 @@ import { asc, eq } from 'drizzle-orm'
 import { beltNeed, beltSum, orderBelts, serveFromShelf } from '@wobrin/core/drivetrain'
 import { InputError } from '@wobrin/core/errors'
 import { standingEntries } from '@wobrin/core/observations'
-import { judgeSum, readValues } from '@wobrin/core/sums'
+import { readValues } from '@wobrin/core/sums'
 import type { BeltInput, BeltShelfView, DriveBelt, KeptBelt } from '../../shared/belts'
 import { belts } from '../database/schema'
 import type { DriveService } from './drives'
@@ -33,7 +33,7 @@ export class BeltShelf {
       const last = log.findLast(e => e.data?.type === 'sum' && e.data.instrument === 'belt')
       if (last?.data?.type !== 'sum') return []
       try {
-        return [{ driveId: drive.id, need: beltNeed(drive.tag, readValues(beltSum, last.data.values)), settled: judgeSum(beltSum, last.data.values).result?.call.kind === 'leave', closed: log.some(e => e.kind === 'released') }]
+        return [{ driveId: drive.id, need: beltNeed(drive.tag, readValues(beltSum, last.data.values)), settled: last.call?.kind === 'leave', closed: log.some(e => e.kind === 'released') }]
       }
       catch (error) {
         if (error instanceof InputError) return []

@@ -3,14 +3,13 @@ import type { HostFit } from '@wobrin/core/host-fit'
 
 /** Straps as they stand on the board: pins in a row, the cap where it should sit, its old place in outline. */
 defineProps<{ sets: HostFit['sets'] }>()
-const KINDS = { strap: 'strap', wire: 'wire', cut: 'cut' } as const
 const WIDE = 92
 </script>
 
 <template>
   <ul class="divide-y divide-line">
     <li v-for="s in sets" :key="s.choice.id" class="py-2 flex items-center gap-4 flex-wrap">
-      <div class="w-44 min-w-0"><p class="font-bold text-sm leading-tight">{{ s.choice.label }}</p><p class="hint text-xs">{{ s.moved ? `${KINDS[s.choice.kind]}: from “${s.from}”` : `${KINDS[s.choice.kind]}: as it is` }}</p></div>
+      <div class="w-44 min-w-0"><p class="font-bold text-sm leading-tight">{{ s.choice.label }}</p><p class="hint text-xs">{{ s.moved ? `${s.choice.kind}: from “${s.from}”` : `${s.choice.kind}: as it is` }}</p></div>
       <svg :width="s.choice.positions.length * WIDE" height="46" :viewBox="`0 0 ${s.choice.positions.length * WIDE} 46`" role="img" :aria-label="`${s.choice.label} at “${s.position}”${s.moved ? `, moved from “${s.from}”` : ''}`" class="max-w-full">
         <g v-for="(p, i) in s.choice.positions" :key="p.id" :transform="`translate(${i * WIDE + WIDE / 2} 0)`">
           <rect v-if="p.label === s.position" x="-21" y="3" width="42" height="20" rx="4" fill="var(--ink)" />
