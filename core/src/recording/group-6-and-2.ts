@@ -1,4 +1,5 @@
 import { ParameterError } from '../errors'
+import { CellPacker, fourAndFour, readMarkedSectors, type ByteMarks } from './byte-sectors'
 import type { FoundSector } from './read-sectors'
 import type { SectorToWrite } from './sector-track'
 
@@ -12,7 +13,7 @@ export const BYTES: readonly number[] = Array.from({ length: 128 }, (_, i) => i 
 })
 const VALUE = new Map<number, number>(BYTES.map((b, i) => [b, i]))
 
-const [ADDRESS, DATA, END] = [[0xD5, 0xAA, 0x96], [0xD5, 0xAA, 0xAD], [0xDE, 0xAA, 0xEB]] as const
+const MARKS: ByteMarks = { address: [0xD5, 0xAA, 0x96], data: [0xD5, 0xAA, 0xAD], end: [0xDE, 0xAA, 0xEB] }
 const SIZE = 256
 /** Two-bit ends of the bytes are gathered three to a value. */
 const ENDS = 86
@@ -42,60 +43,23 @@ export function fromSixes(sixes: readonly number[]): Uint8Array | null {
  * @throws ParameterError where it does not fit, or a sector is not of 256 bytes
  */
 export function sixAndTwoTrack(sectors: readonly SectorToWrite[], length: number): Uint8Array {
-  const cells: number[] = []
-  const byte = (b: number) => { for (let i = 7; i >= 0; i--) cells.push(b >> i & 1) }
-  // Eight ones and two zeros: after five of them every reader is in step.
-  const sync = (n: number) => { for (let i = 0; i < n; i++) { byte(0xFF); cells.push(0, 0) } }
-  const fourAndFour = (b: number) => { byte(b >> 1 | 0xAA); byte(b | 0xAA) }
+  const w = new CellPacker()
   for (const s of sectors) {
     if (s.data.length !== SIZE) throw new ParameterError(`a sector of ${s.data.length} bytes`, '256', { field: 'data' })
-    sync(16)
-    ADDRESS.forEach(byte)
-    for (const b of [VOLUME, s.cylinder, s.sector, VOLUME ^ s.cylinder ^ s.sector]) fourAndFour(b)
-    END.forEach(byte)
-    sync(6)
-    DATA.forEach(byte)
-    for (const v of toSixes(s.data)) byte(BYTES[v]!)
-    END.forEach(byte)
+    w.sync(16, 2)
+    MARKS.address.forEach(w.byte)
+    for (const b of [VOLUME, s.cylinder, s.sector, VOLUME ^ s.cylinder ^ s.sector]) fourAndFour(b).forEach(w.byte)
+    MARKS.end.forEach(w.byte)
+    w.sync(6, 2)
+    MARKS.data.forEach(w.byte)
+    for (const v of toSixes(s.data)) w.byte(BYTES[v]!)
+    MARKS.end.forEach(w.byte)
   }
-  if (cells.length > length) throw new ParameterError(`${sectors.length} sectors take ${cells.length} cells`, `at most ${length}, what a turn has`, { field: 'sectors' })
-  while (cells.length < length) sync(1)
-  return Uint8Array.from(cells.slice(0, length))
+  return w.done(length, sectors.length, 2)
 }
 
-/** The sectors in a stream of cells of 6-and-2 group code: bytes begin with their first one. */
-export function readSixAndTwoSectors(cells: Uint8Array): FoundSector[] {
-  const bytes: number[] = []
-  const at: number[] = []
-  let byte = 0
-  for (let i = 0; i < cells.length; i++) {
-    byte = byte << 1 | cells[i]!
-    if (byte < 128) continue
-    bytes.push(byte)
-    at.push(i - 7)
-    byte = 0
-  }
-  const is = (mark: readonly number[], k: number) => mark.every((m, j) => bytes[k + j] === m)
-  const found: FoundSector[] = []
-  for (let k = 0; k < bytes.length - 11; k++) {
-    if (!is(ADDRESS, k)) continue
-    const pair = (j: number) => (bytes[k + 3 + 2 * j]! << 1 | 1) & bytes[k + 4 + 2 * j]!
-    const [volume, cylinder, sector, check] = [pair(0), pair(1), pair(2), pair(3)]
-    const known = { cylinder, head: 0, sector, size: SIZE, deleted: false, fromCell: at[k]!, toCell: at[k + 11]! }
-    if ((volume ^ cylinder ^ sector ^ check) !== 0) {
-      found.push({ ...known, status: 'header check failed', data: null })
-      continue
-    }
-    const d = Array.from({ length: 40 }, (_, j) => k + 11 + j).find(j => is(DATA, j))
-    // Where the recording ends before its data could, nothing can be said of it.
-    if (k + 11 + 40 + 343 > bytes.length && (d === undefined || d + 3 + 343 > bytes.length)) continue
-    if (d === undefined) {
-      found.push({ ...known, status: 'header without data', data: null })
-      continue
-    }
-    const sixes = bytes.slice(d + 3, d + 3 + 343).map(b => VALUE.get(b))
-    const data = sixes.includes(undefined) ? null : fromSixes(sixes as number[])
-    found.push({ ...known, status: data ? 'good' : 'data check failed', data, toCell: at[Math.min(at.length - 1, d + 346)]! })
-  }
-  return found
-}
+/** The sectors in a stream of cells of 6-and-2 group code. */
+export const readSixAndTwoSectors = (cells: Uint8Array): FoundSector[] => readMarkedSectors(cells, MARKS, SIZE, 343, (bytes) => {
+  const sixes = bytes.map(b => VALUE.get(b))
+  return sixes.includes(undefined) ? null : fromSixes(sixes as number[])
+})

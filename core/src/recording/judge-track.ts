@@ -1,29 +1,30 @@
 import type { Call, Observation } from '../observations'
-import type { MergedSector } from './merge-turns'
+import { formatName } from './formats'
+import { STATES, type MergedSector } from './merge-turns'
 import type { ReadTrack } from './read-track'
 
 /** Margin below which a read is said to hang by a thread, and below which it is uneasy (from memory; hosts differ). */
-const THREAD = 0.15
-const UNEASY = 0.35
+export const THREAD = 0.15
+export const UNEASY = 0.2
 
 /** How well one track reads, as observations and a call. */
 export function judgeTrack(track: ReadTrack, sectors: readonly MergedSector[]): { readonly call: Call, readonly observations: readonly Observation[] } {
-  const own = sectors.filter(s => !s.foreign)
-  const good = own.filter(s => s.status === 'good').length
-  const amiss = own.filter(s => s.status !== 'good')
+  const own = sectors.filter(s => s.state !== 'foreign')
+  const good = own.filter(s => s.state === 'good').length
+  const amiss = own.filter(s => s.state !== 'good')
   const percent = (x: number) => `${(x * 100).toFixed(0)} %`
   const observations: Observation[] = [
-    { key: 'read.sectors', label: 'Sectors read', value: good, unit: '', how: `of ${own.length}, ${track.format.code} at ${track.format.rate / 1000} kbit/s` },
+    { key: 'read.sectors', label: 'Sectors read', value: good, unit: '', how: `of ${own.length}, ${formatName(track.format)}` },
     { key: 'read.margin', label: 'Timing margin left', value: Number((track.margin * 100).toFixed(1)), unit: '%', how: '1st percentile over the bits of the sectors' },
     { key: 'read.rate', label: 'Rate off nominal', value: Number((track.rateOff * 100).toFixed(2)), unit: '%', how: 'as the separator followed it' },
   ]
   return { call: callOf(), observations }
 
   function callOf(): Call {
-    const foreign = sectors.filter(s => s.foreign)
-    if (foreign.length) return { kind: 'unknown', reasons: [`${foreign.length} ${foreign.length === 1 ? 'header names' : 'headers name'} another cylinder: a neighbour track is picked up.`, 'That is misalignment, of this drive or of the one that wrote the disk.'], next: 'Read a reference disk before anything is turned.' }
+    const foreign = sectors.length - own.length
+    if (foreign) return { kind: 'unknown', reasons: [`${foreign} ${foreign === 1 ? 'header names' : 'headers name'} another cylinder: a neighbour track is picked up.`, 'That is misalignment, of this drive or of the one that wrote the disk.'], next: 'Read a reference disk before anything is turned.' }
     if (amiss.length) {
-      const list = amiss.map(s => `${s.sector} (${s.status})`).join(', ')
+      const list = amiss.map(s => `${s.sector < 0 ? 'one' : s.sector} (${STATES[s.state].label})`).join(', ')
       return { kind: 'unknown', reasons: [`${amiss.length} of ${own.length} sectors did not read whole every time: ${list}.`, `The margin left is ${percent(track.margin)}.`], next: 'Clean the head and read again; then suspect the disk before the drive.' }
     }
     if (track.margin < THREAD) return { kind: 'mend', reasons: [`All ${own.length} sectors read, but by a thread: ${percent(track.margin)} of the window is left.`], next: 'Clean the head, look at the speed, then read another disk.' }

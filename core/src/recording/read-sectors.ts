@@ -57,16 +57,16 @@ export function readSectors(cells: Uint8Array, code: Code): FoundSector[] {
 }
 
 /** Whether bytes with their check after them are whole. */
-const check = (code: Code, mark: number, bytes: Uint8Array) => crc16(bytes, crc16(code === 'MFM' ? [0xA1, 0xA1, 0xA1, mark] : [mark])) === 0
+const check = (code: Code, mark: number, bytes: Uint8Array) => crc16(bytes, crc16(Uint8Array.of(mark), code === 'MFM' ? AFTER_SYNC : undefined)) === 0
+/** The check after the three sync bytes. */
+const AFTER_SYNC = crc16(Uint8Array.of(0xA1, 0xA1, 0xA1))
 
 /** Bytes from half cells, the data half of each; null where the stream ends before. */
-function bytesAt(cells: Uint8Array, from: number, count: number): Uint8Array | null {
+export function bytesAt(cells: Uint8Array, from: number, count: number): Uint8Array | null {
   if (from + count * 16 > cells.length) return null
   const out = new Uint8Array(count)
-  for (let b = 0, at = from; b < count; b++) {
-    let byte = 0
-    for (let i = 0; i < 8; i++, at += 2) byte = byte << 1 | cells[at + 1]!
-    out[b] = byte
+  for (let b = 0, at = from + 1; b < count; b++, at += 16) {
+    out[b] = cells[at]! << 7 | cells[at + 2]! << 6 | cells[at + 4]! << 5 | cells[at + 6]! << 4 | cells[at + 8]! << 3 | cells[at + 10]! << 2 | cells[at + 12]! << 1 | cells[at + 14]!
   }
   return out
 }
@@ -74,10 +74,9 @@ function bytesAt(cells: Uint8Array, from: number, count: number): Uint8Array | n
 /** Three sync words in a row, then the byte that says what follows. */
 function mfmMarks(cells: Uint8Array): Mark[] {
   const marks: Mark[] = []
-  let word = 0
-  let lastSync = -1
-  let row = 0
-  for (let i = 0; i < cells.length; i++) {
+  let [word, lastSync, row] = [0, -1, 0]
+  const n = cells.length
+  for (let i = 0; i < n; i++) {
     word = (word << 1 | cells[i]!) & 0xFFFF
     if (word !== MFM_SYNC) continue
     row = i - lastSync === 16 ? row + 1 : 1
@@ -90,15 +89,15 @@ function mfmMarks(cells: Uint8Array): Mark[] {
   return marks
 }
 
-const FM_KINDS = new Map<number, number>([[FM_MARKS.header, HEADER], [FM_MARKS.data, DATA], [FM_MARKS.deleted, DELETED]])
-
+/** FM marks are told from data by their missing clocks. */
 function fmMarks(cells: Uint8Array): Mark[] {
   const marks: Mark[] = []
   let word = 0
-  for (let i = 0; i < cells.length; i++) {
+  const n = cells.length
+  for (let i = 0; i < n; i++) {
     word = (word << 1 | cells[i]!) & 0xFFFF
-    const kind = FM_KINDS.get(word)
-    if (kind !== undefined && i >= 15) marks.push({ kind, from: i - 15, next: i + 1 })
+    if (word !== FM_MARKS.header && word !== FM_MARKS.data && word !== FM_MARKS.deleted || i < 15) continue
+    marks.push({ kind: word === FM_MARKS.header ? HEADER : word === FM_MARKS.data ? DATA : DELETED, from: i - 15, next: i + 1 })
   }
   return marks
 }

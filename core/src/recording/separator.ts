@@ -4,9 +4,9 @@ import type { FluxTimes } from './flux'
 export interface SeparatorOptions {
   /** Half cell at nominal speed, seconds. */
   readonly halfCellS: number
-  /** How much of each phase error is taken over at once, 0 to 1 (default 0.4). */
+  /** How much of each phase error is taken over at once, 0 to 1 (default 0.14). */
   readonly phaseGain?: number
-  /** How much of each phase error goes into the rate, 0 to 1 (default 0.06). */
+  /** How much of each phase error goes into the rate, 0 to 1 (default 0.008). */
   readonly rateGain?: number
   /** How far the rate may be off nominal, as a share (default 0.1). */
   readonly capture?: number
@@ -20,46 +20,60 @@ export interface Separated {
   readonly times: FluxTimes
   /** Its distance from the middle of that half cell, in half cells: −0.5 to 0.5; beyond, it falls into the next. */
   readonly phase: Float32Array
-  /** The half cell as followed, seconds, at each transition. */
-  readonly halfCell: Float32Array
 }
 
 /** No pause is longer than this; what is, is unformatted or not written, and the separator starts anew after it. */
 const LONGEST = 64
+/** Transitions after such a pause, or at the start, that are followed hard, so that a sync run is enough to lock. */
+const LOCKING = 24
+const LOCK_GAIN = 3
+/** 1/n. */
+const SHARE = Float64Array.from({ length: LONGEST + 1 }, (_, n) => n ? 1 / n : 1)
 
 /**
  * A data separator: a phase-locked loop of first order with a slow second order, which follows speed and wow and leaves
- * jitter and peak shift as phase error. Time linear in the transitions.
+ * jitter and peak shift as phase error. Low gains follow the spindle and not the noise; while it locks they are higher.
+ * Time linear in the transitions.
  */
 export function separate(times: FluxTimes, options: SeparatorOptions): Separated {
-  const { halfCellS, phaseGain = 0.4, rateGain = 0.06, capture = 0.1 } = options
+  const { halfCellS, phaseGain = 0.14, rateGain = 0.008, capture = 0.1 } = options
   const n = times.length
   const at = new Uint32Array(n)
   const phase = new Float32Array(n)
-  const halfCell = new Float32Array(n)
+  const [least, most] = [halfCellS * (1 - capture), halfCellS * (1 + capture)]
+  // Room for the slowest counting and a cell of its own for each transition; what is not used is left off.
+  const cells = new Uint8Array(n ? Math.ceil((times[n - 1]! - times[0]!) / least) + n + 1 : 0)
   let period = halfCellS
+  let inverse = 1 / period
   let middle = n ? times[0]! : 0
   let cell = 0
-  halfCell[0] = period
+  let locked = 0
+  if (n) cells[0] = 1
   for (let i = 1; i < n; i++) {
-    const since = times[i]! - middle
-    const count = Math.max(1, Math.round(since / period))
+    const time = times[i]!
+    const since = time - middle
+    let count = (since * inverse + 0.5) | 0
+    if (count < 1) count = 1
     if (count > LONGEST) {
       // Nothing to follow over so long a pause.
-      cell += count
-      middle = times[i]!
+      middle = time
+      locked = 0
     }
     else {
       const error = since - count * period
-      phase[i] = error / period
-      cell += count
-      middle += count * period + phaseGain * error
-      period = Math.min(halfCellS * (1 + capture), Math.max(halfCellS * (1 - capture), period + rateGain * error / count))
+      const gain = locked < LOCKING ? LOCK_GAIN : 1
+      locked++
+      phase[i] = error * inverse
+      middle = time - error + phaseGain * gain * error
+      period += rateGain * gain * error * SHARE[count]!
+      if (period < least) period = least
+      else if (period > most) period = most
+      // One step of Newton's rule: the period changes by so little that it is enough.
+      inverse *= 2 - period * inverse
     }
+    cell += count
     at[i] = cell
-    halfCell[i] = period
+    cells[cell] = 1
   }
-  const cells = new Uint8Array(n ? cell + 1 : 0)
-  for (let i = 0; i < n; i++) cells[at[i]!] = 1
-  return { cells, at, times, phase, halfCell }
+  return { cells: cells.subarray(0, n ? cell + 1 : 0), at, times, phase }
 }

@@ -1,15 +1,21 @@
 import type { EdgeList } from '../captures'
+import { lowerBound } from '../numbers'
 import type { FluxTimes } from './flux'
 
 /**
  * Flux transitions from a read-data line: a pulse for each, low when true; its leading edge is the transition.
  * @param activeLow false where the recorder or a buffer turned the line over (default true)
  */
-export function fluxFromEdges(edges: EdgeList, activeLow = true): FluxTimes {
+export const fluxFromEdges = (edges: EdgeList, activeLow = true): FluxTimes => fluxWithin(edges, -Infinity, Infinity, activeLow)
+
+/** The same for a stretch of time, without a copy of the rest. */
+export function fluxWithin(edges: EdgeList, fromS: number, toS: number, activeLow = true): FluxTimes {
   // Levels alternate from `initial`; the first change goes to the other level.
-  const leadingFirst = (edges.initial === 1) === activeLow
-  const from = leadingFirst ? 0 : 1
-  const out = new Float64Array(Math.max(0, Math.ceil((edges.times.length - from) / 2)))
+  const parity = (edges.initial === 1) === activeLow ? 0 : 1
+  let from = lowerBound(edges.times, fromS)
+  if (from % 2 !== parity) from++
+  const to = toS === Infinity ? edges.times.length : lowerBound(edges.times, toS)
+  const out = new Float64Array(Math.max(0, Math.ceil((to - from) / 2)))
   for (let i = 0; i < out.length; i++) out[i] = edges.times[from + 2 * i]!
   return out
 }

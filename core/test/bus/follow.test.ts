@@ -39,7 +39,7 @@ describe('following the heads', () => {
     const tracks = cutTracks(lines, path).filter(t => t.read)
     expect(tracks.map(t => [t.cylinder, t.head])).toEqual([[0, 0], [0, 1], [3, 0], [3, 1], [2, 0], [2, 1]])
     for (const t of tracks) {
-      expect(t.sectors.map(s => [s.cylinder, s.head, s.sector, s.status])).toEqual(r.sectorsOf(t.cylinder!, t.head).map(s => [s.cylinder, s.head, s.sector, 'good']))
+      expect(t.sectors.map(s => [s.cylinder, s.head, s.sector, s.state])).toEqual(r.sectorsOf(t.cylinder!, t.head).map(s => [s.cylinder, s.head, s.sector, 'good']))
       for (const s of t.sectors) expect(s.data).toEqual(r.sectorsOf(t.cylinder!, t.head)[s.sector - 1]!.data)
     }
   })
@@ -55,7 +55,7 @@ describe('following the heads', () => {
     const { linesOf } = await import('../../src/bus')
     const again = linesOf(capture)
     expect(Object.keys(again).sort()).toEqual(Object.keys(lines).sort())
-    expect(cutTracks(again, followHeads(again, capture.durationS)).filter(t => t.read).flatMap(t => t.sectors.map(s => s.status))).toEqual(Array.from({ length: 54 }, () => 'good'))
+    expect(cutTracks(again, followHeads(again, capture.durationS)).filter(t => t.read).flatMap(t => t.sectors.map(s => s.state))).toEqual(Array.from({ length: 54 }, () => 'good'))
   })
 })
 

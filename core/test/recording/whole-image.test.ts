@@ -25,7 +25,7 @@ describe.skipIf(!tools)('a whole disk', () => {
       const sectors = Array.from({ length: 9 }, (_, i) => ({ cylinder: track >> 1, head: track & 1, sector: i + 1, data: written.slice((track * 9 + i) * 512, (track * 9 + i + 1) * 512) }))
       const flux = fluxOf(sectorTrack('MFM', sectors, 100_000), halfCellOf(format)).map(t => t + (random.next() - 0.5) * 0.3e-6)
       const read = mergeTurns(readTrack(flux, format).sectors)
-      expect(read.map(s => s.status)).toEqual(Array.from({ length: 9 }, () => 'good'))
+      expect(read.map(s => s.state)).toEqual(Array.from({ length: 9 }, () => 'good'))
       for (const s of read) back.set(s.data!, ((s.cylinder * 2 + s.head) * 9 + s.sector - 1) * 512)
     }
     expect(Buffer.from(back).equals(Buffer.from(written))).toBe(true)

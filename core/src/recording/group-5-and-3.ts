@@ -1,0 +1,76 @@
+import { ParameterError } from '../errors'
+import { CellPacker, fourAndFour, readMarkedSectors, type ByteMarks } from './byte-sectors'
+import type { FoundSector } from './read-sectors'
+import type { SectorToWrite } from './sector-track'
+
+/**
+ * The thirty-two bytes of 5-and-3 group code, in order: high bit set, never two zeros side by side, and neither AA nor D5, which make
+ * the marks (rule from memory; it gives exactly these).
+ */
+export const BYTES_OF_FIVE: readonly number[] = Array.from({ length: 128 }, (_, i) => i + 128).filter(b => b !== 0xAA && b !== 0xD5 && !b.toString(2).includes('00'))
+const VALUE = new Map<number, number>(BYTES_OF_FIVE.map((b, i) => [b, i]))
+
+const MARKS: ByteMarks = { address: [0xD5, 0xAA, 0xB5], data: [0xD5, 0xAA, 0xAD], end: [0xDE, 0xAA, 0xEB] }
+const SIZE = 256
+/** Groups of five bytes; each leaves three values of low bits, and the last byte leaves one. */
+const GROUPS = 51
+const LOWS = 3 * GROUPS + 1
+const VOLUME = 254
+
+/** 256 bytes as 411 values of five bits, each with the one before it taken off, the last one the check. */
+export function toFives(data: Uint8Array): number[] {
+  const lows = new Array<number>(LOWS).fill(0)
+  for (let g = 0; g < GROUPS; g++) {
+    const [a, b, c, d, e] = Array.from({ length: 5 }, (_, k) => data[g * 5 + k]! & 7) as [number, number, number, number, number]
+    lows[g] = a << 2 | d >> 2 << 1 | e >> 2
+    lows[g + GROUPS] = b << 2 | (d >> 1 & 1) << 1 | (e >> 1 & 1)
+    lows[g + 2 * GROUPS] = c << 2 | (d & 1) << 1 | (e & 1)
+  }
+  lows[LOWS - 1] = data[SIZE - 1]! & 7
+  const values = [...lows.reverse(), ...Array.from(data, b => b >> 3)]
+  return [...values.map((v, i) => v ^ (values[i - 1] ?? 0)), values.at(-1)!]
+}
+
+/** The way back. @returns null where the check fails */
+export function fromFives(fives: readonly number[]): Uint8Array | null {
+  const values: number[] = []
+  for (const [i, v] of fives.entries()) values.push(v ^ (values[i - 1] ?? 0))
+  if (values.pop() !== 0) return null
+  const lows = values.slice(0, LOWS).reverse()
+  const data = Uint8Array.from({ length: SIZE }, (_, i) => values[LOWS + i]! << 3)
+  for (let g = 0; g < GROUPS; g++) {
+    const [x, y, z] = [lows[g]!, lows[g + GROUPS]!, lows[g + 2 * GROUPS]!]
+    const low = [x >> 2, y >> 2, z >> 2, (x >> 1 & 1) << 2 | (y >> 1 & 1) << 1 | (z >> 1 & 1), (x & 1) << 2 | (y & 1) << 1 | (z & 1)]
+    low.forEach((l, k) => { data[g * 5 + k]! |= l })
+  }
+  data[SIZE - 1]! |= lows[LOWS - 1]!
+  return data
+}
+
+/**
+ * A track in 5-and-3 group code: for each sector self-syncing bytes, address, self-syncing bytes, data.
+ * @param length cells of a turn
+ * @throws ParameterError where it does not fit, or a sector is not of 256 bytes
+ */
+export function fiveAndThreeTrack(sectors: readonly SectorToWrite[], length: number): Uint8Array {
+  const w = new CellPacker()
+  for (const s of sectors) {
+    if (s.data.length !== SIZE) throw new ParameterError(`a sector of ${s.data.length} bytes`, '256', { field: 'data' })
+    // One zero after each byte keeps a code without two zeros in a row readable, and lets a reader fall into step.
+    w.sync(12, 1)
+    MARKS.address.forEach(w.byte)
+    for (const b of [VOLUME, s.cylinder, s.sector, VOLUME ^ s.cylinder ^ s.sector]) fourAndFour(b).forEach(w.byte)
+    MARKS.end.forEach(w.byte)
+    w.sync(8, 1)
+    MARKS.data.forEach(w.byte)
+    for (const v of toFives(s.data)) w.byte(BYTES_OF_FIVE[v]!)
+    MARKS.end.forEach(w.byte)
+  }
+  return w.done(length, sectors.length, 1)
+}
+
+/** The sectors in a stream of cells of 5-and-3 group code. */
+export const readFiveAndThreeSectors = (cells: Uint8Array): FoundSector[] => readMarkedSectors(cells, MARKS, SIZE, 411, (bytes) => {
+  const fives = bytes.map(b => VALUE.get(b))
+  return fives.includes(undefined) ? null : fromFives(fives as number[])
+})
