@@ -1,50 +1,76 @@
 import { writeFile } from 'node:fs/promises'
 import { defineCommand } from 'citty'
-import { cutTracks, followHeads, guessLines, judgeBus, LINE_NAMES, LINES, linesOf, type LineName } from '@wobrin/core/bus'
-import { readCapture } from '@wobrin/core/captures'
+import { guessLines, imageOf, LINE_NAMES, LINES, marginsTable, MOST_EDGES, reportBus, reportJson, HEAD_NAMES, type BusReport, type LineName } from '@wobrin/core/bus'
+import { readCapture, stretchOf, vcdChunks } from '@wobrin/core/captures'
 import { ParameterError } from '@wobrin/core/errors'
-import { CALLS } from '@wobrin/core/observations'
-import { judgeTrack } from '@wobrin/core/recording'
+import { CALLS, formatObservation } from '@wobrin/core/observations'
+import { CODE_IDS, formatName, imageMapCsv, type TrackCode } from '@wobrin/core/recording'
 import { toCsv } from '@wobrin/core/sums'
 import { fileSource } from './file-source'
+import { numberOption, wordOption } from './options'
+import { writePieces } from './write-pieces'
 
-/** "step=D3,direction=D4" over what the names of the channels say. */
-function mappingOf(text: string | undefined, channels: readonly string[]): Partial<Record<LineName, string>> {
-  const mapping = guessLines(channels)
-  for (const pair of text?.split(',').filter(Boolean) ?? []) {
-    const [line, channel] = pair.split('=').map(s => s.trim())
-    if (!LINE_NAMES.includes(line as LineName)) throw new ParameterError(`there is no line “${line}”`, LINE_NAMES.join(', '), { field: '--lines' })
-    if (!channel || !channels.includes(channel)) throw new ParameterError(`there is no channel “${channel ?? ''}”`, channels.join(', '), { field: '--lines' })
-    mapping[line as LineName] = channel
-  }
-  return mapping
+/** "INDEX=D0,STEP=D3": a line by its name here or as it is usually written, and the channel that carries it. */
+function mappingOf(text: string | undefined): Partial<Record<LineName, string>> {
+  return Object.fromEntries((text ?? '').split(',').filter(Boolean).map((pair) => {
+    const [name = '', channel = ''] = pair.split('=').map(s => s.trim())
+    const line = LINE_NAMES.find(l => l === name.toLowerCase().replaceAll('_', '-')) ?? Object.keys(guessLines([name]))[0]
+    if (!line) throw new ParameterError(`there is no line “${name}”`, LINE_NAMES.join(', '), { field: '--map' })
+    return [line, channel]
+  }))
+}
+
+function codeOf(text: string | undefined): TrackCode | 'auto' {
+  const word = wordOption(text, 'code', ['auto', ...Object.values(CODE_IDS)]) ?? 'auto'
+  return (Object.keys(CODE_IDS) as TrackCode[]).find(c => CODE_IDS[c] === word) ?? 'auto'
 }
 
 export const bus = defineCommand({
   meta: { name: 'bus', description: 'Follow a drive by a recording of its interface lines: where the heads were, and how each track read.' },
   args: {
     file: { type: 'positional', description: 'the recording (VCD or CSV, also gzip-packed)', required: true },
-    lines: { type: 'string', description: 'which channel is which line, such as step=D3,direction=D4; guessed by name otherwise' },
+    map: { type: 'string', description: 'which channel is which line, such as INDEX=D0,STEP=D3; guessed by name otherwise' },
+    code: { type: 'string', description: `auto (default), ${Object.values(CODE_IDS).join(', ')}` },
+    inverted: { type: 'boolean', description: 'the recording has its levels the other way round' },
+    trusted: { type: 'boolean', description: 'the disk was written by a trusted drive' },
+    image: { type: 'string', description: 'file for the sectors as read; a list of all of them goes beside it (.map.csv)' },
     csv: { type: 'string', description: 'file for the tracks and their margins, as CSV' },
+    vcd: { type: 'string', description: 'file for a stretch of the recording, with --from and --to' },
+    from: { type: 'string', description: 'beginning of that stretch, s' },
+    to: { type: 'string', description: 'end of that stretch, s' },
     json: { type: 'boolean', description: 'print the answer as JSON' },
   },
   async run({ args }) {
-    const capture = await readCapture(await fileSource(args.file), { maxEdgesPerChannel: 40_000_000 })
-    const mapping = mappingOf(args.lines, capture.channels.map(c => c.name))
-    if (Object.keys(mapping).length === 0) throw new ParameterError('no channel is known as a line by its name', `--lines with ${LINE_NAMES.join(', ')}`, { file: capture.fileName })
-    const lines = linesOf(capture, mapping)
-    const path = followHeads(lines, capture.durationS)
-    const { call, observations } = judgeBus(lines, path, capture.durationS)
-    const tracks = cutTracks(lines, path).flatMap(t => t.read ? [{ cylinder: t.cylinder, head: t.head, fromS: t.fromS, turns: t.turns, format: t.read.format, margin: t.read.margin, good: t.sectors.filter(s => s.status === 'good').length, sectors: t.sectors.length, call: judgeTrack(t.read, t.sectors).call }] : [])
-    const table = { columns: ['cylinder', 'head', 'from_s', 'turns', 'code', 'rate', 'good', 'sectors', 'margin'], rows: tracks.map(t => [t.cylinder ?? '', t.head, t.fromS.toFixed(6), t.turns, t.format.code, t.format.rate, t.good, t.sectors, t.margin.toFixed(4)]) }
-    if (args.csv) await writeFile(args.csv, toCsv(table))
-    if (args.json) {
-      console.log(JSON.stringify({ call: call.kind, reasons: call.reasons, next: call.next, lines: mapping, observations, seeks: path.seeks, tracks: tracks.map(({ call: c, ...t }) => ({ ...t, call: c.kind })) }, null, 2))
-      return
+    const capture = await readCapture(await fileSource(args.file), { maxEdgesPerChannel: MOST_EDGES })
+    const code = codeOf(args.code)
+    const report = reportBus(capture, { mapping: mappingOf(args.map), code, inverted: args.inverted, context: { trustedDisk: args.trusted } })
+    const image = args.image ? imageOf(report.tracks) : null
+    if (image) {
+      await writeFile(args.image!, image.bytes)
+      await writeFile(`${args.image}.map.csv`, toCsv(imageMapCsv(image)))
     }
-    console.log(`${CALLS[call.kind].label}: ${[...call.reasons, call.next].join(' ')}`)
-    console.log(`  lines ${Object.entries(mapping).map(([l, c]) => `${LINES[l as LineName].label} = ${c}`).join(', ')}`)
-    for (const o of observations) console.log(`  ${o.label}: ${o.value} ${o.unit} (${o.how})`)
-    for (const t of tracks) console.log(`  cylinder ${t.cylinder ?? '?'} head ${t.head}: ${t.good} of ${t.sectors} good, margin ${(t.margin * 100).toFixed(0)} %, ${CALLS[t.call.kind].label.toLowerCase()}`)
+    if (args.csv) await writeFile(args.csv, toCsv(marginsTable(report.tracks)))
+    if (args.vcd) {
+      const [from, to] = [numberOption(args.from, 'from', 0) ?? 0, numberOption(args.to, 'to', 0) ?? capture.durationS]
+      const kept = capture.channels.flatMap(c => c.edges ? [{ name: c.name, edges: c.edges }] : [])
+      await writePieces(args.vcd, vcdChunks(stretchOf(kept, from, to), { tickNs: 10, durationS: to - from, comment: `From ${from} s to ${to} s of ${capture.fileName}.` }))
+    }
+    if (args.json) console.log(JSON.stringify({ ...reportJson(report), ...image ? { filled: image.filled.map(f => ({ cylinder: f.cylinder, head: f.head, id: f.id, state: f.state })) } : {} }, null, 2))
+    else print(report, image?.filled.length ?? 0)
   },
 })
+
+function print(r: BusReport, filled: number): void {
+  console.log(`${CALLS[r.call.kind].label}: ${[...r.call.reasons, r.call.next].join(' ')}`)
+  for (const d of r.doubts) console.log(`  ! ${d.says} ${d.next}`)
+  for (const n of r.notices) console.log(`  ! ${n}`)
+  console.log(`  lines ${Object.entries(r.mapping).map(([l, c]) => `${LINES[l as LineName].label} = ${c}`).join(', ')}`)
+  for (const o of r.observations) console.log(`  ${o.label}: ${formatObservation(o)} (${o.how})`)
+  if (r.timings.settling) console.log(`  Settling: at most ${r.timings.settling.atMostMs.toFixed(1)} ms (least of ${r.timings.settling.seeks} seeks)`)
+  for (const t of r.tracks) {
+    const odd = t.sectors.filter(s => s.state !== 'good').map(s => `${s.id < 0 ? '?' : s.id} ${s.state}`)
+    console.log(`  cylinder ${t.cylinder} ${HEAD_NAMES[t.head]}: ${t.format ? formatName(t.format) : 'no code known'}, ${t.sectors.filter(s => s.state === 'good').length} of ${t.sectors.length} good${t.margin === null ? '' : `, margin ${(t.margin * 100).toFixed(0)} %`}${odd.length ? `; ${odd.join(', ')}` : ''}`)
+  }
+  if (r.unknown) console.log(`  spacings of the pulses come together at ${r.unknown.peaksUs.map(p => p.toFixed(2)).join(', ')} µs`)
+  if (filled) console.log(`  ${filled} sectors of the image are filled, not read: they are listed beside it`)
+}

@@ -3,7 +3,7 @@ import { defineCommand } from 'citty'
 import { readCapture, type CaptureChannel } from '@wobrin/core/captures'
 import { ParameterError } from '@wobrin/core/errors'
 import { CALLS } from '@wobrin/core/observations'
-import { fluxFromEdges, FORMATS, judgeTrack, mergeTurns, recogniseTrack } from '@wobrin/core/recording'
+import { diskImage, fluxFromEdges, FORMATS, judgeTrack, mergeTurns, recogniseTrack, STATES } from '@wobrin/core/recording'
 import { fileSource } from './file-source'
 import { wordOption } from './options'
 
@@ -25,7 +25,7 @@ export const read = defineCommand({
     file: { type: 'positional', description: 'the recording (VCD or CSV, also gzip-packed), of one track', required: true },
     channel: { type: 'string', description: 'the read-data line (the busiest by default)' },
     level: { type: 'string', description: 'level of a pulse: low (default) or high' },
-    image: { type: 'string', description: 'file for the sectors as read, in order; unread ones are filled with zeros and listed' },
+    image: { type: 'string', description: 'file for the sectors as read, in order; unread ones are filled and listed' },
     json: { type: 'boolean', description: 'print the answer as JSON' },
   },
   async run({ args }) {
@@ -36,20 +36,17 @@ export const read = defineCommand({
     if (!track) throw new ParameterError(`no track is in channel ${channel.name}`, `FM or MFM at ${[...new Set(FORMATS.map(f => f.rate / 1000))].join(', ')} kbit/s`, { file: capture.fileName })
     const sectors = mergeTurns(track.sectors)
     const { call, observations } = judgeTrack(track, sectors)
-    const unread = sectors.filter(s => s.status === 'bad' || s.status === 'missing')
-    if (args.image) {
-      const own = sectors.filter(s => !s.foreign)
-      await writeFile(args.image, Buffer.concat(own.map(s => s.status === 'good' || s.status === 'weak' ? s.data! : Buffer.alloc(s.size))))
-    }
+    const image = diskImage(sectors.filter(s => s.state !== 'foreign').map(s => ({ cylinder: s.cylinder, head: s.head, id: s.sector, bytes: s.size, state: s.state, data: s.data })))
+    if (args.image) await writeFile(args.image, image.bytes)
     if (args.json) {
       console.log(JSON.stringify({
         call: call.kind, reasons: call.reasons, next: call.next, channel: channel.name, format: track.format, margin: track.margin, shift: track.shift, rateOff: track.rateOff, observations,
-        sectors: sectors.map(({ data: _, ...s }) => s), filled: args.image ? unread.map(s => ({ cylinder: s.cylinder, head: s.head, sector: s.sector })) : [],
+        sectors: sectors.map(({ data: _, ...s }) => s), filled: args.image ? image.filled.map(s => ({ cylinder: s.cylinder, head: s.head, sector: s.id })) : [],
       }, null, 2))
       return
     }
     console.log(`${CALLS[call.kind].label}: ${[...call.reasons, call.next].join(' ')}`)
-    for (const s of sectors) console.log(`  cylinder ${s.cylinder} head ${s.head} sector ${s.sector}: ${s.status}, whole ${s.whole} of ${s.seen}, margin ${(s.margin * 100).toFixed(0)} %${s.foreign ? ', another cylinder’s' : ''}`)
-    if (args.image && unread.length) console.log(`  ${unread.length} filled with zeros in ${args.image}: ${unread.map(s => s.sector).join(', ')}`)
+    for (const s of sectors) console.log(`  cylinder ${s.cylinder} head ${s.head} sector ${s.sector}: ${STATES[s.state].label}, whole ${s.whole} of ${s.seen}, margin ${(s.margin * 100).toFixed(0)} %`)
+    if (args.image && image.filled.length) console.log(`  ${image.filled.length} filled in ${args.image}, not read: ${image.filled.map(s => s.id).join(', ')}`)
   },
 })

@@ -4,7 +4,6 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { afterEach, describe, expect, it, vi } from 'vitest'
 import { writeVcd } from '@wobrin/core/captures'
-import { busRecording } from '@wobrin/core/simulation'
 import { edgesFromFlux, fluxOf, sectorTrack } from '@wobrin/core/recording'
 import { main } from '../src/main'
 
@@ -164,18 +163,46 @@ describe('wobrin read', () => {
   })
 })
 
-describe('wobrin bus', () => {
-  it('follows the heads and reads each track; channels without names are told', async () => {
-    const r = busRecording({ seed: 2, start: 2, cylinders: [0, 3], heads: 1 })
-    const path = file('bus.vcd', writeVcd(Object.entries(r.lines).map(([name, edges]) => ({ name, edges })), { tickNs: 10 }))
-    const csv = join(folder, 'tracks.csv')
-    const { out } = await wobrin('bus', path, '--csv', csv)
-    expect(out).toMatch(/^Leave it: /)
-    expect(out).toMatch(/cylinder 3 head 0: 9 of 9 good, margin \d+ %, leave it/)
-    expect(readFileSync(csv, 'utf8').split('\r\n').slice(0, 2)).toEqual(['cylinder,head,from_s,turns,code,rate,good,sectors,margin', expect.stringMatching(/^0,0,[\d.]+,1,MFM,250000,9,9,0\.\d+$/)])
-    const bare = file('bare.vcd', writeVcd(Object.values(r.lines).map((edges, i) => ({ name: `D${i}`, edges })), { tickNs: 10 }))
+describe('wobrin bus and wobrin simulate', () => {
+  const spec = file('drive.json', JSON.stringify({ mechanism: '3.5in', seed: 4, host: { cylinders: [0, 40, 79], turns: 2 }, carriage: { startCylinder: 0 }, disk: { grooves: [{ head: 1, fromCylinder: 40, toCylinder: 40, fromTurn: 0.4, toTurn: 0.5, liftUm: 9 }] } }))
+  const recording = file('drive.vcd')
+
+  it('records a drive by a specification, and reads it back: report, image, map, margins, a stretch', async () => {
+    expect(await wobrin('simulate', spec, '--out', recording)).toMatchObject({ code: 0, out: expect.stringContaining('simulated 3.5-inch drive') })
+    const [image, csv, piece] = [file('disk.img'), file('margins.csv'), file('piece.vcd')]
+    const { out } = await wobrin('bus', recording, '--json', '--image', image, '--csv', csv, '--vcd', piece, '--from', '1', '--to', '1.1')
+    const report = JSON.parse(out)
+    expect(report).toMatchObject({ call: 'unknown', speed: { rpm: expect.closeTo(300, 0) }, timings: { refusedSteps: 1 } })
+    expect(report.totals.good + report.totals.bad + report.totals.missing).toBe(54)
+    expect(report.tracks[0]).toMatchObject({ cylinder: 0, head: 0, code: 'mfm', marginPercent: expect.any(Number) })
+    const states = report.tracks.flatMap((t: { sectors: { state: string }[] }) => t.sectors.map(s => s.state))
+    for (const s of states) expect(['good', 'bad-data', 'bad-header', 'no-data', 'weak', 'foreign']).toContain(s)
+    expect(readFileSync(image)).toHaveLength(54 * 512)
+    expect(report.filled).toHaveLength(report.totals.bad + report.totals.missing - states.filter((s: string) => s === 'weak').length)
+    expect(readFileSync(`${image}.map.csv`, 'utf8').split('\r\n')[0]).toBe('cylinder,head,id,offset,bytes,state,data')
+    expect(readFileSync(csv, 'utf8').trim().split('\r\n')).toHaveLength(7)
+    expect(JSON.parse((await wobrin('bus', piece, '--json')).out).durationS).toBeCloseTo(0.1, 6)
+    expect((await wobrin('bus', recording)).out).toMatch(/\n {2}cylinder 40 upper: MFM, 250 kbit\/s, \d of 9 good, margin .*; \d .*\n/)
+  })
+  it('an example explains every parameter, and is itself a specification', async () => {
+    const { out } = await wobrin('simulate', '--example')
+    const example = JSON.parse(out)
+    expect(example['// mechanism']).toContain('class of the drive')
+    example.host.cylinders = [0]
+    expect(await wobrin('simulate', file('example.json', JSON.stringify(example)), '--out', file('example.vcd'))).toMatchObject({ code: 0 })
+  })
+  it('maps channels by hand; wrong names and codes are refused in a sentence', async () => {
+    const bare = file('bare.vcd', readFileSync(recording, 'utf8').replace(/(\$var wire 1 (\S) )\S+/g, (_, head: string, code: string) => `${head}D${code.charCodeAt(0) - 33}`))
     expect(await wobrin('bus', bare)).toMatchObject({ code: 2, err: expect.stringContaining('no channel is known as a line by its name') })
-    expect(JSON.parse((await wobrin('bus', bare, '--json', '--lines', 'step=D2,direction=D3,track-0=D1,read-data=D8,index=D0')).out).seeks).toHaveLength(2)
-    expect(await wobrin('bus', bare, '--lines', 'step=D77')).toMatchObject({ code: 2, err: expect.stringContaining('there is no channel “D77”') })
+    expect(JSON.parse((await wobrin('bus', bare, '--json', '--map', 'STEP=D4,DIR=D5,track-0=D1,RDATA=D3,INDEX=D0,SIDE=D6')).out)).toMatchObject({ homed: true, totals: { foreign: 0 } })
+    expect(await wobrin('bus', bare, '--map', 'STEP=D77')).toMatchObject({ code: 2, err: expect.stringContaining('there is no channel “D77”') })
+    expect(await wobrin('bus', bare, '--map', 'WARP=D1')).toMatchObject({ code: 2, err: expect.stringContaining('there is no line “WARP”') })
+    expect(await wobrin('bus', recording, '--code', 'morse')).toMatchObject({ code: 2, err: expect.stringContaining('one of auto, fm, mfm') })
+  })
+  it.each([
+    ['not JSON', '{', 'the specification cannot be read'], ['an unknown parameter', '{"spindle":{"rpn":1}}', 'there is no parameter “spindle.rpn”'], ['a value out of range', '{"noise":7}', 'noise is 7; expected a number from 0 to 1'],
+    ['a word that is none', '{"mechanism":"toaster"}', 'mechanism is "toaster"'], ['cylinders that are none', '{"host":{"cylinders":"some"}}', 'host.cylinders is not usable'], ['a groove without its parts', '{"disk":{"grooves":[{"head":0}]}}', 'a list of grooves'],
+  ])('%s is refused in a sentence', async (_, text, says) => {
+    expect(await wobrin('simulate', file('bad.json', text), '--out', file('never.vcd'))).toMatchObject({ code: 2, err: expect.stringContaining(says) })
   })
 })

@@ -1,42 +1,48 @@
 import { lowerBound } from '../numbers'
-import { fluxFromEdges, mergeTurns, recogniseTrack, type MergedSector, type ReadTrack } from '../recording'
+import { fluxWithin, recogniseTrack, type Format, type ReadOptions } from '../recording'
+import type { HeadPath, Stay } from './follow-heads'
 import { changesUpTo, fallsOf, isLow } from './levels'
-import type { HeadPath } from './follow-heads'
+import { unsteady } from './unsteady'
 import type { BusLines } from './lines'
+import type { RawTrack } from './track-reading'
 
-/** One track as the recording has it: where, which head, for how long, and what was read. */
-export interface CutTrack {
-  readonly cylinder: number | null
-  readonly head: 0 | 1
-  readonly fromS: number
-  readonly toS: number
-  /** Turns by the index, 0 without it. */
-  readonly turns: number
-  readonly read: ReadTrack | null
-  readonly sectors: readonly MergedSector[]
+export interface CutOptions {
+  /** Codes to try; all that are known otherwise. */
+  readonly formats?: readonly Format[]
+  readonly separator?: ReadOptions
+  /** Called after each stretch; where it returns false the rest is left out. */
+  readonly onTrack?: (done: number, all: number, track: RawTrack) => boolean | void
 }
 
 /** A stay shorter than this holds no sector, s. */
 const SHORTEST = 0.03
+/** Fewer transitions are no track. */
+const FEWEST = 200
 
-/**
- * Cuts READ DATA by where the heads were and which side was chosen, and reads each stretch. Time grows with the transitions.
- * @param onTrack called after each stretch; where it returns false the rest is left out
- */
-export function cutTracks(lines: BusLines, path: HeadPath, onTrack?: (done: number, all: number) => boolean): CutTrack[] {
-  const data = lines['read-data']
-  if (!data) return []
-  const flux = fluxFromEdges(data)
-  const index = lines.index ? fallsOf(lines.index) : new Float64Array()
-  const stretches = path.stays.flatMap(s => bySide(lines, s.fromS, s.toS).map(x => ({ ...x, cylinder: s.cylinder }))).filter(s => s.toS - s.fromS >= SHORTEST)
-  const tracks: CutTrack[] = []
-  for (const [i, s] of stretches.entries()) {
-    const times = flux.subarray(lowerBound(flux, s.fromS), lowerBound(flux, s.toS))
-    const read = times.length > 200 ? recogniseTrack(times) : null
-    tracks.push({ ...s, turns: lowerBound(index, s.toS) - lowerBound(index, s.fromS), read, sectors: read ? mergeTurns(read.sectors) : [] })
-    if (onTrack?.(i + 1, stretches.length) === false) break
+/** Cuts READ DATA by where the heads were and which side was chosen, and reads each stretch. Time grows with the transitions. */
+export function cutTracks(lines: BusLines, path: HeadPath, options: CutOptions = {}): RawTrack[] {
+  const tracks: RawTrack[] = []
+  for (const { done, all, track } of cuttingTracks(lines, path, options)) {
+    tracks.push(track)
+    if (options.onTrack?.(done, all, track) === false) break
   }
   return tracks
+}
+
+/** The same one track at a time, so that a worker can listen in between. */
+export function* cuttingTracks(lines: BusLines, path: HeadPath, options: CutOptions = {}): Generator<{ readonly done: number, readonly all: number, readonly track: RawTrack }> {
+  const data = lines['read-data']
+  if (!data) return
+  const index = lines.index ? fallsOf(lines.index) : new Float64Array()
+  const restless = unsteady(lines)
+  const stretches = path.stays.flatMap(s => without(s, restless)).flatMap(s => bySide(lines, s.fromS, s.toS).map(x => ({ ...x, cylinder: s.cylinder }))).filter(s => s.toS - s.fromS >= SHORTEST)
+  let likely: Format | undefined
+  for (const [i, s] of stretches.entries()) {
+    const times = fluxWithin(data, s.fromS, s.toS)
+    const read = times.length > FEWEST ? recogniseTrack(times, options.formats, options.separator, likely) : null
+    likely = read?.format ?? likely
+    yield { done: i + 1, all: stretches.length, track: { ...s, turns: lowerBound(index, s.toS) - lowerBound(index, s.fromS), transitions: times.length, read } }
+  }
 }
 
 /** A stretch in parts of one side each: SIDE low is the upper head. */
@@ -45,4 +51,11 @@ function bySide(lines: BusLines, fromS: number, toS: number): { readonly fromS: 
   if (!side) return [{ fromS, toS, head: 0 }]
   const cuts = [fromS, ...side.times.subarray(changesUpTo(side, fromS), changesUpTo(side, toS)), toS]
   return cuts.slice(1).map((to, i) => ({ fromS: cuts[i]!, toS: to, head: isLow(side, cuts[i]!) ? 1 as const : 0 as const }))
+}
+
+/** A stay without the times at which the disk was not at its speed. */
+function without(stay: Stay, spans: readonly { readonly fromS: number, readonly toS: number }[]): Stay[] {
+  let left = [stay]
+  for (const x of spans) left = left.flatMap(s => x.toS <= s.fromS || x.fromS >= s.toS ? [s] : [{ ...s, toS: x.fromS }, { ...s, fromS: x.toS }].filter(p => p.toS > p.fromS))
+  return left
 }

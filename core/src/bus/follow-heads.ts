@@ -19,7 +19,18 @@ export interface Seek {
 /** Where the heads are from a time on. */
 export interface Stay { readonly fromS: number, readonly toS: number, readonly cylinder: number | null }
 
+/** One step. */
+export interface Move {
+  readonly at: number
+  readonly inward: boolean
+  /** Outward at track zero: the drive rightly ignored it. */
+  readonly refused: boolean
+  /** Cylinder after it; null while home was never seen. */
+  readonly cylinder: number | null
+}
+
 export interface HeadPath {
+  readonly moves: readonly Move[]
   readonly seeks: readonly Seek[]
   readonly stays: readonly Stay[]
   /** Whether track zero was ever seen, so that cylinders are known. */
@@ -80,5 +91,5 @@ export function followHeads(lines: BusLines, durationS: number): HeadPath {
     from = s.toS + SETTLE
   }
   if (durationS > from) stays.push({ fromS: from, toS: durationS, cylinder: seeks.length ? seeks.at(-1)!.to : cylinder(0) })
-  return { seeks, stays, homed: offset !== null, strayZeros }
+  return { moves: moves.map(m => ({ at: m.at, inward: m.inward, refused: m.refused, cylinder: cylinder(m.after) })), seeks, stays, homed: offset !== null, strayZeros }
 }

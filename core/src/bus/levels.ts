@@ -31,3 +31,12 @@ export function lowShare(e: EdgeList, fromS: number, toS: number): number {
   }
   return toS > fromS ? low / (toS - fromS) : 0
 }
+
+/** Times at which a line goes high. */
+export function risesOf(e: EdgeList): Float64Array {
+  const from = e.initial === 1 ? 1 : 0
+  return Float64Array.from({ length: Math.max(0, Math.ceil((e.times.length - from) / 2)) }, (_, i) => e.times[from + 2 * i]!)
+}
+
+/** The line with its levels the other way round. */
+export const turnedOver = (e: EdgeList): EdgeList => ({ ...e, initial: e.initial === 1 ? 0 : 1 })

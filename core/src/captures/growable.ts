@@ -1,56 +1,58 @@
-const BLOCK = 1 << 15
+const FIRST = 1 << 12
 
-/** An append-only list of doubles in fixed blocks, so that growing never copies what is already there. */
+/** An append-only list of doubles. It grows by doubling at first, and without a copy once it is large. */
 export class GrowableDoubles {
-  private blocks: Float64Array<ArrayBuffer>[] = []
-  private last: Float64Array<ArrayBuffer> = new Float64Array(0)
-  private used = 0
+  private values: Float64Array<ArrayBuffer> = new Float64Array(FIRST)
   length = 0
 
   push(value: number): void {
-    if (this.used === this.last.length) {
-      this.last = new Float64Array(BLOCK)
-      this.blocks.push(this.last)
-      this.used = 0
+    if (this.length === this.values.length) this.grow()
+    this.values[this.length++] = value
+  }
+
+  private grow(): void {
+    const buffer = this.values.buffer
+    if (buffer.resizable && buffer.byteLength < buffer.maxByteLength) {
+      buffer.resize(Math.min(buffer.maxByteLength, buffer.byteLength + STEP_BYTES))
+      this.values = new Float64Array(buffer)
+      return
     }
-    this.last[this.used++] = value
-    this.length++
+    const bytes = this.values.length * 16
+    // Address space is reserved, memory taken as it is needed: no moment at which old and new stand side by side.
+    const next = bytes < LARGE_BYTES ? new Float64Array(this.values.length * 2) : new Float64Array(new ArrayBuffer(bytes, { maxByteLength: Math.max(RESERVE_BYTES, bytes * 4) }))
+    next.set(this.values)
+    this.values = next
   }
 
   /** Removes the newest value, if there is one. */
   pop(): void {
-    if (this.length === 0) return
-    this.length--
-    this.used--
-    if (this.used === 0) {
-      this.blocks.pop()
-      this.last = this.blocks.at(-1) ?? new Float64Array(0)
-      this.used = this.last.length
-    }
+    if (this.length > 0) this.length--
   }
 
   /** The newest value; -Infinity when empty. */
   newest(): number {
-    return this.length ? this.last[this.used - 1] : Number.NEGATIVE_INFINITY
+    return this.length ? this.values[this.length - 1]! : Number.NEGATIVE_INFINITY
+  }
+
+  /** A copy of the values from one on. */
+  copyFrom(from: number): Float64Array {
+    return this.values.slice(from, this.length)
   }
 
   clear(): void {
-    this.blocks = []
-    this.last = new Float64Array(0)
-    this.used = 0
+    this.values = new Float64Array(FIRST)
     this.length = 0
   }
 
-  /** One array with all values; the blocks are let go on the way. */
+  /** One array with all values, which are let go here. */
   take(): Float64Array {
-    const out = new Float64Array(this.length)
-    let at = 0
-    for (const block of this.blocks) {
-      const n = Math.min(BLOCK, this.length - at)
-      out.set(n === BLOCK ? block : block.subarray(0, n), at)
-      at += n
-    }
+    const { values, length } = this
     this.clear()
-    return out
+    return values.buffer.resizable ? new Float64Array(values.buffer, 0, length) : values.subarray(0, length)
   }
 }
+
+/** From here on a list is kept in a buffer that grows in place, by so much at a time. */
+const LARGE_BYTES = 1 << 23
+const STEP_BYTES = 1 << 22
+const RESERVE_BYTES = 1 << 29

@@ -4,5 +4,6 @@ export type {
 } from './capture'
 export { writeCsv } from './csv-writer'
 export { guessSpindleChannel } from './guess-channel'
+export { GrowableDoubles } from './growable'
 export { readCapture } from './read-capture'
-export { writeVcd, type VcdWriteOptions, type WritableChannel } from './vcd-writer'
+export { stretchOf, vcdChunks, writeVcd, type VcdWriteOptions, type WritableChannel } from './vcd-writer'

@@ -226,7 +226,8 @@ export class VcdReader implements FormatReader {
       throw new InputError('it ends within its header', '$enddefinitions $end and value changes after it', { file: this.file, byteOffset: this.headerText.length })
     }
     const notices = [...this.header.notices]
-    if (this.state === State.Time && this.digits > 0) this.setTime(this.partial, 0)
+    // A time stamp that the file's end cuts short may look earlier than it was.
+    if (this.state === State.Time && this.digits > 0 && this.partial >= this.time) this.setTime(this.partial, 0)
     else if (this.state === State.Code && this.codes.find(this.code) >= 0 && this.level !== 255) {
       this.tracks[this.codes.find(this.code)].set(this.level, this.time)
     }

@@ -27,6 +27,9 @@ export const FORMATS: readonly Format[] = [
 ]
 const CELL_CODES: readonly TrackCode[] = ['4-to-5', '6-and-2', '5-and-3']
 
+/** Codes as they are typed: on the command line and in files. */
+export const CODE_IDS: Readonly<Record<TrackCode, string>> = { 'FM': 'fm', 'MFM': 'mfm', 'split MFM': 'split-mfm', '4-to-5': '4-to-5', '6-and-2': '6-and-2', '5-and-3': '5-and-3', 'quick stream': 'quick' }
+
 /** What the separator counts in, s: half of a bit cell for FM and MFM, each bit having a clock half and a data half; a cell for group codes. */
 export const halfCellOf = (f: Format): number => CELL_CODES.includes(f.code) ? 1 / f.rate : 0.5 / f.rate
 

@@ -79,7 +79,17 @@ export function recogniseTrack(times: FluxTimes, formats: readonly Format[] = FO
     }
     return good > 0 && good * 2 >= track.sectors.length
   }
-  if (likely && formats.includes(likely) && tryAs(likely)) return best
-  for (const f of rankFormats(times, formats)) if (f !== likely && tryAs(f)) return best
+  if (likely && formats.includes(likely) && tryAs(likely)) return sameCodeNearer(best!, formats, tryAs) ?? best
+  for (const f of rankFormats(times, formats)) if (f !== likely && tryAs(f)) return sameCodeNearer(best!, formats, tryAs) ?? best
   return best
+
+  /** The separator follows rates that are some way off: the format that the rate is nearest to is the one that was meant. */
+  function sameCodeNearer(track: ReadTrack, all: readonly Format[], again: (f: Format) => boolean): ReadTrack | null {
+    if (Math.abs(track.rateOff) < 0.03) return null
+    const rate = track.format.rate * (1 + track.rateOff)
+    const nearest = all.filter(f => f.code === track.format.code).sort((a, b) => Math.abs(a.rate / rate - 1) - Math.abs(b.rate / rate - 1))[0]!
+    if (nearest === track.format) return null
+    most = 0
+    return again(nearest) ? best : track
+  }
 }

@@ -20,12 +20,19 @@ export function fluxWithin(edges: EdgeList, fromS: number, toS: number, activeLo
   return out
 }
 
-/** A read-data line for some flux: idle high, a low pulse for each transition. */
+/** Transitions closer together than this make one pulse, s: no amplifier tells them apart. */
+const ONE_PULSE = 6e-8
+
+/** A read-data line for some flux: idle high, a low pulse for each transition, shorter where the next is near. */
 export function edgesFromFlux(times: FluxTimes, pulseS = 0.2e-6): EdgeList {
   const edges = new Float64Array(times.length * 2)
+  let n = 0
   for (let i = 0; i < times.length; i++) {
-    edges[2 * i] = times[i]!
-    edges[2 * i + 1] = times[i]! + pulseS
+    const at = times[i]!
+    if (n && at - edges[n - 2]! < ONE_PULSE) continue
+    const next = times[i + 1] ?? Infinity
+    edges[n++] = at
+    edges[n++] = Math.min(at + pulseS, next - at < ONE_PULSE ? at + ONE_PULSE / 2 : (at + next) / 2)
   }
-  return { initial: 1, times: edges, gaps: [] }
+  return { initial: 1, times: edges.slice(0, n), gaps: [] }
 }

@@ -1,5 +1,6 @@
+export * from './drive'
+export { QuickGauss } from './gauss'
 export { Random } from './random'
 export { SCENARIOS, SIMULATED_PULLEYS, type Scenario } from './scenarios'
 export { SimulatedPickup, type PickupOptions } from './simulated-pickup'
 export { SpindleModel, type Ripple, type SpindleModelOptions } from './spindle-model'
-export { busRecording, type BusRecording, type BusRecordingOptions } from './bus-recording'

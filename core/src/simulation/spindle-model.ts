@@ -39,10 +39,24 @@ export class SpindleModel {
   private wander = 0
   private angleTurns = 0
   private nowS = 0
+  private on = true
+  /** Share of its speed that the spindle has come to. */
+  private spin: number
 
   constructor(private readonly options: SpindleModelOptions) {
     this.random = new Random(options.seed)
     this.phases = (options.ripples ?? []).map(() => this.random.next())
+    this.spin = options.startS ? 0 : 1
+  }
+
+  /** Switches the motor; the spindle starts and runs out with its time constant. */
+  setMotor(on: boolean): void {
+    this.on = on
+  }
+
+  /** Share of its speed that the spindle has come to, 0 to 1. */
+  get spinShare(): number {
+    return this.spin
   }
 
   get timeS(): number {
@@ -66,20 +80,19 @@ export class SpindleModel {
     o.ripples?.forEach((r, i) => {
       factor += r.peakPercent / 100 * Math.sin(2 * Math.PI * (r.cyclesPerTurn * angle + this.phases[i]))
     })
-    if (o.startS) factor *= 1 - Math.exp(-(time + 1e-9) / o.startS)
-    return Math.max(0.5, rpm * factor)
+    return Math.max(0, rpm * factor * this.spin)
   }
 
   /**
    * Runs until the given time.
-   * @param marks angles of the marks in turns (0 to 1, ascending) @param onMark called with each passing: time, mark index
+   * @param marks angles of the marks in turns (0 to 1, ascending) @param onMark called with each passing: time, mark index, angle in turns from the start
    */
-  advanceTo(untilS: number, marks: readonly number[], onMark: (timeS: number, mark: number) => void): void {
+  advanceTo(untilS: number, marks: readonly number[], onMark: (timeS: number, mark: number, angleTurns: number) => void): void {
     const o = this.options
     const wanderShare = (o.wanderPercent ?? 0) / 100
     while (this.nowS < untilS) {
       const rough = this.speedAt(this.angleTurns, this.nowS) / 60
-      const dt = Math.min(1 / STEPS_PER_TURN / rough, untilS - this.nowS, 0.02)
+      const dt = Math.min(1 / STEPS_PER_TURN / rough, untilS - this.nowS, this.spin === (this.on ? 1 : 0) ? 0.02 : 0.005)
       // Midpoint rule: the ripple depends on the angle that the step itself changes.
       const speed = this.speedAt(this.angleTurns + rough * dt / 2, this.nowS + dt / 2) / 60
       const from = this.angleTurns
@@ -87,11 +100,16 @@ export class SpindleModel {
       for (let turn = Math.floor(from); turn <= Math.floor(to); turn++) {
         marks.forEach((m, i) => {
           const angle = turn + m
-          if (angle > from && angle <= to) onMark(this.nowS + (angle - from) / speed, i)
+          if (angle > from && angle <= to) onMark(this.nowS + (angle - from) / speed, i, angle)
         })
       }
       this.angleTurns = to
       this.nowS += dt
+      const goal = this.on ? 1 : 0
+      if (this.spin !== goal) {
+        const left = (this.spin - goal) * Math.exp(-dt / (o.startS || 1e-3))
+        this.spin = Math.abs(left) < 1e-5 ? goal : goal + left
+      }
       if (wanderShare > 0) {
         const keep = Math.exp(-dt / WANDER_S)
         this.wander = this.wander * keep + wanderShare * Math.sqrt(1 - keep * keep) * this.random.gaussian()

@@ -1,0 +1,45 @@
+import type { EdgeList } from '../../captures'
+import { readSurface, SimulatedHost, wholeSurface, type HostOptions } from './host'
+import { SimulatedDrive } from './simulated-drive'
+import type { DriveSpec } from './spec'
+
+export interface Recording {
+  readonly channels: readonly { readonly name: string, readonly edges: EdgeList }[]
+  readonly durationS: number
+  readonly drive: SimulatedDrive
+}
+
+export interface RecordOptions extends Partial<HostOptions> {
+  /** Takes the disk out after reading and puts it in again, so that the change line shows. */
+  readonly changeDisk?: boolean
+  /** Turns the write-protect tab over after reading. */
+  readonly flipTab?: boolean
+}
+
+/** Records the interface while a host starts the drive, homes it and reads. @param onTrack progress; false stops */
+export function recordReading(spec: DriveSpec, options: RecordOptions = {}, onTrack?: (done: number, all: number) => boolean | void): Recording {
+  const drive = new SimulatedDrive(spec, true)
+  drive.advanceTo(0.05)
+  for (const { done, all } of readSurface(drive, { ...wholeSurface(drive), ...options })) if (onTrack?.(done, all) === false) break
+  const host = new SimulatedHost(drive)
+  if (options.flipTab) {
+    drive.setTab(!drive.tabProtected)
+    host.wait(0.3)
+  }
+  if (options.changeDisk) {
+    drive.remove()
+    host.wait(1.6)
+    drive.insert()
+    host.wait(1)
+    drive.set('direction', true)
+    host.wait(0.001)
+    drive.step()
+    host.wait(0.3)
+  }
+  // What is driven without select shows while the disk still turns.
+  drive.set('select', false)
+  host.wait(0.7)
+  host.stop()
+  host.wait(0.3)
+  return { channels: drive.recording(), durationS: drive.timeS, drive }
+}

@@ -1,0 +1,312 @@
+import { LINE_NAMES, type LineName } from '../../bus'
+import { GrowableDoubles, writeVcd, type EdgeList } from '../../captures'
+import { findMechanism } from '../../mechanisms'
+import { lowerBound, sortNearly } from '../../numbers'
+import { edgesFromFlux } from '../../recording'
+import { QuickGauss } from '../gauss'
+import { Random } from '../random'
+import { SpindleModel } from '../spindle-model'
+import { Carriage } from './carriage'
+import { Connector } from './connector'
+import { HOST_LINES, STATUS_LINES, statusOf, type HostLine, type Inside, type LineState, type StatusLine } from './levels'
+import { LineRecorder } from './line-recorder'
+import { SimulatedDisk } from './medium'
+import { readArc, viewOf, type HeadState, type HeadView } from './read-head'
+import type { DriveSpec } from './spec'
+import { spindleOptions } from './spindle-options'
+
+/** What a hand can turn on the drive. */
+export const ADJUSTERS = { sensor: 'track-zero sensor', stepper: 'stepper body', upper: 'upper head', lower: 'lower head', trimmer: 'speed trimmer' } as const
+export type Adjuster = keyof typeof ADJUSTERS
+
+/** Arcs that a turn is read in; the index hole comes past from 0 to this share. */
+const ARCS = 60
+const INDEX_SHARE = 0.02
+const SWINGING_PARTS = 8
+/** Names of the lines in a recording. */
+export const RECORDED_AS: Readonly<Record<LineName, string>> = {
+  'index': 'INDEX', 'track-0': 'TRACK0', 'write-protect': 'WRITE_PROTECT', 'read-data': 'READ_DATA', 'step': 'STEP', 'direction': 'DIRECTION', 'side': 'SIDE',
+  'motor': 'MOTOR', 'select': 'SELECT', 'ready': 'READY', 'disk-change': 'DISK_CHANGE', 'write-gate': 'WRITE_GATE',
+}
+
+/**
+ * A drive as physics, driven by its interface lines and by hands. Time moves on by {@link advanceTo}; what its lines did is recorded and
+ * read like any recording. Deterministic by seed and by what is done to it.
+ */
+export class SimulatedDrive {
+  readonly carriage: Carriage
+  readonly connector: Connector
+  private readonly spindle: SpindleModel
+  private readonly random: Random
+  private readonly gauss: QuickGauss
+  private readonly host: Record<HostLine, boolean> = { 'select': false, 'motor': false, 'direction': false, 'step': false, 'side': false, 'write-gate': false }
+  private readonly recorders = Object.fromEntries(LINE_NAMES.map(l => [l, new LineRecorder()])) as Record<LineName, LineRecorder>
+  private readonly marks = [...Array.from({ length: ARCS }, (_, i) => i / ARCS), INDEX_SHARE].sort((a, b) => a - b)
+  private readonly moved: Record<Adjuster, number> = { sensor: 0, stepper: 0, upper: 0, lower: 0, trimmer: 0 }
+  private flux = new GrowableDoubles()
+  private taken = 0
+  private disk: SimulatedDisk | null
+  private diskChangedS = -1
+  private tab: boolean
+  private changed = true
+  private zero = false
+  private indexNow = false
+  private indexSeen = 0
+  private arcTurn = 0
+  private arcS = 0
+  private readingSignal = false
+
+  /** @param keep whether pulses that were taken are kept for a recording */
+  constructor(readonly spec: DriveSpec, private readonly keep = false) {
+    this.random = new Random(spec.seed)
+    this.gauss = new QuickGauss(spec.seed)
+    this.carriage = new Carriage(spec, new Random(spec.seed ^ 0xCA44))
+    this.connector = new Connector(spec, new Random(spec.seed ^ 0xC044))
+    this.spindle = new SpindleModel(spindleOptions(spec))
+    this.spindle.setMotor(false)
+    this.disk = new SimulatedDisk(spec.disk, spec.mechanism, spec.pulseUm)
+    this.tab = spec.disk.writeProtected
+    this.refresh()
+  }
+
+  get timeS(): number { return this.spindle.timeS }
+  get media(): SimulatedDisk | null { return this.disk }
+  get tabProtected(): boolean { return this.tab }
+  get innermost(): number { return findMechanism(this.spec.mechanism).geometry.cylinders.value + 1 }
+
+  /** The host drives one of its lines; low is true. */
+  set(line: Exclude<HostLine, 'step'>, low: boolean): void {
+    this.host[line] = low
+    this.recorders[line].set(this.timeS, low)
+    // Most drives turn on the motor line alone; none turns an empty spindle that knows of no disk.
+    this.spindle.setMotor(this.hears('motor') && this.diskSeen)
+    this.endArc(this.timeS)
+    this.refresh()
+  }
+
+  /** One pulse on STEP. */
+  step(): void {
+    const t = this.timeS
+    this.recorders.step.pulse(t, 5e-6)
+    if (!this.hears('select') || this.connector.broken('step', t) || this.isStuck('step')) return
+    this.endArc(t)
+    this.carriage.step(t, this.hears('direction'), this.zeroInside, this.innermost)
+    if (this.diskSeen) this.changed = false
+    this.refresh()
+  }
+
+  insert(disk = new SimulatedDisk(this.spec.disk, this.spec.mechanism, this.spec.pulseUm)): void { this.exchange(disk) }
+  remove(): void { this.exchange(null) }
+
+  private exchange(disk: SimulatedDisk | null): void {
+    this.endArc(this.timeS)
+    this.disk = disk
+    this.diskChangedS = this.timeS
+    if (!this.diskSeen) this.changed = true
+    this.spindle.setMotor(this.hears('motor') && this.diskSeen)
+    this.refresh()
+  }
+
+  setTab(isProtected: boolean): void {
+    this.tab = isProtected
+    this.refresh()
+  }
+
+  /** Moves an adjuster: µm towards the hub, cylinders for the sensor, turns to the right for the trimmer. */
+  nudge(adjuster: Adjuster, by: number): void {
+    this.endArc(this.timeS)
+    this.moved[adjuster] += by
+    if (adjuster === 'trimmer') this.spindle.turnTrimmer(by)
+    this.refresh()
+  }
+
+  movedBy(adjuster: Adjuster): number { return this.moved[adjuster] }
+
+  /** Moves a wire at its plug until told to leave it. */
+  wiggle(wire: LineName | null): void { this.connector.moving = wire }
+
+  /** Lets time pass. */
+  advanceTo(untilS: number): void {
+    this.spindle.advanceTo(untilS, this.marks, (t, mark, angle) => {
+      this.connector.advance(t)
+      this.arc(t, angle)
+      const at = this.marks[mark]!
+      if (at === 0) this.index(t, true)
+      else if (at === INDEX_SHARE) this.index(t, false)
+      this.refresh(t)
+    })
+    this.connector.advance(untilS)
+    this.endArc(untilS)
+    this.refresh(untilS)
+  }
+
+  private index(t: number, there: boolean): void {
+    const { index } = this.spec.sensors
+    if (there) this.indexSeen++
+    this.indexNow = there && this.disk !== null && index !== 'dead' && !(index === 'weak' && this.random.next() < 0.2)
+    this.refresh(t)
+  }
+
+  /** Reads on to the angle and time given: in small parts while the carriage still swings. */
+  private arc(t: number, angle: number): void {
+    const parts = this.carriage.settling(this.arcS) ? SWINGING_PARTS : 1
+    const [fromS, fromTurn] = [this.arcS, this.arcTurn]
+    const heard = this.outputs('read-data', t)
+    for (let i = 1; i <= parts; i++) {
+      const [toS, toTurn] = [fromS + (t - fromS) * i / parts, fromTurn + (angle - fromTurn) * i / parts]
+      const view = this.view((this.arcS + toS) / 2)
+      this.readingSignal = view !== null && toS > this.arcS
+      if (view && heard && toTurn > this.arcTurn) readArc(view, this.arcTurn, toTurn, this.arcS, toS, this.gauss, this.noise, (x) => { this.flux.push(x) })
+      this.arcTurn = toTurn
+      this.arcS = toS
+    }
+    this.arcTurn = angle
+    this.arcS = t
+  }
+
+  private endArc(t: number): void {
+    if (t > this.arcS) this.arc(t, this.spindle.turns)
+  }
+
+  private get noise(): number {
+    // An amplifier with too little voltage is noisier.
+    return this.spec.noise * (1 + Math.max(0, 4.75 - this.spec.power.logicV) * 6)
+  }
+
+  /** What the chosen head has before it. */
+  view(t = this.timeS): HeadView | null {
+    if (!this.disk || !this.hears('select') || this.spindle.spinShare < 0.2) return null
+    const side: 0 | 1 = this.hears('side') ? 1 : 0
+    const place = this.headPlace(side, t)
+    const own = Math.round(place.cylinders)
+    // A disk that is not centred brings its tracks to and fro under the head.
+    const offUm = (place.cylinders - own) * this.pitchUm + this.disk.spec.eccentricUm * Math.sin(2 * Math.PI * this.spindle.turns)
+    const track = this.disk.track(own, side)
+    const lean = Math.abs(offUm) > 1 ? this.disk.track(own + Math.sign(offUm), side) : null
+    return viewOf(track, lean, this.headState(side, offUm, own))
+  }
+
+  /** Where a head's gap is, cylinders inward of cylinder 0. */
+  headPlace(side: 0 | 1, t = this.timeS): { readonly cylinders: number } {
+    const head = this.spec.heads[side]
+    const um = this.spec.carriage.offsetUm + this.moved.stepper + head.radialUm + this.moved[side ? 'upper' : 'lower'] + this.carriage.lagUm
+    return { cylinders: this.carriage.position(t) + um / this.pitchUm }
+  }
+
+  get pitchUm(): number { return (findMechanism(this.spec.mechanism).geometry.pitchMm?.value ?? 0.25) * 1000 }
+
+  private headState(side: 0 | 1, offUm: number, cylinder: number): HeadState {
+    const head = this.spec.heads[side]
+    const { disk } = this.disk ? { disk: this.disk.spec } : { disk: this.spec.disk }
+    const turn = this.spindle.turns % 1
+    const lift = disk.grooves.reduce((um, g) => um + (g.head === side && cylinder >= g.fromCylinder && cylinder <= g.toCylinder && turn >= g.fromTurn && turn < g.toTurn ? g.liftUm : 0), 0)
+    return {
+      offUm, azimuthMin: head.azimuthMin - disk.writer.azimuthMin, spacingUm: head.dirtUm + lift, amplitude: head.amplitude * disk.amplitude, noise: this.noise,
+      headUm: this.spec.trackUm, trackUm: disk.writer.trackUm, pitchUm: this.pitchUm,
+    }
+  }
+
+  private get diskSeen(): boolean {
+    const { diskIn } = this.spec.sensors
+    if (diskIn === 'always in') return true
+    if (diskIn === 'never in') return false
+    // A switch that returns slowly shows the last state for a while.
+    return (diskIn === 'slow' && this.diskChangedS >= 0 && this.timeS - this.diskChangedS < 1.5) !== (this.disk !== null)
+  }
+
+  private get zeroInside(): boolean {
+    const { trackZero } = this.spec.sensors
+    return trackZero === 'covered' || (trackZero !== 'clear' && this.zero)
+  }
+
+  private isStuck(line: LineName): 'low' | 'high' | null {
+    return this.spec.stuckLow.includes(line) ? 'low' : this.spec.stuckHigh.includes(line) ? 'high' : null
+  }
+
+  /** Whether the drive takes a host line as true, through plug and wire. */
+  hears(line: HostLine): boolean {
+    const stuck = this.isStuck(line)
+    if (stuck) return stuck === 'low'
+    return this.host[line] && !this.connector.broken(line, this.timeS)
+  }
+
+  private get inside(): Inside {
+    const { writeProtect } = this.spec.sensors
+    const turning = this.spindle.spinShare > 0.05
+    return {
+      selected: this.hears('select'), diskSeen: this.diskSeen, diskIn: this.disk !== null, turning, ready: this.diskSeen && this.spindle.spinShare > 0.97 && this.indexSeen > 1,
+      changed: this.changed, tabProtected: this.tab, protectedSeen: writeProtect === 'always protected' || (writeProtect === 'good' && this.disk !== null && this.tab),
+      zeroSeen: this.zeroInside, cylinder: this.carriage.cylinder, indexNow: this.indexNow, readingSignal: this.readingSignal,
+    }
+  }
+
+  /** Whether what a status line says gets out of the drive and to the host. */
+  private outputs(line: StatusLine, t: number): boolean {
+    return (this.hears('select') || this.spec.ungated.includes(line)) && !this.connector.broken(line, t) && !this.isStuck(line)
+  }
+
+  /** A line's level now, and why. */
+  explain(line: LineName): LineState {
+    const stuck = this.isStuck(line)
+    if (stuck) return { low: stuck === 'low', why: `Its driver holds it ${stuck}, whatever the drive means.`, means: false }
+    if ((HOST_LINES as readonly LineName[]).includes(line)) return this.explainHost(line as HostLine)
+    if (this.connector.broken(line, this.timeS)) return { low: false, why: 'The contact of its wire is open just now: the host’s resistor pulls it up.', means: false }
+    const { low, why } = statusOf(line as StatusLine, this.inside, this.spec.sensors)
+    if (this.hears('select')) return { low, why, means: true }
+    return this.spec.ungated.includes(line) ? { low, why: `${why} It is driven though the drive is not selected.`, means: false } : { low: false, why: 'It means nothing: the drive is not selected.', means: false }
+  }
+
+  private explainHost(line: HostLine): LineState {
+    const low = this.host[line]
+    if (this.connector.broken(line, this.timeS)) return { low, why: 'The host drives it, but the contact of its wire is open just now.', means: false }
+    const words: Record<HostLine, readonly [string, string]> = {
+      'select': ['The host speaks to this drive.', 'The host speaks to no drive.'], 'motor': ['The host wants the motor on.', 'The host wants the motor off.'],
+      'direction': ['A step moves inward, to the hub.', 'A step moves outward, to track zero.'], 'step': ['A step is asked for.', 'No step is asked for.'],
+      'side': ['The upper head is chosen.', 'The lower head is chosen.'], 'write-gate': ['The host writes.', 'The host reads.'],
+    }
+    return { low, why: words[line][low ? 0 : 1], means: line === 'select' || line === 'motor' || this.hears('select') }
+  }
+
+  /** Brings the recorded status lines up to date. */
+  private refresh(t = this.timeS): void {
+    const p = this.carriage.position(t)
+    const at = this.spec.sensorAt + this.moved.sensor
+    // The sensor's own hysteresis, and a weak detector that hardly switches.
+    this.zero = this.zero ? p < at + 0.05 : p < at - 0.05 && !(this.spec.sensors.trackZero === 'weak' && this.random.next() < 0.3)
+    if (!this.diskSeen) this.changed = true
+    const inside = this.inside
+    for (const line of STATUS_LINES) {
+      if (line === 'read-data') continue
+      const stuck = this.isStuck(line)
+      this.recorders[line].set(t, stuck ? stuck === 'low' : this.outputs(line, t) && statusOf(line, inside, this.spec.sensors).low)
+    }
+  }
+
+  /** Pulses of the read line since they were last taken, seconds. */
+  takeFlux(): Float64Array {
+    const flux = this.keep ? this.flux.copyFrom(this.taken) : this.flux.take()
+    this.taken = this.keep ? this.flux.length : 0
+    // Noise may bring two pulses out of order where they are close.
+    return sortNearly(flux)
+  }
+
+  /** Forgets what was recorded until now. */
+  forget(): void {
+    for (const r of Object.values(this.recorders)) r.forget(this.timeS)
+    this.flux.clear()
+    this.taken = 0
+  }
+
+  /** All lines since a time, as a recording; of the read line what is still kept. */
+  recording(sinceS = 0): { readonly name: string, readonly edges: EdgeList }[] {
+    const flux = sortNearly(this.flux.copyFrom(0))
+    const pulses = edgesFromFlux(flux.subarray(lowerBound(flux, sinceS)).map(f => f - sinceS))
+    return LINE_NAMES.map(line => ({ name: RECORDED_AS[line], edges: line === 'read-data' ? withStuck(pulses, this.isStuck(line)) : this.recorders[line].edges(sinceS) }))
+  }
+
+  toVcd(comment: string, sinceS = 0): string {
+    return writeVcd(this.recording(sinceS), { tickNs: 10, comment, durationS: this.timeS - sinceS })
+  }
+}
+
+const withStuck = (edges: EdgeList, stuck: 'low' | 'high' | null): EdgeList => stuck ? { initial: stuck === 'low' ? 0 : 1, times: new Float64Array(), gaps: [] } : edges

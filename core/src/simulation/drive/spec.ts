@@ -1,0 +1,85 @@
+import type { LineName } from '../../bus'
+import { findMechanism, RECORDING_GEOMETRY, type MechanismId } from '../../mechanisms'
+import { ParameterError } from '../../errors'
+import { LAYOUTS, layoutsOf } from './layouts'
+
+export interface HeadSpec {
+  /** How far the head stands towards the hub from where it should, µm. */
+  readonly radialUm: number
+  readonly azimuthMin: number
+  /** Dirt between head and disk, µm: spacing loss. */
+  readonly dirtUm: number
+  /** Signal of a worn or new head, share of a good one. */
+  readonly amplitude: number
+}
+
+/** Something that a disk has suffered: on some cylinders of a side the head is lifted off. */
+export interface Groove { readonly head: 0 | 1, readonly fromCylinder: number, readonly toCylinder: number, readonly fromTurn: number, readonly toTurn: number, readonly liftUm: number }
+
+export interface DiskSpec {
+  readonly layout: string
+  /** Seed of its contents. */
+  readonly content: number
+  readonly writer: { readonly rpm: number, readonly radialUm: readonly [number, number], readonly azimuthMin: number, readonly trackUm: number }
+  /** Signal left after its years, share of a fresh one. */
+  readonly amplitude: number
+  /** How far its middle is off the spindle's, µm: tracks wander by so much either way in a turn. */
+  readonly eccentricUm: number
+  readonly grooves: readonly Groove[]
+  readonly writeProtected: boolean
+}
+
+export interface DriveSpec {
+  readonly mechanism: MechanismId
+  readonly seed: number
+  readonly spindle: {
+    readonly rpm: number; readonly rpmPerTrimmerTurn: number; readonly beltRipplePercent: number; readonly beltSlipPercent: number; readonly onceAroundPercent: number
+    readonly motorRipplePercent: number; readonly wanderPercent: number; readonly startS: number
+  }
+  readonly carriage: {
+    readonly startCylinder: number; readonly offsetUm: number; readonly hysteresisUm: number; readonly settleMs: number; readonly fastestStepMs: number
+    readonly missPercent: number; readonly stiffFrom: number; readonly stiffTo: number; readonly stiffMissPercent: number; readonly refusesBelowZero: boolean
+  }
+  /** Where the track-zero sensor switches, cylinders inward of cylinder 0. */
+  readonly sensorAt: number
+  readonly heads: readonly [HeadSpec, HeadSpec]
+  /** Noise of head and amplifier, r.m.s. over the full signal. */
+  readonly noise: number
+  readonly trackUm: number
+  readonly pulseUm: number
+  readonly disk: DiskSpec
+  readonly sensors: {
+    readonly trackZero: 'good' | 'covered' | 'clear' | 'weak'; readonly index: 'good' | 'dead' | 'weak'
+    readonly writeProtect: 'good' | 'always protected' | 'never protected'; readonly diskIn: 'good' | 'always in' | 'never in' | 'slow'
+  }
+  readonly stuckLow: readonly LineName[]
+  readonly stuckHigh: readonly LineName[]
+  /** Status lines that are driven though the drive is not selected. */
+  readonly ungated: readonly LineName[]
+  readonly power: { readonly logicV: number, readonly motorV: number }
+  /** A wire whose contact breaks when it is moved, and how often. */
+  readonly loose: { readonly wire: LineName | 'none', readonly breaksPerSecond: number, readonly atRestPerSecond: number }
+}
+
+const SOUND: HeadSpec = { radialUm: 0, azimuthMin: 0, dirtUm: 0, amplitude: 1 }
+
+/** A sound drive of a class with a good disk in it. @throws ParameterError for a class without cylinders to step over */
+export function soundDrive(mechanism: MechanismId, seed = 1): DriveSpec {
+  const name = layoutsOf(mechanism)[0]
+  const geometry = RECORDING_GEOMETRY[mechanism]
+  if (name === undefined || !geometry) throw new ParameterError(`a ${findMechanism(mechanism).label} drive has no cylinders to step over`, 'a class with a stepper', { field: 'mechanism' })
+  const { rpm } = LAYOUTS[name]!
+  const belt = findMechanism(mechanism).drives[0] === 'belt'
+  return {
+    mechanism, seed,
+    spindle: {
+      rpm, rpmPerTrimmerTurn: findMechanism(mechanism).speed.trimmer.value === 'none' ? 0 : rpm * 0.11, beltRipplePercent: belt ? 0.15 : 0, beltSlipPercent: 0,
+      onceAroundPercent: belt ? 0.1 : 0.05, motorRipplePercent: belt ? 0.03 : 0, wanderPercent: belt ? 0.05 : 0.01, startS: belt ? 0.12 : 0.08,
+    },
+    carriage: { startCylinder: 5, offsetUm: 0, hysteresisUm: 0, settleMs: 15, fastestStepMs: mechanism === '8in' || mechanism === '5.25in-48' ? 5 : 2.5, missPercent: 0, stiffFrom: 0, stiffTo: 0, stiffMissPercent: 0, refusesBelowZero: true },
+    sensorAt: 0.5, heads: [SOUND, SOUND], noise: 0.065, trackUm: geometry.trackUm.value, pulseUm: geometry.pulseUm.value,
+    disk: { layout: name, content: 1, writer: { rpm, radialUm: [0, 0], azimuthMin: 0, trackUm: geometry.trackUm.value }, amplitude: 1, eccentricUm: 8, grooves: [], writeProtected: false },
+    sensors: { trackZero: 'good', index: 'good', writeProtect: 'good', diskIn: 'good' },
+    stuckLow: [], stuckHigh: [], ungated: [], power: { logicV: 5, motorV: 12 }, loose: { wire: 'none', breaksPerSecond: 0, atRestPerSecond: 0 },
+  }
+}

@@ -1,0 +1,23 @@
+import { turningParts } from '../../drivetrain'
+import { SIMULATED_PULLEYS } from '../scenarios'
+import type { SpindleModelOptions } from '../spindle-model'
+import type { DriveSpec } from './spec'
+
+/** Volts at which the motor's regulator no longer holds the speed (from memory). */
+const REGULATES_FROM = 10.5
+
+/** The spindle of a drive: belt, motor and supply as what they do to its speed. */
+export function spindleOptions(spec: DriveSpec): SpindleModelOptions {
+  const { spindle, power } = spec
+  const rate = (part: string) => turningParts(SIMULATED_PULLEYS).find(p => p.name === part)!.cyclesPerTurn
+  const supply = Math.min(1, power.motorV / REGULATES_FROM)
+  return {
+    seed: spec.seed, rpm: spindle.rpm * (1 - spindle.beltSlipPercent / 100) * supply, rpmPerTrimmerTurn: spindle.rpmPerTrimmerTurn, wanderPercent: spindle.wanderPercent,
+    // A belt that slips takes longer to bring the disk up.
+    startS: spindle.startS * (1 + spindle.beltSlipPercent / 2) / supply,
+    ripples: [
+      { cyclesPerTurn: rate('belt'), peakPercent: spindle.beltRipplePercent }, { cyclesPerTurn: 1, peakPercent: spindle.onceAroundPercent },
+      { cyclesPerTurn: rate('motor pulley'), peakPercent: spindle.motorRipplePercent },
+    ].filter(r => r.peakPercent > 0),
+  }
+}
