@@ -4,14 +4,14 @@ import type { HeadPath, Stay } from './follow-heads'
 import { changesUpTo, fallsOf, isLow } from './levels'
 import { unsteady } from './unsteady'
 import type { BusLines } from './lines'
-import type { RawTrack } from './track-reading'
+import { sampleOf, type RawTrack } from './track-reading'
 
 export interface CutOptions {
   /** Codes to try; all that are known otherwise. */
   readonly formats?: readonly Format[]
   readonly separator?: ReadOptions
   /** Called after each stretch; where it returns false the rest is left out. */
-  readonly onTrack?: (done: number, all: number, track: RawTrack) => boolean | void
+  readonly onTrack?: (done: number, all: number, track: RawTrack) => boolean | undefined
 }
 
 /** A stay shorter than this holds no sector, s. */
@@ -41,7 +41,7 @@ export function* cuttingTracks(lines: BusLines, path: HeadPath, options: CutOpti
     const times = fluxWithin(data, s.fromS, s.toS)
     const read = times.length > FEWEST ? recogniseTrack(times, options.formats, options.separator, likely) : null
     likely = read?.format ?? likely
-    yield { done: i + 1, all: stretches.length, track: { ...s, turns: lowerBound(index, s.toS) - lowerBound(index, s.fromS), transitions: times.length, read } }
+    yield { done: i + 1, all: stretches.length, track: { ...s, turns: lowerBound(index, s.toS) - lowerBound(index, s.fromS), transitions: times.length, sample: sampleOf(times), read } }
   }
 }
 

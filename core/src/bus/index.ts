@@ -10,4 +10,6 @@ export { imageOf, mapLines, marginsTable, MOST_EDGES, reportBus, reportingBus, r
 export { settlingOf, type Settling } from './settling'
 export { busSpeed, busTimings, type BusSpeed, type BusTimings, type ZeroSwitch } from './timings'
 export { judgeWiggle, type WiggleResult, type WireErrors, type WireMoved } from './wiggle'
-export { namingOf, SILENCE, toReadings, totalsOf, type Naming, type RawTrack, type SectorReading, type Totals, type TrackReading } from './track-reading'
+export { likelyClass } from './likely-class'
+export { railBars, type RailBar } from './rail-bars'
+export { namingOf, sampleOf, SILENCE, toReadings, totalsOf, type Naming, type RawTrack, type SectorReading, type Totals, type TrackReading } from './track-reading'

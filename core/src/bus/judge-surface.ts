@@ -121,6 +121,7 @@ function pointsOf(heads: readonly HeadSummary[], readings: readonly TrackReading
     else if (share < 0.02) points.push({ kind: 'mend', says: `The ${name} head reads nothing${sound ? `; the ${HEAD_NAMES[1 - h.head]} head is sound` : ''}.`, next: `Clean the ${name} head; then look at its plug, its lead and whether the side line reaches it.` })
     else if (spot) points.push({ kind: 'unknown', says: `The ${name} head fails only on cylinders ${spot.from} to ${spot.to}: the disk may be hurt there.`, next: 'Look at the disk’s surface for a groove, and read another disk there.' })
     else if (h.thirds[2] !== null && h.thirds[0] !== null && h.thirds[2]! < h.thirds[0]! * 0.6) points.push({ kind: 'unknown', says: `The ${name} head loses its margin towards the hub: ${h.good} of ${h.sectors} sectors read.`, next: `Clean the ${name} head and read again: dirt costs most where the bits lie closest.` })
+    else if (sound && behind(h, other(h)!)) points.push({ kind: 'unknown', says: `The ${name} head reads ${h.good} of ${h.sectors} sectors, and has less margin than the ${HEAD_NAMES[1 - h.head]} one everywhere: dirt on it, or it stands off its tracks.`, next: `Clean the ${name} head and read again; if nothing changes and its lacquer is broken, sweep that head.` })
     else points.push({ kind: 'unknown', says: `The ${name} head reads ${h.good} of ${h.sectors} sectors, with failures all over.`, next: 'Clean the head and read again; then wiggle each wire while it reads.' })
   }
   for (const h of heads.filter(x => x.leastMargin !== null && x.good === x.sectors && x.foreign === 0 && x.leastMargin! < UNEASY)) {
@@ -130,6 +131,9 @@ function pointsOf(heads: readonly HeadSummary[], readings: readonly TrackReading
   }
   return points
 }
+
+/** Whether a head has clearly less margin than the other over the outer two thirds, where the disk asks least. */
+const behind = (h: HeadSummary, o: HeadSummary) => [0, 1].every(k => h.thirds[k] !== null && o.thirds[k] !== null && h.thirds[k]! < o.thirds[k]! - 0.1)
 
 /** Cylinders on which alone a head fails, where they lie together and are few; null otherwise. */
 function spotOf(readings: readonly TrackReading[], head: 0 | 1): { readonly from: number, readonly to: number } | null {

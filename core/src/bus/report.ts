@@ -103,7 +103,7 @@ export function* reportingBus(capture: Capture, options: BusOptions = {}): Gener
 }
 
 /** The same in one go. */
-export function reportBus(capture: Capture, options: BusOptions = {}, onTrack?: (p: BusProgress) => boolean | void): BusReport {
+export function reportBus(capture: Capture, options: BusOptions = {}, onTrack?: (p: BusProgress) => void): BusReport {
   const run = reportingBus(capture, options)
   for (;;) {
     const step = run.next()

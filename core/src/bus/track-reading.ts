@@ -11,7 +11,18 @@ export interface RawTrack {
   readonly turns: number
   /** Flux transitions in it. */
   readonly transitions: number
+  /** A piece of it from its middle, for the eye: seconds from the piece's first transition. */
+  readonly sample: Float64Array
   readonly read: ReadTrack | null
+}
+
+const SAMPLE = 1200
+
+/** A piece from the middle of some flux. */
+export function sampleOf(times: Float64Array): Float64Array {
+  const from = Math.max(0, (times.length - SAMPLE) >> 1)
+  const first = times[from] ?? 0
+  return times.slice(from, from + SAMPLE).map(t => t - first)
 }
 
 export interface SectorReading {
@@ -38,6 +49,7 @@ export interface TrackReading {
   /** How long it was read in all. */
   readonly seconds: number
   readonly transitions: number
+  readonly sample: Float64Array
   readonly format: Format | null
   readonly margin: number | null
   /** Peak shift, half cells. */
@@ -104,7 +116,8 @@ export function toReadings(raw: readonly RawTrack[], naming: Naming = namingOf(r
   const readings = [...groups.values()].map(visits => together(visits, naming)).sort((a, b) => a.cylinder - b.cylinder || a.head - b.head)
   const last = readings.reduce((most, r) => r.sectors.some(s => s.whole > 0) ? Math.max(most, r.cylinder) : most, -1)
   // What was read for less than a turn lacks nothing: the rest may have come past later.
-  return readings.map(r => r.cylinder <= last && r.seconds >= WHOLE_TURN_S ? withMissing(r, readings) : r)
+  // Beyond the last track that reads there is nothing on the disk, or nothing that the heads reach.
+  return readings.filter(r => last < 0 || r.cylinder <= last || r.sectors.length > 0).map(r => r.cylinder <= last && r.seconds >= WHOLE_TURN_S ? withMissing(r, readings) : r)
 }
 
 function together(visits: readonly RawTrack[], naming: Naming): TrackReading {
@@ -119,7 +132,7 @@ function together(visits: readonly RawTrack[], naming: Naming): TrackReading {
   const quick = best.read?.format.code === 'quick stream'
   return {
     cylinder, head: best.head, fromS: Math.min(...visits.map(v => v.fromS)), toS: Math.max(...visits.map(v => v.toS)), turns: visits.reduce((n, v) => n + v.turns, 0),
-    seconds: visits.reduce((n, v) => n + v.toS - v.fromS, 0), transitions: visits.reduce((n, v) => n + v.transitions, 0), format: best.read?.format ?? null,
+    seconds: visits.reduce((n, v) => n + v.toS - v.fromS, 0), transitions: visits.reduce((n, v) => n + v.transitions, 0), sample: best.sample, format: best.read?.format ?? null,
     margin: margins.length ? Math.min(...margins) : null, shift: same[0]?.read!.shift ?? 0, rateOff: rates.length ? rates.reduce((a, b) => a + b) / rates.length : null, histogram,
     sectors: mergeTurns(found, quick ? 0 : cylinder + naming.offset).map((s): SectorReading => ({
       id: s.sector, bytes: s.size, state: s.state, names: s.cylinder, margin: Number.isNaN(s.margin) ? null : s.margin, whole: s.whole, seen: s.seen, weakBytes: s.weakBytes, data: s.data,

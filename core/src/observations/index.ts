@@ -1,7 +1,7 @@
 export { AS_FOUND_KINDS, type AsFoundItem, type AsFoundKind } from './as-found-item'
 export { CALLS, type Call, type CallKind } from './call'
 export {
-  STATION_IDS, standingEntries, type Breakage, type EntryData, type EntryKind, type LogEntry, type ReleaseEntryData, type SpeedEntryData,
+  STATION_IDS, standingEntries, type Breakage, type EntryData, type EntryKind, type LogEntry, type ReadTestEntryData, type ReleaseEntryData, type SpeedEntryData,
   type StationId, type StepEntryData,
 } from './log-entry'
 export { formatObservation, type Observation } from './observation'

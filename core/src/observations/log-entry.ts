@@ -81,6 +81,19 @@ export interface HostFitEntryData {
   readonly cable: Cable
 }
 
+/** A surface as it read, and from what, so that it can be read again. */
+export interface ReadTestEntryData {
+  readonly type: 'read-test'
+  /** Bars of the rail: cylinder, head, margin in percent (−1 for none), sectors good, bad, missing, foreign. */
+  readonly bars: readonly (readonly [number, 0 | 1, number, number, number, number, number])[]
+  readonly captureSha: string | null
+  readonly captureName: string | null
+  /** How the recording was read. */
+  readonly read: { readonly mapping: Readonly<Record<string, string>>, readonly inverted: boolean, readonly code: string, readonly trusted: boolean } | null
+  /** The stand-in that it came from. */
+  readonly simulated: { readonly mechanism: string, readonly story: string } | null
+}
+
 export interface StepEntryData {
   readonly type: 'step'
   readonly step: string
@@ -155,7 +168,7 @@ export interface AcknowledgedEntryData {
 }
 
 export type EntryData =
-  | SpeedEntryData | SumEntryData | HostFitEntryData | StepEntryData | ReleaseEntryData | WaitEntryData | WaitEndedData | PhotoEntryData
+  | SpeedEntryData | SumEntryData | HostFitEntryData | ReadTestEntryData | StepEntryData | ReleaseEntryData | WaitEntryData | WaitEndedData | PhotoEntryData
   | FindingEntryData | AsFoundEntryData | UndoneEntryData | PutBackEntryData | OverrideEntryData | AcknowledgedEntryData
 
 /** One entry of a drive's log. Entries are only ever added. */

@@ -96,7 +96,7 @@ function fmMarks(cells: Uint8Array): Mark[] {
   const n = cells.length
   for (let i = 0; i < n; i++) {
     word = (word << 1 | cells[i]!) & 0xFFFF
-    if (word !== FM_MARKS.header && word !== FM_MARKS.data && word !== FM_MARKS.deleted || i < 15) continue
+    if (i < 15 || (word !== FM_MARKS.header && word !== FM_MARKS.data && word !== FM_MARKS.deleted)) continue
     marks.push({ kind: word === FM_MARKS.header ? HEADER : word === FM_MARKS.data ? DATA : DELETED, from: i - 15, next: i + 1 })
   }
   return marks

@@ -1,6 +1,8 @@
 import { createReadStream } from 'node:fs'
 import { stat } from 'node:fs/promises'
 import { readCapture, type ReadOptions } from '@wobrin/core/captures'
+import { LINE_NAMES, MOST_EDGES, railBars, reportBus, type BusOptions, type RailBar } from '@wobrin/core/bus'
+import type { Call, Observation } from '@wobrin/core/observations'
 import { speedFromCapture, type CaptureSpeedOptions, type JudgedSpeed, type SpeedContext } from '@wobrin/core/spindle'
 
 /** Everything a judgement needs; plain data, so that it can be sent to a thread. */
@@ -16,9 +18,34 @@ export interface JudgeAnswer extends JudgedSpeed {
   readonly notices: readonly string[]
 }
 
+/** A surface to be read from a kept recording. */
+export interface SurfaceRequest {
+  readonly path: string
+  readonly name: string
+  readonly bus: BusOptions
+}
+
+/** A surface as the log keeps it. */
+export interface SurfaceAnswer {
+  readonly call: Call
+  readonly observations: readonly Observation[]
+  readonly bars: readonly RailBar[]
+  readonly good: number
+  readonly sectors: number
+  readonly mapping: Readonly<Record<string, string>>
+}
+
+const opened = async (path: string, name: string, read: ReadOptions) => readCapture({ name, size: (await stat(path)).size, chunks: () => createReadStream(path, { highWaterMark: 256 * 1024 }) }, read)
+
+/** Reads a kept recording of the interface and judges the surface in it. */
+export async function judgeSurfaceFile(request: SurfaceRequest): Promise<SurfaceAnswer> {
+  const report = reportBus(await opened(request.path, request.name, { maxEdgesPerChannel: MOST_EDGES }), request.bus)
+  const { good, bad, missing } = report.totals
+  return { call: report.call, observations: report.observations, bars: railBars(report.tracks), good, sectors: good + bad + missing, mapping: Object.fromEntries(LINE_NAMES.flatMap(l => report.mapping[l] ? [[l, report.mapping[l]!]] : [])) }
+}
+
 /** Reads a kept recording and judges the speed in it. */
 export async function judgeFile(request: JudgeRequest): Promise<JudgeAnswer> {
-  const { size } = await stat(request.path)
-  const capture = await readCapture({ name: request.name, size, chunks: () => createReadStream(request.path, { highWaterMark: 256 * 1024 }) }, request.read)
+  const capture = await opened(request.path, request.name, request.read)
   return { ...speedFromCapture(capture, request.options, request.context), notices: capture.notices }
 }

@@ -1,9 +1,9 @@
 import { Worker } from 'node:worker_threads'
 import { InputError, type InputPlace } from '@wobrin/core/errors'
-import type { JudgeAnswer, JudgeRequest } from './judge-file'
+import type { JudgeAnswer, JudgeRequest, SurfaceAnswer, SurfaceRequest } from './judge-file'
 
 interface Message {
-  readonly answer?: JudgeAnswer
+  readonly answer?: JudgeAnswer & SurfaceAnswer
   readonly input?: { readonly problem: string, readonly expected: string, readonly where: InputPlace }
   readonly failure?: string
 }
@@ -13,7 +13,9 @@ interface Message {
  * @param script path of the built worker script
  * @throws InputError as {@link judgeFile} does
  */
-export function judgeInThread(script: string, request: JudgeRequest): Promise<JudgeAnswer> {
+export function judgeInThread(script: string, request: JudgeRequest): Promise<JudgeAnswer>
+export function judgeInThread(script: string, request: SurfaceRequest): Promise<SurfaceAnswer>
+export function judgeInThread(script: string, request: JudgeRequest | SurfaceRequest): Promise<JudgeAnswer & SurfaceAnswer> {
   return new Promise((resolve, reject) => {
     const worker = new Worker(script, { workerData: request, resourceLimits: { maxOldGenerationSizeMb: 1024 } })
     worker.once('message', ({ answer, input, failure }: Message) => {

@@ -9,6 +9,7 @@ import { judgeInThread } from '../services/judge-in-thread'
 import { openDatabase } from '../services/open-database'
 import { PhotoStore } from '../services/photo-store'
 import { ProfileService } from '../services/profiles'
+import { ReadTestService } from '../services/read-test'
 import { SpeedService } from '../services/speed'
 import { WorkshopService } from '../services/workshop'
 
@@ -17,6 +18,7 @@ export interface Services {
   readonly captures: CaptureStore
   readonly photos: PhotoStore
   readonly speed: SpeedService
+  readonly readTest: ReadTestService
   readonly workshop: WorkshopService
   readonly profiles: ProfileService
   readonly belts: BeltShelf
@@ -48,7 +50,8 @@ async function open(): Promise<Services> {
   const drives = new DriveService(db)
   const captures = new CaptureStore(folder.captures, db)
   const speed = new SpeedService(drives, captures, request => judgeInThread(join(beside, 'judge-capture.mjs'), request))
-  return { folder, drives, captures, photos: new PhotoStore(folder.photos, db), speed, workshop: new WorkshopService(db), profiles: new ProfileService(db), belts: new BeltShelf(db, drives), fonts: join(beside, 'fonts') }
+  const readTest = new ReadTestService(drives, captures, request => judgeInThread(join(beside, 'judge-capture.mjs'), request))
+  return { folder, drives, captures, photos: new PhotoStore(folder.photos, db), speed, readTest, workshop: new WorkshopService(db), profiles: new ProfileService(db), belts: new BeltShelf(db, drives), fonts: join(beside, 'fonts') }
 }
 
 /** The one set of services of this server, opened at start. */

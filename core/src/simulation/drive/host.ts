@@ -1,5 +1,5 @@
 import { recogniseTrack, type Format } from '../../recording'
-import type { RawTrack } from '../../bus'
+import { sampleOf, type RawTrack } from '../../bus'
 import type { SimulatedDrive } from './simulated-drive'
 
 /** How the host reads. */
@@ -78,7 +78,7 @@ export class SimulatedHost {
     this.wait((turns + 0.1) * 60 / this.drive.media!.layout.rpm)
     const flux = this.drive.takeFlux()
     const read = flux.length > 200 ? recogniseTrack(flux, undefined, {}, likely) : null
-    return { cylinder: this.believes, head, fromS, toS: this.drive.timeS, turns, transitions: flux.length, read }
+    return { cylinder: this.believes, head, fromS, toS: this.drive.timeS, turns, transitions: flux.length, sample: sampleOf(flux), read }
   }
 }
 

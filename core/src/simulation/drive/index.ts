@@ -4,6 +4,7 @@ export { HOST_LINES, STATUS_LINES, type HostLine, type LineState, type StatusLin
 export { SimulatedDisk } from './medium'
 export { exampleSpec, PARAMETERS, readSpec } from './parameters'
 export { recordReading, type Recording, type RecordOptions } from './record'
+export { judgeSeeks, seekTest, type SeekTried } from './seek-test'
 export { ADJUSTERS, RECORDED_AS, SimulatedDrive, type Adjuster } from './simulated-drive'
 export { soundDrive, type DiskSpec, type DriveSpec, type Groove, type HeadSpec } from './spec'
 export { DRIVE_STORIES, type DriveStory } from './stories'

@@ -17,7 +17,7 @@ export interface RecordOptions extends Partial<HostOptions> {
 }
 
 /** Records the interface while a host starts the drive, homes it and reads. @param onTrack progress; false stops */
-export function recordReading(spec: DriveSpec, options: RecordOptions = {}, onTrack?: (done: number, all: number) => boolean | void): Recording {
+export function recordReading(spec: DriveSpec, options: RecordOptions = {}, onTrack?: (done: number, all: number) => boolean | undefined): Recording {
   const drive = new SimulatedDrive(spec, true)
   drive.advanceTo(0.05)
   for (const { done, all } of readSurface(drive, { ...wholeSurface(drive), ...options })) if (onTrack?.(done, all) === false) break

@@ -71,6 +71,8 @@ export class SimulatedDrive {
 
   get timeS(): number { return this.spindle.timeS }
   get media(): SimulatedDisk | null { return this.disk }
+  /** Share of its speed that the spindle has come to. */
+  get spin(): number { return this.spindle.spinShare }
   get tabProtected(): boolean { return this.tab }
   get innermost(): number { return findMechanism(this.spec.mechanism).geometry.cylinders.value + 1 }
 
@@ -302,6 +304,11 @@ export class SimulatedDrive {
     const flux = sortNearly(this.flux.copyFrom(0))
     const pulses = edgesFromFlux(flux.subarray(lowerBound(flux, sinceS)).map(f => f - sinceS))
     return LINE_NAMES.map(line => ({ name: RECORDED_AS[line], edges: line === 'read-data' ? withStuck(pulses, this.isStuck(line)) : this.recorders[line].edges(sinceS) }))
+  }
+
+  /** The lines but the read line since a time, in the recording's own time. */
+  recent(sinceS: number): Record<string, EdgeList> {
+    return Object.fromEntries(LINE_NAMES.filter(l => l !== 'read-data').map(line => [line, this.recorders[line].edges(sinceS)]))
   }
 
   toVcd(comment: string, sinceS = 0): string {

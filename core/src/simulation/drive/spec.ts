@@ -33,12 +33,26 @@ export interface DriveSpec {
   readonly mechanism: MechanismId
   readonly seed: number
   readonly spindle: {
-    readonly rpm: number; readonly rpmPerTrimmerTurn: number; readonly beltRipplePercent: number; readonly beltSlipPercent: number; readonly onceAroundPercent: number
-    readonly motorRipplePercent: number; readonly wanderPercent: number; readonly startS: number
+    readonly rpm: number
+    readonly rpmPerTrimmerTurn: number
+    readonly beltRipplePercent: number
+    readonly beltSlipPercent: number
+    readonly onceAroundPercent: number
+    readonly motorRipplePercent: number
+    readonly wanderPercent: number
+    readonly startS: number
   }
   readonly carriage: {
-    readonly startCylinder: number; readonly offsetUm: number; readonly hysteresisUm: number; readonly settleMs: number; readonly fastestStepMs: number
-    readonly missPercent: number; readonly stiffFrom: number; readonly stiffTo: number; readonly stiffMissPercent: number; readonly refusesBelowZero: boolean
+    readonly startCylinder: number
+    readonly offsetUm: number
+    readonly hysteresisUm: number
+    readonly settleMs: number
+    readonly fastestStepMs: number
+    readonly missPercent: number
+    readonly stiffFrom: number
+    readonly stiffTo: number
+    readonly stiffMissPercent: number
+    readonly refusesBelowZero: boolean
   }
   /** Where the track-zero sensor switches, cylinders inward of cylinder 0. */
   readonly sensorAt: number
@@ -49,8 +63,10 @@ export interface DriveSpec {
   readonly pulseUm: number
   readonly disk: DiskSpec
   readonly sensors: {
-    readonly trackZero: 'good' | 'covered' | 'clear' | 'weak'; readonly index: 'good' | 'dead' | 'weak'
-    readonly writeProtect: 'good' | 'always protected' | 'never protected'; readonly diskIn: 'good' | 'always in' | 'never in' | 'slow'
+    readonly trackZero: 'good' | 'covered' | 'clear' | 'weak'
+    readonly index: 'good' | 'dead' | 'weak'
+    readonly writeProtect: 'good' | 'always protected' | 'never protected'
+    readonly diskIn: 'good' | 'always in' | 'never in' | 'slow'
   }
   readonly stuckLow: readonly LineName[]
   readonly stuckHigh: readonly LineName[]

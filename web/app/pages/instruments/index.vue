@@ -11,6 +11,10 @@ const stations: readonly { readonly title: string, readonly groups: readonly { r
     { to: '/instruments/speed', title: 'Speed', what: 'A recording of the index line, or of any mark on the spindle, becomes a call.' },
     { to: '/instruments/strobe', title: 'Strobe companion', what: 'How many bars stand still at a speed, and a disc to print.' },
   ] }] },
+  { title: 'Interface', groups: [{ group: 'Drive', list: [
+    { to: '/instruments/read-test', title: 'Read test', what: 'A surface by a recording of the interface: timing margin left, cylinder by cylinder and head by head.' },
+    { to: '/instruments/wire', title: 'On the wire', what: 'A drive by its lines: the simulated one by hand, a recording played back, seeks, wires wiggled.' },
+  ] }] },
   { title: 'Drive train', groups: of('drive-train') },
   { title: 'Electronics', groups: [...of('electronics'), { group: 'Host', list: [{ to: '/instruments/host-fit', title: 'Host fit', what: 'How the straps must stand for a host, what takes a wire, and what will never work.' }] }] },
 ]

@@ -1,0 +1,3 @@
+import { readTestInputSchema } from '../../../../shared/read-test'
+
+export default api(async (event, { readTest }) => readTest.measure(param(event, 'id'), await checkedBody(event, readTestInputSchema)))

@@ -1,0 +1,54 @@
+import { judgeSurface, railBars, toReadings, totalsOf, type LineMapping, type RawTrack } from '@wobrin/core/bus'
+import { ParameterError } from '@wobrin/core/errors'
+import { isMechanismId } from '@wobrin/core/mechanisms'
+import type { LogEntry } from '@wobrin/core/observations'
+import { CODE_IDS, type TrackCode } from '@wobrin/core/recording'
+import { DRIVE_STORIES, readSurface, SimulatedDrive, wholeSurface } from '@wobrin/core/simulation'
+import type { ReadTestInput } from '../../shared/read-test'
+import type { CaptureStore } from './capture-store'
+import type { DriveService } from './drives'
+import type { SurfaceAnswer, SurfaceRequest } from './judge-file'
+
+/** Reads kept recordings of the interface, or the stand-in, and puts the surface on the log. No answer comes from outside. */
+export class ReadTestService {
+  constructor(private readonly drives: DriveService, private readonly store: CaptureStore, private readonly judge: (request: SurfaceRequest) => Promise<SurfaceAnswer>) {}
+
+  /** @throws InputError where the recording cannot be used; nothing is put on the log then */
+  async measure(driveId: string, input: ReadTestInput): Promise<LogEntry> {
+    const drive = this.drives.get(driveId)
+    const sent = this.drives.sent(input.id, drive.id)
+    if (sent) return sent
+    const kept = input.captureSha ? this.store.find(input.captureSha) : null
+    const bus = { mapping: input.mapping as LineMapping, inverted: input.inverted, code: input.code as TrackCode | 'auto', context: { trustedDisk: input.trusted } }
+    const surface = kept ? await this.judge({ path: this.store.path(kept.sha), name: kept.name, bus }) : await simulated(input)
+    if (surface.sectors === 0) throw new ParameterError('no sector was found', 'a recording in which a host reads a disk', { file: kept?.name })
+    return this.drives.append({
+      id: input.id, driveId, at: input.at, kind: 'measurement', station: input.station, title: `Read test: ${surface.good} of ${surface.sectors} sectors good`, detail: input.remark, call: surface.call, observations: surface.observations,
+      data: {
+        type: 'read-test', bars: surface.bars, captureSha: kept?.sha ?? null, captureName: kept?.name ?? null, simulated: kept ? null : { mechanism: input.simulated!.mechanism, story: input.simulated!.story },
+        read: kept ? { mapping: surface.mapping, inverted: input.inverted, code: input.code === 'auto' ? 'auto' : CODE_IDS[input.code as TrackCode], trusted: input.trusted } : null,
+      },
+      takesBack: null,
+    })
+  }
+}
+
+/** The stand-in read again here: the same seed gives the same surface. Between tracks the server goes on with other work. */
+async function simulated(input: ReadTestInput): Promise<SurfaceAnswer> {
+  const story = DRIVE_STORIES.find(s => s.id === input.simulated?.story)
+  if (!story || !isMechanismId(input.simulated!.mechanism)) throw new ParameterError('there is neither a recording nor a stand-in', 'one of both', { field: 'captureSha' })
+  const drive = new SimulatedDrive(story.of(input.simulated!.mechanism, SEED))
+  const raw: RawTrack[] = []
+  const run = readSurface(drive, wholeSurface(drive))
+  for (let step = run.next(); !step.done; step = run.next()) {
+    raw.push(step.value.track)
+    await new Promise(resolve => setImmediate(resolve))
+  }
+  const tracks = toReadings(raw)
+  const { call, observations } = judgeSurface(tracks, { trustedDisk: true })
+  const { good, bad, missing } = totalsOf(tracks)
+  return { call, observations, bars: railBars(tracks), good, sectors: good + bad + missing, mapping: {} }
+}
+
+/** The seed of the stand-in that the page reads. */
+const SEED = 7
