@@ -1,6 +1,6 @@
 import { beltSum, gearSum, motorSum, optionsSum } from '../drivetrain'
 import {
-  boardSum, capacitorFitSum, capacitorSum, detectorSum, donorSwitchSum, hostSeesSum, jointSum, leadSum, logicSum, polaritySum, processorSum, sensorSum, supplySum, swapSum, switchSum, wiggleSum, wiresSum,
+  boardSum, capacitorFitSum, capacitorSum, detectorSum, donorSwitchSum, hostSeesSum, jointSum, leadSum, logicSum, polaritySum, processorSum, sensorSum, serialBusSum, supplySum, swapSum, switchSum, wiggleSum, wiresSum,
 } from '../electrics'
 import { ParameterError } from '../errors'
 import type { StationId } from '../observations'
@@ -10,7 +10,7 @@ import type { Sum } from '../sums'
 export const SUMS: readonly Sum[] = [
   beltSum, motorSum, optionsSum, gearSum,
   supplySum, polaritySum, sensorSum, detectorSum, switchSum, hostSeesSum, donorSwitchSum, capacitorSum, capacitorFitSum, boardSum,
-  logicSum, processorSum, swapSum, wiggleSum, jointSum, wiresSum, leadSum,
+  logicSum, serialBusSum, processorSum, swapSum, wiggleSum, jointSum, wiresSum, leadSum,
 ]
 
 /** The sums of a station by group, in their order. */

@@ -8,7 +8,7 @@ import type { MechanismId } from '@wobrin/core/mechanisms'
 import type { Call, Observation } from '@wobrin/core/observations'
 import { imageMapCsv, recogniseTrack } from '@wobrin/core/recording'
 import {
-  DRIVE_STORIES, judgeSeeks, Random, readSurface, seekTest, SimulatedDrive, wholeSurface, type Adjuster, type HostLine, type LineState, type SeekTried,
+  DRIVE_STORIES, judgeSeeks, Random, readSurface, seekTest, SimulatedDrive, SOUND_QUICK_DISK, sweepQuickDisk, wholeSurface, type Adjuster, type HostLine, type LineState, type QuickDiskSpec, type QuickPass, type SeekTried,
 } from '@wobrin/core/simulation'
 import { toCsv } from '@wobrin/core/sums'
 import { totalsOf, LINE_NAMES } from '@wobrin/core/bus'
@@ -43,6 +43,13 @@ export interface OpenedBus { readonly fileName: string, readonly durationS: numb
 
 /** A recording's slow lines, to play it back by. */
 export interface Playback { readonly lines: Readonly<Partial<Record<LineName, EdgeList>>>, readonly durationS: number }
+
+/** A sweep as the page shows it. */
+export interface QuickSweep extends Pick<QuickPass, 'call' | 'passS' | 'readyS' | 'readyToDataMs' | 'wanted' | 'durationS'> {
+  readonly margin: number | null
+  readonly rateOff: number | null
+  readonly blocks: readonly { readonly id: number, readonly bytes: number, readonly good: boolean, readonly margin: number, readonly atS: number }[]
+}
 
 const TICK_MS = 50
 const RECENT_S = 3
@@ -247,6 +254,15 @@ const worker = {
     return {
       image: new Blob([image.bytes as Uint8Array<ArrayBuffer>]), map: toCsv(imageMapCsv(image)), margins: toCsv(marginsTable(tracks)), filled: image.filled.length,
       json: JSON.stringify(of === 'recording' ? reportJson(report!) : { call: surface!.call.kind, reasons: surface!.call.reasons, next: surface!.call.next, totals: surface!.totals, observations: surface!.observations, tracks: surface!.tracks.map(({ sample: _, histogram: __, sectors, ...t }) => ({ ...t, sectors: sectors.map(({ data: ___, ...s }) => s) })) }, null, 2),
+    }
+  },
+
+  /** One sweep of a quick-disk drive. */
+  sweep(part: Partial<QuickDiskSpec>): QuickSweep {
+    const { call, passS, readyS, readyToDataMs, read, wanted, durationS } = sweepQuickDisk({ ...SOUND_QUICK_DISK, ...part })
+    return {
+      call, passS, readyS, readyToDataMs, wanted, durationS, margin: read?.margin ?? null, rateOff: read?.rateOff ?? null,
+      blocks: read?.sectors.map(b => ({ id: b.sector, bytes: b.size, good: b.status === 'good', margin: b.margin, atS: b.atS })) ?? [],
     }
   },
 

@@ -8,6 +8,8 @@ export interface Layout {
   readonly firstId: number
   readonly bytes: number
   readonly rpm: number
+  /** Width of a pulse on such a disk, share of the class’s usual one: finer media have narrower pulses. */
+  readonly pulseShare?: number
   readonly formatOf: (cylinder: number) => Format
   readonly sectorsOf: (cylinder: number) => number
 }
@@ -26,7 +28,7 @@ export const LAYOUTS: Readonly<Record<string, Layout>> = {
   'mfm-40x1x9': even(40, 1, 300, DOUBLE, 9, 512),
   'mfm-80x2x15': even(80, 2, 360, HIGH, 15, 512),
   'mfm-80x2x9': even(80, 2, 300, DOUBLE, 9, 512),
-  'mfm-80x2x18': even(80, 2, 300, HIGH, 18, 512),
+  'mfm-80x2x18': { ...even(80, 2, 300, HIGH, 18, 512), pulseShare: 0.5 },
   'split-80x2x11': even(80, 2, 300, { code: 'split MFM', rate: 250_000 }, 11, 512, 0),
   'six-35x1x16': even(35, 1, 300, { code: '6-and-2', rate: 250_000 }, 16, 256, 0),
   'five-35x1x13': even(35, 1, 300, { code: '5-and-3', rate: 250_000 }, 13, 256, 0),

@@ -63,7 +63,7 @@ export class SimulatedDisk {
     const format = this.layout.formatOf(cylinder)
     const turnS = 60 / this.spec.writer.rpm
     const cells = writeTrack(format, this.sectorsOf(cylinder, head), turnS)
-    return layCells(cells, cylinder, format, 2 * Math.PI * this.radiusMm(cylinder, head) * 1000, this.pulseUm, this.spec.writer.radialUm[head])
+    return layCells(cells, cylinder, format, 2 * Math.PI * this.radiusMm(cylinder, head) * 1000, this.pulseUm * (this.layout.pulseShare ?? 1), this.spec.writer.radialUm[head])
   }
 }
 

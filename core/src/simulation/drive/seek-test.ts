@@ -28,10 +28,13 @@ export function* seekTest(drive: SimulatedDrive, seeks: number, random: Random, 
 /** What a seek test says of the carriage. */
 export function judgeSeeks(tried: readonly SeekTried[]): Call {
   const blind = tried.filter(s => s.reads === null)
-  const off = tried.filter((s, i) => s.reads !== null && s.reads - s.to !== (i ? (tried[i - 1]!.reads ?? tried[i - 1]!.to) - tried[i - 1]!.to : 0))
+  // A seek loses steps where it is off by another amount than the last one that could be read.
+  const read = tried.filter(s => s.reads !== null)
+  const home = read.length && read.every(s => s.reads! - s.to === read[0]!.reads! - read[0]!.to) ? read[0]!.reads! - read[0]!.to : 0
+  const off = read.filter((s, i) => s.reads! - s.to !== (i ? read[i - 1]!.reads! - read[i - 1]!.to : home))
   if (tried.length === 0 || blind.length > tried.length / 2) return { kind: 'unknown', reasons: ['Too little could be read to tell where the seeks end.'], next: 'Clean the heads, or take a disk that reads.' }
-  if (off.length === 0 && tried.every(s => s.reads === null || s.reads === s.to)) return { kind: 'leave', reasons: [`All ${tried.length - blind.length} seeks that could be read end where they should.`], next: 'Read the whole surface.' }
-  if (off.length === 0) return { kind: 'nudge', reasons: [`Every seek ends ${Math.abs(tried[0]!.reads! - tried[0]!.to)} off, and always the same: home itself is off.`], next: 'Look at the track-zero sensor.' }
+  if (off.length === 0 && home === 0) return { kind: 'leave', reasons: [`All ${tried.length - blind.length} seeks that could be read end where they should.`], next: 'Read the whole surface.' }
+  if (off.length === 0) return { kind: 'nudge', reasons: [`Every seek ends ${Math.abs(home)} off, and always the same: home itself is off.`], next: 'Look at the track-zero sensor.' }
   const crossed = (c: number) => off.filter(s => Math.min(s.from, s.to) <= c && Math.max(s.from, s.to) > c).length
   const most = Math.max(...tried.map(s => Math.max(s.from, s.to)))
   const worst = Array.from({ length: most }, (_, c) => c).sort((a, b) => crossed(b) - crossed(a))[0] ?? 0

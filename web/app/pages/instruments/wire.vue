@@ -12,7 +12,7 @@ const bus = useBusRecording(worker)
 const test = useReadTest(worker)
 const { state, mechanism, story, seeking, seekCall, wire, wiggled } = sim
 const { opened, report, playback, problem, progress, choices } = bus
-const steppers = MECHANISMS.filter(m => layoutsOf(m.id).length > 0)
+const steps = computed(() => layoutsOf(mechanism.value).length > 0)
 const opener = useTemplateRef('opener')
 
 const busy = computed(() => test.progress.value !== null || seeking.value !== null)
@@ -22,18 +22,21 @@ onMounted(() => sim.power())
 watch([mechanism, story], () => {
   if (opened.value) return
   test.run.value = null
-  sim.power()
+  if (steps.value) sim.power()
+  else sim.off()
 })
 
 async function openFile(file: File): Promise<void> {
   await sim.off()
-  if (!await bus.open(file) && !opened.value) sim.power()
+  if (!await bus.open(file) && !opened.value) {
+    if (steps.value) sim.power()
+  }
   else if (report.value) mechanism.value = likelyClass(report.value.tracks, report.value.speed?.rpm ?? null) ?? mechanism.value
 }
 
 function putAway(): void {
   bus.close()
-  sim.power()
+  if (steps.value) sim.power()
 }
 
 async function readAll(): Promise<void> {
@@ -49,11 +52,11 @@ useShortcuts({ m: () => opener.value?.choose() })
     <header class="flex flex-wrap items-end gap-x-6 gap-y-3">
       <div class="grow basis-72"><h1 class="text-2xl font-bold">On the wire</h1><p class="text-muted">A drive by its interface lines: drive the simulated one by hand, or play back a recording.</p></div>
       <template v-if="!opened">
-        <FormField v-slot="{ id }" label="Simulated drive"><select :id="id" v-model="mechanism" class="field w-auto"><option v-for="m in steppers" :key="m.id" :value="m.id">{{ m.label }}</option></select></FormField>
-        <FormField v-slot="{ id }" label="Its state"><select :id="id" v-model="story" class="field w-auto max-w-64"><option v-for="s in DRIVE_STORIES" :key="s.id" :value="s.id">{{ s.label }}</option></select></FormField>
+        <FormField v-slot="{ id }" label="Simulated drive"><select :id="id" v-model="mechanism" class="field w-auto"><option v-for="m in MECHANISMS" :key="m.id" :value="m.id">{{ m.label }}</option></select></FormField>
+        <FormField v-if="steps" v-slot="{ id }" label="Its state"><select :id="id" v-model="story" class="field w-auto max-w-64"><option v-for="s in DRIVE_STORIES" :key="s.id" :value="s.id">{{ s.label }}</option></select></FormField>
       </template>
       <template v-else>
-        <FormField v-slot="{ id }" label="Class of the drive"><select :id="id" v-model="mechanism" class="field w-auto"><option v-for="m in steppers" :key="m.id" :value="m.id">{{ m.label }}</option></select></FormField>
+        <FormField v-slot="{ id }" label="Class of the drive"><select :id="id" v-model="mechanism" class="field w-auto"><option v-for="m in MECHANISMS" :key="m.id" :value="m.id">{{ m.label }}</option></select></FormField>
         <button class="btn btn-quiet" @click="putAway">Put it away</button>
       </template>
       <WireOpenBus ref="opener" @file="openFile" />
@@ -76,6 +79,8 @@ useShortcuts({ m: () => opener.value?.choose() })
       <div v-if="report?.tracks.length" class="panel p-5"><RailReadRail :tracks="report.tracks" :mechanism="mechanism" :heads="report.tracks.some(t => t.head === 1) ? 2 : 1" /><p class="mt-2"><NuxtLink class="link" to="/instruments/read-test">Read test</NuxtLink> shows each track and its sectors.</p></div>
     </template>
 
+    <WireQuickDisk v-else-if="mechanism === 'quick-disk'" :worker="worker" />
+    <WireCartridgeDrive v-else-if="mechanism === 'cartridge'" />
     <div v-else-if="state" class="grid lg:grid-cols-[290px_1fr] gap-4 items-start">
       <div class="panel p-5">
         <WireHands :state="state" :wire="wire" @set="sim.set" @step="sim.step" @disk="sim.disk" @tab="sim.tab" @nudge="sim.nudge" @wiggle="sim.wiggle" />
