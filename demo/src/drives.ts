@@ -39,6 +39,8 @@ export interface DemoDrive {
   readonly notes?: readonly DemoNote[]
   readonly record?: DemoRecord
   readonly spindle?: Omit<PickupOptions, 'seed'>
+  /** State of the stand-in whose disk is read at Align. */
+  readonly surface?: string
   readonly readings?: readonly DemoReading[]
   /** What was typed into instruments that are sums. */
   readonly sums?: readonly { readonly instrument: string, readonly values: Readonly<Record<string, string>> }[]
@@ -108,6 +110,7 @@ export const DEMO_DRIVES: readonly DemoDrive[] = [
     found: [['align', 'evidence.one'], ['align', 'seconddisk.same']],
     spindle: { rpm: 300.2, wanderPercent: 0.01, ripples: [hub(0.04)] },
     readings: [{ moved: 0, seconds: 30, format: 'csv' }],
+    surface: 'upper-leans',
   },
   {
     drive: { tag: 'SK-10', mechanism: '3.5in-eject', maker: 'Staithe', model: 'E80', host: 'reading-room computer', ownerWords: 'Whirrs, but the disk stays in.', account: money({ working: 35, asParts: 8, parts: 6, hours: 3 }) },

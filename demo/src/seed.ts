@@ -74,6 +74,9 @@ class Seeding {
         this.log.push(await send<LogEntry>(`${this.address}/api/drives/${this.id}/host-fit`, { id: idOf(demo.drive.tag, 'fit'), at: this.at(), host, drive }))
       }
       if (station === 'speed') await this.measure()
+      if (station === 'align' && demo.surface) {
+        this.log.push(await send<LogEntry>(`${this.address}/api/drives/${this.id}/read-test`, { id: idOf(demo.drive.tag, 'surface'), at: this.at(), station, simulated: { mechanism: demo.drive.mechanism, story: demo.surface } }))
+      }
       if (!here) await this.say('station', station)
     }
     for (const wait of demo.waits ?? []) {

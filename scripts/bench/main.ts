@@ -9,6 +9,7 @@ import { speedFromPulses } from '@wobrin/core/spindle'
 import { seed } from '../../demo/src/seed'
 import { serve } from '../serve.mjs'
 import { longLog, photographing, puttingBack } from './bench-line'
+import { engine, openingDisk, readingDisk, surface, wholeDisk } from './bus'
 import { strokes } from './sums'
 import { makeVcd } from './make-vcd'
 
@@ -70,6 +71,9 @@ async function judging(): Promise<void> {
   for (const r of rest) console.log(`  ${r.name}: ${r.ms.toFixed(1)} ms (${(r.ms / baseline!.ms).toFixed(0)} x the ${baseline!.name.replace('baseline: ', '')})`)
 }
 
+/** `npm run bench -- bus` takes the read engine and its recordings alone. */
+const only = process.argv[2]
+
 async function serving(): Promise<void> {
   const data = join(folder, 'data')
   const first = await serve({ port: 4191, host: '127.0.0.1', data })
@@ -109,12 +113,31 @@ async function serving(): Promise<void> {
   }
   await photographing(browser, server!.address)
   await longLog(browser, server!.address)
+  await openingDisk(browser, server!.address, await disk())
   await browser.close()
   server!.child.kill()
   console.log(`Drive page usable (its call on the screen, cold cache) in ${middle(usable).toFixed(0)} ms (baseline, one bare file in the same browser: ${middle(bare).toFixed(0)} ms)`)
 }
 
+let made: Promise<string> | null = null
+const disk = () => made ??= wholeDisk(folder)
+
 try {
+  engine()
+  surface()
+  readingDisk(await disk())
+  if (only === 'bus') {
+    const server = await serve({ port: 4198, host: '127.0.0.1', data: join(folder, 'data') })
+    const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'] })
+    try {
+      await openingDisk(browser, server.address, await disk())
+    }
+    finally {
+      await browser.close()
+      server.child.kill()
+    }
+    process.exit(0)
+  }
   await reading()
   await judging()
   await puttingBack()

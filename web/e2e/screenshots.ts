@@ -24,7 +24,6 @@ try {
     console.log(name)
   }
   await picture('bench', '/')
-  await picture('receive', '/drives/new')
   await picture('drive-speed', drive('SK-05'))
   await picture('drive-station', drive('SK-02'))
   const notices = (p: Page) => p.getByRole('navigation', { name: 'Stations' }).waitFor()
@@ -52,7 +51,17 @@ try {
     await p.waitForTimeout(4500)
     await p.keyboard.press('a')
   })
-  await picture('instrument-speed', '/instruments/speed')
+  await picture('read-test', '/instruments/read-test', async (p) => {
+    await p.getByRole('button', { name: 'Read its disk' }).click()
+    await p.getByRole('button', { name: 'Keep this' }).waitFor()
+  })
+  await picture('wire', '/instruments/wire', async (p) => {
+    await p.getByRole('button', { name: 'Not selected' }).click()
+    await p.getByRole('button', { name: 'Motor off' }).click()
+    await p.waitForTimeout(1800)
+    await p.getByRole('button', { name: 'Step out' }).click()
+    await p.waitForTimeout(900)
+  })
   await picture('instrument-belt', `${drive('SK-05')}?station=drive-train`, p => p.getByRole('region', { name: 'Instruments here' }).evaluate(e => e.scrollIntoView()))
   await picture('strobe', '/instruments/strobe')
   await picture('release', `${drive('SK-05')}?station=release`)

@@ -82,9 +82,10 @@ function nice(s: number): string {
 
 /** What a line's changes look like. */
 function characterOf(e: EdgeList, durationS: number): 'pulse train' | 'once a turn' | 'short pulses' | 'levels' | 'still' {
+  // Told by their number alone: a read line has too many changes to be listed once more.
+  if (e.times.length / 2 / durationS > 5000) return 'pulse train'
   const falls = fallsOf(e)
   if (falls.length < 3) return e.times.length ? 'levels' : 'still'
-  if (falls.length / durationS > 5000) return 'pulse train'
   const gaps = [...falls].slice(1).map((t, i) => t - falls[i]!)
   const usual = median(gaps)
   if (usual > 0.1 && usual < 0.26 && gaps.filter(g => Math.abs(g / usual - 1) < 0.05).length > gaps.length * 0.7) return 'once a turn'

@@ -16,7 +16,7 @@ export interface RawTrack {
   readonly read: ReadTrack | null
 }
 
-const SAMPLE = 1200
+const SAMPLE = 600
 
 /** A piece from the middle of some flux. */
 export function sampleOf(times: Float64Array): Float64Array {

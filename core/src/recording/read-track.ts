@@ -8,7 +8,7 @@ import { TimingMeter } from './measure'
 import { readQuickBlocks } from './quick-stream'
 import { readSectors, type FoundSector } from './read-sectors'
 import { readSplitSectors } from './split-words'
-import { separate, type Separated, type SeparatorOptions } from './separator'
+import { separate, SeparatorRoom, type Separated, type SeparatorOptions } from './separator'
 
 /** How each code's sectors are found in its cells. */
 const READERS: Readonly<Record<TrackCode, (cells: Uint8Array) => FoundSector[]>> = {
@@ -38,9 +38,12 @@ export interface ReadTrack {
 
 export type ReadOptions = Partial<SeparatorOptions>
 
+/** Nothing of it leaves {@link readTrack}. */
+const room = new SeparatorRoom()
+
 /** Reads a track's flux as one format. */
 export function readTrack(times: FluxTimes, format: Format, options: ReadOptions = {}): ReadTrack {
-  const s = separate(times, { ...options, halfCellS: options.halfCellS ?? halfCellOf(format) })
+  const s = separate(times, { ...options, halfCellS: options.halfCellS ?? halfCellOf(format) }, room)
   const meter = new TimingMeter()
   const sectors = READERS[format.code](s.cells).map((f): MeasuredSector => ({
     ...f, margin: meter.take(s, f.fromCell, f.toCell), atS: times[Math.min(times.length - 1, lowerBound(s.at, f.fromCell))]!,

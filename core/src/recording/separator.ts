@@ -22,6 +22,25 @@ export interface Separated {
   readonly phase: Float32Array
 }
 
+/** Room that is used again from track to track, so that a whole disk does not leave hundreds of arrays behind. */
+export class SeparatorRoom {
+  private at = new Uint32Array(0)
+  private phase = new Float32Array(0)
+  private cells = new Uint8Array(0)
+
+  /** Arrays of at least these lengths, the cells all zero. What an earlier call got is overwritten. */
+  take(transitions: number, cells: number): { readonly at: Uint32Array, readonly phase: Float32Array, readonly cells: Uint8Array } {
+    if (this.at.length < transitions) {
+      this.at = new Uint32Array(transitions)
+      this.phase = new Float32Array(transitions)
+    }
+    if (this.cells.length < cells) this.cells = new Uint8Array(cells)
+    else this.cells.fill(0, 0, cells)
+    if (transitions) this.phase[0] = this.at[0] = 0
+    return { at: this.at.subarray(0, transitions), phase: this.phase.subarray(0, transitions), cells: this.cells }
+  }
+}
+
 /** No pause is longer than this; what is, is unformatted or not written, and the separator starts anew after it. */
 const LONGEST = 64
 /** Transitions after such a pause, or at the start, that are followed hard, so that a sync run is enough to lock. */
@@ -34,15 +53,14 @@ const SHARE = Float64Array.from({ length: LONGEST + 1 }, (_, n) => n ? 1 / n : 1
  * A data separator: a phase-locked loop of first order with a slow second order, which follows speed and wow and leaves
  * jitter and peak shift as phase error. Low gains follow the spindle and not the noise; while it locks they are higher.
  * Time linear in the transitions.
+ * @param room to be used again; what is returned lies in it and lasts until the next call with it
  */
-export function separate(times: FluxTimes, options: SeparatorOptions): Separated {
+export function separate(times: FluxTimes, options: SeparatorOptions, room = new SeparatorRoom()): Separated {
   const { halfCellS, phaseGain = 0.14, rateGain = 0.008, capture = 0.1 } = options
   const n = times.length
-  const at = new Uint32Array(n)
-  const phase = new Float32Array(n)
   const [least, most] = [halfCellS * (1 - capture), halfCellS * (1 + capture)]
   // Room for the slowest counting and a cell of its own for each transition; what is not used is left off.
-  const cells = new Uint8Array(n ? Math.ceil((times[n - 1]! - times[0]!) / least) + n + 1 : 0)
+  const { at, phase, cells } = room.take(n, n ? Math.ceil((times[n - 1]! - times[0]!) / least) + n + 1 : 0)
   let period = halfCellS
   let inverse = 1 / period
   let middle = n ? times[0]! : 0
@@ -56,6 +74,7 @@ export function separate(times: FluxTimes, options: SeparatorOptions): Separated
     if (count < 1) count = 1
     if (count > LONGEST) {
       // Nothing to follow over so long a pause.
+      phase[i] = 0
       middle = time
       locked = 0
     }
