@@ -25,12 +25,21 @@ function codeOf(text: string | undefined): TrackCode | 'auto' {
   return (Object.keys(CODE_IDS) as TrackCode[]).find(c => CODE_IDS[c] === word) ?? 'auto'
 }
 
+/** A number of at most so much, as a share of it. */
+function shareOption(text: string | undefined, name: string, most: number): number | undefined {
+  const value = numberOption(text, name, 0)
+  if (value !== undefined && (value === 0 || value > most)) throw new ParameterError(`"${text}"`, `a number above 0, at most ${most}`, { field: `--${name}` })
+  return value === undefined ? undefined : value / most
+}
+
 export const bus = defineCommand({
   meta: { name: 'bus', description: 'Follow a drive by a recording of its interface lines: where the heads were, and how each track read.' },
   args: {
     file: { type: 'positional', description: 'the recording (VCD or CSV, also gzip-packed)', required: true },
     map: { type: 'string', description: 'which channel is which line, such as INDEX=D0,STEP=D3; guessed by name otherwise' },
     code: { type: 'string', description: `auto (default), ${Object.values(CODE_IDS).join(', ')}` },
+    gain: { type: 'string', description: 'how much of each phase error the separator takes over at once, 0 to 1 (default 0.14)' },
+    window: { type: 'string', description: 'how far the rate may be off nominal, % (default 10)' },
     inverted: { type: 'boolean', description: 'the recording has its levels the other way round' },
     trusted: { type: 'boolean', description: 'the disk was written by a trusted drive' },
     image: { type: 'string', description: 'file for the sectors as read; a list of all of them goes beside it (.map.csv)' },
@@ -43,7 +52,7 @@ export const bus = defineCommand({
   async run({ args }) {
     const capture = await readCapture(await fileSource(args.file), { maxEdgesPerChannel: MOST_EDGES })
     const code = codeOf(args.code)
-    const report = reportBus(capture, { mapping: mappingOf(args.map), code, inverted: args.inverted, context: { trustedDisk: args.trusted } })
+    const report = reportBus(capture, { mapping: mappingOf(args.map), code, inverted: args.inverted, separator: { phaseGain: shareOption(args.gain, 'gain', 1), capture: shareOption(args.window, 'window', 100) }, context: { trustedDisk: args.trusted } })
     const image = args.image ? imageOf(report.tracks) : null
     if (image) {
       await writeFile(args.image!, image.bytes)

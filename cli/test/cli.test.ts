@@ -197,6 +197,8 @@ describe('wobrin bus and wobrin simulate', () => {
     expect(JSON.parse((await wobrin('bus', bare, '--json', '--map', 'STEP=D4,DIR=D5,track-0=D1,RDATA=D3,INDEX=D0,SIDE=D6')).out)).toMatchObject({ homed: true, totals: { foreign: 0 } })
     expect(await wobrin('bus', bare, '--map', 'STEP=D77')).toMatchObject({ code: 2, err: expect.stringContaining('there is no channel “D77”') })
     expect(await wobrin('bus', bare, '--map', 'WARP=D1')).toMatchObject({ code: 2, err: expect.stringContaining('there is no line “WARP”') })
+    expect(await wobrin('bus', recording, '--gain', '3')).toMatchObject({ code: 2, err: expect.stringContaining('a number above 0, at most 1') })
+    expect(JSON.parse((await wobrin('bus', recording, '--json', '--gain', '0.2', '--window', '8')).out).totals.good).toBeGreaterThan(40)
     expect(await wobrin('bus', recording, '--code', 'morse')).toMatchObject({ code: 2, err: expect.stringContaining('one of auto, fm, mfm') })
   })
   it.each([
@@ -204,5 +206,19 @@ describe('wobrin bus and wobrin simulate', () => {
     ['a word that is none', '{"mechanism":"toaster"}', 'mechanism is "toaster"'], ['cylinders that are none', '{"host":{"cylinders":"some"}}', 'host.cylinders is not usable'], ['a groove without its parts', '{"disk":{"grooves":[{"head":0}]}}', 'a list of grooves'],
   ])('%s is refused in a sentence', async (_, text, says) => {
     expect(await wobrin('simulate', file('bad.json', text), '--out', file('never.vcd'))).toMatchObject({ code: 2, err: expect.stringContaining(says) })
+  })
+})
+
+describe('wobrin sweep', () => {
+  const rows = [-8, -6, -5, -4.5, -4, -2, 0, 2, 4, 4.5, 5, 6, 8].map(p => `${p},${Math.abs(p) < 4.3 ? 11 : 0},11,${Math.abs(p) < 4.7 ? 11 : 0},11`).join('\n')
+  it('says where both heads read, where to set it, and what to try next', async () => {
+    const path = file('sweep.csv', `position,lower_good,lower_expected,upper_good,upper_expected\n${rows}\n`)
+    const report = JSON.parse((await wobrin('sweep', path, '--json')).out)
+    expect(report).toMatchObject({ call: 'nudge', lower: { centre: expect.any(Number) }, upper: { centre: expect.any(Number) }, common: { from: expect.any(Number), to: expect.any(Number), centre: expect.closeTo(0, 0) }, tryNext: null })
+    expect((await wobrin('sweep', path, '--unit', 'marks')).out).toMatch(/^Nudge it: It reads from .* marks .*\n {2}lower head: from/)
+  })
+  it('a wrong cell is named', async () => {
+    expect(await wobrin('sweep', file('bad.csv', 'position,lower_good,lower_expected\n1,12,11\n2,0,11'))).toMatchObject({ code: 2, err: expect.stringContaining('row 1: lower head read 12 sectors of 11') })
+    expect(await wobrin('sweep', file('nothere') + 'x')).toMatchObject({ code: 2 })
   })
 })

@@ -29,6 +29,7 @@ export const PARAMETERS: Readonly<Record<string, Parameter | Readonly<Record<str
     rpm: n('speed where the trimmer stands, r/min', 50, 1000), rpmPerTrimmerTurn: n('what a turn of the trimmer to the right changes, r/min; 0 is a dead or missing one', -200, 200),
     beltRipplePercent: n('unevenness at the belt’s own rate, zero to peak, %: a seam or a set in the belt', 0, 20), beltSlipPercent: n('slip of the belt, %: slower, and longer to start', 0, 60),
     onceAroundPercent: n('unevenness once a turn, zero to peak, %: a bent or rubbing spindle', 0, 20), motorRipplePercent: n('unevenness at the motor pulley’s rate, zero to peak, %', 0, 20),
+    motorAge: n('age of the motor, 0 new to 1 worn out: it starts slowly, wanders and ripples', 0, 1),
     wanderPercent: n('slow wander of the speed, deviation, %', 0, 10), startS: n('time constant of the motor’s start, s', 0.01, 5),
   },
   carriage: {

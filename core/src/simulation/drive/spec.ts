@@ -40,6 +40,7 @@ export interface DriveSpec {
     readonly onceAroundPercent: number
     readonly motorRipplePercent: number
     readonly wanderPercent: number
+    readonly motorAge: number
     readonly startS: number
   }
   readonly carriage: {
@@ -90,7 +91,7 @@ export function soundDrive(mechanism: MechanismId, seed = 1): DriveSpec {
     mechanism, seed,
     spindle: {
       rpm, rpmPerTrimmerTurn: findMechanism(mechanism).speed.trimmer.value === 'none' ? 0 : rpm * 0.11, beltRipplePercent: belt ? 0.15 : 0, beltSlipPercent: 0,
-      onceAroundPercent: belt ? 0.1 : 0.05, motorRipplePercent: belt ? 0.03 : 0, wanderPercent: belt ? 0.05 : 0.01, startS: belt ? 0.12 : 0.08,
+      onceAroundPercent: belt ? 0.1 : 0.05, motorRipplePercent: belt ? 0.03 : 0, wanderPercent: belt ? 0.05 : 0.01, motorAge: 0, startS: belt ? 0.12 : 0.08,
     },
     carriage: { startCylinder: 5, offsetUm: 0, hysteresisUm: 0, settleMs: 15, fastestStepMs: mechanism === '8in' || mechanism === '5.25in-48' ? 5 : 2.5, missPercent: 0, stiffFrom: 0, stiffTo: 0, stiffMissPercent: 0, refusesBelowZero: true },
     sensorAt: 0.5, heads: [SOUND, SOUND], noise: 0.065, trackUm: geometry.trackUm.value, pulseUm: geometry.pulseUm.value,

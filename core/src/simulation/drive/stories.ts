@@ -27,6 +27,7 @@ export const DRIVE_STORIES: readonly DriveStory[] = [
   story('groove', 'A groove in the disk', d => ({ disk: { ...d.disk, grooves: [{ head: 0, fromCylinder: 12, toCylinder: 14, fromTurn: 0.2, toTurn: 0.55, liftUm: d.pulseUm }] } })),
   story('fast-writer', 'Disk written by a fast drive', d => ({ disk: { ...d.disk, writer: { ...d.disk.writer, rpm: d.disk.writer.rpm * 1.055 } } })),
   story('seam', 'A seam in the belt', d => ({ spindle: { ...d.spindle, beltRipplePercent: 3.5 } })),
+  story('old-motor', 'A worn motor', d => ({ spindle: { ...d.spindle, motorAge: 0.9 } })),
   story('gummed', 'Gummed rail: steps are lost', d => ({ carriage: { ...d.carriage, stiffFrom: 18, stiffTo: 24, stiffMissPercent: 30 } })),
   story('early-zero', 'Track-zero sensor trips early', () => ({ sensorAt: 1.5 })),
   story('no-change', 'Disk-in switch does not return', d => ({ sensors: { ...d.sensors, diskIn: 'always in' } })),

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { Pause, Play, SkipBack } from 'lucide-vue-next'
+import { Download, Pause, Play, SkipBack } from 'lucide-vue-next'
 import { useIntervalFn } from '@vueuse/core'
 import { isLow, LINE_NAMES, type BusReport, type LineName } from '@wobrin/core/bus'
 import type { MechanismId } from '@wobrin/core/mechanisms'
@@ -7,7 +7,7 @@ import type { Playback } from '~/workers/drive.worker'
 import type { LineRow } from './LineRows.vue'
 
 /** A recording played back: the lines and the carriage as they were at a time. */
-const { playback, report, mechanism } = defineProps<{ playback: Playback, report: BusReport, mechanism: MechanismId }>()
+const { playback, report, mechanism, stretch } = defineProps<{ playback: Playback, report: BusReport, mechanism: MechanismId, stretch: (fromS: number, toS: number) => Promise<Blob> }>()
 const at = ref(0)
 const SPAN = 3
 const pace = ref(1)
@@ -30,6 +30,7 @@ function why(line: LineName, low: boolean): string {
     'side': ['Lower head.', 'Upper head.'], 'write-gate': ['The host reads.', 'The host writes.'], 'index': ['The index is elsewhere.', 'The index is at its sensor.'], 'track-0': [`Not at track zero${cylinder.value === null ? '' : `: cylinder ${cylinder.value} by the count`}.`, `At track zero${cylinder.value ? `, though the count says cylinder ${cylinder.value}` : ''}.`],
     'write-protect': ['The disk may be written.', 'The disk is protected.'], 'ready': ['Not at speed, or no disk.', 'A disk turns near its speed.'], 'disk-change': ['No change since the last step.', 'The disk was changed; a step clears it.'], 'read-data': ['', ''],
   }
+  if (line === 'track-0' && moving.value) return 'The carriage is on its way.'
   return words[line][low ? 1 : 0]
 }
 const rows = computed(() => Object.fromEntries(LINE_NAMES.filter(l => playback.lines[l]).map((line): [LineName, LineRow] => {
@@ -39,7 +40,11 @@ const rows = computed(() => Object.fromEntries(LINE_NAMES.filter(l => playback.l
 })))
 const fromS = computed(() => Math.max(0, Math.min(at.value - SPAN * 0.75, playback.durationS - SPAN)))
 const reading = computed(() => report.tracks.find(t => at.value >= t.fromS && at.value <= t.toS && t.head === (lowOf('side') ? 1 : 0) && t.cylinder === cylinder.value) ?? null)
-const steps = computed(() => report.path.seeks.map(s => s.fromS))
+const save = async () => saveBlob('stretch.vcd', await stretch(fromS.value, Math.min(playback.durationS, fromS.value + SPAN)))
+/** Where each seek has ended and the carriage is still. */
+const SETTLED_S = 0.02
+const steps = computed(() => report.path.seeks.map(s => s.toS + SETTLED_S))
+const moving = computed(() => report.path.moves.some(m => m.at <= at.value && at.value - m.at < SETTLED_S * 0.75))
 const jump = (way: 1 | -1) => {
   const to = way === 1 ? steps.value.find(t => t > at.value + 1e-3) : steps.value.findLast(t => t < at.value - 1e-3)
   at.value = to ?? (way === 1 ? playback.durationS : 0)
@@ -56,7 +61,7 @@ const jump = (way: 1 | -1) => {
       <input v-model.number="at" type="range" min="0" :max="playback.durationS" step="0.001" class="grow basis-60 accent-leave h-11" aria-label="Time in the recording">
       <span class="text-sm w-28 text-right">{{ at.toFixed(3) }} s</span>
     </div>
-    <div class="flex flex-wrap gap-3 items-center text-sm"><button class="btn" @click="jump(-1)">Seek before</button><button class="btn" @click="jump(1)">Seek after</button><span v-if="reading">Cylinder {{ reading.cylinder }}, {{ reading.head ? 'upper' : 'lower' }}: {{ reading.sectors.filter(s => s.state === 'good').length }} of {{ reading.sectors.length }} sectors good, {{ reading.margin === null ? 'no margin' : `${Math.round(reading.margin * 100)} % margin` }}</span></div>
+    <div class="flex flex-wrap gap-3 items-center text-sm"><button class="btn" @click="jump(-1)">Seek before</button><button class="btn" @click="jump(1)">Seek after</button><button class="btn" @click="save"><Download class="size-4" />These 3 s</button><span v-if="reading">Cylinder {{ reading.cylinder }}, {{ reading.head ? 'upper' : 'lower' }}: {{ reading.sectors.filter(s => s.state === 'good').length }} of {{ reading.sectors.length }} sectors good, {{ reading.margin === null ? 'no margin' : `${Math.round(reading.margin * 100)} % margin` }}</span></div>
     <WireLineRows :rows="rows" :edges="playback.lines" :from-s="fromS" :to-s="fromS + SPAN" />
   </section>
 </template>

@@ -73,7 +73,7 @@ useShortcuts({ m: () => opener.value?.choose() })
       <WireBusDoubts v-if="report" :doubts="report.doubts" :mapping="report.mapping" @turn-over="bus.turnOver" @map="bus.map" />
       <div class="panel p-5"><WireBusChannels :opened="opened" :choices="choices" @map="bus.map" @turn-over="bus.turnOver" @code="(c) => { choices.code = c; bus.judge() }" @trusted="(t) => { choices.trusted = t; bus.judge() }" /></div>
       <div v-if="report && playback" class="grid lg:grid-cols-[1fr_300px] gap-4 items-start">
-        <div class="panel p-5 min-w-0"><WirePlayback :key="opened.fileName" :playback="playback" :report="report" :mechanism="mechanism" /></div>
+        <div class="panel p-5 min-w-0"><WirePlayback :key="opened.fileName" :playback="playback" :report="report" :mechanism="mechanism" :stretch="(from, to) => worker().stretch(from, to)" /></div>
         <div class="panel p-5"><WireTimings :report="report" /></div>
       </div>
       <div v-if="report?.tracks.length" class="panel p-5"><RailReadRail :tracks="report.tracks" :mechanism="mechanism" :heads="report.tracks.some(t => t.head === 1) ? 2 : 1" /><p class="mt-2"><NuxtLink class="link" to="/instruments/read-test">Read test</NuxtLink> shows each track and its sectors.</p></div>
