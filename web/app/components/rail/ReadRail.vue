@@ -55,7 +55,7 @@ const radius = (cylinder: number) => {
   const { track0LowerMm, pitchMm } = geometry.value
   return track0LowerMm && pitchMm ? trackRadiusMm(track0LowerMm.value, pitchMm.value, cylinder) : null
 }
-const ticks = computed(() => Array.from({ length: last.value + 1 }, (_, i) => i).filter(i => (i % 10 === 0 && last.value - i > 3) || i === last.value))
+const ticks = computed(() => Array.from({ length: last.value + 1 }, (_, i) => i).filter(i => (i % (width.value > 520 ? 10 : 20) === 0 && last.value - i > 3) || i === last.value))
 const chosen = computed(() => tracks.find(t => t.cylinder === selected.value?.cylinder && t.head === selected.value.head))
 
 function pick(event: MouseEvent): void {
@@ -111,7 +111,7 @@ function move(event: KeyboardEvent): void {
       <text x="0" :y="height - 26" fill="var(--muted)">cylinder</text>
       <text v-for="t in ticks" :key="t" :x="x(t) + pitch / 2" :y="height - 26" text-anchor="middle" fill="var(--muted)">{{ t }}</text>
       <text v-if="radius(0) !== null" :x="LEFT" :y="height - 8" fill="var(--muted)">outer edge, {{ radius(0)!.toFixed(1) }} mm from the axis</text>
-      <text v-if="radius(last) !== null" :x="width - RIGHT" :y="height - 8" text-anchor="end" fill="var(--muted)">hub side, {{ radius(last)!.toFixed(1) }} mm</text>
+      <text v-if="radius(last) !== null && width > 520" :x="width - RIGHT" :y="height - 8" text-anchor="end" fill="var(--muted)">hub side, {{ radius(last)!.toFixed(1) }} mm</text>
     </svg>
   </figure>
 </template>

@@ -35,7 +35,7 @@ const ticks = computed(() => Array.from({ length: last.value + 1 }, (_, i) => i)
       <rect :x="x(-1)" y="70" :width="x(last + 1) - x(-1)" height="10" rx="3" fill="var(--tint)" stroke="var(--line)" />
       <g v-for="t in ticks" :key="t"><line :x1="x(t)" :x2="x(t)" y1="80" y2="86" stroke="var(--muted)" /><text :x="x(t)" y="98" text-anchor="middle" fill="var(--muted)">{{ t }}</text></g>
       <text x="0" y="99" fill="var(--muted)">cylinder</text>
-      <text v-if="radius(0)" :x="x(-1)" y="115" fill="var(--muted)">outer edge, {{ radius(0) }} mm</text><text v-if="radius(last)" :x="x(last + 1)" y="115" text-anchor="end" fill="var(--muted)">{{ radius(last) }} mm, hub</text>
+      <text v-if="radius(0) && width > 460" :x="x(-1)" y="115" fill="var(--muted)">outer edge, {{ radius(0) }} mm</text><text v-if="radius(last) && width > 460" :x="x(last + 1)" y="115" text-anchor="end" fill="var(--muted)">{{ radius(last) }} mm, hub</text>
       <!-- Track zero: a slot with a lamp and a detector, which the carriage's flag comes between. -->
       <g :opacity="zeroMeans ? 1 : 0.45">
         <rect :x="LEFT - 30" y="60" width="20" height="30" rx="2" fill="none" stroke="var(--ink)" stroke-width="1.5" /><rect :x="LEFT - 23" y="58" width="6" height="26" fill="var(--panel)" />

@@ -17,7 +17,7 @@ const { rows, edges, fromS, toS, names = LINE_NAMES } = defineProps<{
 
 const box = useTemplateRef('box')
 const { width } = useElementSize(box)
-const W = computed(() => Math.max(60, width.value - 300 < 220 ? width.value - 130 : Math.min(300, width.value * 0.3)))
+const W = computed(() => width.value > 520 ? Math.min(300, width.value * 0.3) : Math.max(40, width.value - 205))
 
 /** Short pulses would vanish: each change is drawn at least so wide, px. */
 function traceOf(line: LineName): string {

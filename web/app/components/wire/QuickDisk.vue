@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { QUICK_RATE } from '@wobrin/core/recording'
 import type { QuickDiskSpec } from '@wobrin/core/simulation'
 import type { QuickSweep } from '~/workers/drive.worker'
 
@@ -21,6 +22,8 @@ async function run(): Promise<void> {
 watch(story, run)
 onMounted(run)
 
+/** Width of a block, by its bits. */
+const long = (bytes: number) => Math.max(3, x((bytes + 6) * 8 / QUICK_RATE / (1 + (sweep.value?.rateOff || 0))) - 2)
 const x = (s: number) => sweep.value ? s / sweep.value.durationS * 1000 : 0
 </script>
 
@@ -36,9 +39,9 @@ const x = (s: number) => sweep.value ? s / sweep.value.durationS * 1000 : 0
         <figcaption class="hint mb-1">One pass from the outer edge to the hub; bar: timing margin of a block; notch: a block that failed</figcaption>
         <svg viewBox="0 0 1000 132" class="w-full text-xs" role="img" :aria-label="`Sweep of ${sweep.passS.toFixed(1)} s with ${sweep.blocks.length} blocks`">
           <rect :x="x(sweep.readyS)" y="84" :width="x(sweep.passS)" height="12" rx="4" fill="var(--tint)" stroke="var(--line)" />
-          <g v-for="(b, i) in sweep.blocks" :key="b.id">
-            <rect v-if="b.good" :x="x(b.atS)" :y="80 - Math.max(0, b.margin) * 72" :width="Math.max(3, x((sweep.blocks[i + 1]?.atS ?? sweep.readyS + sweep.passS) - b.atS) - 5)" :height="Math.max(2, Math.max(0, b.margin) * 72)" :fill="b.margin < 0.4 ? 'var(--nudge)' : 'var(--leave)'" />
-            <path v-else :d="`M${x(b.atS)} 78h${Math.max(3, x((sweep.blocks[i + 1]?.atS ?? sweep.readyS + sweep.passS) - b.atS) - 5)}`" stroke="var(--nudge)" stroke-width="3" />
+          <g v-for="b in sweep.blocks" :key="b.id">
+            <rect v-if="b.good" :x="x(b.atS)" :y="80 - Math.max(0, b.margin) * 72" :width="long(b.bytes)" :height="Math.max(2, Math.max(0, b.margin) * 72)" :fill="b.margin < 0.4 ? 'var(--nudge)' : 'var(--leave)'" />
+            <path v-else :d="`M${x(b.atS)} 78h${long(b.bytes)}`" stroke="var(--nudge)" stroke-width="3" />
           </g>
           <path :d="`M0 112H${x(sweep.readyS)}V124H${x(sweep.readyS + sweep.passS)}V112H1000`" fill="none" stroke="var(--ink)" stroke-width="1.5" />
           <text :x="x(sweep.readyS) + 6" y="120" fill="var(--muted)">ready, low</text><text x="0" y="108" fill="var(--muted)">motor on</text>
