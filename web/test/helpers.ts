@@ -5,9 +5,10 @@ import { SimulatedPickup, type PickupOptions } from '../../core/src/simulation'
 import { CaptureStore } from '../server/services/capture-store'
 import { openDataFolder } from '../server/services/data-folder'
 import { DriveService } from '../server/services/drives'
-import { judgeFile } from '../server/services/judge-file'
+import { judgeFile, judgeSurfaceFile } from '../server/services/judge-file'
 import { openDatabase } from '../server/services/open-database'
 import { PhotoStore } from '../server/services/photo-store'
+import { ReadTestService } from '../server/services/read-test'
 import { SpeedService } from '../server/services/speed'
 import { driveSchema } from '../shared/drive-facts'
 
@@ -19,7 +20,7 @@ export async function workshop(root = mkdtempSync(join(tmpdir(), 'wobrin-unit-')
   const db = await openDatabase(folder, MIGRATIONS)
   const drives = new DriveService(db)
   const captures = new CaptureStore(folder.captures, db)
-  return { root, folder, db, drives, captures, photos: new PhotoStore(folder.photos, db), speed: new SpeedService(drives, captures, judgeFile) }
+  return { root, folder, db, drives, captures, photos: new PhotoStore(folder.photos, db), speed: new SpeedService(drives, captures, judgeFile), readTest: new ReadTestService(drives, captures, judgeSurfaceFile) }
 }
 
 export const uuid = (n: number) => `00000000-0000-4000-8000-${String(n).padStart(12, '0')}`

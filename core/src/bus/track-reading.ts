@@ -122,7 +122,7 @@ export function toReadings(raw: readonly RawTrack[], naming: Naming = namingOf(r
 
 function together(visits: readonly RawTrack[], naming: Naming): TrackReading {
   const best = [...visits].sort((a, b) => (b.read?.sectors.length ?? 0) - (a.read?.sectors.length ?? 0))[0]!
-  const same = visits.filter(v => v.read && v.read.format === best.read?.format)
+  const same = visits.filter(v => v.read && v.read.format.code === best.read!.format.code && v.read.format.rate === best.read!.format.rate)
   const found: MeasuredSector[] = same.flatMap(v => v.read!.sectors)
   const margins = same.map(v => v.read!.margin).filter(m => !Number.isNaN(m))
   const rates = same.map(v => v.read!.rateOff).filter(m => !Number.isNaN(m))

@@ -1,11 +1,12 @@
 import { ParameterError } from '../errors'
 import type { FoundSector } from './read-sectors'
+import type { SectorToWrite } from './sector-track'
 
 /** Three-byte marks of a code whose bytes begin with a one. */
 export interface ByteMarks { readonly address: readonly number[], readonly data: readonly number[], readonly end: readonly number[] }
 
 /** Writes bytes as cells, the high bit first. */
-export class CellPacker {
+class CellPacker {
   private readonly cells: number[] = []
   readonly byte = (b: number): void => { for (let i = 7; i >= 0; i--) this.cells.push(b >> i & 1) }
 
@@ -26,7 +27,38 @@ export class CellPacker {
 }
 
 /** A byte as two, with its bits in every second place. */
-export const fourAndFour = (b: number): [number, number] => [b >> 1 | 0xAA, b | 0xAA]
+const fourAndFour = (b: number): [number, number] => [b >> 1 | 0xAA, b | 0xAA]
+
+/** How a code of such bytes lays its sectors down. */
+export interface MarkedLayout {
+  readonly marks: ByteMarks
+  readonly size: number
+  /** Zeros after each self-syncing byte, and how many of them stand before an address and before data. */
+  readonly zeros: number
+  readonly syncs: readonly [beforeAddress: number, beforeData: number]
+}
+
+const VOLUME = 254
+
+/**
+ * A track: for each sector self-syncing bytes, address, self-syncing bytes, data.
+ * @param encode data to the bytes of a data field @throws ParameterError where it does not fit, or a sector has another size
+ */
+export function writeMarkedTrack(sectors: readonly SectorToWrite[], length: number, { marks, size, zeros, syncs }: MarkedLayout, encode: (data: Uint8Array) => readonly number[]): Uint8Array {
+  const w = new CellPacker()
+  for (const s of sectors) {
+    if (s.data.length !== size) throw new ParameterError(`a sector of ${s.data.length} bytes`, String(size), { field: 'data' })
+    w.sync(syncs[0], zeros)
+    marks.address.forEach(w.byte)
+    for (const b of [VOLUME, s.cylinder, s.sector, VOLUME ^ s.cylinder ^ s.sector]) fourAndFour(b).forEach(w.byte)
+    marks.end.forEach(w.byte)
+    w.sync(syncs[1], zeros)
+    marks.data.forEach(w.byte)
+    encode(s.data).forEach(w.byte)
+    marks.end.forEach(w.byte)
+  }
+  return w.done(length, sectors.length, zeros)
+}
 
 /** How far after an address its data may begin, bytes. */
 const REACH = 40

@@ -1,5 +1,4 @@
-import { ParameterError } from '../errors'
-import { CellPacker, fourAndFour, readMarkedSectors, type ByteMarks } from './byte-sectors'
+import { readMarkedSectors, writeMarkedTrack, type ByteMarks } from './byte-sectors'
 import type { FoundSector } from './read-sectors'
 import type { SectorToWrite } from './sector-track'
 
@@ -15,7 +14,6 @@ const SIZE = 256
 /** Groups of five bytes; each leaves three values of low bits, and the last byte leaves one. */
 const GROUPS = 51
 const LOWS = 3 * GROUPS + 1
-const VOLUME = 254
 
 /** 256 bytes as 411 values of five bits, each with the one before it taken off, the last one the check. */
 export function toFives(data: Uint8Array): number[] {
@@ -52,22 +50,8 @@ export function fromFives(fives: readonly number[]): Uint8Array | null {
  * @param length cells of a turn
  * @throws ParameterError where it does not fit, or a sector is not of 256 bytes
  */
-export function fiveAndThreeTrack(sectors: readonly SectorToWrite[], length: number): Uint8Array {
-  const w = new CellPacker()
-  for (const s of sectors) {
-    if (s.data.length !== SIZE) throw new ParameterError(`a sector of ${s.data.length} bytes`, '256', { field: 'data' })
-    // One zero after each byte keeps a code without two zeros in a row readable, and lets a reader fall into step.
-    w.sync(12, 1)
-    MARKS.address.forEach(w.byte)
-    for (const b of [VOLUME, s.cylinder, s.sector, VOLUME ^ s.cylinder ^ s.sector]) fourAndFour(b).forEach(w.byte)
-    MARKS.end.forEach(w.byte)
-    w.sync(8, 1)
-    MARKS.data.forEach(w.byte)
-    for (const v of toFives(s.data)) w.byte(BYTES_OF_FIVE[v]!)
-    MARKS.end.forEach(w.byte)
-  }
-  return w.done(length, sectors.length, 1)
-}
+export const fiveAndThreeTrack = (sectors: readonly SectorToWrite[], length: number): Uint8Array =>
+  writeMarkedTrack(sectors, length, { marks: MARKS, size: SIZE, zeros: 1, syncs: [12, 8] }, data => toFives(data).map(v => BYTES_OF_FIVE[v]!))
 
 /** The sectors in a stream of cells of 5-and-3 group code. */
 export const readFiveAndThreeSectors = (cells: Uint8Array): FoundSector[] => readMarkedSectors(cells, MARKS, SIZE, 411, (bytes) => {

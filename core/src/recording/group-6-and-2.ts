@@ -1,5 +1,4 @@
-import { ParameterError } from '../errors'
-import { CellPacker, fourAndFour, readMarkedSectors, type ByteMarks } from './byte-sectors'
+import { readMarkedSectors, writeMarkedTrack, type ByteMarks } from './byte-sectors'
 import type { FoundSector } from './read-sectors'
 import type { SectorToWrite } from './sector-track'
 
@@ -17,7 +16,6 @@ const MARKS: ByteMarks = { address: [0xD5, 0xAA, 0x96], data: [0xD5, 0xAA, 0xAD]
 const SIZE = 256
 /** Two-bit ends of the bytes are gathered three to a value. */
 const ENDS = 86
-const VOLUME = 254
 
 /** 256 bytes as 343 values of six bits, each with the one before it taken off, the last one the check. */
 export function toSixes(data: Uint8Array): number[] {
@@ -42,21 +40,8 @@ export function fromSixes(sixes: readonly number[]): Uint8Array | null {
  * @param length cells of a turn
  * @throws ParameterError where it does not fit, or a sector is not of 256 bytes
  */
-export function sixAndTwoTrack(sectors: readonly SectorToWrite[], length: number): Uint8Array {
-  const w = new CellPacker()
-  for (const s of sectors) {
-    if (s.data.length !== SIZE) throw new ParameterError(`a sector of ${s.data.length} bytes`, '256', { field: 'data' })
-    w.sync(16, 2)
-    MARKS.address.forEach(w.byte)
-    for (const b of [VOLUME, s.cylinder, s.sector, VOLUME ^ s.cylinder ^ s.sector]) fourAndFour(b).forEach(w.byte)
-    MARKS.end.forEach(w.byte)
-    w.sync(6, 2)
-    MARKS.data.forEach(w.byte)
-    for (const v of toSixes(s.data)) w.byte(BYTES[v]!)
-    MARKS.end.forEach(w.byte)
-  }
-  return w.done(length, sectors.length, 2)
-}
+export const sixAndTwoTrack = (sectors: readonly SectorToWrite[], length: number): Uint8Array =>
+  writeMarkedTrack(sectors, length, { marks: MARKS, size: SIZE, zeros: 2, syncs: [16, 6] }, data => toSixes(data).map(v => BYTES[v]!))
 
 /** The sectors in a stream of cells of 6-and-2 group code. */
 export const readSixAndTwoSectors = (cells: Uint8Array): FoundSector[] => readMarkedSectors(cells, MARKS, SIZE, 343, (bytes) => {

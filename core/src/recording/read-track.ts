@@ -65,7 +65,7 @@ function rateOf(s: Separated, sectors: readonly MeasuredSector[], format: Format
 const goodOf = (t: ReadTrack) => t.sectors.reduce((n, s) => n + (s.status === 'good' ? 1 : 0), 0)
 
 /**
- * Reads a track as the format that finds most good sectors, then most headers; null where none finds any. Formats are tried in the
+ * Reads a track as the format that finds most good sectors, then most headers that pass their check; null where none finds any. Formats are tried in the
  * order in which they fit, and the first that reads at least half of what it finds is taken.
  * @param likely format of the track before, which is tried first
  */
@@ -75,7 +75,9 @@ export function recogniseTrack(times: FluxTimes, formats: readonly Format[] = FO
   const tryAs = (f: Format): boolean => {
     const track = readTrack(times, f, options)
     const good = goodOf(track)
-    const score = good * 1000 + track.sectors.length
+    // Marks come up by chance in any code: headers that all fail their check make no track, unless it is the code of the track before.
+    const headers = track.sectors.filter(s => s.status !== 'header check failed').length
+    const score = good * 1000 + headers + (f === likely ? track.sectors.length / 1000 : 0)
     if (score > most) {
       best = track
       most = score

@@ -1,6 +1,6 @@
 import { expose } from 'comlink'
 import {
-  imageOf, intervalPicture, judgeSurface, linesOf, invertLines, mapLines, marginsTable, MOST_EDGES, namingOf, reportingBus, reportJson, toReadings,
+  imageOf, judgeSurface, linesOf, invertLines, mapLines, marginsTable, MOST_EDGES, namingOf, reportingBus, reportJson, toReadings,
   type BusOptions, type BusReport, type HeadSummary, type LineMapping, type LineName, type RawTrack, type Totals, type TrackReading,
 } from '@wobrin/core/bus'
 import { stretchOf, vcdChunks, type Capture, type EdgeList } from '@wobrin/core/captures'
@@ -266,7 +266,6 @@ const worker = {
     }
   },
 
-  intervals: (sample: Float64Array) => intervalPicture(sample),
 }
 
 let begunS = 0

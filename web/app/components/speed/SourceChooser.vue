@@ -3,7 +3,6 @@ import { FileUp, Radio } from 'lucide-vue-next'
 
 const { compact = false } = defineProps<{ compact?: boolean }>()
 const emit = defineEmits<{ file: [File], pickup: [] }>()
-const input = useTemplateRef('input')
 const over = ref(false)
 
 function drop(event: DragEvent): void {
@@ -12,13 +11,7 @@ function drop(event: DragEvent): void {
   if (file) emit('file', file)
 }
 
-function picked(event: Event): void {
-  const field = event.target as HTMLInputElement
-  if (field.files?.[0]) emit('file', field.files[0])
-  field.value = ''
-}
-
-const choose = () => input.value?.click()
+const { choose, picked } = useFilePicker(file => emit('file', file))
 defineExpose({ choose })
 </script>
 

@@ -3,14 +3,8 @@ import { FileUp } from 'lucide-vue-next'
 
 const { label = 'Open a recording' } = defineProps<{ label?: string }>()
 const emit = defineEmits<{ file: [File] }>()
-const input = useTemplateRef('input')
 
-function picked(event: Event): void {
-  const field = event.target as HTMLInputElement
-  if (field.files?.[0]) emit('file', field.files[0])
-  field.value = ''
-}
-const choose = () => input.value?.click()
+const { choose, picked } = useFilePicker(file => emit('file', file))
 defineExpose({ choose })
 </script>
 
