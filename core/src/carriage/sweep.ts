@@ -1,8 +1,8 @@
 import { ParameterError } from '../errors'
 import type { Call, Observation } from '../observations'
 import { plain } from '../sums'
-import { tryNext } from './try-next'
-import { searchRange, windowOf, windowsOf, type Tried, type WindowEstimate } from './window'
+import { bindings, contribution, tryNext } from './try-next'
+import { estimate, searchRange, windowOf, windowsOf, type Tried, type WindowEstimate } from './window'
 
 /** One position of an adjuster: what the lower head read, and the upper one where there is one. */
 export interface SweepPosition { readonly position: number, readonly lower: Counted, readonly upper: Counted | null }
@@ -58,14 +58,16 @@ export function judgeSweep(positions: readonly SweepPosition[], context: SweepCo
   const estimates = heads.map(([, tried], i) => windowOf(tried, windows[i]))
   const [lower, upper] = [estimates[0]!, estimates[1] ?? null]
   const [from, to] = [Math.max(...estimates.map(e => e.from.value)), Math.min(...estimates.map(e => e.to.value))]
-  const wide = Math.max(Number.EPSILON, Math.min(...estimates.map(e => e.to.value - e.from.value)))
+  const wide = Math.max(Number.EPSILON, to - from)
   const reads = heads.map(([, tried]) => tried.some(t => t.good * 2 > t.expected))
   const fails = heads.map(([, tried]) => tried.some(t => t.good * 2 <= t.expected))
-  const uncertainty = Math.max(...estimates.map(e => e.centre.uncertainty))
+  // Of two heads it is the edge that comes first that counts; the other head's lies beyond it.
+  const bound = bindings(estimates)
+  const uncertainty = Math.hypot(...windows.map((w, i) => estimate(w, c => contribution(c, bound[i]!)).uncertainty))
   const common = from < to && reads.every(Boolean) ? { from, to, centre: (from + to) / 2, uncertainty } : null
-  const met = estimates.every(e => e.metBelow && e.metAbove)
+  const met = estimates.every((e, i) => (e.metBelow || !bound[i]!.from) && (e.metAbove || !bound[i]!.to))
   const known = met && uncertainty <= ENOUGH * wide
-  const next = known ? null : tryNext(heads.map(h => h[1]), range, windows)
+  const next = known ? null : tryNext(heads.map(h => h[1]), range, windows, bound)
   const contradiction = contradictionIn(heads)
   const observations: Observation[] = estimates.flatMap((e, i): Observation[] => [
     { key: `sweep.${heads[i]![0]}.centre`, label: `Middle, ${heads[i]![0]} head`, value: Number(e.centre.value.toPrecision(4)), unit, uncertainty: Number(e.centre.uncertainty.toPrecision(2)), how: `${positions.length} positions tried` },

@@ -86,7 +86,7 @@ export function chance(position: number, from: number, to: number, soft: number)
   return s(position - from) * s(to - position)
 }
 
-function estimate(windows: readonly Candidate[], of: (w: Candidate) => number): Estimate {
+export function estimate(windows: readonly Candidate[], of: (w: Candidate) => number): Estimate {
   let mean = 0
   for (const w of windows) mean += w.weight * of(w)
   let variance = 0

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { chance, judgeSweep, readSweep, sweepJson, tryNext, windowOf, windowsOf, type SweepPosition, type Tried } from '../../src/carriage'
+import { bindings, chance, contribution, judgeSweep, readSweep, sweepJson, tryNext, windowOf, windowsOf, type SweepPosition, type Tried } from '../../src/carriage'
 import { Random } from '../../src/simulation'
 
 /** A head that reads between two positions, softly at the edges. */
@@ -62,6 +62,33 @@ describe('where to try next', () => {
     }
     expect(needed.sort((a, b) => a - b)[12]).toBeLessThanOrEqual(8)
     expect(close).toBeGreaterThanOrEqual(19)
+  })
+})
+
+describe('two heads at one adjuster', () => {
+  it('only the edge that comes first on either side is looked for, and the middle of both is found', () => {
+    const needed: number[] = []
+    for (let seed = 1; seed <= 12; seed++) {
+      const random = new Random(seed)
+      const [a, apart, width] = [(random.next() - 0.5) * 6, (random.next() - 0.5) * 3, 6 + random.next() * 4]
+      const [lower, upper] = [head(a - width / 2, a + width / 2, 0.12, random), head(a + apart - width / 2, a + apart + width / 2, 0.12, random)]
+      const read = (position: number): SweepPosition => ({ position, lower: lower(position), upper: upper(position) })
+      const tried = [-10, 0, 10].map(read)
+      for (let r = judgeSweep(tried); r.tryNext !== null && tried.length < 20; r = judgeSweep(tried)) tried.push(read(r.tryNext))
+      const { common } = judgeSweep(tried)
+      const [from, to] = [Math.max(a, a + apart) - width / 2, Math.min(a, a + apart) + width / 2]
+      expect(Math.abs(common!.centre - (from + to) / 2)).toBeLessThan((to - from) * 0.12)
+      needed.push(tried.length)
+    }
+    expect(needed.sort((x, y) => x - y)[6]).toBeLessThanOrEqual(10)
+  })
+  it('which edges bind: the later beginning and the earlier end; where they are alike, both', () => {
+    const e = (value: number) => ({ value, uncertainty: 0.1 })
+    const window = (from: number, to: number) => ({ from: e(from), to: e(to), centre: e((from + to) / 2), metBelow: true, metAbove: true })
+    expect(bindings([window(-3, 4), window(-2, 5)])).toEqual([{ from: 0, to: 1 }, { from: 1, to: 0 }])
+    expect(bindings([window(-3, 4), window(-3.1, 4)])).toEqual([{ from: 1, to: 1 }, { from: 1, to: 1 }])
+    expect(bindings([window(-3, 4)])).toEqual([{ from: 1, to: 1 }])
+    expect(contribution({ from: -2, to: 4 }, { from: 1, to: 0 })).toBe(-1)
   })
 })
 

@@ -14,6 +14,7 @@ const pages: Found[] = [
   { to: '/instruments/speed', title: 'Speed', detail: 'instrument' },
   { to: '/instruments/strobe', title: 'Strobe companion', detail: 'instrument' },
   { to: '/instruments/read-test', title: 'Read test', detail: 'instrument · margins, sectors, both heads, image' },
+  { to: '/instruments/sweep', title: 'Adjuster sweep', detail: 'instrument · align by a reference disk' },
   { to: '/instruments/wire', title: 'On the wire', detail: 'instrument · interface lines, simulated drive, seeks, wiggle' },
   ...SUMS.map(s => ({ to: `/instruments/${s.id}`, title: s.title, detail: `instrument · ${s.purpose}` })),
   { to: '/instruments/host-fit', title: 'Host fit', detail: 'instrument · straps, ready, disk change, pins' },
