@@ -121,6 +121,12 @@ describe('the simulated drive by its lines', () => {
     expect(margins[0]!.good).toBe(9)
     expect(margins[3]!.good).toBe(0)
   })
+  it('a disk of the wrong density has less margin everywhere, and least at the hub', () => {
+    const sound = surface(driven(), [0, 39])
+    const wrong = surface(driven({ disk: { ...soundDrive('5.25in-48').disk, wrongDensity: true } }), [0, 39])
+    for (const [i, t] of wrong.entries()) expect(t.margin!).toBeLessThan(sound[i]!.margin! - 0.1)
+    expect(wrong.at(-1)!.margin!).toBeLessThan(wrong[0]!.margin!)
+  })
   it('low supplies show: a slow motor, lost steps, a noisy amplifier', () => {
     const d = driven({ power: { logicV: 4.2, motorV: 9 } })
     const read = surface(d, [0, 20])

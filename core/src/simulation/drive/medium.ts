@@ -22,6 +22,10 @@ export interface LaidTrack {
   readonly radialUm: number
 }
 
+/** What the wrong density does: pulses so much wider, and so much of the signal left (shares from memory). */
+const WRONG_PULSE = 1.3
+export const WRONG_SIGNAL = 0.55
+
 /** Tracks that are kept once they were laid: the heads move over few at a time. */
 const KEPT = 12
 
@@ -63,7 +67,7 @@ export class SimulatedDisk {
     const format = this.layout.formatOf(cylinder)
     const turnS = 60 / this.spec.writer.rpm
     const cells = writeTrack(format, this.sectorsOf(cylinder, head), turnS)
-    return layCells(cells, cylinder, format, 2 * Math.PI * this.radiusMm(cylinder, head) * 1000, this.pulseUm * (this.layout.pulseShare ?? 1), this.spec.writer.radialUm[head])
+    return layCells(cells, cylinder, format, 2 * Math.PI * this.radiusMm(cylinder, head) * 1000, this.pulseUm * (this.layout.pulseShare ?? 1) * (this.spec.wrongDensity ? WRONG_PULSE : 1), this.spec.writer.radialUm[head])
   }
 }
 

@@ -47,7 +47,7 @@ export const PARAMETERS: Readonly<Record<string, Parameter | Readonly<Record<str
       rpm: n('speed of the drive that wrote the disk, r/min', 50, 1000), radialUm: { about: 'how far that drive’s lower and upper head stood towards the hub, µm', numbers: 2 },
       azimuthMin: n('how far its heads were turned, minutes of arc', -180, 180), trackUm: n('width of the tracks that it wrote, µm', 10, 1000),
     },
-    amplitude: n('signal left after its years, share of a fresh disk', 0, 2), eccentricUm: n('how far its middle is off the spindle’s, µm', 0, 500),
+    amplitude: n('signal left after its years, share of a fresh disk', 0, 2), wrongDensity: { about: 'whether the disk is of another density than it is written at', yes: true }, eccentricUm: n('how far its middle is off the spindle’s, µm', 0, 500),
     grooves: { about: 'places where the disk is hurt: head, fromCylinder, toCylinder, fromTurn and toTurn (share of a turn), liftUm (how far the head is lifted, µm)', grooves: true }, writeProtected: { about: 'whether its tab protects it', yes: true },
   },
   sensors: {

@@ -10,7 +10,7 @@ import { Carriage } from './carriage'
 import { Connector } from './connector'
 import { HOST_LINES, STATUS_LINES, statusOf, type HostLine, type Inside, type LineState, type StatusLine } from './levels'
 import { LineRecorder } from './line-recorder'
-import { SimulatedDisk } from './medium'
+import { SimulatedDisk, WRONG_SIGNAL } from './medium'
 import { readArc, viewOf, type HeadState, type HeadView } from './read-head'
 import type { DriveSpec } from './spec'
 import { spindleOptions } from './spindle-options'
@@ -203,7 +203,7 @@ export class SimulatedDrive {
     const turn = this.spindle.turns % 1
     const lift = disk.grooves.reduce((um, g) => um + (g.head === side && cylinder >= g.fromCylinder && cylinder <= g.toCylinder && turn >= g.fromTurn && turn < g.toTurn ? g.liftUm : 0), 0)
     return {
-      offUm, azimuthMin: head.azimuthMin - disk.writer.azimuthMin, spacingUm: head.dirtUm + lift, amplitude: head.amplitude * disk.amplitude, noise: this.noise,
+      offUm, azimuthMin: head.azimuthMin - disk.writer.azimuthMin, spacingUm: head.dirtUm + lift, amplitude: head.amplitude * disk.amplitude * (disk.wrongDensity ? WRONG_SIGNAL : 1), noise: this.noise,
       headUm: this.spec.trackUm, trackUm: disk.writer.trackUm, pitchUm: this.pitchUm,
     }
   }

@@ -23,6 +23,8 @@ export interface DiskSpec {
   readonly writer: { readonly rpm: number, readonly radialUm: readonly [number, number], readonly azimuthMin: number, readonly trackUm: number }
   /** Signal left after its years, share of a fresh one. */
   readonly amplitude: number
+  /** A disk of another density than it is written at: less signal, and wider pulses. */
+  readonly wrongDensity: boolean
   /** How far its middle is off the spindle's, µm: tracks wander by so much either way in a turn. */
   readonly eccentricUm: number
   readonly grooves: readonly Groove[]
@@ -95,7 +97,7 @@ export function soundDrive(mechanism: MechanismId, seed = 1): DriveSpec {
     },
     carriage: { startCylinder: 5, offsetUm: 0, hysteresisUm: 0, settleMs: 15, fastestStepMs: mechanism === '8in' || mechanism === '5.25in-48' ? 5 : 2.5, missPercent: 0, stiffFrom: 0, stiffTo: 0, stiffMissPercent: 0, refusesBelowZero: true },
     sensorAt: 0.5, heads: [SOUND, SOUND], noise: 0.065, trackUm: geometry.trackUm.value, pulseUm: geometry.pulseUm.value,
-    disk: { layout: name, content: 1, writer: { rpm, radialUm: [0, 0], azimuthMin: 0, trackUm: geometry.trackUm.value }, amplitude: 1, eccentricUm: 8, grooves: [], writeProtected: false },
+    disk: { layout: name, content: 1, writer: { rpm, radialUm: [0, 0], azimuthMin: 0, trackUm: geometry.trackUm.value }, amplitude: 1, wrongDensity: false, eccentricUm: 8, grooves: [], writeProtected: false },
     sensors: { trackZero: 'good', index: 'good', writeProtect: 'good', diskIn: 'good' },
     stuckLow: [], stuckHigh: [], ungated: [], power: { logicV: 5, motorV: 12 }, loose: { wire: 'none', breaksPerSecond: 0, atRestPerSecond: 0 },
   }

@@ -25,6 +25,7 @@ export const DRIVE_STORIES: readonly DriveStory[] = [
   story('dirty', 'Lower head dirty', d => lower(d, { dirtUm: d.pulseUm * 0.29 })),
   story('worn', 'Both heads weak', d => ({ heads: [{ ...d.heads[0], amplitude: 0.5 }, { ...d.heads[1], amplitude: 0.46 }] })),
   story('groove', 'A groove in the disk', d => ({ disk: { ...d.disk, grooves: [{ head: 0, fromCylinder: 12, toCylinder: 14, fromTurn: 0.2, toTurn: 0.55, liftUm: d.pulseUm }] } })),
+  story('wrong-density', 'A disk of the wrong density', d => ({ disk: { ...d.disk, wrongDensity: true } })),
   story('fast-writer', 'Disk written by a fast drive', d => ({ disk: { ...d.disk, writer: { ...d.disk.writer, rpm: d.disk.writer.rpm * 1.055 } } })),
   story('seam', 'A seam in the belt', d => ({ spindle: { ...d.spindle, beltRipplePercent: 3.5 } })),
   story('old-motor', 'A worn motor', d => ({ spindle: { ...d.spindle, motorAge: 0.9 } })),
