@@ -5,7 +5,7 @@ import { LINES, LINE_NAMES, type BusLines, type LineName } from './lines'
 
 /** Something about the recording itself that should be put right before it is believed. */
 export interface Doubt {
-  readonly kind: 'inverted' | 'swapped' | 'undersampled' | 'no index' | 'no side' | 'no read data' | 'two selected' | 'begins mid-seek' | 'never selected' | 'cut short'
+  readonly kind: 'inverted' | 'swapped' | 'undersampled' | 'no index' | 'no side' | 'no read data' | 'two selected' | 'begins mid-seek' | 'never selected'
   readonly says: string
   readonly next: string
   /** For swapped names: what each line should be instead. */

@@ -2,11 +2,8 @@ import type { Call, Observation } from '../observations'
 import { gravestOf, type Point } from '../sums'
 import type { HeadPath } from './follow-heads'
 import { fallsOf, isLow, lowShare, risesOf } from './levels'
-import { LINES, type BusLines, type LineName } from './lines'
+import { LINES, STATUS_LINES, type BusLines, type LineName } from './lines'
 import { busSpeed, busTimings, type BusSpeed, type BusTimings } from './timings'
-
-/** Lines that a drive may drive only while it is selected. */
-const STATUS: readonly LineName[] = ['index', 'track-0', 'write-protect', 'ready', 'disk-change', 'read-data']
 
 export interface BusJudgement {
   readonly call: Call
@@ -43,7 +40,7 @@ function observe(lines: BusLines, path: HeadPath, durationS: number, speed: BusS
     const seen = statesWhileSelected(lines, protect, durationS)
     out.push({ key: 'bus.write-protect', label: 'Write protect', value: seen.low && seen.high ? 'both states seen' : seen.low ? 'only protected seen' : 'only open to writing seen', unit: '', how: 'while selected' })
   }
-  for (const line of STATUS) {
+  for (const line of STATUS_LINES) {
     const open = lines[line] && ungatedShare(lines, line, durationS)
     if (open) out.push({ key: `bus.ungated.${line}`, label: `${LINES[line].label} without select`, value: Number((open * 100).toFixed(1)), unit: '%', how: 'of the time that the drive is not selected' })
   }
@@ -76,7 +73,7 @@ function selectPoints(lines: BusLines, durationS: number): Point[] {
   const points: Point[] = []
   const { select } = lines
   if (select && lowShare(select, 0, durationS) === 0) points.push({ kind: 'unknown', says: 'The drive is never selected: its other lines mean nothing.', next: 'Record again while the host uses it, or map another channel as select.' })
-  const open = points.length ? [] : STATUS.filter(l => lines[l] && ungatedShare(lines, l, durationS) > 0.001)
+  const open = points.length ? [] : STATUS_LINES.filter(l => lines[l] && ungatedShare(lines, l, durationS) > 0.001)
   if (open.length) points.push({ kind: 'mend', says: `${listed(open)} ${open.length === 1 ? 'is' : 'are'} driven though the drive is not selected.`, next: 'Look at the select strap first; then at the output stage of that line.' })
   return points
 }

@@ -1,4 +1,5 @@
 import type { EdgeList } from '../captures'
+import { fluxFromEdges } from '../recording'
 
 /** Number of changes at or before a time. */
 export function changesUpTo(e: EdgeList, t: number): number {
@@ -15,10 +16,7 @@ export function changesUpTo(e: EdgeList, t: number): number {
 export const isLow = (e: EdgeList, t: number): boolean => ((e.initial + changesUpTo(e, t)) & 1) === 0
 
 /** Times at which a line goes low. */
-export function fallsOf(e: EdgeList): Float64Array {
-  const from = e.initial === 1 ? 0 : 1
-  return Float64Array.from({ length: Math.max(0, Math.ceil((e.times.length - from) / 2)) }, (_, i) => e.times[from + 2 * i]!)
-}
+export const fallsOf = (e: EdgeList): Float64Array => fluxFromEdges(e)
 
 /** Share of a stretch in which a line is low. */
 export function lowShare(e: EdgeList, fromS: number, toS: number): number {
@@ -33,10 +31,7 @@ export function lowShare(e: EdgeList, fromS: number, toS: number): number {
 }
 
 /** Times at which a line goes high. */
-export function risesOf(e: EdgeList): Float64Array {
-  const from = e.initial === 1 ? 1 : 0
-  return Float64Array.from({ length: Math.max(0, Math.ceil((e.times.length - from) / 2)) }, (_, i) => e.times[from + 2 * i]!)
-}
+export const risesOf = (e: EdgeList): Float64Array => fluxFromEdges(e, false)
 
 /** The line with its levels the other way round. */
 export const turnedOver = (e: EdgeList): EdgeList => ({ ...e, initial: e.initial === 1 ? 0 : 1 })

@@ -16,6 +16,8 @@ export const LINES = {
   'write-gate': { label: 'write gate', words: /w(?:rite)?[\s_-]*g(?:ate)?\b/i },
 } as const satisfies Readonly<Record<string, { readonly label: string, readonly words: RegExp }>>
 export type LineName = keyof typeof LINES
+/** Lines that a drive may drive only while it is selected. */
+export const STATUS_LINES = ['index', 'track-0', 'write-protect', 'ready', 'disk-change', 'read-data'] as const satisfies readonly LineName[]
 export const LINE_NAMES = Object.keys(LINES) as LineName[]
 
 /** Lines that were recorded, by what they are. */

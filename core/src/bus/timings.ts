@@ -1,6 +1,6 @@
 import { measureSpeed, pulsesFromEdges, speedUncertainty } from '../spindle'
 import { mean, median } from '../numbers'
-import { fallsOf, isLow, risesOf } from './levels'
+import { changesUpTo, fallsOf, isLow, risesOf } from './levels'
 import type { HeadPath } from './follow-heads'
 import type { BusLines } from './lines'
 
@@ -79,6 +79,9 @@ function motorStart(lines: BusLines): number | null {
   return null
 }
 
+/** A change so soon before or after one of SELECT comes with it, s. */
+const GATE_S = 1e-4
+
 /** The step before a change of TRACK 0, and the cylinder that the count gives it. */
 function zeroSwitches(lines: BusLines, path: HeadPath): Pick<BusTimings, 'zeroOnApproach' | 'zeroOnDeparture'> {
   const zero = lines['track-0']
@@ -90,8 +93,8 @@ function zeroSwitches(lines: BusLines, path: HeadPath): Pick<BusTimings, 'zeroOn
     const found: ZeroSwitch[] = []
     for (const t of times) {
       // A change that comes with SELECT is the gate's, not the sensor's.
-      if (select && [...fallsOf(select), ...risesOf(select)].some(x => Math.abs(x - t) < 1e-4)) continue
-      const before = moves.filter(m => m.at <= t).at(-1)
+      if (select && changesUpTo(select, t + GATE_S) > changesUpTo(select, t - GATE_S)) continue
+      const before = moves.findLast(m => m.at <= t)
       if (!before || before.inward !== inward || before.cylinder === null || t - before.at > 0.05) continue
       found.push({ cylinder: before.cylinder, afterStepMs: (t - before.at) * 1000 })
     }

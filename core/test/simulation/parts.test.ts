@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest'
 import { Carriage } from '../../src/simulation/drive/carriage'
 import { Connector } from '../../src/simulation/drive/connector'
-import { statusOf, STATUS_LINES, type Inside } from '../../src/simulation/drive/levels'
+import { STATUS_LINES } from '../../src/bus'
+import { statusOf, type Inside } from '../../src/simulation/drive/levels'
 import { LineRecorder } from '../../src/simulation/drive/line-recorder'
 import { QuickGauss, Random, SpindleModel, soundDrive, type DriveSpec } from '../../src/simulation'
 
@@ -68,7 +69,7 @@ describe('a loose contact', () => {
 })
 
 describe('why a line is where it is', () => {
-  const still: Inside = { selected: true, diskSeen: true, diskIn: true, turning: true, ready: true, changed: false, protectedSeen: false, tabProtected: false, zeroSeen: false, cylinder: 7, indexNow: false, readingSignal: true }
+  const still: Inside = { diskSeen: true, diskIn: true, turning: true, ready: true, changed: false, protectedSeen: false, tabProtected: false, zeroSeen: false, cylinder: 7, indexNow: false, readingSignal: true }
   const good = { trackZero: 'good', index: 'good', writeProtect: 'good', diskIn: 'good' }
   it('every status line has a sentence in every state', () => {
     for (const line of STATUS_LINES) {

@@ -29,7 +29,7 @@ export function useReadTest(worker: ReturnType<typeof useDriveWorker>) {
 
   /** Puts a drive on the bench and reads it. */
   async function readStory(mechanism: MechanismId, story: string): Promise<boolean> {
-    await worker().power(mechanism, story, 7)
+    await worker().power(mechanism, story)
     return read()
   }
 

@@ -20,7 +20,7 @@ export function useSimulatedDrive(worker: ReturnType<typeof useDriveWorker>) {
   const follow = () => worker().run(proxy((s: LiveState) => { if (on.value) state.value = s }))
 
   async function power(): Promise<void> {
-    state.value = await worker().power(mechanism.value, story.value, 7)
+    state.value = await worker().power(mechanism.value, story.value)
     seekCall.value = null
     moved.value = []
     wire.value = null

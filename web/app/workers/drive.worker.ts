@@ -1,6 +1,6 @@
 import { expose } from 'comlink'
 import {
-  imageOf, judgeSurface, linesOf, invertLines, mapLines, marginsTable, MOST_EDGES, namingOf, reportingBus, reportJson, toReadings,
+  imageOf, judgeSurface, linesOf, invertLines, mapLines, marginsTable, MOST_EDGES, namingOf, reportingBus, reportJson, toReadings, totalsOf, LINE_NAMES,
   type BusOptions, type BusReport, type HeadSummary, type LineMapping, type LineName, type RawTrack, type Totals, type TrackReading,
 } from '@wobrin/core/bus'
 import { stretchOf, vcdChunks, type Capture, type EdgeList } from '@wobrin/core/captures'
@@ -8,10 +8,9 @@ import type { MechanismId } from '@wobrin/core/mechanisms'
 import type { Call, Observation } from '@wobrin/core/observations'
 import { imageMapCsv, recogniseTrack } from '@wobrin/core/recording'
 import {
-  DRIVE_STORIES, judgeSeeks, Random, readSurface, seekTest, SimulatedDrive, SOUND_QUICK_DISK, sweepQuickDisk, wholeSurface, type Adjuster, type HostLine, type LineState, type QuickDiskSpec, type QuickPass, type SeekTried,
+  DRIVE_STORIES, judgeSeeks, Random, readSurface, seekTest, SimulatedDrive, SOUND_QUICK_DISK, STORY_SEED, sweepQuickDisk, wholeSurface, type Adjuster, type HostLine, type LineState, type QuickDiskSpec, type QuickPass, type SeekTried,
 } from '@wobrin/core/simulation'
 import { toCsv } from '@wobrin/core/sums'
-import { totalsOf, LINE_NAMES } from '@wobrin/core/bus'
 import { attempt, breath, readFileIn, type Answer, type Stop } from './in-worker'
 
 /** What the simulated drive is at, some twenty times a second. */
@@ -36,7 +35,6 @@ export interface SurfaceRun {
   readonly observations: readonly Observation[]
   readonly heads: readonly HeadSummary[]
   readonly totals: Totals
-  readonly seconds: number
 }
 
 export interface OpenedBus { readonly fileName: string, readonly durationS: number, readonly channels: readonly { readonly name: string, readonly edgeCount: number, readonly usable: boolean }[], readonly mapping: LineMapping, readonly notices: readonly string[] }
@@ -97,17 +95,17 @@ function look(d: SimulatedDrive): void {
   errors = errors.filter(t => t > d.timeS - LONGEST_S)
 }
 
-const judged = (raw: readonly RawTrack[], seconds: number): SurfaceRun => {
+const judged = (raw: readonly RawTrack[]): SurfaceRun => {
   const tracks = toReadings(raw, namingOf(raw))
-  return { tracks, ...judgeSurface(tracks, { trustedDisk: true }), totals: totalsOf(tracks), seconds }
+  return { tracks, ...judgeSurface(tracks, { trustedDisk: true }), totals: totalsOf(tracks) }
 }
 
 const worker = {
   /** Puts a simulated drive on the bench. */
-  power(mechanism: MechanismId, story: string, seed: number): LiveState {
+  power(mechanism: MechanismId, story: string): LiveState {
     worker.rest()
     const chosen = DRIVE_STORIES.find(s => s.id === story) ?? DRIVE_STORIES[0]!
-    drive = new SimulatedDrive(chosen.of(mechanism, seed), true)
+    drive = new SimulatedDrive(chosen.of(mechanism, STORY_SEED), true)
     reading = null
     errors = []
     busy = []
@@ -159,7 +157,6 @@ const worker = {
     return attempt(async () => {
       const d = drive!
       if (!d.media) d.insert()
-      const began = d.timeS
       const run = readSurface(d, wholeSurface(d, turns))
       const raw: RawTrack[] = []
       let shown = performance.now()
@@ -174,7 +171,7 @@ const worker = {
         await breath(own)
       }
       begin()
-      surface = judged(raw, d.timeS - began)
+      surface = judged(raw)
       return surface
     })
   },

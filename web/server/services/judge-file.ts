@@ -1,7 +1,7 @@
 import { createReadStream } from 'node:fs'
 import { stat } from 'node:fs/promises'
 import { readCapture, type ReadOptions } from '@wobrin/core/captures'
-import { LINE_NAMES, MOST_EDGES, railBars, reportBus, type BusOptions, type RailBar } from '@wobrin/core/bus'
+import { MOST_EDGES, railBars, reportBus, type BusOptions, type LineMapping, type RailBar } from '@wobrin/core/bus'
 import type { Call, Observation } from '@wobrin/core/observations'
 import { speedFromCapture, type CaptureSpeedOptions, type JudgedSpeed, type SpeedContext } from '@wobrin/core/spindle'
 
@@ -32,7 +32,7 @@ export interface SurfaceAnswer {
   readonly bars: readonly RailBar[]
   readonly good: number
   readonly sectors: number
-  readonly mapping: Readonly<Record<string, string>>
+  readonly mapping: LineMapping
 }
 
 const opened = async (path: string, name: string, read: ReadOptions) => readCapture({ name, size: (await stat(path)).size, chunks: () => createReadStream(path, { highWaterMark: 256 * 1024 }) }, read)
@@ -41,7 +41,7 @@ const opened = async (path: string, name: string, read: ReadOptions) => readCapt
 export async function judgeSurfaceFile(request: SurfaceRequest): Promise<SurfaceAnswer> {
   const report = reportBus(await opened(request.path, request.name, { maxEdgesPerChannel: MOST_EDGES }), request.bus)
   const { good, bad, missing } = report.totals
-  return { call: report.call, observations: report.observations, bars: railBars(report.tracks), good, sectors: good + bad + missing, mapping: Object.fromEntries(LINE_NAMES.flatMap(l => report.mapping[l] ? [[l, report.mapping[l]!]] : [])) }
+  return { call: report.call, observations: report.observations, bars: railBars(report.tracks), good, sectors: good + bad + missing, mapping: report.mapping }
 }
 
 /** Reads a kept recording and judges the speed in it. */

@@ -3,7 +3,7 @@ import { ParameterError } from '@wobrin/core/errors'
 import { isMechanismId } from '@wobrin/core/mechanisms'
 import type { LogEntry } from '@wobrin/core/observations'
 import { CODE_IDS, type TrackCode } from '@wobrin/core/recording'
-import { DRIVE_STORIES, readSurface, SimulatedDrive, wholeSurface } from '@wobrin/core/simulation'
+import { DRIVE_STORIES, readSurface, SimulatedDrive, STORY_SEED, wholeSurface } from '@wobrin/core/simulation'
 import type { ReadTestInput } from '../../shared/read-test'
 import type { CaptureStore } from './capture-store'
 import type { DriveService } from './drives'
@@ -37,7 +37,7 @@ export class ReadTestService {
 async function simulated(input: ReadTestInput): Promise<SurfaceAnswer> {
   const story = DRIVE_STORIES.find(s => s.id === input.simulated?.story)
   if (!story || !isMechanismId(input.simulated!.mechanism)) throw new ParameterError('there is neither a recording nor a stand-in', 'one of both', { field: 'captureSha' })
-  const drive = new SimulatedDrive(story.of(input.simulated!.mechanism, SEED))
+  const drive = new SimulatedDrive(story.of(input.simulated!.mechanism, STORY_SEED))
   const raw: RawTrack[] = []
   const run = readSurface(drive, wholeSurface(drive))
   for (let step = run.next(); !step.done; step = run.next()) {
@@ -49,6 +49,3 @@ async function simulated(input: ReadTestInput): Promise<SurfaceAnswer> {
   const { good, bad, missing } = totalsOf(tracks)
   return { call, observations, bars: railBars(tracks), good, sectors: good + bad + missing, mapping: {} }
 }
-
-/** The seed of the stand-in that the page reads. */
-const SEED = 7

@@ -34,7 +34,6 @@ export const LAYOUTS: Readonly<Record<string, Layout>> = {
   'five-35x1x13': even(35, 1, 300, { code: '5-and-3', rate: 250_000 }, 13, 256, 0),
   'zoned-35x1': { cylinders: 35, heads: 1, rpm: 300, bytes: 256, firstId: 0, formatOf: c => ({ code: '4-to-5', rate: 1e6 / zoneOf(c).cellUs }), sectorsOf: c => zoneOf(c).sectors },
 }
-export type LayoutName = string
 
 const USUAL: Readonly<Partial<Record<MechanismId, readonly string[]>>> = {
   '8in': ['mfm-77x2x26', 'fm-77x1x26'], '5.25in-48': ['mfm-40x2x9', 'fm-40x1x10', 'six-35x1x16', 'five-35x1x13', 'mfm-40x1x9'], '5.25in-96': ['mfm-80x2x15', 'mfm-80x2x9'],

@@ -1,4 +1,4 @@
-import type { LineName } from '../../bus'
+import type { LineName, STATUS_LINES } from '../../bus'
 
 /** Level of a line and why it stands there. */
 export interface LineState {
@@ -11,13 +11,11 @@ export interface LineState {
 }
 
 export const HOST_LINES = ['select', 'motor', 'direction', 'step', 'side', 'write-gate'] as const satisfies readonly LineName[]
-export const STATUS_LINES = ['index', 'track-0', 'write-protect', 'ready', 'disk-change', 'read-data'] as const satisfies readonly LineName[]
 export type HostLine = typeof HOST_LINES[number]
 export type StatusLine = typeof STATUS_LINES[number]
 
 /** What the drive's own logic knows, before its output stage. */
 export interface Inside {
-  readonly selected: boolean
   readonly diskSeen: boolean
   readonly diskIn: boolean
   readonly turning: boolean

@@ -16,11 +16,11 @@ export interface RecordOptions extends Partial<HostOptions> {
   readonly flipTab?: boolean
 }
 
-/** Records the interface while a host starts the drive, homes it and reads. @param onTrack progress; false stops */
-export function recordReading(spec: DriveSpec, options: RecordOptions = {}, onTrack?: (done: number, all: number) => boolean | undefined): Recording {
+/** Records the interface while a host starts the drive, homes it and reads. */
+export function recordReading(spec: DriveSpec, options: RecordOptions = {}): Recording {
   const drive = new SimulatedDrive(spec, true)
   drive.advanceTo(0.05)
-  for (const { done, all } of readSurface(drive, { ...wholeSurface(drive), ...options })) if (onTrack?.(done, all) === false) break
+  for (const run = readSurface(drive, { ...wholeSurface(drive), ...options }); !run.next().done;);
   const host = new SimulatedHost(drive)
   if (options.flipTab) {
     drive.setTab(!drive.tabProtected)

@@ -1,5 +1,5 @@
-import { LINE_NAMES, type LineName } from '../../bus'
-import { GrowableDoubles, writeVcd, type EdgeList } from '../../captures'
+import { LINE_NAMES, STATUS_LINES, type LineName } from '../../bus'
+import { GrowableDoubles, type EdgeList } from '../../captures'
 import { findMechanism } from '../../mechanisms'
 import { lowerBound, sortNearly } from '../../numbers'
 import { edgesFromFlux } from '../../recording'
@@ -8,7 +8,7 @@ import { Random } from '../random'
 import { SpindleModel } from '../spindle-model'
 import { Carriage } from './carriage'
 import { Connector } from './connector'
-import { HOST_LINES, STATUS_LINES, statusOf, type HostLine, type Inside, type LineState, type StatusLine } from './levels'
+import { HOST_LINES, statusOf, type HostLine, type Inside, type LineState, type StatusLine } from './levels'
 import { LineRecorder } from './line-recorder'
 import { SimulatedDisk, WRONG_SIGNAL } from './medium'
 import { readArc, viewOf, type HeadState, type HeadView } from './read-head'
@@ -199,7 +199,7 @@ export class SimulatedDrive {
 
   private headState(side: 0 | 1, offUm: number, cylinder: number): HeadState {
     const head = this.spec.heads[side]
-    const { disk } = this.disk ? { disk: this.disk.spec } : { disk: this.spec.disk }
+    const disk = this.disk?.spec ?? this.spec.disk
     const turn = this.spindle.turns % 1
     const lift = disk.grooves.reduce((um, g) => um + (g.head === side && cylinder >= g.fromCylinder && cylinder <= g.toCylinder && turn >= g.fromTurn && turn < g.toTurn ? g.liftUm : 0), 0)
     return {
@@ -236,7 +236,7 @@ export class SimulatedDrive {
     const { writeProtect } = this.spec.sensors
     const turning = this.spindle.spinShare > 0.05
     return {
-      selected: this.hears('select'), diskSeen: this.diskSeen, diskIn: this.disk !== null, turning, ready: this.diskSeen && this.spindle.spinShare > 0.97 && this.indexSeen > 1,
+      diskSeen: this.diskSeen, diskIn: this.disk !== null, turning, ready: this.diskSeen && this.spindle.spinShare > 0.97 && this.indexSeen > 1,
       changed: this.changed, tabProtected: this.tab, protectedSeen: writeProtect === 'always protected' || (writeProtect === 'good' && this.disk !== null && this.tab),
       zeroSeen: this.zeroInside, cylinder: this.carriage.cylinder, indexNow: this.indexNow, readingSignal: this.readingSignal,
     }
@@ -309,10 +309,6 @@ export class SimulatedDrive {
   /** The lines but the read line since a time, in the recording's own time. */
   recent(sinceS: number): Record<string, EdgeList> {
     return Object.fromEntries(LINE_NAMES.filter(l => l !== 'read-data').map(line => [line, this.recorders[line].edges(sinceS)]))
-  }
-
-  toVcd(comment: string, sinceS = 0): string {
-    return writeVcd(this.recording(sinceS), { tickNs: 10, comment, durationS: this.timeS - sinceS })
   }
 }
 

@@ -16,6 +16,9 @@ const lower = (d: DriveSpec, part: Partial<DriveSpec['heads'][0]>): Partial<Driv
 
 const pitchOf = (d: DriveSpec) => (findMechanism(d.mechanism).geometry.pitchMm?.value ?? 0.25) * 1000
 
+/** Seed of the stand-in: the page and the server must read the same drive. */
+export const STORY_SEED = 7
+
 /** Drives that the stand-in can be. Shares of a track's width, so that each shows on every class. */
 export const DRIVE_STORIES: readonly DriveStory[] = [
   story('sound', 'A sound drive'),

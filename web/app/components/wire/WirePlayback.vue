@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Download, Pause, Play, SkipBack } from 'lucide-vue-next'
 import { useIntervalFn } from '@vueuse/core'
-import { isLow, LINE_NAMES, type BusReport, type LineName } from '@wobrin/core/bus'
+import { isLow, LINE_NAMES, STATUS_LINES, type BusReport, type LineName } from '@wobrin/core/bus'
 import type { MechanismId } from '@wobrin/core/mechanisms'
 import type { Playback } from '~/workers/drive.worker'
 import type { LineRow } from './LineRows.vue'
@@ -17,7 +17,6 @@ const { pause, resume, isActive } = useIntervalFn(() => {
 }, 50, { immediate: false })
 
 const selected = computed(() => !playback.lines.select || isLow(playback.lines.select, at.value))
-const STATUS: readonly LineName[] = ['index', 'track-0', 'write-protect', 'ready', 'disk-change', 'read-data']
 const cylinder = computed(() => {
   const before = report.path.moves.filter(m => m.at <= at.value).at(-1)
   return before ? before.cylinder : report.path.stays[0]?.cylinder ?? null
@@ -35,7 +34,7 @@ function why(line: LineName, low: boolean): string {
 }
 const rows = computed(() => Object.fromEntries(LINE_NAMES.filter(l => playback.lines[l]).map((line): [LineName, LineRow] => {
   const low = lowOf(line)
-  const means = selected.value || !(STATUS.includes(line) || line === 'step' || line === 'direction' || line === 'side')
+  const means = selected.value || !((STATUS_LINES as readonly LineName[]).includes(line) || line === 'step' || line === 'direction' || line === 'side')
   return [line, { low, means, why: means ? why(line, low) : 'It means nothing: the drive is not selected.' }]
 })))
 const fromS = computed(() => Math.max(0, Math.min(at.value - SPAN * 0.75, playback.durationS - SPAN)))
