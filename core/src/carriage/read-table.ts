@@ -1,6 +1,6 @@
 import Papa from 'papaparse'
 import { ParameterError } from '../errors'
-import type { SweepPosition } from './sweep'
+import type { SweepPosition } from './check-positions'
 
 const COLUMNS = ['position', 'lower_good', 'lower_expected', 'upper_good', 'upper_expected'] as const
 

@@ -1,8 +1,9 @@
 export { anatomyOf, type Anatomy, type AnatomyPart, type Shape } from './anatomy'
 export { MECHANISMS, findMechanism, isMechanismId } from './catalogue'
+export { LAYOUTS, layoutsOf, type Layout } from './layouts'
 export { fluxPerRadian, innermostFluxPerInch, trackRadiusMm } from './flux-density'
 export { commonPractice, describeSource, fromMemory, sourced, standard, type Source, type Sourced } from './provenance'
-export { RECORDING_GEOMETRY, type RecordingGeometry } from './recording-geometry'
+export { pitchUm, radiusMm, RECORDING_GEOMETRY, SOUND_NOISE, type RecordingGeometry } from './recording-geometry'
 export { nearestNominal, speedBands, type SpeedBand } from './speed-bands'
 export { MECHANISM_IDS } from './types'
 export type {

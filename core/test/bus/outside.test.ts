@@ -5,7 +5,8 @@ import { join } from 'node:path'
 import { describe, expect, it } from 'vitest'
 import { reportBus } from '../../src/bus'
 import { bytesSource, readCapture, writeVcd } from '../../src/captures'
-import { LAYOUTS, SimulatedDrive, SimulatedHost, soundDrive } from '../../src/simulation'
+import { LAYOUTS } from '../../src/mechanisms'
+import { SimulatedDrive, SimulatedHost, soundDrive } from '../../src/simulation'
 import { asCapture, record } from './helpers'
 
 const sigrok = spawnSync('sigrok-cli', ['--version']).status === 0

@@ -2,9 +2,9 @@ import { describe, expect, it } from 'vitest'
 import { afterAzimuth, afterSpacing, crowdedHeight, offTrack, peakShift, pushBy } from '../../src/recording'
 import { toReadings, totalsOf } from '../../src/bus'
 import {
-  DRIVE_STORIES, exampleSpec, judgeSeeks, layoutsOf, loadCartridge, PARAMETERS, Random, readSpec, readSurface, recordReading, seekTest, SimulatedDrive, SimulatedHost, SOUND_CARTRIDGE, SOUND_QUICK_DISK, soundDrive, sweepQuickDisk, wholeSurface, type DriveSpec,
+  DRIVE_STORIES, exampleSpec, judgeSeeks, loadCartridge, PARAMETERS, Random, readSpec, readSurface, recordReading, seekTest, SimulatedDrive, SimulatedHost, SOUND_CARTRIDGE, SOUND_QUICK_DISK, soundDrive, sweepQuickDisk, wholeSurface, type DriveSpec,
 } from '../../src/simulation'
-import { MECHANISM_IDS } from '../../src/mechanisms'
+import { layoutsOf, MECHANISM_IDS } from '../../src/mechanisms'
 
 const driven = (change: Partial<DriveSpec> = {}, mechanism: DriveSpec['mechanism'] = '5.25in-48') => new SimulatedDrive({ ...soundDrive(mechanism, 3), ...change })
 function surface(drive: SimulatedDrive, cylinders?: readonly number[]) {

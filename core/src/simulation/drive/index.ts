@@ -1,6 +1,5 @@
 export { judgeCartridge, loadCartridge, SOUND_CARTRIDGE, type CartridgeEvent, type CartridgeRun, type CartridgeSpec } from './cartridge'
 export { readSurface, SimulatedHost, wholeSurface, type HostOptions, type ReadProgress } from './host'
-export { LAYOUTS, layoutsOf, type Layout } from './layouts'
 export { HOST_LINES, type HostLine, type LineState, type StatusLine } from './levels'
 export { SimulatedDisk } from './medium'
 export { exampleSpec, PARAMETERS, readSpec } from './parameters'

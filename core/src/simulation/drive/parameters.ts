@@ -1,7 +1,6 @@
 import { LINE_NAMES } from '../../bus'
 import { ParameterError } from '../../errors'
-import { MECHANISM_IDS, type MechanismId } from '../../mechanisms'
-import { LAYOUTS, layoutsOf } from './layouts'
+import { LAYOUTS, layoutsOf, MECHANISM_IDS, type MechanismId } from '../../mechanisms'
 import { soundDrive, type DriveSpec } from './spec'
 
 /** What one parameter is, and what it may be. */

@@ -1,14 +1,13 @@
 import { GrowableDoubles, type EdgeList } from '../../captures'
 import { RECORDING_GEOMETRY } from '../../mechanisms'
 import { sortNearly } from '../../numbers'
-import { cellsInTurn, edgesFromFlux, QUICK_RATE, quickStream, recogniseTrack, type Format, type QuickBlock, type ReadTrack } from '../../recording'
+import { cellsInTurn, edgesFromFlux, layCells, QUICK_RATE, quickStream, recogniseTrack, viewOf, type Format, type LaidTrack, type QuickBlock, type ReadTrack } from '../../recording'
 import type { Call } from '../../observations'
 import { QuickGauss } from '../gauss'
 import { Random } from '../random'
 import { SpindleModel } from '../spindle-model'
 import { LineRecorder } from './line-recorder'
-import { layCells, type LaidTrack } from './medium'
-import { readArc, viewOf } from './read-head'
+import { readArc } from './read-head'
 
 /** A quick-disk drive: one spiral, a head that the spindle itself carries across it, and no stepping (all values from memory). */
 export interface QuickDiskSpec {

@@ -1,8 +1,8 @@
 import { LINE_NAMES, STATUS_LINES, type LineName } from '../../bus'
 import { GrowableDoubles, type EdgeList } from '../../captures'
-import { findMechanism } from '../../mechanisms'
+import { findMechanism, pitchUm } from '../../mechanisms'
 import { lowerBound, sortNearly } from '../../numbers'
-import { edgesFromFlux } from '../../recording'
+import { edgesFromFlux, viewOf, type HeadState, type HeadView } from '../../recording'
 import { QuickGauss } from '../gauss'
 import { Random } from '../random'
 import { SpindleModel } from '../spindle-model'
@@ -11,7 +11,7 @@ import { Connector } from './connector'
 import { HOST_LINES, statusOf, type HostLine, type Inside, type LineState, type StatusLine } from './levels'
 import { LineRecorder } from './line-recorder'
 import { SimulatedDisk, WRONG_SIGNAL } from './medium'
-import { readArc, viewOf, type HeadState, type HeadView } from './read-head'
+import { readArc } from './read-head'
 import type { DriveSpec } from './spec'
 import { spindleOptions } from './spindle-options'
 
@@ -195,7 +195,7 @@ export class SimulatedDrive {
     return { cylinders: this.carriage.position(t) + um / this.pitchUm }
   }
 
-  get pitchUm(): number { return (findMechanism(this.spec.mechanism).geometry.pitchMm?.value ?? 0.25) * 1000 }
+  get pitchUm(): number { return pitchUm(this.spec.mechanism) }
 
   private headState(side: 0 | 1, offUm: number, cylinder: number): HeadState {
     const head = this.spec.heads[side]

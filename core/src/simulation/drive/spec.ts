@@ -1,7 +1,6 @@
 import type { LineName } from '../../bus'
-import { findMechanism, RECORDING_GEOMETRY, type MechanismId } from '../../mechanisms'
+import { findMechanism, LAYOUTS, layoutsOf, RECORDING_GEOMETRY, SOUND_NOISE, type MechanismId } from '../../mechanisms'
 import { ParameterError } from '../../errors'
-import { LAYOUTS, layoutsOf } from './layouts'
 
 export interface HeadSpec {
   /** How far the head stands towards the hub from where it should, µm. */
@@ -96,7 +95,7 @@ export function soundDrive(mechanism: MechanismId, seed = 1): DriveSpec {
       onceAroundPercent: belt ? 0.1 : 0.05, motorRipplePercent: belt ? 0.03 : 0, wanderPercent: belt ? 0.05 : 0.01, motorAge: 0, startS: belt ? 0.12 : 0.08,
     },
     carriage: { startCylinder: 5, offsetUm: 0, hysteresisUm: 0, settleMs: 15, fastestStepMs: mechanism === '8in' || mechanism === '5.25in-48' ? 5 : 2.5, missPercent: 0, stiffFrom: 0, stiffTo: 0, stiffMissPercent: 0, refusesBelowZero: true },
-    sensorAt: 0.5, heads: [SOUND, SOUND], noise: 0.065, trackUm: geometry.trackUm.value, pulseUm: geometry.pulseUm.value,
+    sensorAt: 0.5, heads: [SOUND, SOUND], noise: SOUND_NOISE.value, trackUm: geometry.trackUm.value, pulseUm: geometry.pulseUm.value,
     disk: { layout: name, content: 1, writer: { rpm, radialUm: [0, 0], azimuthMin: 0, trackUm: geometry.trackUm.value }, amplitude: 1, wrongDensity: false, eccentricUm: 8, grooves: [], writeProtected: false },
     sensors: { trackZero: 'good', index: 'good', writeProtect: 'good', diskIn: 'good' },
     stuckLow: [], stuckHigh: [], ungated: [], power: { logicV: 5, motorV: 12 }, loose: { wire: 'none', breaksPerSecond: 0, atRestPerSecond: 0 },

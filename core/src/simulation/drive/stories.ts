@@ -1,4 +1,4 @@
-import { findMechanism, type MechanismId } from '../../mechanisms'
+import { pitchUm, type MechanismId } from '../../mechanisms'
 import { soundDrive, type DriveSpec } from './spec'
 
 /** A state in which a restorer meets a drive. */
@@ -14,8 +14,6 @@ const story = (id: string, label: string, change: (d: DriveSpec) => Partial<Driv
 const upper = (d: DriveSpec, part: Partial<DriveSpec['heads'][1]>): Partial<DriveSpec> => ({ heads: [d.heads[0], { ...d.heads[1], ...part }] })
 const lower = (d: DriveSpec, part: Partial<DriveSpec['heads'][0]>): Partial<DriveSpec> => ({ heads: [{ ...d.heads[0], ...part }, d.heads[1]] })
 
-const pitchOf = (d: DriveSpec) => (findMechanism(d.mechanism).geometry.pitchMm?.value ?? 0.25) * 1000
-
 /** Seed of the stand-in: the page and the server must read the same drive. */
 export const STORY_SEED = 7
 
@@ -23,7 +21,7 @@ export const STORY_SEED = 7
 export const DRIVE_STORIES: readonly DriveStory[] = [
   story('sound', 'A sound drive'),
   story('upper-leans', 'Upper head a little off its tracks', d => upper(d, { radialUm: d.trackUm * 0.48 })),
-  story('upper-off', 'Upper head on the next cylinder', d => upper(d, { radialUm: pitchOf(d) * 0.76 })),
+  story('upper-off', 'Upper head on the next cylinder', d => upper(d, { radialUm: pitchUm(d.mechanism) * 0.76 })),
   story('both-off', 'Both heads off: sensor or stepper', d => ({ carriage: { ...d.carriage, offsetUm: d.trackUm * 0.55 } })),
   story('dirty', 'Lower head dirty', d => lower(d, { dirtUm: d.pulseUm * 0.29 })),
   story('worn', 'Both heads weak', d => ({ heads: [{ ...d.heads[0], amplitude: 0.5 }, { ...d.heads[1], amplitude: 0.46 }] })),

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { ChevronDown, GitCompareArrows, TriangleAlert } from 'lucide-vue-next'
 import { likelyClass, totalsOf, type TrackReading } from '@wobrin/core/bus'
-import { MECHANISMS, type MechanismId } from '@wobrin/core/mechanisms'
+import { layoutsOf, MECHANISMS, type MechanismId } from '@wobrin/core/mechanisms'
 import { STATION_IDS, type Call, type Observation, type StationId } from '@wobrin/core/observations'
-import { DRIVE_STORIES, layoutsOf } from '@wobrin/core/simulation'
+import { DRIVE_STORIES } from '@wobrin/core/simulation'
 
 useHead({ title: 'Read test · Wobrin' })
 

@@ -2,7 +2,7 @@
 import { Download, TriangleAlert } from 'lucide-vue-next'
 import { likelyClass } from '@wobrin/core/bus'
 import { MECHANISMS } from '@wobrin/core/mechanisms'
-import { DRIVE_STORIES, layoutsOf } from '@wobrin/core/simulation'
+import { DRIVE_STORIES } from '@wobrin/core/simulation'
 
 useHead({ title: 'On the wire · Wobrin' })
 

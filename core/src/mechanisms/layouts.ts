@@ -1,5 +1,5 @@
-import type { MechanismId } from '../../mechanisms'
-import { zoneOf, type Format } from '../../recording'
+import type { MechanismId } from './types'
+import { zoneOf, type Format } from '../recording'
 
 /** How a disk of a class is usually laid out (common layouts, from memory). */
 export interface Layout {

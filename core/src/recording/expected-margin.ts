@@ -1,0 +1,67 @@
+import { THRESHOLD, type HeadView } from './under-head'
+
+/** What a separator adds to the jitter of a transition: its own loop still swings from the ones before, √(1 + g ÷ (2 − g)) at its gain of 0.14. */
+const LOOP = Math.sqrt(1 + 0.14 / (2 - 0.14))
+/** Share of the transitions that may stand nearer to the edge of the window than the margin says. */
+const WORST = 0.01
+
+/** Chance that a normal deviate is above x (Abramowitz and Stegun 26.2.17, |error| < 7.5e-8). */
+export function above(x: number): number {
+  if (x < 0) return 1 - above(-x)
+  if (x > 8) return 0
+  const t = 1 / (1 + 0.2316419 * x)
+  const poly = t * (0.319381530 + t * (-0.356563782 + t * (1.781477937 + t * (-1.821255978 + t * 1.330274429))))
+  return Math.exp(-x * x / 2) / Math.sqrt(2 * Math.PI) * poly
+}
+
+/** A kind of transition: how its neighbours shift and lower it, and how many there are of it. */
+interface Kind { readonly shift: number, readonly height: number, readonly count: number }
+
+const kindsOf = new WeakMap<HeadView['track'], readonly Kind[]>()
+
+/** Transitions by what their neighbours do to them: few kinds, since spacings are small whole numbers of cells. */
+function kinds(track: HeadView['track']): readonly Kind[] {
+  const known = kindsOf.get(track)
+  if (known) return known
+  const found = new Map<string, { shift: number, height: number, count: number }>()
+  for (let i = 0; i < track.at.length; i++) {
+    const key = `${track.shift[i]!.toFixed(4)} ${track.height[i]!.toFixed(4)}`
+    const kind = found.get(key)
+    if (kind) kind.count++
+    else found.set(key, { shift: track.shift[i]!, height: track.height[i]!, count: 1 })
+  }
+  const all = [...found.values()]
+  kindsOf.set(track, all)
+  return all
+}
+
+/** What can be expected of reading a track. */
+export interface Expected {
+  /** Timing margin left, share of half the window; below 0 more than a hundredth of the transitions fall outside it. */
+  readonly margin: number
+  /** Chance that one transition is lost or falls outside its window. */
+  readonly slips: number
+}
+
+/**
+ * What a data separator makes of a track under a head, worked out and not drawn: peak shift by the neighbours, jitter by noise and
+ * by the neighbouring track, and the comparator. Time goes with the few kinds of transitions, not with their number.
+ * @param noise r.m.s. over the full signal, for the comparator
+ */
+export function expectedReading(view: HeadView, noise: number): Expected {
+  const all = kinds(view.track)
+  const count = all.reduce((n, k) => n + k.count, 0)
+  const sigma = (k: Kind) => Math.max(1e-9, view.jitterCells * LOOP / Math.max(0.02, k.height))
+  const outside = (limit: number) => all.reduce((n, k) => n + k.count * (above((limit - k.shift) / sigma(k)) + above((limit + k.shift) / sigma(k))), 0) / count
+  let [low, high] = [0, 2]
+  for (let i = 0; i < 40; i++) {
+    const middle = (low + high) / 2
+    if (outside(middle) > WORST) low = middle
+    else high = middle
+  }
+  const lost = all.reduce((n, k) => n + k.count * above((k.height - THRESHOLD / view.signal) / Math.max(1e-9, noise / view.signal)), 0) / count
+  return { margin: 1 - 2 * high, slips: Math.min(1, outside(0.5) + lost) }
+}
+
+/** Chance that a sector of so many transitions has none that slips. */
+export const sectorReads = (slips: number, transitions: number): number => Math.exp(transitions * Math.log1p(-Math.min(slips, 1 - 1e-12)))

@@ -1,0 +1,170 @@
+import { halfWindowUm, judgeSweep, type AdjusterId, type Counted, type SweepContext, type SweepPosition, type SweepResult } from '@wobrin/core/carriage'
+import { toReadings } from '@wobrin/core/bus'
+import { layoutsOf, MECHANISM_IDS, pitchUm, SOUND_NOISE, type MechanismId } from '@wobrin/core/mechanisms'
+import { readTrack } from '@wobrin/core/recording'
+import { Random, SimulatedDrive, SimulatedHost, soundDrive, type Adjuster } from '@wobrin/core/simulation'
+
+const STEPPERS = MECHANISM_IDS.filter(m => layoutsOf(m).length > 0)
+/** The hand: it stands in marks from −10 to 10, and sets a mark to a twentieth of one. */
+const TRAVEL: readonly [number, number] = [-10, 10]
+const HAND = 0.05
+const NEVER = 99
+
+/** A drive that is off, with its adjuster and where its middle truly is. */
+export class Misaligned {
+  readonly mechanism: MechanismId
+  readonly adjuster: Extract<AdjusterId, Adjuster>
+  readonly two: boolean
+  truth: { readonly centre: number, readonly width: number }
+  private readonly host: SimulatedHost
+  private readonly drive: SimulatedDrive
+  private readonly umPerMark: number
+  private readonly random: Random
+  private set = 0
+  private readonly cylinder: number
+  private readonly expected: number
+  tries = 0
+
+  constructor(seed: number) {
+    const random = this.random = new Random(seed * 7919)
+    this.mechanism = STEPPERS[Math.floor(random.next() * STEPPERS.length)]!
+    const sound = soundDrive(this.mechanism, seed)
+    const heads = new SimulatedDrive(sound).media!.layout.heads
+    this.adjuster = (heads === 2 ? ['sensor', 'stepper', 'upper', 'lower'] as const : ['sensor', 'stepper', 'lower'] as const)[Math.floor(random.next() * (heads === 2 ? 4 : 3))]!
+    this.two = heads === 2 && (this.adjuster === 'stepper' || this.adjuster === 'sensor')
+    const noise = SOUND_NOISE.value * (0.8 + random.next() * 0.5)
+    // Homing from far in takes the stand-in long; the sensor does not mind where it is read.
+    this.cylinder = 3 + Math.floor(random.next() * (this.adjuster === 'sensor' ? 4 : 25))
+    const half = halfWindowUm(this.mechanism, { cylinder: this.cylinder, noise })
+    // Windows of a quarter to a half of the travel, their middle anywhere that leaves both edges on it.
+    this.umPerMark = 2 * half / (20 * (0.22 + random.next() * 0.25))
+    const off = (random.next() * 2 - 1) * Math.min(1.4 * half, 9.5 * this.umPerMark - half)
+    const apart = this.two && this.adjuster === 'stepper' ? (random.next() * 2 - 1) * 0.35 * half : 0
+    const radial = (lower: number, upper: number) => [{ ...sound.heads[0], radialUm: lower }, { ...sound.heads[1], radialUm: upper }] as const
+    const cylindersPerMark = 1 / (20 * (0.22 + random.next() * 0.25))
+    const sensorAt = 0.5 + (random.next() * 2 - 1) * Math.min(1.4, 9 * cylindersPerMark - 0.5)
+    this.drive = new SimulatedDrive({
+      ...sound, noise, sensorAt: this.adjuster === 'sensor' ? sensorAt : 0.5, carriage: { ...sound.carriage, offsetUm: this.adjuster === 'stepper' ? off : 0, hysteresisUm: 0 },
+      heads: this.adjuster === 'upper' ? radial(0, off) : this.adjuster === 'lower' ? radial(off, 0) : radial(0, apart),
+    })
+    if (this.adjuster === 'sensor') {
+      this.umPerMark = pitchUm(this.mechanism) * cylindersPerMark
+      this.truth = { centre: (0.5 - sensorAt) / cylindersPerMark, width: 1 / cylindersPerMark }
+    }
+    else {
+      const own = half / this.umPerMark
+      const [from, to] = [Math.max(-off, -off - apart) / this.umPerMark - own, Math.min(-off, -off - apart) / this.umPerMark + own]
+      this.truth = { centre: (from + to) / 2, width: to - from }
+    }
+    this.host = new SimulatedHost(this.drive, { stepMs: 6, settleMs: 20 })
+    this.host.start()
+    this.host.home()
+    this.host.seek(this.cylinder)
+    this.expected = this.drive.media!.layout.sectorsOf(this.cylinder)
+    if (this.adjuster === 'sensor') this.truth = this.lookUp()
+  }
+
+  /** Where home is right, by halving from where it should be: the carriage still swings while the sensor is looked at, so that theory alone is off. */
+  private lookUp(): Misaligned['truth'] {
+    const right = (p: number) => {
+      this.move(p)
+      return this.drive.carriage.cylinder === this.cylinder
+    }
+    const { centre, width } = this.truth
+    const edge = (way: 1 | -1) => {
+      let [inside, outside] = [centre, centre + way * width]
+      for (let i = 0; i < 9; i++) {
+        const middle = (inside + outside) / 2
+        if (right(middle)) inside = middle
+        else outside = middle
+      }
+      return inside
+    }
+    const [from, to] = [edge(-1), edge(1)]
+    this.move(0)
+    return { centre: (from + to) / 2, width: to - from }
+  }
+
+  private move(to: number): void {
+    const by = (to - this.set) * this.umPerMark
+    this.set = to
+    this.drive.nudge(this.adjuster, this.adjuster === 'sensor' ? by / pitchUm(this.mechanism) : by)
+    if (this.adjuster !== 'sensor') return
+    this.host.home()
+    this.host.seek(this.cylinder)
+  }
+
+  /** Sets the adjuster, as well as a hand does, and reads. */
+  try(position: number): SweepPosition {
+    this.tries++
+    this.move(position + (this.random.next() * 2 - 1) * HAND)
+    return { position, lower: this.read(this.adjuster === 'upper' ? 1 : 0), upper: this.two ? this.read(1) : null }
+  }
+
+  private read(head: 0 | 1): Counted {
+    this.drive.set('side', head === 1)
+    this.drive.takeFlux()
+    this.host.wait(1.1 * 60 / this.drive.media!.layout.rpm)
+    const flux = this.drive.takeFlux()
+    const track = flux.length > 200 ? readTrack(flux, this.drive.media!.layout.formatOf(this.cylinder)) : null
+    const [r] = toReadings([{ cylinder: this.cylinder, head, fromS: 0, toS: 0.3, turns: 1, transitions: flux.length, sample: new Float64Array(0), read: track }], { stepsPerCylinder: 1, offset: 0 })
+    const good = Math.min(this.expected, r?.sectors.filter(s => s.state === 'good').length ?? 0)
+    const foreign = r?.sectors.filter(s => s.state === 'foreign') ?? []
+    const named = foreign.length >= this.expected * 0.6 && foreign.every(s => s.names === foreign[0]!.names) ? foreign[0]!.names - this.cylinder : undefined
+    return { good, expected: this.expected, margin: r?.margin === null || r?.margin === undefined || good === 0 ? undefined : Math.max(0, Math.min(1, r.margin)), named }
+  }
+
+  get hit(): (centre: number) => boolean { return c => Math.abs(c - this.truth.centre) < 0.05 * this.truth.width }
+}
+
+/** What a hand may say of a try: counts alone, or what a recording tells too. */
+const strip = (p: SweepPosition): SweepPosition => {
+  const bare = (c: Counted) => ({ good: c.good, expected: c.expected })
+  return { position: p.position, lower: bare(p.lower), upper: p.upper && bare(p.upper) }
+}
+
+/** Follows the advice until it says that the middle is known. */
+export function follow(seed: number, live: boolean, onAdvice: (ms: number) => void): { readonly tries: number, readonly hit: boolean, readonly adjuster: string } {
+  const drive = new Misaligned(seed)
+  const context: SweepContext = { travel: TRAVEL, adjuster: drive.adjuster, mechanism: drive.mechanism, stood: 0 }
+  const tried: SweepPosition[] = []
+  let result: SweepResult = judgeSweep(tried, context)
+  while (result.tryNext !== null && tried.length < 30) {
+    const one = drive.try(result.tryNext)
+    tried.push(live ? one : strip(one))
+    const began = performance.now()
+    result = judgeSweep(tried, context)
+    onAdvice(performance.now() - began)
+  }
+  return { tries: tried.length, hit: result.common !== null && drive.hit(result.common.centre), adjuster: drive.adjuster }
+}
+
+/** The even-step procedure: from one end on, a step at a time, until it has read and reads no more; the middle of what read whole. */
+export function evenly(seed: number, step: number): { readonly tries: number, readonly hit: boolean } {
+  const drive = new Misaligned(seed)
+  const whole: number[] = []
+  for (let p = TRAVEL[0]; p <= TRAVEL[1]; p += step) {
+    const r = drive.try(p)
+    const reads = r.lower.good === r.lower.expected && (!r.upper || r.upper.good === r.upper.expected)
+    if (reads) whole.push(p)
+    else if (whole.length) break
+  }
+  return { tries: drive.tries, hit: whole.length > 0 && drive.hit((whole[0]! + whole.at(-1)!) / 2) }
+}
+
+const median = (xs: readonly number[]) => [...xs].sort((a, b) => a - b)[xs.length >> 1]!
+
+/** @param drives how many */
+export function benchAlign(drives: number, say: (line: string) => void): void {
+  const seeds = Array.from({ length: drives }, (_, i) => i + 1)
+  const found = (runs: readonly { tries: number, hit: boolean }[]) => `${median(runs.map(r => r.hit ? r.tries : NEVER))} tries, ${runs.filter(r => r.hit).length} of ${runs.length} within 5 %`
+  const advice: number[] = []
+  const byHand = seeds.map(s => follow(s, false, ms => advice.push(ms)))
+  say(`by counts          median ${found(byHand)}`)
+  for (const a of ['sensor', 'stepper', 'lower', 'upper']) say(`  ${a.padEnd(16)} median ${found(byHand.filter(r => r.adjuster === a))}`)
+  const live = seeds.map(s => follow(s, true, ms => advice.push(ms)))
+  say(`margins too        median ${found(live)}`)
+  for (const step of [1, 0.5]) say(`even steps of ${step}    median ${found(seeds.map(s => evenly(s, step)))}`)
+  advice.sort((a, b) => a - b)
+  say(`an advice          ${advice[advice.length >> 1]!.toFixed(1)} ms in the middle, ${advice[Math.floor(advice.length * 0.99)]!.toFixed(1)} ms at the 99th percentile`)
+}
