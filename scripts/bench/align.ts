@@ -1,8 +1,8 @@
-import { halfWindowUm, judgeSweep, type AdjusterId, type Counted, type SweepContext, type SweepPosition, type SweepResult } from '@wobrin/core/carriage'
-import { toReadings } from '@wobrin/core/bus'
+import { halfWindowUm, judgeSweep, mayTouch, type AdjusterId, type Counted, type SweepContext, type SweepPosition, type SweepResult, type TouchVerdict } from '@wobrin/core/carriage'
+import { namingOf, railBars, swingOf, swingSize, toReadings, type RawTrack } from '@wobrin/core/bus'
 import { layoutsOf, MECHANISM_IDS, pitchUm, SOUND_NOISE, type MechanismId } from '@wobrin/core/mechanisms'
 import { readTrack } from '@wobrin/core/recording'
-import { Random, SimulatedDrive, SimulatedHost, soundDrive, type Adjuster } from '@wobrin/core/simulation'
+import { Random, readSurface, SimulatedDrive, SimulatedHost, soundDrive, type Adjuster } from '@wobrin/core/simulation'
 
 const STEPPERS = MECHANISM_IDS.filter(m => layoutsOf(m).length > 0)
 /** The hand: it stands in marks from −10 to 10, and sets a mark to a twentieth of one. */
@@ -167,4 +167,52 @@ export function benchAlign(drives: number, say: (line: string) => void): void {
   for (const step of [1, 0.5]) say(`even steps of ${step}    median ${found(seeds.map(s => evenly(s, step)))}`)
   advice.sort((a, b) => a - b)
   say(`an advice          ${advice[advice.length >> 1]!.toFixed(1)} ms in the middle, ${advice[Math.floor(advice.length * 0.99)]!.toFixed(1)} ms at the 99th percentile`)
+}
+
+/** Drives of which some stand off and some have other troubles, read outer, middle and inner on a trusted disk after cleaning. */
+export function adviseOn(seed: number): { readonly off: boolean, readonly story: string, readonly verdict: TouchVerdict, readonly ms: number } {
+  const random = new Random(seed * 104729)
+  const mechanism = STEPPERS[Math.floor(random.next() * STEPPERS.length)]!
+  const sound = soundDrive(mechanism, seed)
+  const { cylinders, heads } = new SimulatedDrive(sound).media!.layout
+  const half = halfWindowUm(mechanism, { cylinder: 0 })
+  const noise = SOUND_NOISE.value * (0.85 + random.next() * 0.35)
+  const by = (0.5 + random.next() * 0.75) * half * (random.next() < 0.5 ? -1 : 1)
+  const head = heads === 2 && random.next() < 0.5 ? 1 : 0
+  const change = (part: object) => ({ heads: sound.heads.map((h, i) => i === head ? { ...h, ...part } : h) as unknown as typeof sound.heads })
+  const kinds: readonly (readonly [string, boolean, object])[] = [
+    ['sound', false, {}], ['sound', false, {}], ['weak head', false, change({ amplitude: 0.45 + random.next() * 0.3 })], ['a little dirt left', false, change({ dirtUm: 0.1 + random.next() * 0.5 })],
+    ['faint disk', false, { disk: { ...sound.disk, amplitude: 0.5 + random.next() * 0.3 } }], ['eccentric disk', false, { disk: { ...sound.disk, eccentricUm: 8 + random.next() * 12 } }],
+    ['head off', true, change({ radialUm: by })], ['head off', true, change({ radialUm: by })], ['both off', true, { carriage: { ...sound.carriage, offsetUm: by } }],
+    ['home off', true, { sensorAt: 0.5 + (random.next() < 0.5 ? 1 : 2) }],
+  ]
+  const [story, off, part] = kinds[Math.floor(random.next() * kinds.length)]!
+  const drive = new SimulatedDrive({ ...sound, noise, ...part })
+  const raw: RawTrack[] = []
+  const at = [0, 0.1, 0.25, 0.5, 0.75, 1].map(s => Math.round(s * (cylinders - 2)))
+  for (const run = readSurface(drive, { cylinders: at, heads: heads === 2 ? [0, 1] : [0], turns: 2, stepMs: 6, settleMs: 18 }); ;) {
+    const step = run.next()
+    if (step.done) break
+    raw.push(step.value.track)
+  }
+  const naming = namingOf(raw)
+  const tracks = toReadings(raw, naming)
+  const began = performance.now()
+  const verdict = mayTouch({ mechanism, surface: { bars: railBars(tracks), homeOff: naming.offset, rateOff: null, swings: ([0, 1] as const).map((h) => { const w = swingOf(raw, h); return w && { size: swingSize(w), sd: w.sd } }) }, speed: 'leave', trustedDisk: true, clean: true, lacquer: {}, secondDisk: null })
+  return { off, story, verdict, ms: performance.now() - began }
+}
+
+export function benchAdvice(drives: number, say: (line: string) => void): void {
+  const all = Array.from({ length: drives }, (_, i) => adviseOn(i + 1))
+  const touched = all.filter(a => a.verdict.call.kind === 'nudge')
+  const left = all.filter(a => a.verdict.call.kind === 'leave')
+  const wrong = touched.filter(a => !a.off).length + left.filter(a => a.off).length
+  say(`may I touch it     ${all.length} drives: ${touched.length} touch, ${left.length} leave, ${all.length - touched.length - left.length} not known yet; wrong ${wrong} (${(100 * wrong / all.length).toFixed(1)} %)`)
+  for (const story of new Set(all.map(a => a.story))) {
+    const of = all.filter(a => a.story === story)
+    const n = (kind: string) => of.filter(a => a.verdict.call.kind === kind).length
+    say(`  ${story.padEnd(18)} ${of.length}: touch ${n('nudge')}, leave ${n('leave')}, not known ${n('unknown')}`)
+  }
+  const ms = all.map(a => a.ms).sort((a, b) => a - b)
+  say(`  a verdict          ${ms[ms.length >> 1]!.toFixed(0)} ms in the middle`)
 }

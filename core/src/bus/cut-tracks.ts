@@ -41,7 +41,7 @@ export function* cuttingTracks(lines: BusLines, path: HeadPath, options: CutOpti
     const times = fluxWithin(data, s.fromS, s.toS)
     const read = times.length > FEWEST ? recogniseTrack(times, options.formats, options.separator, likely) : null
     likely = read?.format ?? likely
-    yield { done: i + 1, all: stretches.length, track: { ...s, turns: lowerBound(index, s.toS) - lowerBound(index, s.fromS), transitions: times.length, sample: sampleOf(times), read } }
+    yield { done: i + 1, all: stretches.length, track: { ...s, turns: lowerBound(index, s.toS) - lowerBound(index, s.fromS), transitions: times.length, sample: sampleOf(times), read, index: index.slice(Math.max(0, lowerBound(index, s.fromS) - 1), lowerBound(index, s.toS) + 1) } }
   }
 }
 

@@ -1,6 +1,7 @@
 import type { Call, Observation } from '../observations'
 import { gravestOf, plain, type Point } from '../sums'
 import { THREAD, UNEASY } from '../recording'
+import { swingSize, type Swing } from './swing'
 import { SILENCE, totalsOf, type TrackReading } from './track-reading'
 
 export const HEAD_NAMES = ['lower', 'upper'] as const
@@ -44,6 +45,10 @@ export function summariseHead(readings: readonly TrackReading[], head: 0 | 1): H
 export interface SurfaceContext {
   /** Whether the disk is one that a trusted drive wrote: then what leans, leans in this drive. */
   readonly trustedDisk?: boolean
+  /** What headers name less what the count of steps says, on the whole surface: home is off by so much. */
+  readonly homeOff?: number
+  /** Swing of the margins of each head once a turn. */
+  readonly swings?: readonly (Swing | null)[]
 }
 
 /** A track that reads well but is another one: steps were lost on the way to it, or came too many. */
@@ -76,8 +81,14 @@ export function judgeSurface(readings: readonly TrackReading[], context: Surface
   ]
   if (totals.foreign) observations.push({ key: 'surface.foreign', label: 'Headers of another cylinder', value: totals.foreign, unit: '', how: 'read while the heads stood elsewhere' })
   if (rate !== null) observations.push({ key: 'surface.rate', label: 'Bit rate off nominal', value: Number((rate * 100).toFixed(2)), unit: '%', how: 'middle of all tracks' })
+  for (const h of heads) {
+    const swing = context.swings?.[h.head]
+    if (swing) observations.push({ key: `surface.swing.${HEAD_NAMES[h.head]}`, label: `Margin swings once a turn, ${HEAD_NAMES[h.head]} head`, value: Number((swingSize(swing) * 100).toFixed(2)), unit: '%', uncertainty: Number((swing.sd * 196).toFixed(2)), how: `${swing.sectors} sectors; a head beside its track does, a weak one does not` })
+  }
+  if (context.homeOff) observations.push({ key: 'surface.home', label: 'Headers against the count', value: context.homeOff, unit: 'cylinders', how: 'the same on the whole surface' })
+  const homePoints: Point[] = context.homeOff ? [{ kind: context.trustedDisk ? 'nudge' : 'unknown', says: `Every header names ${Math.abs(context.homeOff)} ${Math.abs(context.homeOff) === 1 ? 'cylinder' : 'cylinders'} ${context.homeOff > 0 ? 'more' : 'less'} than the count of steps: home itself is off.`, next: 'The track-zero sensor, not the heads: see what its lacquer says, then sweep it.' }] : []
   const lostPoints: Point[] = lost ? [{ kind: 'mend', says: `From cylinder ${lost.from} on, the headers name ${Math.abs(lost.by)} ${Math.abs(lost.by) === 1 ? 'cylinder' : 'cylinders'} ${lost.by < 0 ? 'less' : 'more'} than the count: steps ${lost.by < 0 ? 'are lost' : 'come too many'}.`, next: 'Clean and oil the rail and the screw or band there; then home and count again, slowly.' }] : []
-  const points = [...lostPoints, ...pointsOf(heads, placed, context), ...ratePoints(rate, readings)]
+  const points = [...homePoints, ...lostPoints, ...pointsOf(heads, placed, context), ...ratePoints(rate, readings)]
   const least = heads.map(h => h.leastMargin).filter(m => m !== null)
   const rest: Call = all > 0
     ? { kind: 'leave', reasons: [`All ${all} sectors read whole in every turn, with at least ${percent(Math.min(...least))} of the window left.`], next: 'Read the inner cylinders of another disk too: one disk proves one disk.' }

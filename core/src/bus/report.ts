@@ -12,6 +12,7 @@ import { judgeSurface, type HeadSummary, type SurfaceContext } from './judge-sur
 import { guessLines, LINE_NAMES, linesOf, type BusLines, type LineName } from './lines'
 import { settlingOf, type Settling } from './settling'
 import type { BusSpeed, BusTimings } from './timings'
+import { swingOf } from './swing'
 import { namingOf, toReadings, totalsOf, type Naming, type RawTrack, type Totals, type TrackReading } from './track-reading'
 
 export type LineMapping = Readonly<Partial<Record<LineName, string>>>
@@ -82,7 +83,7 @@ export function* reportingBus(capture: Capture, options: BusOptions = {}): Gener
   const naming = namingOf(raw)
   const tracks = toReadings(raw, naming, lines.side !== undefined || raw.length === 0)
   const bus = judgeBus(lines, path, capture.durationS)
-  const surface = tracks.length ? judgeSurface(tracks, options.context) : null
+  const surface = tracks.length ? judgeSurface(tracks, { ...options.context, swings: [swingOf(raw, 0), swingOf(raw, 1)], homeOff: lines.step && lines['track-0'] ? naming.offset : 0 }) : null
   const busy = raw.filter(t => t.transitions > 2000)
   const mute = tracks.every(t => t.sectors.length === 0)
   const strange = mute ? [...busy].sort((a, b) => b.transitions - a.transitions)[0] : undefined

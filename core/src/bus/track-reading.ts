@@ -14,6 +14,8 @@ export interface RawTrack {
   /** A piece of it from its middle, for the eye: seconds from the piece's first transition. */
   readonly sample: Float64Array
   readonly read: ReadTrack | null
+  /** Index falls from the turn before it to the one after it, seconds; left out where the line is not known. */
+  readonly index?: Float64Array
 }
 
 const SAMPLE = 600

@@ -78,7 +78,7 @@ export class SimulatedHost {
     this.wait((turns + 0.1) * 60 / this.drive.media!.layout.rpm)
     const flux = this.drive.takeFlux()
     const read = flux.length > 200 ? recogniseTrack(flux, undefined, {}, likely) : null
-    return { cylinder: this.believes, head, fromS, toS: this.drive.timeS, turns, transitions: flux.length, sample: sampleOf(flux), read }
+    return { cylinder: this.believes, head, fromS, toS: this.drive.timeS, turns, transitions: flux.length, sample: sampleOf(flux), read, index: this.drive.indexFalls(fromS - 0.25) }
   }
 }
 

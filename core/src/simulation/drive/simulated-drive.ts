@@ -292,6 +292,12 @@ export class SimulatedDrive {
     return sortNearly(flux)
   }
 
+  /** Falls of the index line since a time, seconds. */
+  indexFalls(sinceS: number): Float64Array {
+    const edges = this.recorders.index.edges(sinceS)
+    return edges.times.filter((_, i) => ((edges.initial + i) & 1) === 1).map(t => t + sinceS)
+  }
+
   /** Forgets what was recorded until now. */
   forget(): void {
     for (const r of Object.values(this.recorders)) r.forget(this.timeS)
