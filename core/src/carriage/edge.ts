@@ -58,4 +58,3 @@ function workedOut(mechanism: MechanismId): number {
   }
   return (at(0.88) - at(0.12)) / 4 / (2 * half)
 }
-

@@ -1,4 +1,4 @@
-import { azimuthSum, indexBurstSum, lobesSum, tabSum } from '../carriage'
+import { azimuthSum, flagSum, homeSum, indexBurstSum, lobesSum, offsetSum, quickStartSum, tabSum } from '../carriage'
 import { beltSum, gearSum, motorSum, optionsSum } from '../drivetrain'
 import {
   boardSum, capacitorFitSum, capacitorSum, detectorSum, donorSwitchSum, hostSeesSum, jointSum, leadSum, logicSum, polaritySum, processorSum, sensorSum, serialBusSum, supplySum, swapSum, switchSum, wiggleSum, wiresSum,
@@ -12,7 +12,7 @@ export const SUMS: readonly Sum[] = [
   beltSum, motorSum, optionsSum, gearSum,
   supplySum, polaritySum, sensorSum, detectorSum, switchSum, hostSeesSum, donorSwitchSum, capacitorSum, capacitorFitSum, boardSum,
   logicSum, serialBusSum, processorSum, swapSum, wiggleSum, jointSum, wiresSum, leadSum,
-  lobesSum, azimuthSum, indexBurstSum, tabSum,
+  lobesSum, azimuthSum, indexBurstSum, offsetSum, tabSum, flagSum, homeSum, quickStartSum,
 ]
 
 /** The sums of a station by group, in their order. */

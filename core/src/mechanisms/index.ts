@@ -1,5 +1,6 @@
 export { anatomyOf, type Anatomy, type AnatomyPart, type Shape } from './anatomy'
 export { MECHANISMS, findMechanism, isMechanismId } from './catalogue'
+export { ALIGNMENT_LIMITS, type AlignmentLimits } from './alignment-limits'
 export { LAYOUTS, layoutsOf, type Layout } from './layouts'
 export { fluxPerRadian, innermostFluxPerInch, trackRadiusMm } from './flux-density'
 export { commonPractice, describeSource, fromMemory, sourced, standard, type Source, type Sourced } from './provenance'

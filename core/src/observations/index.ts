@@ -2,7 +2,7 @@ export { AS_FOUND_KINDS, type AsFoundItem, type AsFoundKind } from './as-found-i
 export { CALLS, type Call, type CallKind } from './call'
 export {
   STATION_IDS, standingEntries, type Breakage, type EntryData, type EntryKind, type LogEntry, type ReadTestEntryData, type ReleaseEntryData, type SpeedEntryData,
-  type StationId, type StepEntryData,
+  type StationId, type StepEntryData, type SweepCount, type SweepEntryData,
 } from './log-entry'
 export { formatObservation, type Observation } from './observation'
 export { OUTCOMES, type Outcome } from './outcome'

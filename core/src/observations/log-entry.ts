@@ -92,6 +92,29 @@ export interface ReadTestEntryData {
   readonly read: { readonly mapping: Readonly<Record<string, string>>, readonly inverted: boolean, readonly code: string, readonly trusted: boolean } | null
   /** The stand-in that it came from. */
   readonly simulated: { readonly mechanism: string, readonly story: string } | null
+  /** The reference disk that was read, where it is one of the shelf's. */
+  readonly disk?: string | null
+}
+
+/** Sectors of one head: good, expected, margin in percent and cylinders off where they were read. */
+export interface SweepCount { readonly good: number, readonly expected: number, readonly margin?: number, readonly named?: number }
+
+/** A sweep of an adjuster with every try, struck out or not, so that it can be worked out again. */
+export interface SweepEntryData {
+  readonly type: 'sweep'
+  readonly adjuster: 'sensor' | 'tab' | 'stepper' | 'lower' | 'upper'
+  readonly scale: string
+  readonly travel: readonly [number, number]
+  readonly stood: number | null
+  readonly umPerUnit: number | null
+  readonly rows: readonly { readonly position: number, readonly side: 'below' | 'above', readonly lower: SweepCount, readonly upper: SweepCount | null, readonly struck: boolean }[]
+  /** Where it was set; null where it was not. */
+  readonly setTo: number | null
+  /** What was read after tightening; null where that is still to do. */
+  readonly recheck: { readonly position: number | null, readonly zones: readonly { readonly zone: 'outer' | 'middle' | 'inner', readonly lower: SweepCount, readonly upper: SweepCount | null }[] } | null
+  /** The reference disk that it was swept with. */
+  readonly disk: string | null
+  readonly simulated: boolean
 }
 
 export interface StepEntryData {
@@ -168,7 +191,7 @@ export interface AcknowledgedEntryData {
 }
 
 export type EntryData =
-  | SpeedEntryData | SumEntryData | HostFitEntryData | ReadTestEntryData | StepEntryData | ReleaseEntryData | WaitEntryData | WaitEndedData | PhotoEntryData
+  | SpeedEntryData | SumEntryData | HostFitEntryData | ReadTestEntryData | SweepEntryData | StepEntryData | ReleaseEntryData | WaitEntryData | WaitEndedData | PhotoEntryData
   | FindingEntryData | AsFoundEntryData | UndoneEntryData | PutBackEntryData | OverrideEntryData | AcknowledgedEntryData
 
 /** One entry of a drive's log. Entries are only ever added. */

@@ -1,3 +1,4 @@
+export { alignOrder, beforeSweep, surfaceOf, type AlignOrder, type OrderItem } from './align-order'
 export { bestNext, type NextThing, type OnBench } from './best-next'
 export { CAUTIONS, type Caution, type CautionId } from './cautions'
 export { gateStates, type GateState, type Missing } from './gate-state'

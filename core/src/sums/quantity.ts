@@ -14,6 +14,7 @@ export const QUANTITIES = {
   share: { unit: '%', accepts: 'per cent, such as 20' },
   force: { unit: 'N', accepts: 'newtons or pounds, such as 60 or 13 lb' },
   wavelength: { unit: 'nm', accepts: 'nanometres, such as 880' },
+  number: { unit: '', accepts: 'a number, such as 0.5' },
   count: { unit: '', accepts: 'a whole number' },
 } as const
 export type Quantity = keyof typeof QUANTITIES
@@ -86,6 +87,7 @@ function read(t: string, quantity: Quantity): number {
     case 'speed': return plain(t.replace(/\s*(?:r\/min|rpm)$/i, ''))
     case 'time': return /m$|min$/i.test(t) ? plain(t.replace(/\s*m(?:in)?$/i, '')) * 60 : prefixed(t, /\s*s$/i)
     case 'share': return plain(t.replace(/\s*%$/, ''))
+    case 'number': return plain(t)
     case 'count': return /^-?\d+$/.test(t) ? Number(t) : Number.NaN
   }
 }

@@ -1,11 +1,11 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { bindings, chance, contribution, judgeSweep, readSweep, sweepJson, tryNext, windowOf, windowsOf, type SweepPosition, type Tried } from '../../src/carriage'
+import { bindings, chance, contribution, judgeSweep, SOFT, STRAY, readSweep, sweepJson, tryNext, windowOf, windowsOf, type SweepPosition, type Tried } from '../../src/carriage'
 import { Random } from '../../src/simulation'
 
-/** A head that reads between two positions, softly at the edges. */
-const head = (from: number, to: number, soft: number, random: Random) => (position: number): Tried => {
-  const p = chance(position, from, to, soft)
+/** A head that reads between two positions, softly at the edges: a fiftieth of the width, as most drives do. */
+const head = (from: number, to: number, random: Random) => (position: number): Tried => {
+  const p = chance(position, from, to, 0.02)
   return { position, expected: 11, good: Array.from({ length: 11 }, () => random.next() < p).filter(Boolean).length }
 }
 const row = (position: number, lower: number, upper: number | null = null): SweepPosition => ({ position, lower: { good: lower, expected: 11 }, upper: upper === null ? null : { good: upper, expected: 11 } })
@@ -18,8 +18,9 @@ describe('the window that a head reads in', () => {
     let [sum, centre] = [0, 0]
     for (let a = -15; a <= 15; a += 0.05) {
       for (let b = a + 0.05; b <= 15; b += 0.05) {
-        for (const soft of [0.004, 0.015, 0.05]) {
-          const l = tried.reduce((s, t) => { const p = 0.01 + 0.98 * chance(t.position, a, b, soft * 30); return s + t.good * Math.log(p) + (11 - t.good) * Math.log(1 - p) }, 0)
+        for (const soft of SOFT) {
+          // The law of an edge, written out: logistic in the distance inside the nearer edge, over a share of the width.
+          const l = tried.reduce((s, t) => { const p = STRAY + (1 - 2 * STRAY) / (1 + Math.exp(-Math.min(t.position - a, b - t.position) / (soft * (b - a)))); return s + t.good * Math.log(p) + (11 - t.good) * Math.log(1 - p) }, 0)
           sum += Math.exp(l)
           centre += Math.exp(l) * (a + b) / 2
         }
@@ -48,7 +49,7 @@ describe('where to try next', () => {
     for (let seed = 1; seed <= 25; seed++) {
       const random = new Random(seed)
       const [middle, width] = [(random.next() - 0.5) * 10, 5 + random.next() * 6]
-      const read = head(middle - width / 2, middle + width / 2, 0.12, random)
+      const read = head(middle - width / 2, middle + width / 2, random)
       const tried: SweepPosition[] = [-10, 0, 10].map((position) => { const t = read(position); return { position, lower: t, upper: null } })
       for (let k = 3; k < 16; k++) {
         const r = judgeSweep(tried)
@@ -57,7 +58,7 @@ describe('where to try next', () => {
       }
       const r = judgeSweep(tried)
       needed.push(tried.length)
-      expect(Math.abs(r.common!.centre - middle)).toBeLessThan(width * 0.12)
+      expect(Math.abs(r.common!.centre - middle)).toBeLessThan(width * 0.15)
       if (Math.abs(r.common!.centre - middle) < width * 0.05) close++
     }
     expect(needed.sort((a, b) => a - b)[12]).toBeLessThanOrEqual(8)
@@ -71,13 +72,13 @@ describe('two heads at one adjuster', () => {
     for (let seed = 1; seed <= 12; seed++) {
       const random = new Random(seed)
       const [a, apart, width] = [(random.next() - 0.5) * 6, (random.next() - 0.5) * 3, 6 + random.next() * 4]
-      const [lower, upper] = [head(a - width / 2, a + width / 2, 0.12, random), head(a + apart - width / 2, a + apart + width / 2, 0.12, random)]
+      const [lower, upper] = [head(a - width / 2, a + width / 2, random), head(a + apart - width / 2, a + apart + width / 2, random)]
       const read = (position: number): SweepPosition => ({ position, lower: lower(position), upper: upper(position) })
       const tried = [-10, 0, 10].map(read)
       for (let r = judgeSweep(tried); r.tryNext !== null && tried.length < 20; r = judgeSweep(tried)) tried.push(read(r.tryNext))
       const { common } = judgeSweep(tried)
       const [from, to] = [Math.max(a, a + apart) - width / 2, Math.min(a, a + apart) + width / 2]
-      expect(Math.abs(common!.centre - (from + to) / 2)).toBeLessThan((to - from) * 0.12)
+      expect(Math.abs(common!.centre - (from + to) / 2)).toBeLessThan((to - from) * 0.15)
       needed.push(tried.length)
     }
     expect(needed.sort((x, y) => x - y)[6]).toBeLessThanOrEqual(10)
