@@ -39,8 +39,11 @@ export interface DemoDrive {
   readonly notes?: readonly DemoNote[]
   readonly record?: DemoRecord
   readonly spindle?: Omit<PickupOptions, 'seed'>
-  /** State of the stand-in whose disk is read at Align. */
+  /** State of the stand-in whose disk is read at Align, and which reference disk that is. */
   readonly surface?: string
+  readonly disk?: string
+  /** Adjuster that is swept by the advice, on the stand-in. */
+  readonly sweep?: 'upper' | 'lower' | 'stepper'
   readonly readings?: readonly DemoReading[]
   /** What was typed into instruments that are sums. */
   readonly sums?: readonly { readonly instrument: string, readonly values: Readonly<Record<string, string>> }[]
@@ -107,10 +110,10 @@ export const DEMO_DRIVES: readonly DemoDrive[] = [
   {
     drive: { tag: 'SK-09', mechanism: '3.5in', maker: 'Staithe', model: 'M80', host: 'spare', ownerWords: 'Will not read disks from SK-15.', account: money({ working: 20, asParts: 5, hours: 3 }) },
     daysAgo: 15, at: 'align', stepsDone: 1,
-    found: [['align', 'evidence.one'], ['align', 'seconddisk.same']],
+    found: [['look', 'lacquer.broken', 'upper head screws'], ['align', 'evidence.one'], ['align', 'seconddisk.same']],
     spindle: { rpm: 300.2, wanderPercent: 0.01, ripples: [hub(0.04)] },
     readings: [{ moved: 0, seconds: 30, format: 'csv' }],
-    surface: 'upper-leans',
+    surface: 'upper-leans', disk: 'Harbour A', sweep: 'upper',
   },
   {
     drive: { tag: 'SK-10', mechanism: '3.5in-eject', maker: 'Staithe', model: 'E80', host: 'reading-room computer', ownerWords: 'Whirrs, but the disk stays in.', account: money({ working: 35, asParts: 8, parts: 6, hours: 3 }) },
@@ -147,6 +150,7 @@ export const DEMO_DRIVES: readonly DemoDrive[] = [
     waits: [{ what: 'Running in', minutes: 240, begunMinutesAgo: 200, holds: 'prove.cross' }],
     spindle: { rpm: 300.05, wanderPercent: 0.01, ripples: [hub(0.03)] },
     readings: [{ moved: 0, seconds: 60 }],
+    surface: 'sound', disk: 'Harbour A',
   },
   {
     drive: { tag: 'SK-16', mechanism: '8in', maker: 'Orlop', model: 'F8', host: 'tide recorder no. 2', ownerWords: 'Was in use until the office moved.', features: like({ spindle: 'belt', hardSectored: true }), account: money({ working: 90, asParts: 25, parts: 9, hours: 6 }), motor: 'dc', hasTrimmer: true },

@@ -9,7 +9,8 @@ import { SimulatedPickup } from '@wobrin/core/simulation'
 import { DEMO_DRIVES, type DemoDrive } from './drives'
 import { drawPicture } from './pictures'
 import type { DemoItem, DemoRecord } from './records'
-import { DEMO_BELTS, DEMO_PROFILES } from './shelf'
+import { DEMO_BELTS, DEMO_DISKS, DEMO_PROFILES } from './shelf'
+import { sweepByAdvice } from './sweep'
 
 /**
  * Fills an empty workshop through the same routes that a browser uses: recordings are sent, read and judged by the
@@ -19,7 +20,13 @@ import { DEMO_BELTS, DEMO_PROFILES } from './shelf'
 export async function seed(address: string): Promise<void> {
   for (const [i, belt] of DEMO_BELTS.entries()) await send(`${address}/api/belts/${idOf('belt', i)}`, belt, 'PUT')
   for (const [i, profile] of DEMO_PROFILES.entries()) await send(`${address}/api/profiles/${idOf('profile', i)}`, profile, 'PUT')
-  for (const demo of DEMO_DRIVES) await new Seeding(address, demo).run()
+  // Drives that wrote reference disks first: the others are judged by those.
+  const wrote = new Set(DEMO_DISKS.map(d => d.by))
+  for (const demo of DEMO_DRIVES.filter(d => wrote.has(d.drive.tag))) await new Seeding(address, demo).run()
+  for (const { name, by, provedBy, ...disk } of DEMO_DISKS) {
+    await send(`${address}/api/disks/${idOf('disk', name)}`, { ...disk, name, writtenBy: by ? idOf('drive', by) : null, provedBy: provedBy ? idOf('disk', provedBy) : null }, 'PUT')
+  }
+  for (const demo of DEMO_DRIVES.filter(d => !wrote.has(d.drive.tag))) await new Seeding(address, demo).run()
 }
 
 async function send<T>(url: string, body: unknown, method = 'POST'): Promise<T> {
@@ -75,7 +82,8 @@ class Seeding {
       }
       if (station === 'speed') await this.measure()
       if (station === 'align' && demo.surface) {
-        this.log.push(await send<LogEntry>(`${this.address}/api/drives/${this.id}/read-test`, { id: idOf(demo.drive.tag, 'surface'), at: this.at(), station, simulated: { mechanism: demo.drive.mechanism, story: demo.surface } }))
+        this.log.push(await send<LogEntry>(`${this.address}/api/drives/${this.id}/read-test`, { id: idOf(demo.drive.tag, 'surface'), at: this.at(), station, disk: demo.disk ? idOf('disk', demo.disk) : null, simulated: { mechanism: demo.drive.mechanism, story: demo.surface } }))
+        if (demo.sweep) this.log.push(await send<LogEntry>(`${this.address}/api/drives/${this.id}/sweeps`, { id: idOf(demo.drive.tag, 'sweep'), at: this.at(), ...sweepByAdvice(demo.drive.mechanism, demo.surface, demo.sweep), disk: demo.disk ? idOf('disk', demo.disk) : null }))
       }
       if (!here) await this.say('station', station)
     }

@@ -14,3 +14,22 @@ export const DEMO_BELTS = [
 export const DEMO_PROFILES: readonly HostProfile[] = [
   { ...HOSTS[3]!, name: 'Harbour office logger', note: 'Found with a probe at its plug. Never switches the density.', needs: HOSTS[3]!.needs.filter(n => n.id !== 'density') },
 ]
+
+/** A reference disk of the demo; drives and disks by their names. */
+export interface DemoDisk {
+  readonly name: string
+  readonly mechanism: string
+  readonly by?: string
+  readonly writer?: string
+  readonly writtenAt: string
+  readonly proof: 'instrument' | 'factory' | 'disk' | 'none'
+  readonly provedBy?: string
+}
+
+/** Disks that the workshop judges by: one that goes back to an alignment disk, its copy, one as sold, and one that nobody vouches for. */
+export const DEMO_DISKS: readonly DemoDisk[] = [
+  { name: 'Harbour A', mechanism: '3.5in', by: 'SK-15', writtenAt: '2026-03-14', proof: 'instrument' },
+  { name: 'Tide tables, as sold', mechanism: '3.5in', writer: 'the hydrographic office', writtenAt: '1991-05-02', proof: 'factory' },
+  { name: 'Harbour B', mechanism: '3.5in-eject', by: 'SK-10', writtenAt: '2026-06-20', proof: 'disk', provedBy: 'Harbour A' },
+  { name: 'Lighthouse set, no. 4', mechanism: '5.25in-48', writer: 'the lighthouse’s own drive', writtenAt: '1988-11-30', proof: 'none' },
+]

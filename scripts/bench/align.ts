@@ -1,8 +1,7 @@
 import { halfWindowUm, judgeSweep, mayTouch, type AdjusterId, type Counted, type SweepContext, type SweepPosition, type SweepResult, type TouchVerdict } from '@wobrin/core/carriage'
 import { namingOf, railBars, swingOf, swingSize, toReadings, type RawTrack } from '@wobrin/core/bus'
 import { layoutsOf, MECHANISM_IDS, pitchUm, SOUND_NOISE, type MechanismId } from '@wobrin/core/mechanisms'
-import { readTrack } from '@wobrin/core/recording'
-import { Random, readSurface, SimulatedDrive, SimulatedHost, soundDrive, type Adjuster } from '@wobrin/core/simulation'
+import { AdjustingHand, Random, readSurface, SimulatedDrive, soundDrive, type Adjuster } from '@wobrin/core/simulation'
 
 const STEPPERS = MECHANISM_IDS.filter(m => layoutsOf(m).length > 0)
 /** The hand: it stands in marks from −10 to 10, and sets a mark to a twentieth of one. */
@@ -16,13 +15,9 @@ export class Misaligned {
   readonly adjuster: Extract<AdjusterId, Adjuster>
   readonly two: boolean
   truth: { readonly centre: number, readonly width: number }
-  private readonly host: SimulatedHost
-  private readonly drive: SimulatedDrive
-  private readonly umPerMark: number
+  private readonly hand: AdjustingHand
   private readonly random: Random
-  private set = 0
   private readonly cylinder: number
-  private readonly expected: number
   tries = 0
 
   constructor(seed: number) {
@@ -37,38 +32,35 @@ export class Misaligned {
     this.cylinder = 3 + Math.floor(random.next() * (this.adjuster === 'sensor' ? 4 : 25))
     const half = halfWindowUm(this.mechanism, { cylinder: this.cylinder, noise })
     // Windows of a quarter to a half of the travel, their middle anywhere that leaves both edges on it.
-    this.umPerMark = 2 * half / (20 * (0.22 + random.next() * 0.25))
-    const off = (random.next() * 2 - 1) * Math.min(1.4 * half, 9.5 * this.umPerMark - half)
+    let umPerMark = 2 * half / (20 * (0.22 + random.next() * 0.25))
+    const off = (random.next() * 2 - 1) * Math.min(1.4 * half, 9.5 * umPerMark - half)
     const apart = this.two && this.adjuster === 'stepper' ? (random.next() * 2 - 1) * 0.35 * half : 0
     const radial = (lower: number, upper: number) => [{ ...sound.heads[0], radialUm: lower }, { ...sound.heads[1], radialUm: upper }] as const
     const cylindersPerMark = 1 / (20 * (0.22 + random.next() * 0.25))
     const sensorAt = 0.5 + (random.next() * 2 - 1) * Math.min(1.4, 9 * cylindersPerMark - 0.5)
-    this.drive = new SimulatedDrive({
+    const drive = new SimulatedDrive({
       ...sound, noise, sensorAt: this.adjuster === 'sensor' ? sensorAt : 0.5, carriage: { ...sound.carriage, offsetUm: this.adjuster === 'stepper' ? off : 0, hysteresisUm: 0 },
       heads: this.adjuster === 'upper' ? radial(0, off) : this.adjuster === 'lower' ? radial(off, 0) : radial(0, apart),
     })
     if (this.adjuster === 'sensor') {
-      this.umPerMark = pitchUm(this.mechanism) * cylindersPerMark
+      umPerMark = pitchUm(this.mechanism) * cylindersPerMark
       this.truth = { centre: (0.5 - sensorAt) / cylindersPerMark, width: 1 / cylindersPerMark }
     }
     else {
-      const own = half / this.umPerMark
-      const [from, to] = [Math.max(-off, -off - apart) / this.umPerMark - own, Math.min(-off, -off - apart) / this.umPerMark + own]
+      const own = half / umPerMark
+      const [from, to] = [Math.max(-off, -off - apart) / umPerMark - own, Math.min(-off, -off - apart) / umPerMark + own]
       this.truth = { centre: (from + to) / 2, width: to - from }
     }
-    this.host = new SimulatedHost(this.drive, { stepMs: 6, settleMs: 20 })
-    this.host.start()
-    this.host.home()
-    this.host.seek(this.cylinder)
-    this.expected = this.drive.media!.layout.sectorsOf(this.cylinder)
+    this.hand = new AdjustingHand(drive, this.adjuster, umPerMark)
+    this.hand.seek(this.cylinder)
     if (this.adjuster === 'sensor') this.truth = this.lookUp()
   }
 
   /** Where home is right, by halving from where it should be: the carriage still swings while the sensor is looked at, so that theory alone is off. */
   private lookUp(): Misaligned['truth'] {
     const right = (p: number) => {
-      this.move(p)
-      return this.drive.carriage.cylinder === this.cylinder
+      this.hand.set(p)
+      return this.hand.drive.carriage.cylinder === this.cylinder
     }
     const { centre, width } = this.truth
     const edge = (way: 1 | -1) => {
@@ -81,37 +73,15 @@ export class Misaligned {
       return inside
     }
     const [from, to] = [edge(-1), edge(1)]
-    this.move(0)
+    this.hand.set(0)
     return { centre: (from + to) / 2, width: to - from }
-  }
-
-  private move(to: number): void {
-    const by = (to - this.set) * this.umPerMark
-    this.set = to
-    this.drive.nudge(this.adjuster, this.adjuster === 'sensor' ? by / pitchUm(this.mechanism) : by)
-    if (this.adjuster !== 'sensor') return
-    this.host.home()
-    this.host.seek(this.cylinder)
   }
 
   /** Sets the adjuster, as well as a hand does, and reads. */
   try(position: number): SweepPosition {
     this.tries++
-    this.move(position + (this.random.next() * 2 - 1) * HAND)
-    return { position, lower: this.read(this.adjuster === 'upper' ? 1 : 0), upper: this.two ? this.read(1) : null }
-  }
-
-  private read(head: 0 | 1): Counted {
-    this.drive.set('side', head === 1)
-    this.drive.takeFlux()
-    this.host.wait(1.1 * 60 / this.drive.media!.layout.rpm)
-    const flux = this.drive.takeFlux()
-    const track = flux.length > 200 ? readTrack(flux, this.drive.media!.layout.formatOf(this.cylinder)) : null
-    const [r] = toReadings([{ cylinder: this.cylinder, head, fromS: 0, toS: 0.3, turns: 1, transitions: flux.length, sample: new Float64Array(0), read: track }], { stepsPerCylinder: 1, offset: 0 })
-    const good = Math.min(this.expected, r?.sectors.filter(s => s.state === 'good').length ?? 0)
-    const foreign = r?.sectors.filter(s => s.state === 'foreign') ?? []
-    const named = foreign.length >= this.expected * 0.6 && foreign.every(s => s.names === foreign[0]!.names) ? foreign[0]!.names - this.cylinder : undefined
-    return { good, expected: this.expected, margin: r?.margin === null || r?.margin === undefined || good === 0 ? undefined : Math.max(0, Math.min(1, r.margin)), named }
+    this.hand.set(position + (this.random.next() * 2 - 1) * HAND)
+    return { position, lower: this.hand.read(this.adjuster === 'upper' ? 1 : 0), upper: this.two ? this.hand.read(1) : null }
   }
 
   get hit(): (centre: number) => boolean { return c => Math.abs(c - this.truth.centre) < 0.05 * this.truth.width }

@@ -16,6 +16,8 @@ export const readTestInputSchema = object({
   code: string().oneOf(['auto', ...Object.keys(CODE_IDS) as TrackCode[]]).default('auto'),
   trusted: boolean().default(false),
   simulated: object({ mechanism: string().max(40).required(), story: string().max(40).required() }).noUnknown().nullable().default(null),
+  /** The reference disk that was read. */
+  disk: string().matches(/^[0-9a-f-]{36}$/, 'A disk’s id is a UUID.').nullable().default(null),
   remark: string().trim().max(300).default(''),
 }).noUnknown()
 export type ReadTestInput = InferType<typeof readTestInputSchema>

@@ -4,11 +4,13 @@ import { join } from 'node:path'
 import { SimulatedPickup, type PickupOptions } from '../../core/src/simulation'
 import { CaptureStore } from '../server/services/capture-store'
 import { openDataFolder } from '../server/services/data-folder'
+import { DiskShelf } from '../server/services/disk-shelf'
 import { DriveService } from '../server/services/drives'
 import { judgeFile, judgeSurfaceFile } from '../server/services/judge-file'
 import { openDatabase } from '../server/services/open-database'
 import { PhotoStore } from '../server/services/photo-store'
 import { ReadTestService } from '../server/services/read-test'
+import { SweepService } from '../server/services/sweeps'
 import { SpeedService } from '../server/services/speed'
 import { driveSchema } from '../shared/drive-facts'
 
@@ -20,7 +22,8 @@ export async function workshop(root = mkdtempSync(join(tmpdir(), 'wobrin-unit-')
   const db = await openDatabase(folder, MIGRATIONS)
   const drives = new DriveService(db)
   const captures = new CaptureStore(folder.captures, db)
-  return { root, folder, db, drives, captures, photos: new PhotoStore(folder.photos, db), speed: new SpeedService(drives, captures, judgeFile), readTest: new ReadTestService(drives, captures, judgeSurfaceFile) }
+  const disks = new DiskShelf(db, drives)
+  return { root, folder, db, drives, captures, photos: new PhotoStore(folder.photos, db), speed: new SpeedService(drives, captures, judgeFile), readTest: new ReadTestService(drives, captures, judgeSurfaceFile, disk => disks.trusts(disk) === true), disks, sweeps: new SweepService(drives, disks) }
 }
 
 export const uuid = (n: number) => `00000000-0000-4000-8000-${String(n).padStart(12, '0')}`

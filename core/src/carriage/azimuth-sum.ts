@@ -42,7 +42,7 @@ function callOf(angle: number | null, n: number, limit: number): Call {
 export const azimuthSum: Sum = {
   id: 'azimuth', title: 'Azimuth bursts', station: 'align', group: 'Instrument school', purpose: 'How far a head is turned from square, from bursts of known angle on a scope.',
   fields: [
-    ...KEYS.map(k => ({ key: k, label: `Burst at ${ANGLES[k] > 0 ? '+' : '−'}${Math.abs(ANGLES[k])}′`, quantity: 'voltage' as const, zero: true as const })),
+    ...KEYS.map(k => ({ key: k, label: `Burst at ${ANGLES[k] > 0 ? '+' : '−'}${Math.abs(ANGLES[k])}′`, quantity: 'height' as const, zero: true as const })),
     { key: 'limit', label: 'Allowed, minutes of arc', hint: '18 if not given, from memory', quantity: 'count', plausible: [3, 60] }, { key: 'outer', label: 'Angle of the outer bursts, minutes', hint: '12 if not given', quantity: 'count', rare: true, plausible: [6, 40] },
   ],
   formulas: ['A parabola through the amplitudes has its top at the head’s angle: sin x ÷ x falls with the square of the angle near its top.'],

@@ -31,7 +31,7 @@ function callOf(at: number, room: number, move: number): Call {
   const by = `${plain(Math.abs(move))} mm ${move > 0 ? 'inward' : 'outward'}`
   if (at >= 1) return { kind: 'nudge', reasons: [`It switches ${plain(at)} cylinders inward: the drive takes cylinder ${Math.floor(at)} for zero.`], next: `Move the sensor ${by}.` }
   if (at < 0) return { kind: 'nudge', reasons: [`It switches ${plain(-at)} cylinders beyond cylinder 0: the carriage drives into its stop before it is seen.`], next: `Move the sensor ${by}.` }
-  if (room < 0.1) return { kind: 'nudge', reasons: [`It switches ${plain(Math.max(0, room))} of a cylinder from a detent: by warmth or wear it will count one off.`], next: `Move the sensor ${by}, to half way between two detents.` }
+  if (room < 0.1) return { kind: 'nudge', reasons: [room <= 0 ? 'It switches at a detent, as far as the slot can tell them apart: by warmth or wear it will count one off.' : `It switches ${plain(room)} of a cylinder from a detent: by warmth or wear it will count one off.`], next: `Move the sensor ${by}, to half way between two detents.` }
   if (room < 0.25) return { kind: 'leave', reasons: [`It switches ${plain(at)} cylinders inward, with ${plain(room)} of a cylinder to spare.`], next: 'Leave it, and home ten times warm to be sure.' }
   return { kind: 'leave', reasons: [`It switches ${plain(at)} cylinders inward, about half way between two detents.`], next: 'Leave it.' }
 }

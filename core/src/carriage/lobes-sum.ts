@@ -44,7 +44,7 @@ function callOf(offset: number, limit: number | undefined, ratio: number): Call 
 export const lobesSum: Sum = {
   id: 'lobes', title: 'Lobes of the alignment track', station: 'align', group: 'Instrument school', purpose: 'How far a head stands off its track, from two lobes on a scope, with the pattern’s eccentricity and the widths stated.',
   fields: [
-    { key: 'first', label: 'First lobe', hint: 'any unit, the same for both', quantity: 'voltage', required: true, zero: true }, { key: 'second', label: 'Second lobe', quantity: 'voltage', required: true, zero: true },
+    { key: 'first', label: 'First lobe', hint: 'any unit, the same for both', quantity: 'height', required: true, zero: true }, { key: 'second', label: 'Second lobe', quantity: 'height', required: true, zero: true },
     { key: 'outer', label: 'The one from the outer side', choices: [{ value: 'first', label: 'is the first' }, { value: 'second', label: 'is the second' }] },
     { key: 'head', label: 'Width of the head', quantity: 'length', required: true, plausible: [0.05, 0.5] }, { key: 'eccentric', label: 'Eccentricity of the pattern', quantity: 'length', required: true, zero: true, plausible: [0, 0.4] },
     { key: 'limit', label: 'Offset allowed', quantity: 'length', plausible: [0.005, 0.15] }, { key: 'band', label: 'Width of the pattern’s band', hint: 'as the head, if not given', quantity: 'length', rare: true },

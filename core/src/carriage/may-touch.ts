@@ -54,7 +54,7 @@ export function mayTouch(c: TouchCase): TouchVerdict {
   function touch(e: Explanation): TouchVerdict {
     const adjuster: AdjusterId = e.cause === 'sensor' ? 'sensor' : e.cause === 'stepper' ? 'stepper' : e.head === 1 ? 'upper' : 'lower'
     const sealed = c.lacquer[adjuster as 'sensor'] === 'whole'
-    const says = `${capital(worded(e))}${e.size ? `, by about ${plain(e.size.value)} ${e.size.unit}` : ''}: ${Math.round(e.probability * 100)} % sure.`
+    const says = `${capital(worded(e))}${e.size ? `, by about ${plain(e.size.value)} ${e.size.unit}` : ''}: ${sure(e.probability)}.`
     if (c.trustedDisk !== true) return out({ kind: 'unknown', reasons: [says, 'But nobody knows who wrote the disk: it may itself be off its tracks.'], next: 'Read a disk that a trusted drive wrote.' })
     if (sealed && c.secondDisk !== 'same') return out({ kind: 'unknown', reasons: [says, `But the lacquer of the ${ADJUSTER_NAMES[adjuster]} is whole: nobody moved it.`], next: 'Read a second trusted disk before a seal is broken.' }, adjuster)
     return out({ kind: 'nudge', reasons: [says], next: `Mark where it stands, then sweep the ${ADJUSTER_NAMES[adjuster]}${adjuster === 'sensor' ? '' : ', the sensor being right'}. Nothing else.` }, adjuster)
@@ -65,7 +65,7 @@ function notAlignment(first: Explanation, all: readonly Explanation[]): Call {
   if (first.cause === 'sound' && first.probability > 0.6) return { kind: 'leave', reasons: ['Margins are those of a sound drive on both ends of the rail: no head stands off its tracks by as much as would matter.'], next: 'Leave every adjuster as it is.' }
   const likely = all.filter(e => e.probability > 0.15 && e.cause !== 'sound')
   const [main = first] = likely
-  return { kind: 'leave', reasons: [`It is not alignment: ${list(likely.length ? likely.map(worded) : [worded(first)])}${main.probability > 0.8 ? `, ${Math.round(main.probability * 100)} % sure` : ''}.`], next: `Leave every adjuster as it is. ${REMEDY[main.cause]}` }
+  return { kind: 'leave', reasons: [`It is not alignment: ${list(likely.length ? likely.map(worded) : [worded(first)])}${main.probability > 0.8 ? `, ${sure(main.probability)}` : ''}.`], next: `Leave every adjuster as it is. ${REMEDY[main.cause]}` }
 }
 
 const REMEDY: Readonly<Record<Cause, string>> = {
@@ -94,5 +94,6 @@ const worded = (e: Explanation): string => {
     default: return CAUSES[e.cause]
   }
 }
+const sure = (p: number) => p > 0.995 ? 'more than 99 % sure' : `${Math.round(p * 100)} % sure`
 const list = (xs: readonly string[]) => xs.length < 2 ? xs.join('') : `${xs.slice(0, -1).join(', ')} or ${xs.at(-1)}`
 const capital = (s: string) => s.charAt(0).toUpperCase() + s.slice(1)

@@ -26,6 +26,9 @@ const RISE = 0.3
 /** Shorter than this share of the capture it is a click. */
 const CLICK = 0.004
 
+/** Noise lifts the peaks of a strong signal by about 1.1 of its deviations, and the envelope of the quiet parts to about 1.9: this share of the floor comes off. */
+const NOISE_ADDS = 0.6
+
 /** Stretches in which the envelope stands over noise and over a share of its loudest. */
 export function humpsIn({ stepS, values }: Envelope, share = RISE): Hump[] {
   const sorted = [...values]
@@ -41,7 +44,7 @@ export function humpsIn({ stepS, values }: Envelope, share = RISE): Hump[] {
     while (end < values.length && values[end]! >= threshold) end++
     const own = [...values.subarray(i, end)]
     // Its height is that of its upper part, not of one spike.
-    const amplitude = quantile(own, 0.9)
+    const amplitude = quantile(own, 0.9) - NOISE_ADDS * floor
     const peak = own.indexOf(Math.max(...own)) + i
     if (end - i > Math.max(2, values.length * CLICK)) humps.push({ fromS: i * stepS, toS: end * stepS, peakS: peak * stepS, amplitude })
     i = end

@@ -83,7 +83,8 @@ export function judgeSweep(positions: readonly SweepPosition[], context: SweepCo
   const range = searchRange(positions, travel)
   const before = beforehand(positions, context)
   const sided = (p: SweepPosition, head: 'lower' | 'upper'): SidedTry => ({ position: p.position, side: p.side ?? 'below', ...p[head]! })
-  const raw = (['lower', 'upper'] as const).slice(0, positions[0]!.upper ? 2 : 1).map(h => [h, positions.map(p => sided(p, h))] as const)
+  // What a single head reads stands in the first place, whichever it is.
+  const raw = (['lower', 'upper'] as const).slice(0, positions[0]!.upper ? 2 : 1).map(h => [!positions[0]!.upper && context.adjuster === 'upper' ? 'upper' : h, positions.map(p => sided(p, h))] as const)
   const { slack } = slackOf(raw[0]![1], range, before)
   const heads: Head[] = raw.map(([h, tried]) => [h, slack ? tried.map(t => t.side === 'above' ? { ...t, position: t.position + slack } : t) : tried])
   const windows = sharingWidths(heads.map(([, tried]) => windowsOf(tried, range, before)))

@@ -96,7 +96,7 @@ export interface ReadTestEntryData {
   readonly disk?: string | null
 }
 
-/** Sectors of one head: good, expected, margin in percent and cylinders off where they were read. */
+/** Sectors of one head: good, expected, margin as a share of half the window and cylinders off where they were read. */
 export interface SweepCount { readonly good: number, readonly expected: number, readonly margin?: number, readonly named?: number }
 
 /** A sweep of an adjuster with every try, struck out or not, so that it can be worked out again. */

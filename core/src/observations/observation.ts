@@ -27,9 +27,9 @@ export function formatObservation(o: Observation): string {
   if (typeof o.value !== 'number') return [String(o.value), o.unit].filter(Boolean).join(' ')
   if (o.uncertainty === undefined) {
     const text = Number.isInteger(o.value) ? String(o.value) : o.value.toFixed(Math.abs(o.value) < 10 ? 2 : 1)
-    return [text, o.unit].filter(Boolean).join(' ')
+    return [text.replace('-', '−'), o.unit].filter(Boolean).join(' ')
   }
   const d = decimalsFor(o.uncertainty)
   const shown = Math.max(o.uncertainty, 10 ** -d)
-  return [`${o.value.toFixed(d)} ± ${shown.toFixed(d)}`, o.unit].filter(Boolean).join(' ')
+  return [`${o.value.toFixed(d).replace('-', '−')} ± ${shown.toFixed(d)}`, o.unit].filter(Boolean).join(' ')
 }

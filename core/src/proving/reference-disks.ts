@@ -49,6 +49,8 @@ export interface DiskStanding {
   readonly rests: 'standard' | 'factory' | 'nothing' | 'itself'
   readonly trusted: boolean
   readonly retired: boolean
+  /** When it was last verified on the drive that wrote it; null where that was not said. */
+  readonly verified: string | null
   readonly uses: number
   readonly first: number | null
   readonly latest: number | null
@@ -87,7 +89,8 @@ export function standingOf(disk: ReferenceDisk, all: readonly ReferenceDisk[], r
   const losing = proven.length > 0 && proven.at(-1)!.good < proven.at(-1)!.sectors
   const { chain, rests } = chainOf(disk, all)
   const trusted = !retired && !fallen && !losing && (rests === 'standard' || rests === 'factory')
-  return { disk, chain, rests, trusted, retired, uses: own.length, first, latest, call: callOf() }
+  const verified = events.filter(e => e.disk === disk.id && e.kind === 'verified').map(e => e.at).sort().at(-1) ?? null
+  return { disk, chain, rests, trusted, retired, verified, uses: own.length, first, latest, call: callOf() }
 
   function callOf(): Call {
     const percent = (x: number) => `${Math.round(x * 100)} %`

@@ -54,7 +54,7 @@ export function scopeTrace(t: AlignmentTrack, turns = 1): { readonly sampleRateH
   for (let i = 0; i < n; i++) {
     const turn = i / RATE * t.rpm / 60 % 1
     signal[i] = alignmentEnvelope(t, turn) * Math.sin(2 * Math.PI * CARRIER * i / RATE) + t.noise * gauss.next()
-    index[i] = turn > 0.0002 && turn < 0.02 ? 0 : 5
+    index[i] = turn < 0.02 ? 0 : 5
   }
   return { sampleRateHz: RATE, signal, index }
 }

@@ -16,4 +16,4 @@ export function gravestOf(points: readonly Point[], otherwise: Call): Call {
 export const upperFirst = (s: string): string => s.charAt(0).toUpperCase() + s.slice(1)
 
 /** A number as a sentence has it: three digits, no zeros to fill. */
-export const plain = (x: number): string => Number(x.toPrecision(3)).toString()
+export const plain = (x: number): string => Number(x.toPrecision(3)).toString().replace('-', '−')

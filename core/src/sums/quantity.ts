@@ -14,6 +14,7 @@ export const QUANTITIES = {
   share: { unit: '%', accepts: 'per cent, such as 20' },
   force: { unit: 'N', accepts: 'newtons or pounds, such as 60 or 13 lb' },
   wavelength: { unit: 'nm', accepts: 'nanometres, such as 880' },
+  height: { unit: '', accepts: 'a height on the screen in any unit, such as 3.2 or 150 mV' },
   number: { unit: '', accepts: 'a number, such as 0.5' },
   count: { unit: '', accepts: 'a whole number' },
 } as const
@@ -82,6 +83,7 @@ function read(t: string, quantity: Quantity): number {
       // A bare number is what stands on the part: microfarads.
       return /[pnuµm]/i.test(t) ? value * 1e6 : value
     }
+    case 'height':
     case 'voltage': return prefixed(t, /\s*V$/i)
     case 'current': return prefixed(t, /\s*A$/i)
     case 'speed': return plain(t.replace(/\s*(?:r\/min|rpm)$/i, ''))

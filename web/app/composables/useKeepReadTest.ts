@@ -9,7 +9,7 @@ export function useKeepReadTest() {
   const sent = ref<number | null>(null)
   let stopper = new AbortController()
 
-  async function keep(driveId: string, source: ReadTestSource, station: StationId): Promise<LogEntry> {
+  async function keep(driveId: string, source: ReadTestSource, station: StationId, disk: string | null = null): Promise<LogEntry> {
     sent.value = 0
     stopper = new AbortController()
     try {
@@ -19,7 +19,7 @@ export function useKeepReadTest() {
       return await $fetch<LogEntry>(`/api/drives/${driveId}/read-test`, {
         method: 'POST',
         body: {
-          id: crypto.randomUUID(), at: new Date().toISOString(), station, captureSha: sha,
+          id: crypto.randomUUID(), at: new Date().toISOString(), station, captureSha: sha, disk,
           ...file ? { mapping: { ...file.choices.mapping }, inverted: file.choices.inverted, code: file.choices.code, trusted: file.choices.trusted } : { simulated: source },
         },
       })

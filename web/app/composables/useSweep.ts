@@ -1,24 +1,33 @@
-import { judgeSweep, type SweepPosition, type SweepResult } from '@wobrin/core/carriage'
+import { ADJUSTER_NAMES, contextOf, judgeRecheck, judgeSweep, positionsOf, type AdjusterId, type Counted, type SweepPosition, type SweepResult, type ZoneRead } from '@wobrin/core/carriage'
+import type { MechanismId } from '@wobrin/core/mechanisms'
+import type { SweepEntryData } from '@wobrin/core/observations'
 
-/** One try as it was typed. */
-export interface SweepRow { readonly id: number, readonly position: number, readonly lower: number, readonly upper: number | null, readonly struck: boolean }
+/** One try, as it was typed, recorded or read. */
+export interface SweepRow { readonly id: number, readonly position: number, readonly side: 'below' | 'above', readonly lower: Counted, readonly upper: Counted | null, readonly struck: boolean }
 
-/** A sweep of an adjuster by hand: tries in any order, wrong ones struck out and not erased. */
-export function useSweep() {
+/** A number as a person types it; NaN where it is none. */
+export const typedNumber = (text: string): number => text.trim() === '' ? Number.NaN : Number(text.trim().replace(',', '.').replace('−', '-'))
+
+/** A sweep of an adjuster: tries in any order, wrong ones struck out and not erased; then where it is set, and the look after tightening. */
+export function useSweep(mechanism: Ref<MechanismId>) {
   const rows = ref<SweepRow[]>([])
-  const expected = ref(11)
-  const two = ref(true)
-  const unit = ref('marks')
-  const entry = reactive({ position: '', lower: '', upper: '' })
+  const setup = reactive({ adjuster: 'stepper' as AdjusterId, scale: 'marks', from: '-10', to: '10', stood: '0', expected: 11, two: true, umPerUnit: null as number | null })
+  const setTo = ref<number | null>(null)
+  const recheck = ref<{ readonly position: number | null, readonly zones: readonly ZoneRead[] } | null>(null)
   const problem = ref<string | null>(null)
   let made = 0
 
-  const standing = computed<SweepPosition[]>(() => rows.value.filter(r => !r.struck).map(r => ({
-    position: r.position, lower: { good: r.lower, expected: expected.value }, upper: two.value ? { good: r.upper ?? 0, expected: expected.value } : null,
-  })))
+  const travel = computed<[number, number]>(() => {
+    const [from, to] = [typedNumber(setup.from), typedNumber(setup.to)]
+    return Number.isFinite(from) && Number.isFinite(to) && from < to ? [from, to] : [-10, 10]
+  })
+  const stood = computed(() => Number.isFinite(typedNumber(setup.stood)) ? typedNumber(setup.stood) : null)
+  const data = computed(() => ({
+    adjuster: setup.adjuster, scale: setup.scale, travel: travel.value, stood: stood.value, umPerUnit: setup.umPerUnit, rows: rows.value.map(({ id: _, ...r }) => r), setTo: setTo.value, recheck: recheck.value,
+  }) satisfies Omit<SweepEntryData, 'type' | 'disk' | 'simulated'>)
   const judged = computed<{ readonly result: SweepResult } | { readonly problem: string }>(() => {
     try {
-      return { result: judgeSweep(standing.value, { unit: unit.value }) }
+      return { result: judgeSweep(positionsOf(data.value), contextOf(data.value, mechanism.value)) }
     }
     catch (error) {
       return { problem: (error as Error).message }
@@ -26,25 +35,32 @@ export function useSweep() {
   })
   const result = computed(() => 'result' in judged.value ? judged.value.result : null)
   const amiss = computed(() => 'problem' in judged.value ? judged.value.problem : problem.value)
+  const checked = computed(() => {
+    if (!recheck.value || setTo.value === null || !result.value?.common) return null
+    try {
+      return judgeRecheck(setTo.value, result.value.common, recheck.value, setup.scale)
+    }
+    catch {
+      return null
+    }
+  })
+  /** What counts now: the look after tightening, else the sweep. */
+  const call = computed(() => checked.value?.call ?? result.value?.call ?? null)
 
-  const number = (text: string) => text.trim() === '' ? Number.NaN : Number(text.trim().replace(',', '.').replace('−', '-'))
-
-  /** Takes what was typed. */
-  function add(): void {
-    const [position, lower, upper] = [number(entry.position), number(entry.lower), two.value ? number(entry.upper) : null]
-    const count = (n: number | null) => n === null || (Number.isInteger(n) && n >= 0 && n <= expected.value)
-    problem.value = !Number.isFinite(position) ? `The position “${entry.position}” is no number.` : !count(lower) ? `“${entry.lower}” sectors on the lower head cannot be: 0 to ${expected.value}.` : !count(upper) ? `“${entry.upper}” sectors on the upper head cannot be: 0 to ${expected.value}.` : null
-    if (problem.value) return
-    rows.value = [...rows.value, { id: ++made, position, lower, upper, struck: false }]
-    Object.assign(entry, { position: result.value?.tryNext === null || !result.value ? '' : String(Number(result.value.tryNext.toPrecision(3))), lower: '', upper: '' })
+  function add(p: SweepPosition): void {
+    problem.value = null
+    rows.value = [...rows.value, { id: ++made, position: p.position, side: p.side ?? 'below', lower: p.lower, upper: p.upper, struck: false }]
+    setTo.value = null
+    recheck.value = null
   }
-
   const strike = (id: number) => { rows.value = rows.value.map(r => r.id === id ? { ...r, struck: !r.struck } : r) }
   function clear(): void {
     rows.value = []
-    Object.assign(entry, { position: '', lower: '', upper: '' })
+    setTo.value = null
+    recheck.value = null
     problem.value = null
   }
+  const name = computed(() => ADJUSTER_NAMES[setup.adjuster])
 
-  return { rows, expected, two, unit, entry, result, amiss, add, strike, clear }
+  return { rows, setup, travel, stood, data, result, amiss, problem, setTo, recheck, checked, call, name, add, strike, clear }
 }

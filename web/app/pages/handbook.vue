@@ -20,6 +20,7 @@ const calls = Object.entries(CALLS) as [CallKind, typeof CALLS[CallKind]][]
       <ul>
         <li><a href="#calls" class="block py-1.5 hover:underline underline-offset-2">The five calls</a></li>
         <li v-for="[id, text] in [['stations', 'The eleven stations'], ['gates', 'Gates'], ['cleaning', 'What never goes where'], ['sums', 'The sums, as used']]" :key="id"><a :href="`#${id}`" class="block py-1.5 hover:underline underline-offset-2">{{ text }}</a></li>
+        <li v-for="[id, text] in [['align', 'Alignment'], ['reading', 'Reading']]" :key="id"><a :href="`#${id}`" class="block py-1.5 hover:underline underline-offset-2">{{ text }}</a></li>
         <li><a href="#schools" class="block py-1.5 hover:underline underline-offset-2">Schools and sources</a></li>
         <li v-for="m in MECHANISMS" :key="m.id"><a :href="`#${m.id}`" class="block py-1.5 hover:underline underline-offset-2">{{ m.label }}</a></li>
         <li><a href="#cautions" class="block py-1.5 hover:underline underline-offset-2">Cautions, by station</a></li>
@@ -50,6 +51,7 @@ const calls = Object.entries(CALLS) as [CallKind, typeof CALLS[CallKind]][]
         <h2 class="text-xl font-bold mb-3">The sums, as used</h2>
         <dl class="grid sm:grid-cols-[12rem_1fr] gap-x-5 gap-y-3 text-sm"><template v-for="s in SUMS" :key="s.id"><dt class="font-bold"><NuxtLink class="link" :to="`/instruments/${s.id}`">{{ s.title }}</NuxtLink></dt><dd><p v-for="f in s.formulas" :key="f">{{ f }}</p></dd></template><dt class="font-bold"><NuxtLink class="link" to="/instruments/host-fit">Host fit</NuxtLink></dt><dd>Every setting of straps, wires and cuts is covered by a search whose bound never overrates what is left. Fewest musts missed, then fewest things noticed, then second-best wants, wires, straps moved. Two lines on one pin, a line on a pin that the host drives, one input on two pins or two ways at once cannot stand together. Where nothing fits, needs are left out one by one until the rest is the smallest contradiction.</dd></dl>
       </section>
+      <HandbookAlign />
       <HandbookReading />
       <section id="cleaning" class="panel p-6 scroll-mt-4">
         <h2 class="text-xl font-bold mb-3">What never goes where</h2>

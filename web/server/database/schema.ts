@@ -4,6 +4,7 @@ import type { Call, EntryData, EntryKind, Observation, StationId } from '@wobrin
 import type { Features, MechanismId } from '@wobrin/core/mechanisms'
 import type { Account } from '@wobrin/core/worth'
 import type { BeltMaterial, Pulleys } from '@wobrin/core/drivetrain'
+import type { DiskEvent, Proof } from '@wobrin/core/proving'
 import type { DriveProfile, HostProfile } from '@wobrin/core/host-fit'
 
 /** Settings of the workshop: one row, id 1. */
@@ -67,6 +68,29 @@ export const belts = sqliteTable('belts', {
   addedAt: text('added_at').notNull(),
   gone: text('gone'),
 })
+
+/** Disks that others are judged by. */
+export const referenceDisks = sqliteTable('reference_disks', {
+  id: text('id').primaryKey(),
+  name: text('name').notNull(),
+  mechanism: text('mechanism').$type<MechanismId>().notNull(),
+  writtenBy: text('written_by').references(() => drives.id),
+  writer: text('writer').notNull().default(''),
+  writtenAt: text('written_at').notNull(),
+  proof: text('proof').$type<Proof>().notNull(),
+  provedBy: text('proved_by'),
+  addedAt: text('added_at').notNull(),
+})
+
+/** What was said of a reference disk by hand. Rows are only ever added. */
+export const diskEvents = sqliteTable('disk_events', {
+  seq: integer('seq').primaryKey({ autoIncrement: true }),
+  id: text('id').notNull(),
+  disk: text('disk').notNull().references(() => referenceDisks.id),
+  at: text('at').notNull(),
+  kind: text('kind').$type<DiskEvent['kind']>().notNull(),
+  detail: text('detail').notNull().default(''),
+}, t => [uniqueIndex('disk_events_id').on(t.id), index('disk_events_disk').on(t.disk, t.seq)])
 
 /** The log. Rows are only ever added; triggers refuse anything else. */
 export const logEntries = sqliteTable('log_entries', {

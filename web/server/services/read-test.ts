@@ -11,7 +11,7 @@ import type { SurfaceAnswer, SurfaceRequest } from './judge-file'
 
 /** Reads kept recordings of the interface, or the stand-in, and puts the surface on the log. No answer comes from outside. */
 export class ReadTestService {
-  constructor(private readonly drives: DriveService, private readonly store: CaptureStore, private readonly judge: (request: SurfaceRequest) => Promise<SurfaceAnswer>) {}
+  constructor(private readonly drives: DriveService, private readonly store: CaptureStore, private readonly judge: (request: SurfaceRequest) => Promise<SurfaceAnswer>, private readonly trusts: (disk: string) => boolean) {}
 
   /** @throws InputError where the recording cannot be used; nothing is put on the log then */
   async measure(driveId: string, input: ReadTestInput): Promise<LogEntry> {
@@ -19,13 +19,14 @@ export class ReadTestService {
     const sent = this.drives.sent(input.id, drive.id)
     if (sent) return sent
     const kept = input.captureSha ? this.store.find(input.captureSha) : null
-    const bus = { mapping: input.mapping as LineMapping, inverted: input.inverted, code: input.code as TrackCode | 'auto', context: { trustedDisk: input.trusted } }
+    const bus = { mapping: input.mapping as LineMapping, inverted: input.inverted, code: input.code as TrackCode | 'auto', context: { trustedDisk: input.disk ? this.trusts(input.disk) : input.trusted } }
     const surface = kept ? await this.judge({ path: this.store.path(kept.sha), name: kept.name, bus }) : await simulated(input)
     if (surface.sectors === 0) throw new ParameterError('no sector was found', 'a recording in which a host reads a disk', { file: kept?.name })
     return this.drives.append({
       id: input.id, driveId, at: input.at, kind: 'measurement', station: input.station, title: `Read test: ${surface.good} of ${surface.sectors} sectors good`, detail: input.remark, call: surface.call, observations: surface.observations,
       data: {
         type: 'read-test', bars: surface.bars, captureSha: kept?.sha ?? null, captureName: kept?.name ?? null, simulated: kept ? null : { mechanism: input.simulated!.mechanism, story: input.simulated!.story },
+        disk: input.disk,
         read: kept ? { mapping: surface.mapping, inverted: input.inverted, code: input.code === 'auto' ? 'auto' : CODE_IDS[input.code as TrackCode], trusted: input.trusted } : null,
       },
       takesBack: null,

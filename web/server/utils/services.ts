@@ -4,6 +4,7 @@ import { existsSync } from 'node:fs'
 import { CaptureStore } from '../services/capture-store'
 import { openDataFolder, type DataFolder } from '../services/data-folder'
 import { BeltShelf } from '../services/belt-shelf'
+import { DiskShelf } from '../services/disk-shelf'
 import { DriveService } from '../services/drives'
 import { judgeInThread } from '../services/judge-in-thread'
 import { openDatabase } from '../services/open-database'
@@ -11,6 +12,7 @@ import { PhotoStore } from '../services/photo-store'
 import { ProfileService } from '../services/profiles'
 import { ReadTestService } from '../services/read-test'
 import { SpeedService } from '../services/speed'
+import { SweepService } from '../services/sweeps'
 import { WorkshopService } from '../services/workshop'
 
 export interface Services {
@@ -22,6 +24,8 @@ export interface Services {
   readonly workshop: WorkshopService
   readonly profiles: ProfileService
   readonly belts: BeltShelf
+  readonly disks: DiskShelf
+  readonly sweeps: SweepService
   readonly folder: DataFolder
   /** Folder with the PDF fonts. */
   readonly fonts: string
@@ -48,10 +52,11 @@ async function open(): Promise<Services> {
   const folder = openDataFolder()
   const db = await openDatabase(folder, join(beside, 'migrations'))
   const drives = new DriveService(db)
+  const disks = new DiskShelf(db, drives)
   const captures = new CaptureStore(folder.captures, db)
   const speed = new SpeedService(drives, captures, request => judgeInThread(join(beside, 'judge-capture.mjs'), request))
-  const readTest = new ReadTestService(drives, captures, request => judgeInThread(join(beside, 'judge-capture.mjs'), request))
-  return { folder, drives, captures, photos: new PhotoStore(folder.photos, db), speed, readTest, workshop: new WorkshopService(db), profiles: new ProfileService(db), belts: new BeltShelf(db, drives), fonts: join(beside, 'fonts') }
+  const readTest = new ReadTestService(drives, captures, request => judgeInThread(join(beside, 'judge-capture.mjs'), request), disk => disks.trusts(disk) === true)
+  return { folder, drives, disks, sweeps: new SweepService(drives, disks), captures, photos: new PhotoStore(folder.photos, db), speed, readTest, workshop: new WorkshopService(db), profiles: new ProfileService(db), belts: new BeltShelf(db, drives), fonts: join(beside, 'fonts') }
 }
 
 /** The one set of services of this server, opened at start. */

@@ -4,7 +4,7 @@ import { CALLS, formatObservation } from '@wobrin/core/observations'
 import type { SumResult } from '@wobrin/core/sums'
 
 /** The call and the number that matters, to be read from two metres. */
-defineProps<{ shown: boolean, result: SumResult | null }>()
+const { act = 'Keep this' } = defineProps<{ shown: boolean, result: SumResult | null, act?: string }>()
 const emit = defineEmits<{ close: [], keep: [] }>()
 
 function key(event: KeyboardEvent): void {
@@ -24,7 +24,7 @@ function key(event: KeyboardEvent): void {
           <div class="grow flex flex-col justify-center min-h-0"><p class="text-[17vmin] leading-none font-bold">{{ formatObservation(result.observations[0]!) }}</p><p class="text-[5vmin] text-muted mt-[2vmin]">{{ result.observations[0]!.label }}</p></div>
           <div class="flex items-end justify-between gap-6">
             <p class="text-[4.4vmin] leading-tight font-bold max-w-[72%]">{{ result.call.next }}</p>
-            <div class="flex flex-col gap-3 shrink-0"><button class="btn btn-primary" @click="emit('keep')">Keep this <kbd>Page Down</kbd></button><button class="btn" @click="emit('close')">Back <kbd>Page Up</kbd></button></div>
+            <div class="flex flex-col gap-3 shrink-0"><button class="btn btn-primary" @click="emit('keep')">{{ act }} <kbd>Page Down</kbd></button><button class="btn" @click="emit('close')">Back <kbd>Page Up</kbd></button></div>
           </div>
         </template>
       </DialogPanel>

@@ -1,17 +1,31 @@
 <script setup lang="ts">
 import { Tab, TabGroup, TabList, TabPanel, TabPanels } from '@headlessui/vue'
+import { hasOffsetCost } from '@wobrin/core/carriage'
 import { sumGroups } from '@wobrin/core/instruments'
+import { ALIGNMENT_LIMITS, findMechanism, type MechanismId } from '@wobrin/core/mechanisms'
 import type { LogEntry, StationId } from '@wobrin/core/observations'
 import { standingEntries } from '@wobrin/core/observations'
 
 /** The instruments of a station by what they look at, each starting from what was last kept with this drive. */
-const { station, driveId, log } = defineProps<{ station: StationId, driveId: string, log: readonly LogEntry[], closed: boolean }>()
+const { station, driveId, log, mechanism = null } = defineProps<{ station: StationId, driveId: string, mechanism?: MechanismId | null, log: readonly LogEntry[], closed: boolean }>()
 const emit = defineEmits<{ kept: [LogEntry], pulleys: [Record<string, string>] }>()
 const groups = computed(() => sumGroups(station))
 const standing = computed(() => standingEntries(log))
 const start = (id: string) => {
   const d = standing.value.findLast(e => e.data?.type === 'sum' && e.data.instrument === id)?.data
-  return d?.type === 'sum' ? { ...d.values } : {}
+  return d?.type === 'sum' ? { ...d.values } : usual(id)
+}
+/** What the class of the drive says where nothing was kept yet. */
+function usual(id: string): Record<string, string> {
+  if (station !== 'align' || !mechanism) return {}
+  const limits = ALIGNMENT_LIMITS[mechanism]
+  const pitch = findMechanism(mechanism).geometry.pitchMm?.value
+  const all: Record<string, Record<string, string | undefined>> = {
+    'lobes': { limit: limits && `${limits.radialUm.value} um` }, 'azimuth': { limit: limits && String(limits.azimuthMin.value) },
+    'index-burst': { nominal: limits && limits.indexUs.value > 0 ? `${limits.indexUs.value} us` : undefined, allowed: limits && `${limits.indexWithinUs.value} us` },
+    'offset': { mechanism: hasOffsetCost(mechanism) ? mechanism : undefined, unit: 'um' }, 'tab': { pitch: pitch?.toFixed(4) }, 'flag': { pitch: pitch?.toFixed(4) }, 'home': { pitch: pitch?.toFixed(4) },
+  }
+  return Object.fromEntries(Object.entries(all[id] ?? {}).filter((e): e is [string, string] => e[1] !== undefined))
 }
 const lastFit = computed(() => {
   const d = standing.value.findLast(e => e.data?.type === 'host-fit')?.data
@@ -34,7 +48,7 @@ const chosen = reactive<Record<string, string>>({})
         </div>
         <template v-for="s in g.sums" :key="s.id">
           <SumInstrument v-if="(chosen[g.group] ?? g.sums[0]!.id) === s.id" :instrument="s.id" :drive-id="driveId" :start="start(s.id)" @kept="emit('kept', $event)">
-            <template #default="{ typed }"><template v-if="s.id === 'belt'"><SumBeltDrawing :typed="typed" /><BeltAtHand :typed="typed" :drive-id="driveId" /></template></template>
+            <template #default="{ typed }"><template v-if="s.id === 'belt'"><SumBeltDrawing :typed="typed" /><BeltAtHand :typed="typed" :drive-id="driveId" /></template><AlignFlag v-if="s.id === 'flag' || s.id === 'tab'" :instrument="s.id" :typed="typed" /></template>
             <template #actions="{ typed }"><button v-if="s.id === 'belt'" class="btn" @click="emit('pulleys', { ...typed })">Give the sizes to Speed</button></template>
           </SumInstrument>
         </template>

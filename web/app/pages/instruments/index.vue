@@ -16,7 +16,7 @@ const stations: readonly { readonly title: string, readonly groups: readonly { r
     { to: '/instruments/wire', title: 'On the wire', what: 'A drive by its lines: the simulated one by hand, a recording played back, seeks, wires wiggled.' },
   ] }] },
   { title: 'Drive train', groups: of('drive-train') },
-  { title: 'Align', groups: [{ group: 'Reference disk', list: [{ to: '/instruments/sweep', title: 'Adjuster sweep', what: 'Where each head reads, which position to try next, and where to set it.' }] }, ...of('align')] },
+  { title: 'Align', groups: [{ group: 'Reference disk', list: [{ to: '/instruments/sweep', title: 'Adjuster sweep', what: 'Where each head reads, which position to try next, and where to set it.' }] }, ...of('align').map(g => g.group === 'Instrument school' ? { ...g, list: [{ to: '/instruments/scope', title: 'Scope capture', what: 'Lobes, bursts and index of an alignment disk, found in what a scope kept.' }, ...g.list] } : g)] },
   { title: 'Electronics', groups: [...of('electronics'), { group: 'Host', list: [{ to: '/instruments/host-fit', title: 'Host fit', what: 'How the straps must stand for a host, what takes a wire, and what will never work.' }] }] },
 ]
 </script>

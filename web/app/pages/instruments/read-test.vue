@@ -68,11 +68,16 @@ function keepAsBefore(): void {
   before.value = before.value ? null : shown.value
 }
 
+const disks = useDisks()
+onMounted(() => disks.load().catch(() => {}))
+const disk = ref('')
+const disksHere = computed(() => disks.view.value?.standings.filter(s => s.mechanism === mechanism.value && !s.retired) ?? [])
+watch(disksHere, (here) => { if (disk.value && !here.some(s => s.disk.id === disk.value)) disk.value = '' })
 const keepTo = shallowRef<((id: string) => Promise<void>) | null>(null)
 async function send(id: string): Promise<void> {
   const now = shown.value!
   try {
-    await keep(id, now.from === 'recording' ? { file: bus.file.value!, choices: { ...choices } } : now.stand!, station.value)
+    await keep(id, now.from === 'recording' ? { file: bus.file.value!, choices: { ...choices } } : now.stand!, station.value, disk.value || null)
     notices.done('On the log, with its rail.')
     await navigateTo(`/drives/${id}?station=${station.value}`)
   }
@@ -100,6 +105,7 @@ useShortcuts({ m: () => opener.value?.choose() })
     <header class="flex flex-wrap items-end gap-x-4 gap-y-3">
       <div class="grow basis-64"><h1 class="text-2xl font-bold">Read test</h1><p class="text-muted">{{ shown ? `${shown.title} · ${tracks.length} tracks` : 'How well a disk reads, cylinder by cylinder and head by head.' }}</p></div>
       <template v-if="shown">
+        <select v-if="disksHere.length" v-model="disk" class="field w-auto" aria-label="Reference disk that was read"><option value="">not a disk of the shelf</option><option v-for="s in disksHere" :key="s.disk.id" :value="s.disk.id">{{ s.disk.name }}</option></select>
         <button class="btn btn-primary" :disabled="sent !== null || !tracks.length" @click="keepIt">{{ driveId ? 'Put on the log' : 'Keep this' }}</button>
         <button class="btn" :aria-pressed="before !== null" @click="keepAsBefore"><GitCompareArrows class="size-4" />{{ before ? 'Forget “before”' : 'Keep as “before”' }}</button>
         <WireOpenBus ref="opener" @file="openFile" />

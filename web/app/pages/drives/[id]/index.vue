@@ -130,8 +130,9 @@ useShortcuts({
           <AsFoundSheet v-if="viewed === 'open'" class="border-t border-line pt-5" :book="book" :closed="closed" :sending="photos.sending.value" @photo="camera?.click()" @drop="photos.keep" @stop="photos.stop" />
           <CleaningAdviser v-if="viewed === 'clean'" :key="drive.id" class="border-t border-line pt-5" :found="foundIds" @wait="(what, minutes) => { waiting = { what, minutes } }" />
           <div v-if="viewed === 'prove'" class="border-t border-line pt-5"><h3 class="text-lg font-bold mb-3">Put back</h3><AsFoundPutBack :book="book" :closed="closed" /></div>
+          <AlignVerdict v-if="viewed === 'align'" class="border-t border-line pt-5 @container" :mechanism="drive.mechanism" :log="store.log" :drive-id="drive.id" />
           <DriveReadTests v-if="viewed === 'align' || viewed === 'prove'" class="border-t border-line pt-5" :log="store.log" :drive-id="drive.id" :station="viewed" />
-          <SumBench v-if="viewed === 'drive-train' || viewed === 'electronics' || viewed === 'align'" :key="`${drive.id} ${viewed}`" class="border-t border-line pt-5" :station="viewed" :drive-id="drive.id" :log="store.log" :closed="closed" @kept="kept" @pulleys="keepPulleys" />
+          <SumBench v-if="viewed === 'drive-train' || viewed === 'electronics' || viewed === 'align'" :key="`${drive.id} ${viewed}`" class="border-t border-line pt-5" :station="viewed" :drive-id="drive.id" :mechanism="drive.mechanism" :log="store.log" :closed="closed" @kept="kept" @pulleys="keepPulleys" />
           <DriveStationNotes v-if="viewed !== 'speed'" class="border-t border-line pt-5" :station="viewed" :log="store.log" :findings="store.way.findings" :gates="store.way.gates" />
         </template>
       </div>

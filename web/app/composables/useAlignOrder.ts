@@ -1,0 +1,28 @@
+import type { LogEntry } from '@wobrin/core/observations'
+import { alignOrder, type AlignOrder } from '@wobrin/core/procedures'
+import type { DriveFacts } from '@wobrin/core/proving'
+import type { DiskView } from '../../shared/disks'
+
+/** Reference disks of the shelf, and whether one is trusted. */
+export function useDisks() {
+  const view = useState<DiskView | null>('disks', () => null)
+  const load = async () => { view.value = await $fetch<DiskView>('/api/disks') }
+  const trusts = (id: string) => view.value?.standings.find(s => s.disk.id === id)?.trusted ?? null
+  return { view, load, trusts }
+}
+
+/** A drive with the order of work at Align, for a page that is not its own. */
+export function useDriveForAlign(id: Ref<string | null>) {
+  const drive = shallowRef<DriveFacts | null>(null)
+  const log = shallowRef<readonly LogEntry[]>([])
+  const disks = useDisks()
+  async function load(): Promise<void> {
+    await disks.load().catch(() => {})
+    if (!id.value) return
+    const answer = await $fetch<{ drive: DriveFacts, log: LogEntry[] }>(`/api/drives/${id.value}`)
+    drive.value = answer.drive
+    log.value = answer.log
+  }
+  const order = computed<AlignOrder | null>(() => drive.value ? alignOrder(drive.value.mechanism, log.value, disks.trusts) : null)
+  return { drive, log, order, disks, load }
+}

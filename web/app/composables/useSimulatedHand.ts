@@ -1,0 +1,39 @@
+import { wrap, type Remote } from 'comlink'
+import type { SweepPosition, ZoneRead } from '@wobrin/core/carriage'
+import type { MechanismId } from '@wobrin/core/mechanisms'
+import type { Adjuster } from '@wobrin/core/simulation'
+import type { HandWorker } from '../workers/hand.worker'
+
+/** A hand at an adjuster of the simulated drive, for want of one on the bench. */
+export function useSimulatedHand() {
+  let worker: Worker | null = null
+  let remote: Remote<HandWorker> | null = null
+  const on = ref(false)
+  const busy = ref(false)
+  onScopeDispose(() => worker?.terminate())
+  const hand = (): Remote<HandWorker> => {
+    if (!remote) {
+      worker = new Worker(new URL('../workers/hand.worker.ts', import.meta.url), { type: 'module' })
+      remote = wrap<HandWorker>(worker)
+    }
+    return remote
+  }
+  async function during<T>(run: () => Promise<T>): Promise<T> {
+    busy.value = true
+    try {
+      return await run()
+    }
+    finally {
+      busy.value = false
+    }
+  }
+  const power = (mechanism: MechanismId, story: string, adjuster: Adjuster) => during(async () => {
+    const answer = await hand().power(mechanism, story, adjuster)
+    on.value = true
+    return answer
+  })
+  const tryAt = (position: number): Promise<SweepPosition> => during(() => hand().try(position))
+  const set = (position: number): Promise<void> => during(() => hand().set(position))
+  const tighten = (): Promise<{ readonly position: number, readonly zones: readonly ZoneRead[] }> => during(() => hand().tighten())
+  return { on, busy, power, set, tryAt, tighten, off: () => { on.value = false } }
+}

@@ -1,0 +1,1 @@
+export default api((_, { disks }) => disks.view())

@@ -1,0 +1,3 @@
+import { sweepInputSchema } from '../../../../shared/sweep'
+
+export default api(async (event, { sweeps }) => sweeps.keep(param(event, 'id'), await checkedBody(event, sweepInputSchema)))

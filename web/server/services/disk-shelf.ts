@@ -1,0 +1,82 @@
+import { asc, eq, sql } from 'drizzle-orm'
+import { randomUUID } from 'node:crypto'
+import { ParameterError } from '@wobrin/core/errors'
+import { disagreements, standingOf, type DiskReading, type ReferenceDisk } from '@wobrin/core/proving'
+import type { DiskEventInput, DiskInput, DiskView } from '../../shared/disks'
+import { diskEvents, logEntries, referenceDisks } from '../database/schema'
+import type { DriveService } from './drives'
+import { NotFound } from './not-found'
+import type { Db } from './open-database'
+
+/** Reference disks: who wrote them, what their word rests on, how they read over time. */
+export class DiskShelf {
+  constructor(private readonly db: Db, private readonly drives: DriveService) {}
+
+  private all(): ReferenceDisk[] {
+    return this.db.select().from(referenceDisks).orderBy(asc(referenceDisks.addedAt), asc(referenceDisks.name)).all()
+  }
+
+  view(): DiskView {
+    const tags = new Map(this.drives.list().map(d => [d.id, d.tag]))
+    const disks = this.all()
+    const readings = this.readings()
+    const events = this.db.select().from(diskEvents).orderBy(asc(diskEvents.seq)).all()
+    const nameOf = (id: string) => disks.find(d => d.id === id)?.name ?? 'a disk that is gone'
+    const wroteIt = (d: ReferenceDisk) => d.writtenBy ? tags.get(d.writtenBy) ?? '' : d.writer
+    return {
+      standings: disks.map((disk) => {
+        const standing = standingOf(disk, disks, readings, events)
+        return { ...standing, chain: standing.chain.map(l => ({ ...l, by: tags.get(l.by) ?? l.by })), mechanism: disk.mechanism, wroteIt: wroteIt(disk) }
+      }),
+      disagreements: disagreements(readings, nameOf).map(d => ({ ...d, drives: d.drives.map(id => tags.get(id) ?? id) })), drives: [...tags].map(([id, tag]) => ({ id, tag })),
+    }
+  }
+
+  /** Whether a disk is trusted now; null where there is none of that id. */
+  trusts(id: string): boolean | null {
+    const disks = this.all()
+    const disk = disks.find(d => d.id === id)
+    return disk ? standingOf(disk, disks, this.readings(), this.db.select().from(diskEvents).where(eq(diskEvents.disk, id)).all()).trusted : null
+  }
+
+  /** Puts a disk on the shelf, or corrects what is said of it; a drive of the workshop that wrote it has it on its log. */
+  put(id: string, disk: DiskInput, now: string): ReferenceDisk {
+    if (!disk.writtenBy && !disk.writer) throw new ParameterError('nobody is said to have written it', 'a drive of the workshop, or its writer in words', { field: 'writer' })
+    if (disk.proof === 'disk' && !disk.provedBy) throw new ParameterError('the disk that its writer was proved by is left out', 'one of the shelf, or another kind of proof', { field: 'provedBy' })
+    if (disk.provedBy === id) throw new ParameterError('a disk cannot prove its own writer', 'another disk', { field: 'provedBy' })
+    const row = { ...disk, mechanism: disk.mechanism as never, provedBy: disk.proof === 'disk' ? disk.provedBy : null }
+    return this.db.transaction((tx) => {
+      const before = tx.select().from(referenceDisks).where(eq(referenceDisks.id, id)).get()
+      tx.insert(referenceDisks).values({ id, ...row, addedAt: now }).onConflictDoUpdate({ target: referenceDisks.id, set: row }).run()
+      if (!before && disk.writtenBy) {
+        tx.insert(logEntries).values({ id: randomUUID(), driveId: this.drives.get(disk.writtenBy).id, at: now, kind: 'note', station: 'prove', title: `Wrote the reference disk “${disk.name}”`, detail: `On ${disk.writtenAt}.` }).run()
+      }
+      return tx.select().from(referenceDisks).where(eq(referenceDisks.id, id)).get()!
+    })
+  }
+
+  /** Says something of a disk; the same id again adds nothing. @throws NotFound */
+  say(disk: string, event: DiskEventInput): void {
+    if (!this.db.select().from(referenceDisks).where(eq(referenceDisks.id, disk)).get()) throw new NotFound('There is no such disk on the shelf.')
+    this.db.insert(diskEvents).values({ ...event, disk }).onConflictDoNothing().run()
+  }
+
+  /** Every reading of a reference disk that still holds, from the logs of all drives. */
+  private readings(): DiskReading[] {
+    const isRead = sql`json_extract(${logEntries.data}, '$.type') = 'read-test'`
+    const rows = this.db.select().from(logEntries).where(isRead).orderBy(asc(logEntries.seq)).all()
+    if (rows.length === 0) return []
+    const gone = new Set(this.db.select({ id: logEntries.takesBack }).from(logEntries).where(sql`${logEntries.takesBack} is not null`).all().map(r => r.id))
+    const proven = new Set(this.db.select({ id: logEntries.driveId }).from(logEntries).where(sql`json_extract(${logEntries.data}, '$.outcome') = 'released'`).all().map(r => r.id))
+    // A drive that was measured with an alignment disk before it wrote one is proven too.
+    for (const d of this.all()) if (d.writtenBy && d.proof === 'instrument') proven.add(d.writtenBy)
+    return rows.flatMap((e): DiskReading[] => {
+      if (e.data?.type !== 'read-test' || !e.data.disk || gone.has(e.id)) return []
+      const margins = e.observations.filter(o => o.key.startsWith('surface.margin.') && typeof o.value === 'number').map(o => o.value as number / 100)
+      return [{
+        disk: e.data.disk, drive: e.driveId, at: e.at, good: e.data.bars.reduce((n, b) => n + b[3], 0), sectors: e.data.bars.reduce((n, b) => n + b[3] + b[4] + b[5], 0),
+        margin: margins.length ? Math.min(...margins) : null, provenDrive: proven.has(e.driveId),
+      }]
+    })
+  }
+}
