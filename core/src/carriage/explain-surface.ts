@@ -28,6 +28,8 @@ export interface SurfacePriors {
   readonly clean: boolean
   /** Lacquer of each adjuster: broken makes it likely that it was moved, whole unlikely. */
   readonly lacquer: Readonly<Partial<Record<'sensor' | 'stepper' | 'lower' | 'upper', 'whole' | 'broken' | 'never'>>>
+  /** What a second trusted disk says: the same, or that it reads; null or left out where none was read. */
+  readonly secondDisk?: 'same' | 'reads' | null
 }
 
 export interface Explanation {
@@ -185,7 +187,7 @@ function outsideLikelihood(cause: Cause, { homeOff = 0, rateOff }: SurfaceEviden
 /** Chance beforehand that an adjuster stands off, by what its lacquer says (from memory of what comes across a bench). */
 const MOVED = { whole: 0.004, never: 0.04, broken: 0.2 } as const
 
-function scenariosOf(mechanism: MechanismId, heads: number, { trustedDisk, clean, lacquer }: SurfacePriors): Scenario[] {
+function scenariosOf(mechanism: MechanismId, heads: number, { trustedDisk, clean, lacquer, secondDisk }: SurfacePriors): Scenario[] {
   const half = usualHalfWindowUm(mechanism)
   const each = heads === 2 ? [0, 1] as const : [0] as const
   const of = (head: 0 | 1 | null, state: HeadState): readonly [HeadState, HeadState] => head === null ? [state, state] : head === 0 ? [state, RIGHT] : [RIGHT, state]
@@ -196,7 +198,8 @@ function scenariosOf(mechanism: MechanismId, heads: number, { trustedDisk, clean
   const dirt = [0.1, 0.2, 0.35, 0.5, 0.7, 1, 1.5].map(um => ({ state: { ...RIGHT, spacingUm: um }, size: { value: um, unit: 'µm' } }))
   const weak = [0.7, 0.6, 0.5, 0.42, 0.35, 0.25, 0.12].map(a => ({ state: { ...RIGHT, amplitude: a }, size: { value: Math.round(a * 100), unit: '% of the signal' } }))
   const moved = (place: keyof SurfacePriors['lacquer']) => MOVED[lacquer[place] ?? 'never']
-  const badWriter = trustedDisk === true ? 0.004 : trustedDisk === false ? 0.15 : 0.08
+  // Two disks that are off alike by two writers would be a strange chance.
+  const badWriter = (trustedDisk === true ? 0.004 : trustedDisk === false ? 0.15 : 0.08) * (secondDisk === 'same' ? 0.05 : 1)
   return [
     { cause: 'sound', head: null, prior: 0.5, size: null, states: [RIGHT, RIGHT] },
     { cause: 'sensor', head: null, prior: moved('sensor'), size: null, states: [RIGHT, RIGHT] },
@@ -205,7 +208,7 @@ function scenariosOf(mechanism: MechanismId, heads: number, { trustedDisk, clean
     ...heads === 2 ? spread('stepper', null, moved('stepper'), offsets) : [],
     ...each.flatMap(h => spread('dirt', heads === 2 ? h : null, clean ? 0.02 : 0.15, dirt)), ...heads === 2 ? spread('dirt', null, clean ? 0.01 : 0.1, dirt) : [],
     ...each.flatMap(h => spread('weak', heads === 2 ? h : null, 0.03, weak)), ...heads === 2 ? spread('weak', null, 0.02, weak) : [],
-    ...spread('disk', null, trustedDisk === true ? 0.02 : 0.1, weak.slice(0, 5)),
+    ...spread('disk', null, (trustedDisk === true ? 0.02 : 0.1) * (secondDisk === 'same' ? 0.1 : 1), weak.slice(0, 5)),
     ...spread('writer', null, badWriter, offsets), ...heads === 2 ? each.flatMap(h => spread('writer', h, badWriter / 4, offsets)) : [],
     ...[0.05, 0.2, 0.5].map((scattered): Scenario => ({ cause: 'electronics', head: null, prior: 0.02, size: null, states: [RIGHT, RIGHT], scattered })),
     ...each.map((h): Scenario => ({ cause: 'electronics', head: heads === 2 ? h : null, prior: 0.01, size: null, states: of(heads === 2 ? h : null, { ...RIGHT, amplitude: 0.01 }) })),

@@ -12,8 +12,6 @@ export interface TouchCase extends SurfacePriors {
   readonly surface: SurfaceEvidence | null
   /** The latest call on the speed; null where it was not measured. */
   readonly speed: Call['kind'] | null
-  /** What a second trusted disk says: the same, or that the first one was at fault; null where none was read. */
-  readonly secondDisk: 'same' | 'reads' | null
 }
 
 export interface TouchVerdict {

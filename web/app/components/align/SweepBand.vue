@@ -31,14 +31,16 @@ const range = computed(() => {
 })
 const x = (p: number) => LEFT + (p - range.value.low) / (range.value.high - range.value.low) * (width.value - LEFT - 12)
 const clamp = (p: number) => Math.max(LEFT, Math.min(width.value - 12, x(p)))
-const scaleY = computed(() => 26 + (two ? LANE : 0))
+/** What concerns the upper head stands above. */
+const above = computed(() => two || one === 'Upper')
+const scaleY = computed(() => 26 + (above.value ? LANE : 0))
 const ticks = computed(() => {
   const span = range.value.high - range.value.low
   const step = [0.1, 0.2, 0.5, 1, 2, 5, 10, 20, 50, 100].find(s => span / s < 12) ?? 200
   return Array.from({ length: Math.floor(range.value.high / step) - Math.ceil(range.value.low / step) + 1 }, (_, i) => (Math.ceil(range.value.low / step) + i) * step)
 })
 interface Lane { readonly head: 'lower' | 'upper', readonly window: WindowEstimate | null, readonly base: number, readonly way: 1 | -1 }
-const lanes = computed<Lane[]>(() => [{ head: 'lower', window: result?.lower ?? null, base: scaleY.value + 12, way: 1 }, ...two ? [{ head: 'upper' as const, window: result?.upper ?? null, base: scaleY.value - 12, way: -1 as const }] : []])
+const lanes = computed<Lane[]>(() => [{ head: 'lower', window: result?.lower ?? null, base: two || !above.value ? scaleY.value + 12 : scaleY.value - 12, way: two || !above.value ? 1 : -1 }, ...two ? [{ head: 'upper' as const, window: result?.upper ?? null, base: scaleY.value - 12, way: -1 as const }] : []])
 const reads = (w: WindowEstimate | null) => w !== null && w.to.value > w.from.value
 const counted = (r: SweepRow, head: 'lower' | 'upper'): Counted => (head === 'lower' ? r.lower : r.upper) ?? r.lower
 /** A bar is the share of sectors; what a recording told of the margin is its filled part. */
@@ -47,7 +49,7 @@ const bar = (r: SweepRow, lane: Lane) => {
   const full = Math.max(3, c.good / c.expected * (LANE - 8))
   return { full, margin: c.margin === undefined ? null : c.margin * (LANE - 8), whole: c.good === c.expected, named: c.named ?? 0 }
 }
-const height = computed(() => scaleY.value + 12 + LANE + 26)
+const height = computed(() => scaleY.value + 12 + (two || !above.value ? LANE : 8) + 26)
 </script>
 
 <template>
