@@ -1,2 +1,0 @@
-import { benchAlign } from './bench/align'
-benchAlign(24, console.log)
