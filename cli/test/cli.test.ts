@@ -5,6 +5,7 @@ import { join } from 'node:path'
 import { afterEach, describe, expect, it, vi } from 'vitest'
 import { writeVcd } from '@wobrin/core/captures'
 import { edgesFromFlux, fluxOf, sectorTrack } from '@wobrin/core/recording'
+import { scopeWav, SOUND_ALIGNMENT } from '@wobrin/core/simulation'
 import { main } from '../src/main'
 
 const folder = mkdtempSync(join(tmpdir(), 'wobrin-cli-'))
@@ -217,8 +218,33 @@ describe('wobrin sweep', () => {
     expect(report).toMatchObject({ call: 'nudge', lower: { centre: expect.any(Number) }, upper: { centre: expect.any(Number) }, common: { from: expect.any(Number), to: expect.any(Number), centre: expect.closeTo(0, 0) }, tryNext: null })
     expect((await wobrin('sweep', path, '--unit', 'marks')).out).toMatch(/^Nudge it: It reads from .* marks .*\n {2}lower head: from/)
   })
+  it('knows the physics of a class, how far the adjuster goes and where it stood', async () => {
+    const path = file('one.csv', 'position,side,lower_good,lower_expected,lower_margin\n0,below,9,9,60\n')
+    const told = JSON.parse((await wobrin('sweep', path, '--json', '--mechanism', '3.5in', '--adjuster', 'upper', '--travel=-10..10', '--stood', '0', '--um', '20')).out)
+    expect(told).toMatchObject({ call: 'unknown', tryNext: expect.any(Number), slack: 0, steps: false })
+    expect(Math.abs(told.tryNext)).toBeLessThan(10)
+    expect(await wobrin('sweep', path, '--travel', '10..-10')).toMatchObject({ code: 2, err: expect.stringContaining('two numbers that rise') })
+    expect(await wobrin('sweep', path, '--adjuster', 'belt')).toMatchObject({ code: 2, err: expect.stringContaining('there is no adjuster “belt”') })
+    expect(await wobrin('sweep', path, '--mechanism', 'toaster')).toMatchObject({ code: 2, err: expect.stringContaining('there is no class “toaster”') })
+    expect(await wobrin('sweep', file('side.csv', 'position,side,lower_good,lower_expected\n0,left,9,9\n'))).toMatchObject({ code: 2, err: expect.stringContaining('line 2, side: side is “left”') })
+  })
   it('a wrong cell is named', async () => {
     expect(await wobrin('sweep', file('bad.csv', 'position,lower_good,lower_expected\n1,12,11\n2,0,11'))).toMatchObject({ code: 2, err: expect.stringContaining('row 1: lower head read 12 sectors of 11') })
     expect(await wobrin('sweep', file('nothere') + 'x')).toMatchObject({ code: 2 })
+  })
+})
+
+describe('wobrin scope', () => {
+  it('finds lobes, bursts and index in a capture, and says which sum judges them', async () => {
+    const path = file('lobes.wav')
+    writeFileSync(path, scopeWav({ ...SOUND_ALIGNMENT, offsetUm: 40 }))
+    const told = JSON.parse((await wobrin('scope', path, '--json')).out)
+    expect(told).toMatchObject({ pattern: 'lobes', turns: 1, humps: expect.arrayContaining([expect.objectContaining({ amplitude: expect.any(Number) })]) })
+    expect(Number(told.values.first)).toBeLessThan(Number(told.values.second))
+    expect((await wobrin('scope', path)).out).toMatch(/^Lobes of .*\nJudge them with: wobrin sum lobes --values first=/)
+    expect(await wobrin('scope', path, '--pattern', 'index')).toMatchObject({ code: 0 })
+    expect(await wobrin('scope', path, '--pattern', 'azimuth')).toMatchObject({ code: 2, err: expect.stringContaining('expected 4: four bursts') })
+    expect(await wobrin('scope', path, '--pattern', 'moon')).toMatchObject({ code: 2, err: expect.stringContaining('there is no pattern “moon”') })
+    expect(await wobrin('scope', 'nothere.wav')).toMatchObject({ code: 2, err: expect.stringContaining('it cannot be read') })
   })
 })

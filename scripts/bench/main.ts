@@ -8,6 +8,7 @@ import { SimulatedPickup, SIMULATED_PULLEYS } from '@wobrin/core/simulation'
 import { speedFromPulses } from '@wobrin/core/spindle'
 import { seed } from '../../demo/src/seed'
 import { serve } from '../serve.mjs'
+import { benchAdvice, benchAlign } from './align'
 import { longLog, photographing, puttingBack } from './bench-line'
 import { engine, openingDisk, readingDisk, surface, wholeDisk } from './bus'
 import { strokes } from './sums'
@@ -71,7 +72,15 @@ async function judging(): Promise<void> {
   for (const r of rest) console.log(`  ${r.name}: ${r.ms.toFixed(1)} ms (${(r.ms / baseline!.ms).toFixed(0)} x the ${baseline!.name.replace('baseline: ', '')})`)
 }
 
-/** `npm run bench -- bus` takes the read engine and its recordings alone. */
+/** Misaligned drives that the sweep is measured on: all of them take a quarter of an hour, a tenth is enough beside the rest. */
+const DRIVES = { all: 500, some: 50 }
+function aligning(drives: number): void {
+  console.log(`Adjuster sweeps on ${drives} misaligned stand-ins; tries where the middle was then within 5 % of the window, else none:`)
+  benchAlign(drives, line => console.log(`  ${line}`))
+  benchAdvice(drives, line => console.log(`  ${line}`))
+}
+
+/** `npm run bench -- bus` takes the read engine and its recordings alone, `-- align` the sweeps. */
 const only = process.argv[2]
 
 async function serving(): Promise<void> {
@@ -123,6 +132,10 @@ let made: Promise<string> | null = null
 const disk = () => made ??= wholeDisk(folder)
 
 try {
+  if (only === 'align') {
+    aligning(DRIVES.all)
+    process.exit(0)
+  }
   engine()
   surface()
   readingDisk(await disk())
@@ -140,6 +153,7 @@ try {
   }
   await reading()
   await judging()
+  aligning(DRIVES.some)
   await puttingBack()
   await strokes()
   await serving()
