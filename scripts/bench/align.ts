@@ -7,6 +7,9 @@ const STEPPERS = MECHANISM_IDS.filter(m => layoutsOf(m).length > 0)
 /** The hand: it stands in marks from −10 to 10, and sets a mark to a twentieth of one. */
 const TRAVEL: readonly [number, number] = [-10, 10]
 const HAND = 0.05
+/** Now and then it comes to a mark from the wrong side, and says so; the screw then has play, up to so many marks. */
+const WRONG_SIDE = 0.12
+const SLACK = 0.8
 const NEVER = 99
 
 /** A drive that is off, with its adjuster and where its middle truly is. */
@@ -18,6 +21,7 @@ export class Misaligned {
   private readonly hand: AdjustingHand
   private readonly random: Random
   private readonly cylinder: number
+  private readonly slack: number
   tries = 0
 
   constructor(seed: number) {
@@ -25,6 +29,7 @@ export class Misaligned {
     this.mechanism = STEPPERS[Math.floor(random.next() * STEPPERS.length)]!
     const sound = soundDrive(this.mechanism, seed)
     const heads = new SimulatedDrive(sound).media!.layout.heads
+    this.slack = random.next() * SLACK
     this.adjuster = (heads === 2 ? ['sensor', 'stepper', 'upper', 'lower'] as const : ['sensor', 'stepper', 'lower'] as const)[Math.floor(random.next() * (heads === 2 ? 4 : 3))]!
     this.two = heads === 2 && (this.adjuster === 'stepper' || this.adjuster === 'sensor')
     const noise = SOUND_NOISE.value * (0.8 + random.next() * 0.5)
@@ -78,10 +83,11 @@ export class Misaligned {
   }
 
   /** Sets the adjuster, as well as a hand does, and reads. */
-  try(position: number): SweepPosition {
+  try(position: number, careful = false): SweepPosition {
     this.tries++
-    this.hand.set(position + (this.random.next() * 2 - 1) * HAND)
-    return { position, lower: this.hand.read(this.adjuster === 'upper' ? 1 : 0), upper: this.two ? this.hand.read(1) : null }
+    const side = !careful && this.random.next() < WRONG_SIDE ? 'above' as const : 'below' as const
+    this.hand.set(position + (side === 'above' ? this.slack : 0) + (this.random.next() * 2 - 1) * HAND)
+    return { position, side, lower: this.hand.read(this.adjuster === 'upper' ? 1 : 0), upper: this.two ? this.hand.read(1) : null }
   }
 
   get hit(): (centre: number) => boolean { return c => Math.abs(c - this.truth.centre) < 0.05 * this.truth.width }
@@ -90,7 +96,7 @@ export class Misaligned {
 /** What a hand may say of a try: counts alone, or what a recording tells too. */
 const strip = (p: SweepPosition): SweepPosition => {
   const bare = (c: Counted) => ({ good: c.good, expected: c.expected })
-  return { position: p.position, lower: bare(p.lower), upper: p.upper && bare(p.upper) }
+  return { position: p.position, side: p.side, lower: bare(p.lower), upper: p.upper && bare(p.upper) }
 }
 
 /** Follows the advice until it says that the middle is known. */
@@ -114,7 +120,7 @@ export function evenly(seed: number, step: number): { readonly tries: number, re
   const drive = new Misaligned(seed)
   const whole: number[] = []
   for (let p = TRAVEL[0]; p <= TRAVEL[1]; p += step) {
-    const r = drive.try(p)
+    const r = drive.try(p, true)
     const reads = r.lower.good === r.lower.expected && (!r.upper || r.upper.good === r.upper.expected)
     if (reads) whole.push(p)
     else if (whole.length) break

@@ -29,12 +29,6 @@ try {
   const notices = (p: Page) => p.getByRole('navigation', { name: 'Stations' }).waitFor()
   await picture('worth', `${drive('SK-11')}?station=receive`, p => p.getByRole('region', { name: 'Is it worth it?' }).evaluate(e => e.scrollIntoView({ block: 'center' })))
   await picture('gate', `${drive('SK-17')}?station=first-power`, notices)
-  await picture('finding', drive('SK-17'), async (p) => {
-    await notices(p)
-    await p.keyboard.press('f')
-    await p.keyboard.press('2')
-    await p.getByTestId('consequence').waitFor()
-  })
   await picture('as-found', drive('SK-19'), async (p) => {
     for (let i = 0; i < 2; i++) {
       await p.getByRole('button', { name: 'Read; I keep to it' }).click()
@@ -63,7 +57,17 @@ try {
     await p.waitForTimeout(900)
   })
   await picture('instrument-belt', `${drive('SK-05')}?station=drive-train`, p => p.getByRole('region', { name: 'Instruments here' }).evaluate(e => e.scrollIntoView()))
-  await picture('strobe', '/instruments/strobe')
+  await picture('align', `${drive('SK-09')}?station=align`, p => p.getByRole('region', { name: 'May I touch it?' }).evaluate(e => e.scrollIntoView()))
+  await picture('sweep', '/instruments/sweep', async (p) => {
+    await p.getByLabel('Adjuster').selectOption('stepper body')
+    await p.getByRole('button', { name: 'From the drive' }).click()
+    await p.getByRole('button', { name: 'Put it on the bench' }).click()
+    for (let i = 0; i < 9 && !(await p.getByTestId('call').textContent())!.includes('Nudge it'); i++) {
+      await p.getByTestId('read-there').and(p.locator(':enabled')).waitFor()
+      await p.keyboard.press('PageDown')
+      await p.waitForTimeout(600)
+    }
+  })
   await picture('release', `${drive('SK-05')}?station=release`)
   await picture('certificate', `${drive('SK-03')}/certificate`)
   await picture('handbook', '/handbook#5.25in-48')

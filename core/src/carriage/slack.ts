@@ -15,21 +15,24 @@ export interface Slack {
 }
 
 /**
- * Play between an adjuster and what it moves: positions come to from above stand, in effect, higher than their mark says. Of several
- * slacks the one that leaves the window most sharply known is taken, where it does clearly better than none.
+ * Play between an adjuster and what it moves: positions come to from above stand, in effect, higher than their mark says. What was come to
+ * from below tells the window; of several slacks the one under which the rest agree with it best is taken, where it does clearly better
+ * than none.
  * @param range of the sweep @param before what is known of the window
  */
 export function slackOf(tried: readonly SidedTry[], range: readonly [number, number], before: Beforehand = {}): Slack {
-  const none = { slack: 0, tried }
-  if (!tried.some(t => t.side === 'above') || !tried.some(t => t.side === 'below')) return none
+  const [below, above] = [tried.filter(t => t.side === 'below'), tried.filter(t => t.side === 'above')]
+  if (above.length === 0 || below.length < 2) return { slack: 0, tried }
   const span = range[1] - range[0]
+  const likely = windowsOf(below, range, before).filter(w => w.weight > 1e-3)
+  const soft = before.soft?.[0] ?? SOFT[1]
   const options = SHARES.map((share) => {
-    const moved = tried.map(t => t.side === 'above' ? { ...t, position: t.position + share * span } : t)
-    const windows = windowsOf(moved, range, before)
-    const best = windows.reduce((m, w) => w.weight > m.weight ? w : m)
-    return { slack: share * span, tried: moved, fits: moved.reduce((l, t) => l + logLikelihood(t.position, t.good, t.expected - t.good, best.from, best.to, SOFT[1]), 0) }
+    const logs = likely.map(w => Math.log(w.weight) + above.reduce((l, t) => l + (t.named ? 0 : logLikelihood(t.position + share * span, t.good, t.expected - t.good, w.from, w.to, soft)), 0))
+    const most = Math.max(...logs)
+    return { slack: share * span, fits: most + Math.log(logs.reduce((n, l) => n + Math.exp(l - most), 0)) }
   })
   const best = options.reduce((m, o) => o.fits > m.fits ? o : m)
   // What differs by less than three sectors' worth is chance.
-  return best.fits > options[0]!.fits + 3 ? { slack: best.slack, tried: best.tried } : none
+  if (best.fits < options[0]!.fits + 3) return { slack: 0, tried }
+  return { slack: best.slack, tried: tried.map(t => t.side === 'above' ? { ...t, position: t.position + best.slack } : t) }
 }
