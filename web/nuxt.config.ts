@@ -2,6 +2,10 @@ import { fileURLToPath } from 'node:url'
 import tailwindcss from '@tailwindcss/vite'
 import { finishServer } from './build/finish-server'
 
+/** Declarations of libraries that have none of their own. */
+const LIBRARIES = ['../core/src/numbers/jstat.d.ts', '../core/src/spindle/fft-js.d.ts']
+const checks = { compilerOptions: { noUnusedLocals: true, noUncheckedIndexedAccess: false }, include: LIBRARIES.map(l => `../${l}`) }
+
 export default defineNuxtConfig({
   modules: ['@pinia/nuxt'],
   // One workshop on one machine: the pages are drawn in the browser, the server keeps the record.
@@ -20,13 +24,15 @@ export default defineNuxtConfig({
   compatibilityDate: '2026-06-01',
   nitro: {
     externals: { inline: [/@wobrin\/core/] },
+    typescript: { tsConfig: { ...checks, include: LIBRARIES.map(l => `../${l}`) } },
   },
   vite: {
     plugins: [tailwindcss()],
     worker: { format: 'es' },
     build: { chunkSizeWarningLimit: 900 },
   },
-  typescript: { strict: true, tsConfig: { compilerOptions: { noUnusedLocals: true } } },
+  // Core is checked as core itself is: typed arrays are indexed everywhere.
+  typescript: { strict: true, tsConfig: checks, sharedTsConfig: checks, nodeTsConfig: checks },
   telemetry: false,
   hooks: {
     'nitro:init': (nitro) => {

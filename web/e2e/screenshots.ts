@@ -17,7 +17,9 @@ try {
   const drive = (tag: string) => `/drives/${lines.find(l => l.drive.tag === tag)!.drive.id}`
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
   const picture = async (name: string, path: string, prepare?: (page: Page) => Promise<unknown>) => {
-    await page.goto(address + path, { waitUntil: 'networkidle' })
+    await page.goto(address + path, { waitUntil: 'load' })
+    await page.getByRole('heading', { level: 1 }).first().waitFor({ timeout: 10_000 }).catch(() => {})
+    await page.waitForTimeout(700)
     await prepare?.(page)
     await page.waitForTimeout(400)
     await page.screenshot({ path: join(folder, `${name}.png`) })

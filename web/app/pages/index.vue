@@ -24,7 +24,7 @@ useHead({ title: 'Bench · Wobrin' })
     <div v-if="error" class="panel p-6" role="alert">
       <p class="mb-3">{{ problemText(error) }}</p><button class="btn" @click="refresh()">Try again</button>
     </div>
-    <div v-else-if="now" class="grid gap-4 items-stretch" :class="waits.length && 'lg:grid-cols-[1fr_20.5rem]'">
+    <div v-else-if="now" class="grid gap-4 items-stretch" :class="waits.length ? 'lg:grid-cols-[1fr_20.5rem]' : ''">
       <section class="panel p-6 grid md:grid-cols-[1fr_minmax(14rem,20rem)] gap-x-8 gap-y-6" aria-label="For your hands now">
         <div class="min-w-0">
           <h2 class="section-title mb-3">For your hands now</h2>

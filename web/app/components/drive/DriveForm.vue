@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { toTypedSchema } from '@vee-validate/yup'
 import { useForm } from 'vee-validate'
-import { MECHANISMS, findMechanism, isMechanismId } from '@wobrin/core/mechanisms'
+import { MECHANISMS, findMechanism, isMechanismId, type Features } from '@wobrin/core/mechanisms'
 import type { DriveFacts } from '@wobrin/core/proving'
 import { driveSchema, type NewDrive } from '../../../shared/drive-facts'
 
@@ -21,7 +21,8 @@ const [model] = defineField('model')
 const [serial] = defineField('serial')
 const [host] = defineField('host')
 const [ownerWords] = defineField('ownerWords')
-const [features] = defineField('features')
+// Yup's shape leaves each out where the form's own does not.
+const [features] = defineField('features') as unknown as [Ref<Features | null | undefined>]
 const [nominalRpm] = defineField('nominalRpm')
 const [motor] = defineField('motor')
 const [hasTrimmer] = defineField('hasTrimmer')

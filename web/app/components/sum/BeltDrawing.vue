@@ -8,7 +8,7 @@ const { typed } = defineProps<{ typed: Readonly<Record<string, string>> }>()
 const plan = computed(() => {
   try {
     const sizes = Object.fromEntries(['motor', 'flywheel', 'centre', 'section', 'idler', 'idlerX', 'idlerY'].flatMap(k => typed[k]?.trim() ? [[k, readQuantity(typed[k], 'length', k)]] : []))
-    if ([sizes.motor, sizes.flywheel, sizes.centre, sizes.section].includes(undefined)) return null
+    if ([sizes.motor, sizes.flywheel, sizes.centre, sizes.section].some(s => !s)) return null
     const pulleys = beltLayout({ ...sizes, idlerSide: typed.idlerSide || undefined })
     const { runs, wraps } = beltPath(pulleys)
     const section = sizes.section as number

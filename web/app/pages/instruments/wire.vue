@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Download, TriangleAlert } from 'lucide-vue-next'
 import { likelyClass } from '@wobrin/core/bus'
-import { MECHANISMS } from '@wobrin/core/mechanisms'
+import { layoutsOf, MECHANISMS } from '@wobrin/core/mechanisms'
 import { DRIVE_STORIES } from '@wobrin/core/simulation'
 
 useHead({ title: 'On the wire · Wobrin' })

@@ -12,7 +12,7 @@ const store = useDrive()
 const notices = useNotices()
 const attempt = useAttempt()
 
-await store.load(route.params.id).catch((error) => {
+await store.load(route.params.id as string).catch((error) => {
   throw createError({ status: 404, statusText: problemText(error), fatal: true })
 })
 const drive = computed(() => store.drive!)
