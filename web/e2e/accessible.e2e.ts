@@ -1,7 +1,7 @@
 import { AxeBuilder } from '@axe-core/playwright'
 import { expect, openDrive, test } from './support'
 
-const pages = ['/', '/drives/new', '/instruments', '/instruments/speed', '/instruments/strobe', '/instruments/belt', '/instruments/board', '/instruments/host-fit', '/instruments/read-test', '/instruments/wire', '/instruments/sweep', '/shelf', '/handbook', '/workshop']
+const pages = ['/', '/drives/new', '/instruments', '/instruments/speed', '/instruments/strobe', '/instruments/belt', '/instruments/board', '/instruments/host-fit', '/instruments/read-test', '/instruments/wire', '/instruments/sweep', '/instruments/scope', '/instruments/flag', '/shelf', '/handbook', '/workshop']
 
 for (const path of pages) {
   test(`${path} passes axe (WCAG 2.2 AA), by day and dim`, async ({ page }) => {

@@ -11,6 +11,7 @@ import { openDatabase } from '../server/services/open-database'
 import { PhotoStore } from '../server/services/photo-store'
 import { ReadTestService } from '../server/services/read-test'
 import { SweepService } from '../server/services/sweeps'
+import { ProofService } from '../server/services/proofs'
 import { SpeedService } from '../server/services/speed'
 import { driveSchema } from '../shared/drive-facts'
 
@@ -23,7 +24,7 @@ export async function workshop(root = mkdtempSync(join(tmpdir(), 'wobrin-unit-')
   const drives = new DriveService(db)
   const captures = new CaptureStore(folder.captures, db)
   const disks = new DiskShelf(db, drives)
-  return { root, folder, db, drives, captures, photos: new PhotoStore(folder.photos, db), speed: new SpeedService(drives, captures, judgeFile), readTest: new ReadTestService(drives, captures, judgeSurfaceFile, disk => disks.trusts(disk) === true), disks, sweeps: new SweepService(drives, disks) }
+  return { root, folder, db, drives, captures, photos: new PhotoStore(folder.photos, db), speed: new SpeedService(drives, captures, judgeFile), readTest: new ReadTestService(drives, captures, judgeSurfaceFile, disk => disks.trusts(disk) === true), disks, sweeps: new SweepService(drives, disks), proofs: new ProofService(drives) }
 }
 
 export const uuid = (n: number) => `00000000-0000-4000-8000-${String(n).padStart(12, '0')}`

@@ -1,6 +1,7 @@
 export { leastSquares } from './least-squares'
 export { mean, median, medianAbsoluteDeviation, quantile, sampleDeviation, sum } from './robust'
 export { t95 } from './student-t'
+export { errorBound, oneIn, trialsFor } from './error-bound'
 export { upperTail } from './binomial'
 export { fisherFewer } from './fisher'
 export { lowerBound } from './lower-bound'

@@ -117,6 +117,16 @@ export interface SweepEntryData {
   readonly simulated: boolean
 }
 
+/** A test whose sectors were counted by a person or a host: formatting, patterns, interchange. */
+export interface ProofEntryData {
+  readonly type: 'proof'
+  readonly test: string
+  readonly sectors: number
+  readonly errors: number
+  /** Drive that read it, where it was another one. */
+  readonly reader: string | null
+}
+
 export interface StepEntryData {
   readonly type: 'step'
   readonly step: string
@@ -191,7 +201,7 @@ export interface AcknowledgedEntryData {
 }
 
 export type EntryData =
-  | SpeedEntryData | SumEntryData | HostFitEntryData | ReadTestEntryData | SweepEntryData | StepEntryData | ReleaseEntryData | WaitEntryData | WaitEndedData | PhotoEntryData
+  | SpeedEntryData | SumEntryData | HostFitEntryData | ReadTestEntryData | SweepEntryData | ProofEntryData | StepEntryData | ReleaseEntryData | WaitEntryData | WaitEndedData | PhotoEntryData
   | FindingEntryData | AsFoundEntryData | UndoneEntryData | PutBackEntryData | OverrideEntryData | AcknowledgedEntryData
 
 /** One entry of a drive's log. Entries are only ever added. */

@@ -4,6 +4,7 @@ import { asFoundRecord, putBackList, type RecordedItem } from '../as-found'
 import { meaning, standingFindings } from '../findings'
 import { findGate, isGateId, progressOf, speedEntries, STATIONS } from '../procedures'
 import type { DriveFacts } from './drive'
+import { ladderOf } from './ladder'
 
 export interface CertificateMeasurement {
   readonly what: string
@@ -88,9 +89,9 @@ function shownBy(last: CertificateMeasurement | null, lastEntry: LogEntry | unde
 
 /**
  * Puts a drive's certificate together from its facts and its log.
- * @param issuedAt ISO 8601, UTC; passed in because core has no clock
+ * @param issuedAt ISO 8601, UTC; passed in because core has no clock @param trusts whether a reference disk is trusted now
  */
-export function buildCertificate(drive: DriveFacts, log: readonly LogEntry[], workshop: string, issuedAt: string): Certificate {
+export function buildCertificate(drive: DriveFacts, log: readonly LogEntry[], workshop: string, issuedAt: string, trusts: (disk: string) => boolean | null = () => null): Certificate {
   const standing = standingEntries(log)
   const progress = progressOf(log)
   const speeds = speedEntries(log)
@@ -99,10 +100,13 @@ export function buildCertificate(drive: DriveFacts, log: readonly LogEntry[], wo
   const first = speeds[0] ? asMeasurement(speeds[0].entry)[0] ?? null : null
   const lastEntry = speeds.at(-1)?.entry
   const last = lastEntry ? asMeasurement(lastEntry)[0] ?? null : null
+  const ladder = ladderOf(drive.mechanism, log, trusts)
+  // The lowest rung is what the speed says already.
+  const proved = ladder.stands !== null && ladder.stands !== 'turns'
   const notShown = [
     ...(last && last.call !== 'unknown' ? [] : ['The spindle’s speed: it was not measured surely enough to say.']),
-    'That it reads or writes any disk: no instrument has measured that here, and a note is no proof.',
-    'Alignment of heads, track zero and index: not measured.',
+    ...proved ? ladder.notClaims : ['That it reads or writes any disk: no instrument has measured that here, and a note is no proof.'],
+    ...ladder.stands === 'standard' ? [] : ['Alignment of heads, track zero and index: not measured.'],
     ...(last ? ['The recorder’s own clock: it was taken to be right to 50 ppm, as ordinary crystals are.'] : []),
   ]
   const open = STATIONS.filter(s => s.id !== 'release' && !progress.done.has(s.id))
@@ -126,7 +130,7 @@ export function buildCertificate(drive: DriveFacts, log: readonly LogEntry[], wo
       .map(e => ({ at: e.at, station: STATIONS.find(s => s.id === e.station)!.label, what: e.title, detail: e.detail })),
     found: standingFindings(log).filter(f => f.finding.call !== 'leave').map(f => ({ at: f.entry.at, what: f.entry.title, means: meaning(f.finding, f.place), call: f.finding.call })),
     overrides: standing.flatMap(overrideOf),
-    shown: [...shownBy(last, lastEntry), ...putBackSaid(record)],
+    shown: [...shownBy(last, lastEntry), ...proved ? ladder.claims : [], ...putBackSaid(record)],
     notShown, cautions,
     remark: standing.findLast(e => e.kind === 'released')?.detail ?? '',
     logHead: { seq: log.reduce((m, e) => Math.max(m, e.seq), 0), entries: log.length },

@@ -2,3 +2,5 @@ export { buildCertificate, type Certificate, type CertificateMeasurement } from 
 export type { DriveFacts } from './drive'
 export { speedContextOf } from './speed-context'
 export { chainOf, disagreements, PROOFS, standingOf, type ChainLink, type DiskEvent, type DiskReading, type DiskStanding, type Disagreement, type Proof, type ReferenceDisk } from './reference-disks'
+export { CONFIDENCE, ladderOf, moreFor, planFor, type Ladder, type ProofPlan, type RungState, type TestState } from './ladder'
+export { findProofTest, NEEDS, PROOF_TEST_IDS, PROOF_TESTS, RUNG_IDS, RUNGS, type NeedId, type ProofDisk, type ProofTest, type ProofTestId, type RungId } from './proof-tests'

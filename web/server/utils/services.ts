@@ -10,6 +10,7 @@ import { judgeInThread } from '../services/judge-in-thread'
 import { openDatabase } from '../services/open-database'
 import { PhotoStore } from '../services/photo-store'
 import { ProfileService } from '../services/profiles'
+import { ProofService } from '../services/proofs'
 import { ReadTestService } from '../services/read-test'
 import { SpeedService } from '../services/speed'
 import { SweepService } from '../services/sweeps'
@@ -26,6 +27,7 @@ export interface Services {
   readonly belts: BeltShelf
   readonly disks: DiskShelf
   readonly sweeps: SweepService
+  readonly proofs: ProofService
   readonly folder: DataFolder
   /** Folder with the PDF fonts. */
   readonly fonts: string
@@ -56,7 +58,7 @@ async function open(): Promise<Services> {
   const captures = new CaptureStore(folder.captures, db)
   const speed = new SpeedService(drives, captures, request => judgeInThread(join(beside, 'judge-capture.mjs'), request))
   const readTest = new ReadTestService(drives, captures, request => judgeInThread(join(beside, 'judge-capture.mjs'), request), disk => disks.trusts(disk) === true)
-  return { folder, drives, disks, sweeps: new SweepService(drives, disks), captures, photos: new PhotoStore(folder.photos, db), speed, readTest, workshop: new WorkshopService(db), profiles: new ProfileService(db), belts: new BeltShelf(db, drives), fonts: join(beside, 'fonts') }
+  return { folder, drives, disks, sweeps: new SweepService(drives, disks), proofs: new ProofService(drives), captures, photos: new PhotoStore(folder.photos, db), speed, readTest, workshop: new WorkshopService(db), profiles: new ProfileService(db), belts: new BeltShelf(db, drives), fonts: join(beside, 'fonts') }
 }
 
 /** The one set of services of this server, opened at start. */

@@ -7,7 +7,9 @@ const { drive, log } = defineProps<{ drive: DriveFacts, log: readonly LogEntry[]
 const emit = defineEmits<{ release: [Outcome, string] }>()
 
 const workshop = useWorkshop()
-const certificate = computed(() => buildCertificate(drive, log, workshop.settings.name, new Date().toISOString()))
+const disks = useDisks()
+onMounted(() => disks.load().catch(() => {}))
+const certificate = computed(() => buildCertificate(drive, log, workshop.settings.name, new Date().toISOString(), disks.trusts))
 const remark = ref('')
 
 const WAYS = [

@@ -129,6 +129,7 @@ useShortcuts({
           <WorthSheet v-if="viewed === 'receive'" class="border-t border-line pt-5" :closed="closed" />
           <AsFoundSheet v-if="viewed === 'open'" class="border-t border-line pt-5" :book="book" :closed="closed" :sending="photos.sending.value" @photo="camera?.click()" @drop="photos.keep" @stop="photos.stop" />
           <CleaningAdviser v-if="viewed === 'clean'" :key="drive.id" class="border-t border-line pt-5" :found="foundIds" @wait="(what, minutes) => { waiting = { what, minutes } }" />
+          <ProveLadder v-if="viewed === 'prove'" class="border-t border-line pt-5" :mechanism="drive.mechanism" :log="store.log" :drive-id="drive.id" :closed="closed" @kept="kept" />
           <div v-if="viewed === 'prove'" class="border-t border-line pt-5"><h3 class="text-lg font-bold mb-3">Put back</h3><AsFoundPutBack :book="book" :closed="closed" /></div>
           <AlignVerdict v-if="viewed === 'align'" class="border-t border-line pt-5 @container" :mechanism="drive.mechanism" :log="store.log" :drive-id="drive.id" />
           <DriveReadTests v-if="viewed === 'align' || viewed === 'prove'" class="border-t border-line pt-5" :log="store.log" :drive-id="drive.id" :station="viewed" />

@@ -1,0 +1,71 @@
+import { describe, expect, it } from 'vitest'
+import type { EntryData, LogEntry } from '../../src/observations'
+import { findProofTest, ladderOf, moreFor, NEEDS, planFor, PROOF_TESTS, RUNG_IDS, type NeedId } from '../../src/proving'
+
+let seq = 0
+const entry = (data: EntryData, more: Partial<LogEntry> = {}): LogEntry => ({ id: `e${++seq}`, seq, driveId: 'd', at: '2026-01-01T00:00:00Z', kind: 'measurement', station: 'prove', title: '', detail: '', call: { kind: 'leave', reasons: ['It is so.'], next: 'Go on.' }, observations: [], data, takesBack: null, ...more })
+const speed = entry({ type: 'speed', rpm: 300, uncertainty: 0.1, movedTurns: 0, captureSha: '', captureName: '', channel: '', pulsesPerTurn: 1, pulsesGiven: false, evenMarks: false, read: {}, nominalRpm: 300, simulated: false })
+const bars = (margin: number, bad = 0) => Array.from({ length: 80 }, (_, c) => ([0, 1] as const).map(h => [c, h, margin, 9 - bad, bad, 0, 0] as const)).flat()
+const surface = (margin: number, disk: string | null = 'good', bad = 0, simulated = false) => entry({ type: 'read-test', bars: bars(margin, bad), captureSha: 'x', captureName: 'x', read: { mapping: {}, inverted: false, code: 'auto', trusted: false }, simulated: simulated ? { mechanism: '3.5in', story: 'sound' } : null, disk })
+const protect = entry({ type: 'finding', finding: 'protect.both', place: null }, { kind: 'finding' })
+const counted = (test: string, errors = 0, sectors = 1440) => entry({ type: 'proof', test, errors, sectors, reader: null })
+const own = ['format', 'pattern', 'overwrite'].map(t => counted(t))
+const lobes = entry({ type: 'sum', instrument: 'lobes', values: {} })
+const ladder = (...log: LogEntry[]) => ladderOf('3.5in', log, d => d === 'good')
+
+describe('the ladder of claims', () => {
+  it('begins with nothing, and says so', () => {
+    expect(ladder()).toMatchObject({ stands: null, claims: [], call: { kind: 'unknown', next: 'First: speed.' } })
+    expect(ladder().notClaims).toHaveLength(1 + RUNG_IDS.length)
+  })
+  it('goes up rung by rung; a rung counts only with all below it', () => {
+    expect(ladder(speed, surface(70)).stands).toBe('turns')
+    expect(ladder(...own, protect).stands).toBeNull()
+    expect(ladder(speed, surface(70), protect, ...own).stands).toBe('trusted')
+    expect(ladder(speed, surface(70), protect, ...own, counted('interchange')).stands).toBe('others')
+    expect(ladder(speed, surface(70), protect, ...own, counted('interchange'), lobes)).toMatchObject({ stands: 'standard', call: { kind: 'leave' } })
+  })
+  // Common practice: a drive can format and read its own disk while 5 % fast; the claim says what it hides.
+  it('each rung says what it hides', () => {
+    const l = ladderOf('3.5in', [speed, surface(70, null), protect, ...own])
+    expect(l.stands).toBe('own')
+    expect(l.notClaims[0]).toMatch(/5 % fast or half a track off reads its own writing/)
+  })
+  it('claims carry their bounds: 1440 sectors without an error are fewer than 1 in 480', () => {
+    expect(ladder(speed, surface(70), protect, ...own).claims.join(' ')).toMatch(/Read a trusted disk: All 1 440 sectors read, at least 70 % of the window left: fewer than 1 in 480 fail/)
+  })
+  it('what failed is said once and tried again; the latest counts; what was taken back does not', () => {
+    expect(ladder(speed, surface(70), counted('format', 3)).call.reasons[0]).toMatch(/3 of 1440 sectors failed. Once is no proof/)
+    expect(ladder(speed, surface(70), protect, counted('format', 3), ...['format', 'pattern', 'overwrite'].map(t => counted(t))).stands).toBe('trusted')
+    const bad = counted('pattern', 2)
+    expect(ladder(speed, surface(70), protect, ...own, bad).stands).toBe('turns')
+    expect(ladder(speed, surface(70), protect, ...own, bad, entry(null as never, { kind: 'taken-back', takesBack: bad.id })).stands).toBe('trusted')
+  })
+  it('neither an unknown disk, nor an uneasy margin, nor the stand-in is proof', () => {
+    const trusted = (s: LogEntry) => ladder(speed, protect, ...own, s).rungs.find(r => r.id === 'trusted')!.tests[0]!.state
+    expect(trusted(surface(70, 'other'))).toBe('not done')
+    expect(trusted(surface(70, 'good', 0, true))).toBe('not done')
+    expect(trusted(surface(70, 'good', 1))).toBe('failed')
+    expect(ladder(surface(35)).rungs.at(-1)!.tests[0]).toMatchObject({ state: 'failed' })
+  })
+})
+
+describe('the plan', () => {
+  it.each(Object.keys(NEEDS) as NeedId[])('%s: every open test up to its rung and no other, the sacrificial disk first', (need) => {
+    const plan = planFor(need, ladder(speed))
+    expect(plan.tests.every(t => RUNG_IDS.indexOf(t.rung) <= RUNG_IDS.indexOf(NEEDS[need].rung))).toBe(true)
+    expect(plan.tests.some(t => t.id === 'speed')).toBe(false)
+    expect(plan.minutes).toBe(plan.tests.reduce((n, t) => n + t.minutes, 0))
+    const first = plan.tests.findIndex(t => t.disk === 'trusted')
+    if (first >= 0) expect(plan.tests.slice(first).every(t => t.disk !== 'sacrificial')).toBe(true)
+  })
+  it('nothing is left where all is proved, and a stronger claim says how many more sectors', () => {
+    expect(planFor('reference', ladder(speed, surface(70), protect, ...own, counted('interchange'), lobes)).tests).toEqual([])
+    expect(moreFor(0, 1440, 0.001)).toBe(2995 - 1440)
+  })
+  it('a quick disk has neither home nor lobes', () => {
+    expect(ladderOf('quick-disk', []).rungs.flatMap(r => r.tests).map(t => t.test.id)).not.toContain('home')
+    expect(new Set(PROOF_TESTS.map(t => t.id)).size).toBe(PROOF_TESTS.length)
+    expect(findProofTest('moon')).toBeUndefined()
+  })
+})
