@@ -135,6 +135,8 @@ export function benchAlign(drives: number, say: (line: string) => void): void {
   const seeds = Array.from({ length: drives }, (_, i) => i + 1)
   const found = (runs: readonly { tries: number, hit: boolean }[]) => `${median(runs.map(r => r.hit ? r.tries : NEVER))} tries, ${runs.filter(r => r.hit).length} of ${runs.length} within 5 %`
   const advice: number[] = []
+  // The physics of a class is worked out once, when it is first met.
+  for (const mechanism of STEPPERS) judgeSweep([{ position: 0, lower: { good: 9, expected: 9 }, upper: null }], { mechanism, travel: TRAVEL })
   const byHand = seeds.map(s => follow(s, false, ms => advice.push(ms)))
   say(`by counts          median ${found(byHand)}`)
   for (const a of ['sensor', 'stepper', 'lower', 'upper']) say(`  ${a.padEnd(16)} median ${found(byHand.filter(r => r.adjuster === a))}`)

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import type { LogEntry } from '../../core/src/observations'
-import { clockOf, dayOf, decimals, duration, endOf, longTime, megabytes, shortTime, signed } from '../app/composables/useFormat'
+import { clockOf, dayOf, decimals, duration, endOf, longTime, megabytes, shortTime, signed, mark } from '../app/composables/useFormat'
 import { earlierReadings } from '../app/utils/earlier-readings'
 
 describe('figures in words', () => {
@@ -40,6 +40,10 @@ describe('times', () => {
     expect(dayOf('2019-05-04T12:00:00Z')).toBe('4 May 2019')
     expect(longTime('2019-05-04T12:00:00Z')).toMatch(/^4 May 2019, \d\d:\d\d$/)
   })
+})
+
+describe('a place on a scale', () => {
+  it.each([[-3.126, '−3.13'], [4, '4'], [0.5, '0.5'], [-0.001, '0']])('%d is %s', (x, text) => expect(mark(x)).toBe(text))
 })
 
 describe('earlier readings on the ruler', () => {

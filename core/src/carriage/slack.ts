@@ -7,6 +7,9 @@ export interface SidedTry extends Tried { readonly side: 'below' | 'above' }
 /** Slacks that are weighed, shares of the range. */
 const SHARES = [0, 0.01, 0.02, 0.03, 0.045, 0.06, 0.08, 0.1, 0.13] as const
 
+/** Slack that a worn adjuster usually has, share of the range (from memory). */
+const USUAL = 0.012
+
 export interface Slack {
   /** How much further an adjuster has to go when it is come to from above, in its own unit; 0 where both sides agree. */
   readonly slack: number
@@ -32,7 +35,8 @@ export function slackOf(tried: readonly SidedTry[], range: readonly [number, num
     return { slack: share * span, fits: most + Math.log(logs.reduce((n, l) => n + Math.exp(l - most), 0)) }
   })
   const best = options.reduce((m, o) => o.fits > m.fits ? o : m)
-  // What differs by less than three sectors' worth is chance.
-  if (best.fits < options[0]!.fits + 3) return { slack: 0, tried }
-  return { slack: best.slack, tried: tried.map(t => t.side === 'above' ? { ...t, position: t.position + best.slack } : t) }
+  // Until it is sure, what can be expected of it comes off; it is said only where it does clearly better than none: three sectors' worth.
+  const weighed = options.map(o => ({ ...o, weight: Math.exp(o.fits - best.fits - o.slack / span / USUAL) }))
+  const mean = weighed.reduce((n, o) => n + o.weight * o.slack, 0) / weighed.reduce((n, o) => n + o.weight, 0)
+  return { slack: best.fits < options[0]!.fits + 3 ? 0 : best.slack, tried: tried.map(t => t.side === 'above' ? { ...t, position: t.position + mean } : t) }
 }

@@ -70,7 +70,10 @@ function beforehand(positions: readonly SweepPosition[], context: SweepContext):
 export function judgeSweep(positions: readonly SweepPosition[], context: SweepContext = {}): SweepResult {
   checkPositions(positions)
   const { unit = '', notYet = [], travel } = context
-  const u = (x: number) => `${plain(x)}${unit ? ` ${unit}` : ''}`
+  // A thousandth of what is swept is finer than any hand.
+  const all = [...positions.map(p => p.position), ...travel ?? []]
+  const digits = all.length > 1 ? Math.max(0, Math.min(4, Math.ceil(-Math.log10(Math.max(1e-9, (Math.max(...all) - Math.min(...all)) / 400))))) : 3
+  const u = (x: number) => `${plain(Number(x.toFixed(digits)))}${unit ? ` ${unit}` : ''}`
   const steps = actsInSteps(positions, context.adjuster)
   const none = { lower: null, upper: null, common: null, observations: [], slack: 0, steps }
   if (notYet.length) return { ...none, tryNext: null, call: { kind: 'unknown', reasons: notYet, next: 'Do that first: a sweep before it would measure something else.' } }
@@ -85,8 +88,9 @@ export function judgeSweep(positions: readonly SweepPosition[], context: SweepCo
   const sided = (p: SweepPosition, head: 'lower' | 'upper'): SidedTry => ({ position: p.position, side: p.side ?? 'below', ...p[head]! })
   // What a single head reads stands in the first place, whichever it is.
   const raw = (['lower', 'upper'] as const).slice(0, positions[0]!.upper ? 2 : 1).map(h => [!positions[0]!.upper && context.adjuster === 'upper' ? 'upper' : h, positions.map(p => sided(p, h))] as const)
-  const { slack } = slackOf(raw[0]![1], range, before)
-  const heads: Head[] = raw.map(([h, tried]) => [h, slack ? tried.map(t => t.side === 'above' ? { ...t, position: t.position + slack } : t) : tried])
+  const { slack, tried: freed } = slackOf(raw[0]![1], range, before)
+  // All heads are moved by the same adjuster: what comes off the one comes off the other.
+  const heads: Head[] = raw.map(([h, tried]) => [h, tried.map((t, i) => ({ ...t, position: freed[i]!.position }))])
   const windows = sharingWidths(heads.map(([, tried]) => windowsOf(tried, range, before)))
   const estimates = heads.map(([, tried], i) => windowOf(tried, windows[i]))
   const [from, to] = [Math.max(...estimates.map(e => e.from.value)), Math.min(...estimates.map(e => e.to.value))]

@@ -39,6 +39,9 @@ export function signed(x: number, places: number): string {
   return `${x < 0 ? '−' : '+'}${Math.abs(x).toFixed(places)}`
 }
 
+/** A place on a scale: no zeros to fill, and a minus that is one. */
+export const mark = (x: number, places = 2): string => Number(x.toFixed(places)).toString().replace('-', '−')
+
 export const megabytes = (bytes: number) => bytes < 1e6 ? `${Math.max(1, Math.round(bytes / 1e3))} kB` : `${(bytes / 1e6).toFixed(1)} MB`
 
 /** A large count with its thousands apart: 98 212. */

@@ -66,14 +66,14 @@ const height = computed(() => scaleY.value + 12 + (two || !above.value ? LANE : 
       </g>
       <rect v-if="result?.common" :x="clamp(result.common.from)" :width="Math.max(1, clamp(result.common.to) - clamp(result.common.from))" :y="scaleY - 8" height="16" fill="var(--band-narrow)" />
       <line :x1="x(travel[0])" :x2="x(travel[1])" :y1="scaleY" :y2="scaleY" stroke="var(--ink)" stroke-width="1.5" />
-      <g v-for="t in ticks" :key="t"><line :x1="x(t)" :x2="x(t)" :y1="scaleY - 4" :y2="scaleY + 4" stroke="var(--ink)" /><text :x="x(t)" :y="height - 6" text-anchor="middle" fill="var(--muted)">{{ Number(t.toFixed(2)) }}</text></g>
+      <g v-for="t in ticks" :key="t"><line :x1="x(t)" :x2="x(t)" :y1="scaleY - 4" :y2="scaleY + 4" stroke="var(--ink)" /><text :x="x(t)" :y="height - 6" text-anchor="middle" fill="var(--muted)">{{ mark(t) }}</text></g>
       <text x="0" :y="height - 6" fill="var(--muted)">{{ unit }}</text>
       <g v-if="stood !== null" fill="none" stroke="var(--ink)"><path :d="`M${x(stood)} ${scaleY - 9}v18`" stroke-dasharray="3 3" /></g>
       <path v-if="result?.common && result.tryNext === null" :d="`M${x(result.common.centre)} ${scaleY - 11}v22`" stroke="var(--leave)" stroke-width="3" />
       <path v-if="setTo !== null && after !== null" :d="`M${x(after) - 6} ${scaleY + 11}l6 -10l6 10z`" fill="var(--ink)" />
       <text v-if="stood !== null && Math.abs(x(stood) - x(result?.tryNext ?? Infinity)) > 60" :x="x(stood)" y="13" text-anchor="middle" fill="var(--muted)">stood</text>
-      <g v-if="result && result.tryNext !== null"><circle :cx="x(result.tryNext)" :cy="scaleY" r="7" fill="var(--panel)" stroke="var(--ink)" stroke-width="2" /><text :x="x(result.tryNext)" y="13" text-anchor="middle" font-weight="700" fill="var(--ink)">try {{ Number(result.tryNext.toPrecision(3)) }}</text></g>
-      <text v-if="result?.common && result.tryNext === null" :x="x(result.common.centre)" y="13" text-anchor="middle" font-weight="700" fill="var(--ink)">{{ Number(result.common.centre.toPrecision(3)) }}</text>
+      <g v-if="result && result.tryNext !== null"><circle :cx="x(result.tryNext)" :cy="scaleY" r="7" fill="var(--panel)" stroke="var(--ink)" stroke-width="2" /><text :x="x(result.tryNext)" y="13" text-anchor="middle" font-weight="700" fill="var(--ink)">try {{ mark(result.tryNext) }}</text></g>
+      <text v-if="result?.common && result.tryNext === null" :x="x(result.common.centre)" y="13" text-anchor="middle" font-weight="700" fill="var(--ink)">{{ mark(result.common.centre) }}</text>
     </svg>
     <p class="hint text-xs">Bar: share of the sectors that read{{ standing.some(r => r.lower.margin !== undefined) ? '; its thick part: timing margin left, % of half the window' : '' }}{{ standing.some(r => r.lower.named || r.upper?.named) ? '; ±n: a whole other cylinder was read' : '' }}. Dashed: where it stood.</p>
   </div>

@@ -30,7 +30,7 @@ defineExpose({ pedal: () => ready.value ? add() : Promise.resolve() })
 
 <template>
   <form class="space-y-3" novalidate @submit.prevent="add">
-    <FormField v-slot="{ id }" :label="`Position, ${unit}`" :hint="next === null ? undefined : `worth trying next: ${shown(next)}`"><input :id="id" v-model="entry.position" class="field text-right" inputmode="decimal" autocomplete="off"></FormField>
+    <FormField v-slot="{ id }" :label="`Position, ${unit}`" :hint="next === null ? undefined : `worth trying next: ${mark(next)}`"><input :id="id" v-model="entry.position" class="field text-right" inputmode="decimal" autocomplete="off"></FormField>
     <div class="grid grid-cols-2 gap-3">
       <FormField v-slot="{ id }" :label="`${two ? 'Lower' : one} head read`"><input :id="id" ref="first" v-model="entry.lower" class="field text-right" inputmode="numeric" autocomplete="off"></FormField>
       <FormField v-if="two" v-slot="{ id }" label="Upper head read"><input :id="id" v-model="entry.upper" class="field text-right" inputmode="numeric" autocomplete="off"></FormField>

@@ -19,7 +19,7 @@ defineExpose({ pedal: read })
 
 <template>
   <div class="space-y-3">
-    <FormField v-slot="{ id }" :label="`Position, ${unit}`" :hint="next === null ? undefined : `worth trying next: ${Number(next.toPrecision(3))}`"><input :id="id" v-model="at" class="field text-right" inputmode="decimal" autocomplete="off" @keydown.enter.prevent="read"></FormField>
+    <FormField v-slot="{ id }" :label="`Position, ${unit}`" :hint="next === null ? undefined : `worth trying next: ${mark(next)}`"><input :id="id" v-model="at" class="field text-right" inputmode="decimal" autocomplete="off" @keydown.enter.prevent="read"></FormField>
     <slot :position="position" :valid="valid" />
     <div v-if="progress !== null" class="flex items-center gap-3" role="status"><progress :value="progress" max="1" class="grow h-2 accent-leave" aria-label="Reading the recording" /><span class="text-sm">{{ Math.round(progress * 100) }} %</span></div>
     <template v-else-if="!on">

@@ -133,9 +133,9 @@ const inField = (event: KeyboardEvent) => { if (event.key === 'PageDown') { even
         <template v-if="rows.length">
           <AlignSweepFinish v-if="result?.common && (result.tryNext === null || setTo !== null)" :result="result" :two="setup.two" :unit="setup.scale" :expected="setup.expected" :set-to="setTo" :live="hand.on.value" :busy="hand.busy.value" @set="setIt" @tighten="tighten" @checked="c => { recheck = c }" />
           <dl v-if="result?.common" class="grid grid-cols-2 sm:grid-cols-4 gap-4 text-sm border-t border-line pt-4">
-            <div><dt class="text-muted">Reads from</dt><dd class="text-lg font-bold">{{ result.common.from.toFixed(2) }} {{ setup.scale }}</dd></div><div><dt class="text-muted">to</dt><dd class="text-lg font-bold">{{ result.common.to.toFixed(2) }} {{ setup.scale }}</dd></div>
-            <div><dt class="text-muted">Middle</dt><dd class="text-lg font-bold">{{ result.common.centre.toFixed(2) }} ± {{ result.common.uncertainty.toFixed(2) }}</dd></div>
-            <div><dt class="text-muted">{{ checked?.shift != null ? 'Moved by tightening' : 'Tried' }}</dt><dd class="text-lg font-bold">{{ checked?.shift != null ? `${checked.shift.toFixed(2)} ${setup.scale}` : `${rows.filter(r => !r.struck).length} positions` }}</dd></div>
+            <div><dt class="text-muted">Reads from</dt><dd class="text-lg font-bold">{{ mark(result.common.from) }} {{ setup.scale }}</dd></div><div><dt class="text-muted">to</dt><dd class="text-lg font-bold">{{ mark(result.common.to) }} {{ setup.scale }}</dd></div>
+            <div><dt class="text-muted">Middle</dt><dd class="text-lg font-bold">{{ mark(result.common.centre) }} ± {{ mark(result.common.uncertainty) }}</dd></div>
+            <div><dt class="text-muted">{{ checked?.shift != null ? 'Moved by tightening' : 'Tried' }}</dt><dd class="text-lg font-bold">{{ checked?.shift != null ? `${mark(checked.shift)} ${setup.scale}` : `${rows.filter(r => !r.struck).length} positions` }}</dd></div>
           </dl>
           <AlignSweepTable :rows="rows" :two="setup.two" :one="one" :unit="setup.scale" @strike="sweep.strike" />
           <button class="btn btn-quiet" @click="sweep.clear">Begin anew</button>
