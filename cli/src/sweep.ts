@@ -2,22 +2,18 @@ import { readFile } from 'node:fs/promises'
 import { defineCommand } from 'citty'
 import { ADJUSTER_IDS, judgeSweep, readSweep, sweepJson, type SweepContext, type WindowEstimate } from '@wobrin/core/carriage'
 import { ParameterError } from '@wobrin/core/errors'
-import { isMechanismId, MECHANISM_IDS, type MechanismId } from '@wobrin/core/mechanisms'
+import { MECHANISM_IDS } from '@wobrin/core/mechanisms'
 import { CALLS } from '@wobrin/core/observations'
 import { plain } from '@wobrin/core/sums'
+import { numberOption, wordOption } from './options'
 
 function contextFrom(args: { unit?: string, adjuster?: string, mechanism?: string, travel?: string, stood?: string, um?: string }): SweepContext {
-  const number = (field: string, text?: string) => {
-    if (text === undefined) return undefined
-    if (!Number.isFinite(Number(text)) || text.trim() === '') throw new ParameterError(`--${field} is “${text}”`, 'a number', { field })
-    return Number(text)
-  }
-  const adjuster = ADJUSTER_IDS.find(a => a === args.adjuster)
-  if (args.adjuster && !adjuster) throw new ParameterError(`there is no adjuster “${args.adjuster}”`, ADJUSTER_IDS.join(', '), { field: 'adjuster' })
-  if (args.mechanism && !isMechanismId(args.mechanism)) throw new ParameterError(`there is no class “${args.mechanism}”`, MECHANISM_IDS.join(', '), { field: 'mechanism' })
   const ends = args.travel?.split('..').map(Number)
   if (ends && (ends.length !== 2 || !ends.every(Number.isFinite) || ends[0]! >= ends[1]!)) throw new ParameterError(`--travel is “${args.travel}”`, 'two numbers that rise, such as -10..10', { field: 'travel' })
-  return { unit: args.unit, adjuster, mechanism: args.mechanism as MechanismId | undefined, travel: ends as [number, number] | undefined, stood: number('stood', args.stood), umPerUnit: number('um', args.um) }
+  return {
+    unit: args.unit, adjuster: wordOption(args.adjuster, 'adjuster', ADJUSTER_IDS), mechanism: wordOption(args.mechanism, 'mechanism', MECHANISM_IDS), travel: ends as [number, number] | undefined,
+    stood: numberOption(args.stood, 'stood', -Infinity), umPerUnit: numberOption(args.um, 'um', 0),
+  }
 }
 
 export const sweep = defineCommand({

@@ -224,8 +224,8 @@ describe('wobrin sweep', () => {
     expect(told).toMatchObject({ call: 'unknown', tryNext: expect.any(Number), slack: 0, steps: false })
     expect(Math.abs(told.tryNext)).toBeLessThan(10)
     expect(await wobrin('sweep', path, '--travel', '10..-10')).toMatchObject({ code: 2, err: expect.stringContaining('two numbers that rise') })
-    expect(await wobrin('sweep', path, '--adjuster', 'belt')).toMatchObject({ code: 2, err: expect.stringContaining('there is no adjuster “belt”') })
-    expect(await wobrin('sweep', path, '--mechanism', 'toaster')).toMatchObject({ code: 2, err: expect.stringContaining('there is no class “toaster”') })
+    expect(await wobrin('sweep', path, '--adjuster', 'belt')).toMatchObject({ code: 2, err: expect.stringContaining('"belt"; expected one of sensor, tab, stepper, lower, upper') })
+    expect(await wobrin('sweep', path, '--mechanism', 'toaster')).toMatchObject({ code: 2, err: expect.stringContaining('"toaster"; expected one of 8in') })
     expect(await wobrin('sweep', file('side.csv', 'position,side,lower_good,lower_expected\n0,left,9,9\n'))).toMatchObject({ code: 2, err: expect.stringContaining('line 2, side: side is “left”') })
   })
   it('a wrong cell is named', async () => {

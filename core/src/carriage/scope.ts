@@ -29,10 +29,15 @@ const CLICK = 0.004
 /** Noise lifts the peaks of a strong signal by about 1.1 of its deviations, and the envelope of the quiet parts to about 1.9: this share of the floor comes off. */
 const NOISE_ADDS = 0.6
 
+/** How much higher than the quiet parts a hump must be. */
+const STANDS_OUT = 2
+
 /** Stretches in which the envelope stands over noise and over a share of its loudest. */
 export function humpsIn({ stepS, values }: Envelope, share = RISE): Hump[] {
   const sorted = [...values]
   const [floor, top] = [quantile(sorted, 0.1), quantile(sorted, 0.995)]
+  // Noise alone has peaks as well, though none twice as high as its quiet parts.
+  if (!(top > STANDS_OUT * floor)) return []
   const threshold = floor + (top - floor) * share
   const humps: Hump[] = []
   for (let i = 0; i < values.length;) {
