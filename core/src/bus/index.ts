@@ -13,4 +13,5 @@ export { judgeWiggle, type WiggleResult, type WireErrors, type WireMoved } from 
 export { likelyClass } from './likely-class'
 export { railBars, type RailBar } from './rail-bars'
 export { namingOf, sampleOf, SILENCE, toReadings, totalsOf, type Naming, type RawTrack, type SectorReading, type Totals, type TrackReading } from './track-reading'
+export { surfaceOfRaw, type JudgedSurface } from './surface'
 export { swingOf, swingSize, type Swing } from './swing'

@@ -8,12 +8,12 @@ import { doubtsOf, invertLines, type Doubt } from './doubts'
 import { followHeads, type HeadPath } from './follow-heads'
 import { intervalPicture, type IntervalPicture } from './intervals'
 import { judgeBus } from './judge-bus'
-import { judgeSurface, type HeadSummary, type SurfaceContext } from './judge-surface'
+import type { HeadSummary, SurfaceContext } from './judge-surface'
 import { guessLines, LINE_NAMES, linesOf, type BusLines, type LineName } from './lines'
 import { settlingOf, type Settling } from './settling'
 import type { BusSpeed, BusTimings } from './timings'
-import { swingOf } from './swing'
-import { namingOf, toReadings, totalsOf, type Naming, type RawTrack, type Totals, type TrackReading } from './track-reading'
+import { surfaceOfRaw } from './surface'
+import { totalsOf, type Naming, type RawTrack, type Totals, type TrackReading } from './track-reading'
 
 export type LineMapping = Readonly<Partial<Record<LineName, string>>>
 
@@ -80,10 +80,11 @@ export function* reportingBus(capture: Capture, options: BusOptions = {}): Gener
     raw.push(step.track)
     yield step
   }
-  const naming = namingOf(raw)
-  const tracks = toReadings(raw, naming, lines.side !== undefined || raw.length === 0)
+  // Without both lines the count says nothing of home.
+  const judged = surfaceOfRaw(raw, lines.step && lines['track-0'] ? options.context : { ...options.context, homeOff: 0 }, lines.side !== undefined || raw.length === 0)
+  const { naming, tracks } = judged
   const bus = judgeBus(lines, path, capture.durationS)
-  const surface = tracks.length ? judgeSurface(tracks, { ...options.context, swings: [swingOf(raw, 0), swingOf(raw, 1)], homeOff: lines.step && lines['track-0'] ? naming.offset : 0 }) : null
+  const surface = tracks.length ? judged : null
   const busy = raw.filter(t => t.transitions > 2000)
   const mute = tracks.every(t => t.sectors.length === 0)
   const strange = mute ? [...busy].sort((a, b) => b.transitions - a.transitions)[0] : undefined

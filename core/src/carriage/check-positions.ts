@@ -1,15 +1,10 @@
 import { ParameterError } from '../errors'
+import type { SweepCount } from '../observations'
 import { plain } from '../sums'
 import type { Tried } from './window'
 
-export interface Counted {
-  readonly good: number
-  readonly expected: number
-  /** Timing margin, share of half the window, where it was read from a recording. */
-  readonly margin?: number
-  /** Cylinders towards the hub that the headers stand from where they should; left out for its own. */
-  readonly named?: number
-}
+/** What a head read at a position, as the log keeps it too. */
+export type Counted = SweepCount
 
 /** One position of an adjuster: what the lower head read, and the upper one where there is one. */
 export interface SweepPosition {

@@ -46,9 +46,6 @@ const MARGIN_SD = 0.035
 const SOUND_NOISES = [0.85, 1, 1.15, 1.3] as const
 /** Sectors that fail here and there for no reason that was modelled. */
 const STRAY = 0.004
-/** What is smaller than this is no fault, share of the half window; of the pulse width for dirt. */
-export const OFF_FROM = 0.42
-
 type Track = { readonly cylinder: number, readonly head: 0 | 1, readonly margin: number | null, readonly good: number, readonly failed: number, readonly foreign: number }
 
 /** One way in which a head may stand, for its prediction. */
@@ -120,8 +117,8 @@ export function explainSurface(mechanism: MechanismId, evidence: SurfaceEvidence
   const tracks = sampled(evidence.bars)
   if (!hasOffsetCost(mechanism) || tracks.length === 0) return []
   const predictions = new Predictions(mechanism, layoutFor(mechanism, tracks))
-  const heads = new Set(tracks.map(t => t.head)).size
-  const scored = scenariosOf(mechanism, heads, priors).map((s) => {
+  const byHead = ([0, 1] as const).map(head => ({ head, tracks: tracks.filter(t => t.head === head) })).filter(h => h.tracks.length)
+  const scored = scenariosOf(mechanism, byHead.length, priors).map((s) => {
     let best = -Infinity
     // How noisy this drive is, is not known: each scenario may choose.
     for (const noise of SOUND_NOISES) {
@@ -132,7 +129,7 @@ export function explainSurface(mechanism: MechanismId, evidence: SurfaceEvidence
       }
       best = Math.max(best, l)
     }
-    const swing = [...new Set(tracks.map(t => t.head))].reduce<number>((sum, h) => sum + swingLikelihood(evidence.swings?.[h] ?? null, slopeOf(predictions, tracks.filter(t => t.head === h), s.states[h])), 0)
+    const swing = byHead.reduce((sum, h) => sum + swingLikelihood(evidence.swings?.[h.head] ?? null, slopeOf(predictions, h.tracks, s.states[h.head])), 0)
     return { ...s, log: Math.log(s.prior) + best * TEMPER + swing + outsideLikelihood(s.cause, evidence) }
   })
   const top = Math.max(...scored.map(s => s.log))

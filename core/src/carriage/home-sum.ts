@@ -1,5 +1,4 @@
-import { above } from '../recording'
-import { mean, sampleDeviation } from '../numbers'
+import { above, mean, sampleDeviation } from '../numbers'
 import type { Call } from '../observations'
 import { maybe, num, plain, type Row, type Sum, type SumLine, type SumResult, type Values } from '../sums'
 

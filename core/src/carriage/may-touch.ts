@@ -1,5 +1,4 @@
-import type { MechanismId } from '../mechanisms'
-import { findMechanism } from '../mechanisms'
+import { findMechanism, type MechanismId } from '../mechanisms'
 import type { Call, Observation } from '../observations'
 import { plain } from '../sums'
 import { ADJUSTER_NAMES, type AdjusterId } from './adjusters'

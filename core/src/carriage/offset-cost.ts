@@ -74,7 +74,7 @@ export function offsetCost(mechanism: MechanismId, at: Standing): OffsetCost {
   if (!view) return { signal: 0, margin: 0, failing: 1, neighbourWins: false }
   if (view.track !== track) return { signal: view.signal, margin: 0, failing: 1, neighbourWins: true }
   const { margin, slips } = expectedReading(view, noise)
-  const transitions = track.at.length / track.cells * (track.cells / sectorsOf(cylinder)) * Math.min(1, (bytes + 20) * 8 * 2 * sectorsOf(cylinder) / track.cells)
+  const transitions = track.at.length / sectorsOf(cylinder) * Math.min(1, (bytes + 20) * 8 * 2 * sectorsOf(cylinder) / track.cells)
   return { signal: view.signal, margin: Math.max(0, margin), failing: 1 - sectorReads(slips, transitions), neighbourWins: false }
 }
 

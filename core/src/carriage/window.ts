@@ -85,16 +85,13 @@ function brackets(tried: readonly Tried[], [low, high]: Interval): readonly [Int
  * first left anything likely. Weights add up to 1.
  */
 export function windowsOf(tried: readonly Tried[], range = searchRange(tried), before: Beforehand = {}): Candidate[] {
-  const coarse = weigh(tried, brackets(tried, range), range, before)
-  const edges = (of: (w: Candidate) => number): Interval => {
-    const likely = coarse.filter(w => w.weight > LEFT_OUT)
-    const [low, high] = [Math.min(...likely.map(of)), Math.max(...likely.map(of))]
-    return [low, high]
-  }
-  const [from, to] = [edges(w => w.from), edges(w => w.to)]
-  const step = (i: Interval) => (i[1] - i[0]) / GRID
   const [f, t] = brackets(tried, range)
+  const coarse = weigh(tried, [f, t], range, before)
+  const likely = coarse.filter(w => w.weight > LEFT_OUT)
+  const edges = (of: (w: Candidate) => number): Interval => [Math.min(...likely.map(of)), Math.max(...likely.map(of))]
+  const [from, to] = [edges(w => w.from), edges(w => w.to)]
   // One step of the first grid to either side, as it may have stood beside what is likely.
+  const step = (i: Interval) => (i[1] - i[0]) / GRID
   const wider = (i: Interval, of: Interval): Interval => [i[0] - step(of), i[1] + step(of)]
   const finer = (from[1] - from[0]) + (to[1] - to[0]) < 0.8 * ((f[1] - f[0]) + (t[1] - t[0]))
   return finer ? weigh(tried, [wider(from, f), wider(to, t)], range, before) : coarse

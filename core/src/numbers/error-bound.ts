@@ -1,4 +1,5 @@
 import jStat from 'jstat'
+import { spaced } from './spaced'
 
 /**
  * Upper bound of an error rate at a confidence: exact for binomial counts (Clopper and Pearson, Biometrika 26, 1934).
@@ -34,5 +35,5 @@ export function trialsFor(errors: number, rate: number, confidence = 0.95): numb
 export function oneIn(rate: number): string {
   const n = 1 / rate
   const round = n < 100 ? Math.floor(n) : Math.floor(Number(n.toPrecision(2)))
-  return `1 in ${round.toLocaleString('en').replaceAll(',', ' ')}`
+  return `1 in ${spaced(round)}`
 }

@@ -1,3 +1,4 @@
+import type { AdjusterId, ZoneRead } from '../carriage'
 import type { Cable, DriveProfile, HostProfile } from '../host-fit'
 import type { AsFoundItem } from './as-found-item'
 import type { Call } from './call'
@@ -96,13 +97,20 @@ export interface ReadTestEntryData {
   readonly disk?: string | null
 }
 
-/** Sectors of one head: good, expected, margin as a share of half the window and cylinders off where they were read. */
-export interface SweepCount { readonly good: number, readonly expected: number, readonly margin?: number, readonly named?: number }
+/** Sectors of one head at one position of an adjuster. */
+export interface SweepCount {
+  readonly good: number
+  readonly expected: number
+  /** Timing margin, share of half the window, where it was read from a recording. */
+  readonly margin?: number
+  /** Cylinders towards the hub that the headers stand from where they should; left out for its own. */
+  readonly named?: number
+}
 
 /** A sweep of an adjuster with every try, struck out or not, so that it can be worked out again. */
 export interface SweepEntryData {
   readonly type: 'sweep'
-  readonly adjuster: 'sensor' | 'tab' | 'stepper' | 'lower' | 'upper'
+  readonly adjuster: AdjusterId
   readonly scale: string
   readonly travel: readonly [number, number]
   readonly stood: number | null
@@ -111,7 +119,7 @@ export interface SweepEntryData {
   /** Where it was set; null where it was not. */
   readonly setTo: number | null
   /** What was read after tightening; null where that is still to do. */
-  readonly recheck: { readonly position: number | null, readonly zones: readonly { readonly zone: 'outer' | 'middle' | 'inner', readonly lower: SweepCount, readonly upper: SweepCount | null }[] } | null
+  readonly recheck: { readonly position: number | null, readonly zones: readonly ZoneRead[] } | null
   /** The reference disk that it was swept with. */
   readonly disk: string | null
   readonly simulated: boolean

@@ -19,7 +19,8 @@ export interface AlignOrder {
   readonly sweeps: readonly { readonly entry: LogEntry, readonly data: SweepEntryData }[]
 }
 
-const LACQUER = { sensor: 'sensor', stepper: 'stepper', lower: 'lower', upper: 'upper' } as const
+/** Adjusters that have a seal of their own. */
+const SEALED = ['sensor', 'stepper', 'lower', 'upper'] as const
 
 /** A surface from a read test on the log. */
 export function surfaceOf(entry: LogEntry): SurfaceEvidence | null {
@@ -48,8 +49,8 @@ export function alignOrder(mechanism: MechanismId, log: readonly LogEntry[], tru
   const surface = tests.at(-1)
   const data = surface?.data?.type === 'read-test' ? surface.data : null
   const trusted = data === null ? null : data.disk ? trusts(data.disk) : data.simulated ? true : data.read?.trusted ? true : null
-  const lacquer = Object.fromEntries(Object.keys(LACQUER).flatMap((a) => {
-    const f = findings.filter(x => x.question.id === 'lacquer' && (x.place === ADJUSTER_PLACES[a as AdjusterId] || x.place === null)).at(-1)
+  const lacquer = Object.fromEntries(SEALED.flatMap((a) => {
+    const f = findings.filter(x => x.question.id === 'lacquer' && (x.place === ADJUSTER_PLACES[a] || x.place === null)).at(-1)
     const state = f?.finding.id === 'lacquer.broken' ? 'broken' : f?.finding.id === 'lacquer.never' ? 'never' : f ? 'whole' : null
     return state ? [[a, state]] : []
   })) as TouchCase['lacquer']

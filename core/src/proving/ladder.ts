@@ -1,8 +1,9 @@
 import { findingsAmong } from '../findings'
 import { LAYOUTS, layoutsOf, type MechanismId } from '../mechanisms'
-import { errorBound, oneIn, trialsFor } from '../numbers'
+import { errorBound, oneIn, spaced, trialsFor } from '../numbers'
 import { standingEntries, type Call, type LogEntry } from '../observations'
-import { NEEDS, PROOF_TESTS, RUNG_IDS, RUNGS, type NeedId, type ProofDisk, type ProofTest, type ProofTestId, type RungId } from './proof-tests'
+import { UNEASY } from '../recording'
+import { NEEDS, PROOF_TESTS, RUNG_IDS, RUNGS, type NeedId, type ProofDisk, type ProofTest, type RungId } from './proof-tests'
 
 /** How a test came out, by the log. */
 export interface TestState {
@@ -36,8 +37,6 @@ export interface ProofPlan {
   readonly disks: readonly Exclude<ProofDisk, 'none'>[]
 }
 
-/** A margin below it is uneasy; a surface that is measured to the standard has none (share of half the window). */
-const UNEASY = 0.4
 /** Confidence of what is claimed of counts. */
 export const CONFIDENCE = 0.95
 
@@ -48,9 +47,8 @@ export const CONFIDENCE = 0.95
 export function ladderOf(mechanism: MechanismId, log: readonly LogEntry[], trusts: (disk: string) => boolean | null = () => null): Ladder {
   const standing = standingEntries(log)
   const found = findingsAmong(standing)
-  const counted = (id: ProofTestId): TestState => {
-    const test = PROOF_TESTS.find(t => t.id === id)!
-    const own = standing.filter(e => e.data?.type === 'proof' && e.data.test === id)
+  const counted = (test: ProofTest): TestState => {
+    const own = standing.filter(e => e.data?.type === 'proof' && e.data.test === test.id)
     const last = own.at(-1)
     if (last?.data?.type !== 'proof') return none(test)
     const { errors, sectors } = last.data
@@ -71,9 +69,8 @@ export function ladderOf(mechanism: MechanismId, log: readonly LogEntry[], trust
     if (margin < least) return { test, state: 'failed', says: `All ${spaced(all)} sectors read, but at one place ${Math.round(margin * 100)} % of the window is left; ${least * 100} % is wanted.`, entry }
     return { test, state: 'passed', says: `All ${spaced(all)} sectors read, at least ${Math.round(margin * 100)} % of the window left: fewer than ${oneIn(errorBound(0, all, CONFIDENCE))} fail (95 % sure).`, entry }
   }
-  const by = (id: ProofTestId): TestState => {
-    const test = PROOF_TESTS.find(t => t.id === id)!
-    switch (id) {
+  const by = (test: ProofTest): TestState => {
+    switch (test.id) {
       case 'speed': {
         const e = standing.findLast(x => x.data?.type === 'speed')
         return e ? { test, state: e.call?.kind === 'leave' ? 'passed' : 'failed', says: e.call?.reasons[0] ?? e.title, entry: e } : none(test)
@@ -100,11 +97,11 @@ export function ladderOf(mechanism: MechanismId, log: readonly LogEntry[], trust
         const e = standing.findLast(x => x.data?.type === 'sum' && x.data.instrument === 'lobes')
         return e ? { test, state: e.call?.kind === 'leave' ? 'passed' : 'failed', says: e.call?.reasons[0] ?? e.title, entry: e } : none(test)
       }
-      default: return counted(id)
+      default: return counted(test)
     }
   }
   const rungs = RUNG_IDS.map((id): RungState => {
-    const states = testsOf(mechanism).filter(t => t.rung === id).map(t => by(t.id))
+    const states = testsOf(mechanism).filter(t => t.rung === id).map(by)
     return { id, tests: states, reached: states.length > 0 && states.every(s => s.state === 'passed') }
   })
   const broken = rungs.findIndex(r => !r.reached)
@@ -146,5 +143,3 @@ export function planFor(need: NeedId, ladder: Ladder): ProofPlan {
 
 /** How many more sectors without an error a stronger claim takes. @param rate to be shown, such as 1e-4 */
 export const moreFor = (errors: number, sectors: number, rate: number): number => Math.max(0, trialsFor(errors, rate, CONFIDENCE) - sectors)
-
-const spaced = (n: number) => n.toLocaleString('en').replaceAll(',', ' ')

@@ -1,18 +1,10 @@
+import { above } from '../numbers'
 import { THRESHOLD, type HeadView } from './under-head'
 
 /** What a separator adds to the jitter of a transition: its own loop still swings from the ones before, √(1 + g ÷ (2 − g)) at its gain of 0.14. */
 const LOOP = Math.sqrt(1 + 0.14 / (2 - 0.14))
 /** Share of the transitions that may stand nearer to the edge of the window than the margin says. */
 const WORST = 0.01
-
-/** Chance that a normal deviate is above x (Abramowitz and Stegun 26.2.17, |error| < 7.5e-8). */
-export function above(x: number): number {
-  if (x < 0) return 1 - above(-x)
-  if (x > 8) return 0
-  const t = 1 / (1 + 0.2316419 * x)
-  const poly = t * (0.319381530 + t * (-0.356563782 + t * (1.781477937 + t * (-1.821255978 + t * 1.330274429))))
-  return Math.exp(-x * x / 2) / Math.sqrt(2 * Math.PI) * poly
-}
 
 /** A kind of transition: how its neighbours shift and lower it, and how many there are of it. */
 interface Kind { readonly shift: number, readonly height: number, readonly count: number }

@@ -1,7 +1,7 @@
 export { CellWriter } from './cells'
 export { crc16 } from './crc16'
 export { diskImage, imageMapCsv, type DiskImage, type ImageSector, type ReadSector } from './disk-image'
-export { above, expectedReading, sectorReads, type Expected } from './expected-margin'
+export { expectedReading, sectorReads, type Expected } from './expected-margin'
 export { fluxOf, type FluxTimes } from './flux'
 export { cellsInTurn, CODE_IDS, formatName, FORMATS, halfCellOf, QUICK_RATE, rankFormats, type Format, type TrackCode } from './formats'
 export { GROUPS, groupTrack, readGroupSectors, ZONES, zoneOf } from './group-4-to-5'

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { toReadings } from '../../src/bus'
 import { edgeSoftness, EDGE_LOSS, halfWindowUm, hasOffsetCost, offsetCost, offsetUm, usualHalfWindowUm } from '../../src/carriage'
 import { LAYOUTS, layoutsOf, MECHANISM_IDS, MECHANISMS, pitchUm, radiusMm } from '../../src/mechanisms'
-import { above } from '../../src/recording'
+import { above } from '../../src/numbers'
 import { SimulatedDrive, SimulatedHost, soundDrive } from '../../src/simulation'
 
 const CLASSES = MECHANISM_IDS.filter(hasOffsetCost)

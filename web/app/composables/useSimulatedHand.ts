@@ -1,4 +1,3 @@
-import { wrap, type Remote } from 'comlink'
 import type { SweepPosition, ZoneRead } from '@wobrin/core/carriage'
 import type { MechanismId } from '@wobrin/core/mechanisms'
 import type { Adjuster } from '@wobrin/core/simulation'
@@ -6,18 +5,9 @@ import type { HandWorker } from '../workers/hand.worker'
 
 /** A hand at an adjuster of the simulated drive, for want of one on the bench. */
 export function useSimulatedHand() {
-  let worker: Worker | null = null
-  let remote: Remote<HandWorker> | null = null
+  const hand = useWorker<HandWorker>(() => new Worker(new URL('../workers/hand.worker.ts', import.meta.url), { type: 'module' }))
   const on = ref(false)
   const busy = ref(false)
-  onScopeDispose(() => worker?.terminate())
-  const hand = (): Remote<HandWorker> => {
-    if (!remote) {
-      worker = new Worker(new URL('../workers/hand.worker.ts', import.meta.url), { type: 'module' })
-      remote = wrap<HandWorker>(worker)
-    }
-    return remote
-  }
   async function during<T>(run: () => Promise<T>): Promise<T> {
     busy.value = true
     try {

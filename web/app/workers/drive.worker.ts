@@ -1,6 +1,6 @@
 import { expose } from 'comlink'
 import {
-  imageOf, judgeSurface, linesOf, invertLines, mapLines, marginsTable, MOST_EDGES, namingOf, reportingBus, reportJson, swingOf, toReadings, totalsOf, LINE_NAMES,
+  imageOf, linesOf, invertLines, mapLines, marginsTable, MOST_EDGES, reportingBus, reportJson, surfaceOfRaw, toReadings, totalsOf, LINE_NAMES,
   type BusOptions, type BusReport, type HeadSummary, type LineMapping, type LineName, type RawTrack, type Totals, type TrackReading,
 } from '@wobrin/core/bus'
 import { stretchOf, vcdChunks, type Capture, type EdgeList } from '@wobrin/core/captures'
@@ -96,9 +96,8 @@ function look(d: SimulatedDrive): void {
 }
 
 const judged = (raw: readonly RawTrack[]): SurfaceRun => {
-  const naming = namingOf(raw)
-  const tracks = toReadings(raw, naming)
-  return { tracks, ...judgeSurface(tracks, { trustedDisk: true, homeOff: naming.offset, swings: [swingOf(raw, 0), swingOf(raw, 1)] }), totals: totalsOf(tracks) }
+  const surface = surfaceOfRaw(raw, { trustedDisk: true })
+  return { ...surface, totals: totalsOf(surface.tracks) }
 }
 
 const worker = {

@@ -1,4 +1,4 @@
-import { asc, eq, sql } from 'drizzle-orm'
+import { and, asc, eq, inArray, isNotNull, sql } from 'drizzle-orm'
 import { randomUUID } from 'node:crypto'
 import { ParameterError } from '@wobrin/core/errors'
 import { disagreements, standingOf, type DiskReading, type ReferenceDisk } from '@wobrin/core/proving'
@@ -19,7 +19,7 @@ export class DiskShelf {
   view(): DiskView {
     const tags = new Map(this.drives.list().map(d => [d.id, d.tag]))
     const disks = this.all()
-    const readings = this.readings()
+    const readings = this.readings(disks)
     const events = this.db.select().from(diskEvents).orderBy(asc(diskEvents.seq)).all()
     const nameOf = (id: string) => disks.find(d => d.id === id)?.name ?? 'a disk that is gone'
     const wroteIt = (d: ReferenceDisk) => d.writtenBy ? tags.get(d.writtenBy) ?? '' : d.writer
@@ -36,7 +36,7 @@ export class DiskShelf {
   trusts(id: string): boolean | null {
     const disks = this.all()
     const disk = disks.find(d => d.id === id)
-    return disk ? standingOf(disk, disks, this.readings(), this.db.select().from(diskEvents).where(eq(diskEvents.disk, id)).all()).trusted : null
+    return disk ? standingOf(disk, disks, this.readings(disks), this.db.select().from(diskEvents).where(eq(diskEvents.disk, id)).all()).trusted : null
   }
 
   /** Puts a disk on the shelf, or corrects what is said of it; a drive of the workshop that wrote it has it on its log. */
@@ -62,14 +62,15 @@ export class DiskShelf {
   }
 
   /** Every reading of a reference disk that still holds, from the logs of all drives. */
-  private readings(): DiskReading[] {
+  private readings(disks: readonly ReferenceDisk[]): DiskReading[] {
     const isRead = sql`json_extract(${logEntries.data}, '$.type') = 'read-test'`
     const rows = this.db.select().from(logEntries).where(isRead).orderBy(asc(logEntries.seq)).all()
     if (rows.length === 0) return []
-    const gone = new Set(this.db.select({ id: logEntries.takesBack }).from(logEntries).where(sql`${logEntries.takesBack} is not null`).all().map(r => r.id))
-    const proven = new Set(this.db.select({ id: logEntries.driveId }).from(logEntries).where(sql`json_extract(${logEntries.data}, '$.outcome') = 'released'`).all().map(r => r.id))
+    const here = inArray(logEntries.driveId, [...new Set(rows.map(r => r.driveId))])
+    const gone = new Set(this.db.select({ id: logEntries.takesBack }).from(logEntries).where(and(here, isNotNull(logEntries.takesBack))).all().map(r => r.id))
+    const proven = new Set(this.db.select({ id: logEntries.driveId }).from(logEntries).where(and(here, sql`json_extract(${logEntries.data}, '$.outcome') = 'released'`)).all().map(r => r.id))
     // A drive that was measured with an alignment disk before it wrote one is proven too.
-    for (const d of this.all()) if (d.writtenBy && d.proof === 'instrument') proven.add(d.writtenBy)
+    for (const d of disks) if (d.writtenBy && d.proof === 'instrument') proven.add(d.writtenBy)
     return rows.flatMap((e): DiskReading[] => {
       if (e.data?.type !== 'read-test' || !e.data.disk || gone.has(e.id)) return []
       const margins = e.observations.filter(o => o.key.startsWith('surface.margin.') && typeof o.value === 'number').map(o => o.value as number / 100)

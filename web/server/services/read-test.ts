@@ -1,4 +1,4 @@
-import { judgeSurface, namingOf, railBars, swingOf, toReadings, totalsOf, type LineMapping, type RawTrack } from '@wobrin/core/bus'
+import { railBars, surfaceOfRaw, totalsOf, type LineMapping, type RawTrack } from '@wobrin/core/bus'
 import { ParameterError } from '@wobrin/core/errors'
 import { isMechanismId } from '@wobrin/core/mechanisms'
 import type { LogEntry } from '@wobrin/core/observations'
@@ -45,9 +45,7 @@ async function simulated(input: ReadTestInput): Promise<SurfaceAnswer> {
     raw.push(step.value.track)
     await new Promise(resolve => setImmediate(resolve))
   }
-  const naming = namingOf(raw)
-  const tracks = toReadings(raw, naming)
-  const { call, observations } = judgeSurface(tracks, { trustedDisk: true, homeOff: naming.offset, swings: [swingOf(raw, 0), swingOf(raw, 1)] })
+  const { tracks, call, observations } = surfaceOfRaw(raw, { trustedDisk: true })
   const { good, bad, missing } = totalsOf(tracks)
   return { call, observations, bars: railBars(tracks), good, sectors: good + bad + missing, mapping: {} }
 }

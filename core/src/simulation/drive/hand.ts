@@ -1,11 +1,8 @@
 import { toReadings } from '../../bus'
 import { pitchUm } from '../../mechanisms'
-import { readTrack } from '../../recording'
+import type { SweepCount } from '../../observations'
 import { SimulatedHost } from './host'
 import type { Adjuster, SimulatedDrive } from './simulated-drive'
-
-/** Sectors of a head at a position, as a sweep counts them. */
-export interface HandCount { readonly good: number, readonly expected: number, readonly margin?: number, readonly named?: number }
 
 /** Fewer sectors that name another cylinder are no whole other track. */
 const WHOLE = 0.6
@@ -41,16 +38,10 @@ export class AdjustingHand {
   }
 
   /** Reads the track where the hand stands, one turn, by the read engine alone. */
-  read(head: 0 | 1): HandCount {
-    const { drive } = this
-    const { layout } = drive.media!
+  read(head: 0 | 1): SweepCount {
+    const { layout } = this.drive.media!
     const expected = layout.sectorsOf(this.cylinder)
-    drive.set('side', head === 1)
-    drive.takeFlux()
-    this.host.wait(1.1 * 60 / layout.rpm)
-    const flux = drive.takeFlux()
-    const track = flux.length > 200 ? readTrack(flux, layout.formatOf(this.cylinder)) : null
-    const [r] = toReadings([{ cylinder: this.cylinder, head, fromS: 0, toS: 0.3, turns: 1, transitions: flux.length, sample: new Float64Array(0), read: track }], { stepsPerCylinder: 1, offset: 0 })
+    const [r] = toReadings([this.host.read(head, 1, undefined, [layout.formatOf(this.cylinder)])], { stepsPerCylinder: 1, offset: 0 })
     const good = Math.min(expected, r?.sectors.filter(s => s.state === 'good').length ?? 0)
     const foreign = r?.sectors.filter(s => s.state === 'foreign') ?? []
     const named = foreign.length >= expected * WHOLE && foreign.every(s => s.names === foreign[0]!.names) ? foreign[0]!.names - this.cylinder : undefined

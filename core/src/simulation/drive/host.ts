@@ -69,15 +69,15 @@ export class SimulatedHost {
     if (cylinder !== from) this.wait(this.options.settleMs / 1000)
   }
 
-  /** Reads the track under a head for some turns. */
-  read(head: 0 | 1, turns: number, likely?: Format): RawTrack {
+  /** Reads the track under a head for some turns. @param formats codes to try; all that are known otherwise */
+  read(head: 0 | 1, turns: number, likely?: Format, formats?: readonly Format[]): RawTrack {
     this.drive.set('side', head === 1)
     this.drive.takeFlux()
     const fromS = this.drive.timeS
     // A little more than whole turns, so that a sector that lies across the start is not cut.
     this.wait((turns + 0.1) * 60 / this.drive.media!.layout.rpm)
     const flux = this.drive.takeFlux()
-    const read = flux.length > 200 ? recogniseTrack(flux, undefined, {}, likely) : null
+    const read = flux.length > 200 ? recogniseTrack(flux, formats, {}, likely) : null
     return { cylinder: this.believes, head, fromS, toS: this.drive.timeS, turns, transitions: flux.length, sample: sampleOf(flux), read, index: this.drive.indexFalls(fromS - 0.25) }
   }
 }

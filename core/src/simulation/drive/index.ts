@@ -1,5 +1,5 @@
 export { judgeCartridge, loadCartridge, SOUND_CARTRIDGE, type CartridgeEvent, type CartridgeRun, type CartridgeSpec } from './cartridge'
-export { AdjustingHand, type HandCount } from './hand'
+export { AdjustingHand } from './hand'
 export { readSurface, SimulatedHost, wholeSurface, type HostOptions, type ReadProgress } from './host'
 export { HOST_LINES, type HostLine, type LineState, type StatusLine } from './levels'
 export { SimulatedDisk } from './medium'

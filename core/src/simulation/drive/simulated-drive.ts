@@ -1,8 +1,9 @@
 import { LINE_NAMES, STATUS_LINES, type LineName } from '../../bus'
 import { GrowableDoubles, type EdgeList } from '../../captures'
+import { ADJUSTER_NAMES } from '../../carriage'
 import { findMechanism, pitchUm } from '../../mechanisms'
 import { lowerBound, sortNearly } from '../../numbers'
-import { edgesFromFlux, viewOf, type HeadState, type HeadView } from '../../recording'
+import { edgesFromFlux, fluxFromEdges, viewOf, type HeadState, type HeadView } from '../../recording'
 import { QuickGauss } from '../gauss'
 import { Random } from '../random'
 import { SpindleModel } from '../spindle-model'
@@ -16,7 +17,8 @@ import type { DriveSpec } from './spec'
 import { spindleOptions } from './spindle-options'
 
 /** What a hand can turn on the drive. */
-export const ADJUSTERS = { sensor: 'track-zero sensor', stepper: 'stepper body', upper: 'upper head', lower: 'lower head', trimmer: 'speed trimmer' } as const
+const { sensor, stepper, upper, lower } = ADJUSTER_NAMES
+export const ADJUSTERS = { sensor, stepper, upper, lower, trimmer: 'speed trimmer' } as const
 export type Adjuster = keyof typeof ADJUSTERS
 
 /** Arcs that a turn is read in; the index hole comes past from 0 to this share. */
@@ -294,8 +296,7 @@ export class SimulatedDrive {
 
   /** Falls of the index line since a time, seconds. */
   indexFalls(sinceS: number): Float64Array {
-    const edges = this.recorders.index.edges(sinceS)
-    return edges.times.filter((_, i) => ((edges.initial + i) & 1) === 1).map(t => t + sinceS)
+    return fluxFromEdges(this.recorders.index.edges(sinceS)).map(t => t + sinceS)
   }
 
   /** Forgets what was recorded until now. */

@@ -7,16 +7,8 @@ Chart.register(CategoryScale, Decimation, Filler, LinearScale, LineElement, Poin
 
 /** The envelope, and the humps that were found in it. */
 const { reading } = defineProps<{ reading: ScopeReading }>()
-const theme = useAppliedTheme()
-const palette = computed(() => {
-  // Read anew when the theme changes.
-  void theme.value
-  const style = getComputedStyle(document.documentElement)
-  const get = (name: string) => style.getPropertyValue(name).trim()
-  return { ink: get('--ink'), muted: get('--muted'), line: get('--line'), leave: get('--leave'), band: get('--band-wide') }
-})
-const fontsReady = ref(false)
-document.fonts.load('11px B612').then(() => { fontsReady.value = true })
+const { palette, font } = useChartLook()
+
 const points = computed(() => Array.from(reading.envelope.values, (y, i) => ({ x: i * reading.envelope.stepS * 1000, y })))
 const found = computed(() => reading.humps.flatMap(h => [{ x: h.fromS * 1000, y: Number.NaN }, { x: h.fromS * 1000, y: h.amplitude }, { x: h.toS * 1000, y: h.amplitude }, { x: h.toS * 1000, y: Number.NaN }]))
 const data = computed(() => ({ datasets: [
@@ -25,12 +17,11 @@ const data = computed(() => ({ datasets: [
 ] }))
 const options = computed<ChartOptions<'line'>>(() => {
   const { muted, line } = palette.value
-  const font = { family: fontsReady.value ? 'B612' : 'sans-serif', size: 11 }
   return {
     animation: false, maintainAspectRatio: false, parsing: false, normalized: true, plugins: { decimation: { enabled: false } },
     scales: {
-      x: { type: 'linear', min: 0, max: points.value.at(-1)?.x, grid: { display: false }, border: { display: false }, ticks: { color: muted, font, maxTicksLimit: 9, callback: v => `${Math.round(Number(v))} ms` } },
-      y: { min: 0, grid: { color: line }, border: { display: false }, ticks: { color: muted, font, count: 4, callback: v => Number(Number(v).toPrecision(2)).toString() } },
+      x: { type: 'linear', min: 0, max: points.value.at(-1)?.x, grid: { display: false }, border: { display: false }, ticks: { color: muted, font: font.value, maxTicksLimit: 9, callback: v => `${Math.round(Number(v))} ms` } },
+      y: { min: 0, grid: { color: line }, border: { display: false }, ticks: { color: muted, font: font.value, count: 4, callback: v => Number(Number(v).toPrecision(2)).toString() } },
     },
   }
 })

@@ -5,19 +5,7 @@ import { Line } from 'vue-chartjs'
 Chart.register(CategoryScale, Decimation, Filler, LinearScale, LineElement, PointElement, Tooltip)
 
 const { timeS, rpm, mean } = defineProps<{ timeS: ArrayLike<number>, rpm: ArrayLike<number>, mean: number }>()
-const theme = useAppliedTheme()
-
-const palette = computed(() => {
-  // Read anew when the theme changes.
-  void theme.value
-  const style = getComputedStyle(document.documentElement)
-  const get = (name: string) => style.getPropertyValue(name).trim()
-  return { ink: get('--ink'), muted: get('--muted'), line: get('--line') }
-})
-
-/** A canvas draws with whatever font is there: once the page's own has come, draw again. */
-const fontsReady = ref(false)
-document.fonts.load('11px B612').then(() => { fontsReady.value = true })
+const { palette, font } = useChartLook()
 
 const points = computed(() => Array.from({ length: rpm.length }, (_, i) => ({ x: timeS[i]! - timeS[0]!, y: 100 * (rpm[i]! / mean - 1) })))
 
@@ -30,7 +18,6 @@ const data = computed(() => ({ datasets: [{ data: points.value, borderColor: pal
 
 const options = computed<ChartOptions<'line'>>(() => {
   const { muted, line } = palette.value
-  const font = { family: fontsReady.value ? 'B612' : 'sans-serif', size: 11 }
   return {
     animation: false, maintainAspectRatio: false, parsing: false, normalized: true,
     interaction: { mode: 'nearest', axis: 'x', intersect: false },
@@ -39,8 +26,8 @@ const options = computed<ChartOptions<'line'>>(() => {
       tooltip: { displayColors: false, callbacks: { title: items => `${items[0]!.parsed.x!.toFixed(2)} s`, label: item => `${signed(item.parsed.y!, 2)} %  (${(mean * (1 + item.parsed.y! / 100)).toFixed(1)} r/min)` } },
     },
     scales: {
-      x: { type: 'linear', min: 0, max: points.value.at(-1)?.x, grid: { display: false }, border: { display: false }, ticks: { color: muted, font, maxTicksLimit: 6, maxRotation: 0, callback: v => `${Number(Number(v).toFixed(1))} s` } },
-      y: { min: -reach.value, max: reach.value, grid: { color: line }, border: { display: false }, ticks: { color: muted, font, count: 3, callback: v => signed(Number(v), reach.value < 1 ? 1 : 0) } },
+      x: { type: 'linear', min: 0, max: points.value.at(-1)?.x, grid: { display: false }, border: { display: false }, ticks: { color: muted, font: font.value, maxTicksLimit: 6, maxRotation: 0, callback: v => `${Number(Number(v).toFixed(1))} s` } },
+      y: { min: -reach.value, max: reach.value, grid: { color: line }, border: { display: false }, ticks: { color: muted, font: font.value, count: 3, callback: v => signed(Number(v), reach.value < 1 ? 1 : 0) } },
     },
   }
 })
