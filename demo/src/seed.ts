@@ -4,12 +4,13 @@ import type { Question } from '@wobrin/core/findings'
 import { OUTCOMES, STATION_IDS, type LogEntry, type StationId } from '@wobrin/core/observations'
 import { DRIVES, HOSTS } from '@wobrin/core/host-fit'
 import { findSum } from '@wobrin/core/instruments'
+import { ZONE_NAMES } from '@wobrin/core/proving'
 import { nextAt, stationOf, walk, type StepState } from '@wobrin/core/procedures'
 import { SimulatedPickup } from '@wobrin/core/simulation'
 import { DEMO_DRIVES, type DemoDrive } from './drives'
 import { drawPicture } from './pictures'
 import type { DemoItem, DemoRecord } from './records'
-import { DEMO_BELTS, DEMO_DISKS, DEMO_PROFILES } from './shelf'
+import { DEMO_BELTS, DEMO_DISKS, DEMO_PROFILES, DEMO_READS } from './shelf'
 import { sweepByAdvice } from './sweep'
 
 /**
@@ -27,6 +28,10 @@ export async function seed(address: string): Promise<void> {
     await send(`${address}/api/disks/${idOf('disk', name)}`, { ...disk, name, writtenBy: by ? idOf('drive', by) : null, provedBy: provedBy ? idOf('disk', provedBy) : null }, 'PUT')
   }
   for (const demo of DEMO_DRIVES.filter(d => !wrote.has(d.drive.tag))) await new Seeding(address, demo).run()
+  for (const [i, { drive, disk, good }] of DEMO_READS.entries()) {
+    const places = good.map((n, at) => [at < 3 ? 0 : 1, ZONE_NAMES[at % 3], n, 9])
+    await send(`${address}/api/drives/${idOf('drive', drive)}/cross-reads`, { id: idOf('cross-read', i), at: new Date(Date.now() - (DEMO_READS.length - i) * 40_000).toISOString(), disk: idOf('disk', disk), places })
+  }
 }
 
 async function send<T>(url: string, body: unknown, method = 'POST'): Promise<T> {

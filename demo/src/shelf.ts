@@ -31,5 +31,19 @@ export const DEMO_DISKS: readonly DemoDisk[] = [
   { name: 'Harbour A', mechanism: '3.5in', by: 'SK-15', writtenAt: '2026-03-14', proof: 'instrument' },
   { name: 'Tide tables, as sold', mechanism: '3.5in', writer: 'the hydrographic office', writtenAt: '1991-05-02', proof: 'factory' },
   { name: 'Harbour B', mechanism: '3.5in-eject', by: 'SK-10', writtenAt: '2026-06-20', proof: 'disk', provedBy: 'Harbour A' },
+  { name: 'Office log, week 31', mechanism: '3.5in', by: 'SK-09', writtenAt: '2026-08-02', proof: 'none' },
+  { name: 'Boathouse box, unmarked', mechanism: '3.5in', writtenAt: '1994-01-01', proof: 'none' },
   { name: 'Lighthouse set, no. 4', mechanism: '5.25in-48', writer: 'the lighthouse’s own drive', writtenAt: '1988-11-30', proof: 'none' },
+]
+
+/** Disks read in drives and counted by hand, nine sectors in each place: outer, middle, inner of the lower head, then of the upper one. */
+export const DEMO_READS: readonly { readonly drive: string, readonly disk: string, readonly good: readonly [number, number, number, number, number, number] }[] = [
+  { drive: 'SK-15', disk: 'Tide tables, as sold', good: [9, 9, 9, 9, 9, 9] },
+  { drive: 'SK-18', disk: 'Tide tables, as sold', good: [9, 9, 9, 9, 9, 9] },
+  { drive: 'SK-09', disk: 'Tide tables, as sold', good: [9, 9, 9, 4, 3, 4] },
+  { drive: 'SK-09', disk: 'Harbour A', good: [9, 9, 9, 3, 4, 2] },
+  { drive: 'SK-15', disk: 'Harbour A', good: [9, 9, 9, 9, 9, 9] },
+  { drive: 'SK-09', disk: 'Office log, week 31', good: [9, 9, 9, 9, 9, 9] },
+  { drive: 'SK-15', disk: 'Office log, week 31', good: [9, 9, 9, 4, 5, 3] },
+  { drive: 'SK-18', disk: 'Boathouse box, unmarked', good: [8, 4, 1, 7, 5, 0] },
 ]

@@ -88,7 +88,7 @@ test('a reference disk is put on the shelf, and retired with a reason', async ({
   await shelf.getByLabel('Name on its label').fill(name)
   await shelf.getByLabel('That drive was').selectOption('disk')
   await shelf.getByRole('button', { name: 'Put on the shelf' }).click()
-  await expect(shelf.getByRole('alert')).toContainText('nobody is said to have written it')
+  await expect(shelf.getByRole('alert')).toContainText('a drive was proved that is not named')
   await shelf.getByLabel('By which drive').selectOption({ label: 'SK-09' })
   await shelf.getByLabel('Proved by').selectOption({ label: 'Harbour A' })
   await shelf.getByRole('button', { name: 'Put on the shelf' }).click()

@@ -46,7 +46,7 @@ describe('reference disks', () => {
     expect(disks.view().standings[0]!.uses).toBe(0)
   })
   it.each([
-    [{ writer: '' }, /nobody is said to have written it/], [{ proof: 'disk' }, /the disk that its writer was proved by is left out/], [{ proof: 'disk', provedBy: uuid(10) }, /cannot prove its own writer/],
+    [{ writer: '' }, /a drive was proved that is not named/], [{ proof: 'disk' }, /the disk that its writer was proved by is left out/], [{ proof: 'disk', provedBy: uuid(10) }, /cannot prove its own writer/],
   ])('%j is refused with its field', async (part, says) => {
     const { disks } = await workshop()
     expect(() => disks.put(uuid(10), disk(part), NOW)).toThrow(says)

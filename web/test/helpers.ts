@@ -2,6 +2,7 @@ import { mkdtempSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { SimulatedPickup, type PickupOptions } from '../../core/src/simulation'
+import { BlameService } from '../server/services/blame'
 import { CaptureStore } from '../server/services/capture-store'
 import { openDataFolder } from '../server/services/data-folder'
 import { DiskShelf } from '../server/services/disk-shelf'
@@ -24,7 +25,7 @@ export async function workshop(root = mkdtempSync(join(tmpdir(), 'wobrin-unit-')
   const drives = new DriveService(db)
   const captures = new CaptureStore(folder.captures, db)
   const disks = new DiskShelf(db, drives)
-  return { root, folder, db, drives, captures, photos: new PhotoStore(folder.photos, db), speed: new SpeedService(drives, captures, judgeFile), readTest: new ReadTestService(drives, captures, judgeSurfaceFile, disk => disks.trusts(disk) === true), disks, sweeps: new SweepService(drives, disks), proofs: new ProofService(drives) }
+  return { root, folder, db, drives, captures, photos: new PhotoStore(folder.photos, db), speed: new SpeedService(drives, captures, judgeFile), readTest: new ReadTestService(drives, captures, judgeSurfaceFile, disk => disks.trusts(disk) === true), disks, sweeps: new SweepService(drives, disks), proofs: new ProofService(drives), blame: new BlameService(db, drives, disks) }
 }
 
 export const uuid = (n: number) => `00000000-0000-4000-8000-${String(n).padStart(12, '0')}`

@@ -135,6 +135,14 @@ export interface ProofEntryData {
   readonly reader: string | null
 }
 
+/** A disk of the shelf read in this drive, its sectors counted by a person. */
+export interface CrossReadEntryData {
+  readonly type: 'cross-read'
+  readonly disk: string
+  /** Head, zone, sectors good and in all. */
+  readonly places: readonly (readonly [0 | 1, 'outer' | 'middle' | 'inner', number, number])[]
+}
+
 export interface StepEntryData {
   readonly type: 'step'
   readonly step: string
@@ -209,7 +217,7 @@ export interface AcknowledgedEntryData {
 }
 
 export type EntryData =
-  | SpeedEntryData | SumEntryData | HostFitEntryData | ReadTestEntryData | SweepEntryData | ProofEntryData | StepEntryData | ReleaseEntryData | WaitEntryData | WaitEndedData | PhotoEntryData
+  | SpeedEntryData | SumEntryData | HostFitEntryData | ReadTestEntryData | SweepEntryData | ProofEntryData | CrossReadEntryData | StepEntryData | ReleaseEntryData | WaitEntryData | WaitEndedData | PhotoEntryData
   | FindingEntryData | AsFoundEntryData | UndoneEntryData | PutBackEntryData | OverrideEntryData | AcknowledgedEntryData
 
 /** One entry of a drive's log. Entries are only ever added. */

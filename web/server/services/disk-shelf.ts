@@ -22,7 +22,7 @@ export class DiskShelf {
     const readings = this.readings(disks)
     const events = this.db.select().from(diskEvents).orderBy(asc(diskEvents.seq)).all()
     const nameOf = (id: string) => disks.find(d => d.id === id)?.name ?? 'a disk that is gone'
-    const wroteIt = (d: ReferenceDisk) => d.writtenBy ? tags.get(d.writtenBy) ?? '' : d.writer
+    const wroteIt = (d: ReferenceDisk) => d.writtenBy ? tags.get(d.writtenBy) ?? '' : d.writer || 'nobody knows who'
     return {
       standings: disks.map((disk) => {
         const standing = standingOf(disk, disks, readings, events)
@@ -41,7 +41,7 @@ export class DiskShelf {
 
   /** Puts a disk on the shelf, or corrects what is said of it; a drive of the workshop that wrote it has it on its log. */
   put(id: string, disk: DiskInput, now: string): ReferenceDisk {
-    if (!disk.writtenBy && !disk.writer) throw new ParameterError('nobody is said to have written it', 'a drive of the workshop, or its writer in words', { field: 'writer' })
+    if (!disk.writtenBy && !disk.writer && disk.proof !== 'none') throw new ParameterError('a drive was proved that is not named', 'a drive of the workshop, its writer in words, or no proof', { field: 'writer' })
     if (disk.proof === 'disk' && !disk.provedBy) throw new ParameterError('the disk that its writer was proved by is left out', 'one of the shelf, or another kind of proof', { field: 'provedBy' })
     if (disk.provedBy === id) throw new ParameterError('a disk cannot prove its own writer', 'another disk', { field: 'provedBy' })
     const row = { ...disk, mechanism: disk.mechanism as never, provedBy: disk.proof === 'disk' ? disk.provedBy : null }
@@ -59,6 +59,13 @@ export class DiskShelf {
   say(disk: string, event: DiskEventInput): void {
     if (!this.db.select().from(referenceDisks).where(eq(referenceDisks.id, disk)).get()) throw new NotFound('There is no such disk on the shelf.')
     this.db.insert(diskEvents).values({ ...event, disk }).onConflictDoNothing().run()
+  }
+
+  /** Drives whose logs have a read of one of some disks, taken back or not. */
+  readers(disks: readonly string[]): string[] {
+    if (disks.length === 0) return []
+    return this.db.selectDistinct({ id: logEntries.driveId }).from(logEntries)
+      .where(and(sql`json_extract(${logEntries.data}, '$.type') in ('read-test', 'cross-read')`, inArray(sql`json_extract(${logEntries.data}, '$.disk')`, [...disks]))).all().map(r => r.id)
   }
 
   /** Every reading of a reference disk that still holds, from the logs of all drives. */

@@ -3,6 +3,7 @@ import { fileURLToPath } from 'node:url'
 import { existsSync } from 'node:fs'
 import { CaptureStore } from '../services/capture-store'
 import { openDataFolder, type DataFolder } from '../services/data-folder'
+import { BlameService } from '../services/blame'
 import { BeltShelf } from '../services/belt-shelf'
 import { DiskShelf } from '../services/disk-shelf'
 import { DriveService } from '../services/drives'
@@ -28,6 +29,7 @@ export interface Services {
   readonly disks: DiskShelf
   readonly sweeps: SweepService
   readonly proofs: ProofService
+  readonly blame: BlameService
   readonly folder: DataFolder
   /** Folder with the PDF fonts. */
   readonly fonts: string
@@ -58,7 +60,7 @@ async function open(): Promise<Services> {
   const captures = new CaptureStore(folder.captures, db)
   const speed = new SpeedService(drives, captures, request => judgeInThread(join(beside, 'judge-capture.mjs'), request))
   const readTest = new ReadTestService(drives, captures, request => judgeInThread(join(beside, 'judge-capture.mjs'), request), disk => disks.trusts(disk) === true)
-  return { folder, drives, disks, sweeps: new SweepService(drives, disks), proofs: new ProofService(drives), captures, photos: new PhotoStore(folder.photos, db), speed, readTest, workshop: new WorkshopService(db), profiles: new ProfileService(db), belts: new BeltShelf(db, drives), fonts: join(beside, 'fonts') }
+  return { folder, drives, disks, sweeps: new SweepService(drives, disks), proofs: new ProofService(drives), blame: new BlameService(db, drives, disks), captures, photos: new PhotoStore(folder.photos, db), speed, readTest, workshop: new WorkshopService(db), profiles: new ProfileService(db), belts: new BeltShelf(db, drives), fonts: join(beside, 'fonts') }
 }
 
 /** The one set of services of this server, opened at start. */

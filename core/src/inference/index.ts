@@ -1,0 +1,1 @@
+export { marginalsOf, searchPosterior, type Explained, type JointModel } from './search'

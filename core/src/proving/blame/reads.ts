@@ -1,0 +1,75 @@
+import type { Head } from './model'
+
+export const ZONE_NAMES = ['outer', 'middle', 'inner'] as const
+export type ZoneName = typeof ZONE_NAMES[number]
+
+/** One place of one disk read in one drive, once. */
+export interface BlameRead {
+  readonly disk: string
+  readonly drive: string
+  readonly head: Head
+  readonly zone: ZoneName
+  readonly good: number
+  readonly sectors: number
+}
+
+export interface BlameDisk {
+  readonly id: string
+  readonly name: string
+  /** Who wrote it: a drive of this list, another writer by its name, or null where nobody knows. */
+  readonly writer: string | null
+  /** Whether it is known to read in drives that were proved. */
+  readonly trusted?: boolean
+}
+
+export interface BlameDrive {
+  readonly id: string
+  readonly name: string
+  readonly heads: 1 | 2
+  /** Width of its track, µm; null where it does not matter. */
+  readonly trackUm?: number | null
+  /** What its speed was measured to be. */
+  readonly speed?: 'right' | 'off' | null
+  /** Whether its heads were cleaned and the swab came away clean. */
+  readonly clean?: boolean
+}
+
+/** Reads of one place in one drive, taken together. */
+export interface PlaceRead {
+  readonly disk: number
+  readonly drive: number
+  readonly head: Head
+  readonly zone: number
+  /** Of the best try. */
+  readonly good: number
+  readonly sectors: number
+  readonly tries: number
+  /** Whether one try read it all and another lost most of it. */
+  readonly contradictory: boolean
+}
+
+/** A place fails where less than this share of its sectors came. */
+export const FAILS = 0.9
+const MOSTLY_LOST = 0.5
+
+/**
+ * Takes the tries of each place together. What read once is there: the best try counts, and tries that disagree are said to.
+ * Disks and drives are given by their indices; reads of others are left out.
+ */
+export function poolReads(reads: readonly BlameRead[], disks: readonly BlameDisk[], drives: readonly BlameDrive[]): PlaceRead[] {
+  const [diskOf, driveOf] = [disks, drives].map(list => new Map(list.map((x, i) => [x.id, i])))
+  const groups = new Map<number, BlameRead[]>()
+  for (const r of reads) {
+    const [disk, drive] = [diskOf!.get(r.disk), driveOf!.get(r.drive)]
+    if (r.sectors <= 0 || disk === undefined || drive === undefined) continue
+    const key = ((disk * drives.length + drive) * 2 + r.head) * 3 + ZONE_NAMES.indexOf(r.zone)
+    const there = groups.get(key)
+    if (there) there.push(r)
+    else groups.set(key, [r])
+  }
+  return [...groups.values()].map((tries): PlaceRead => {
+    const best = tries.reduce((a, b) => b.good / b.sectors > a.good / a.sectors ? b : a)
+    const worst = Math.min(...tries.map(t => t.good / t.sectors))
+    return { disk: diskOf!.get(best.disk)!, drive: driveOf!.get(best.drive)!, head: best.head, zone: ZONE_NAMES.indexOf(best.zone), tries: tries.length, good: best.good, sectors: best.sectors, contradictory: best.good === best.sectors && worst < MOSTLY_LOST }
+  })
+}
