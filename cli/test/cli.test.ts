@@ -248,3 +248,18 @@ describe('wobrin scope', () => {
     expect(await wobrin('scope', 'nothere.wav')).toMatchObject({ code: 2, err: expect.stringContaining('it cannot be read') })
   })
 })
+
+describe('wobrin blame', () => {
+  const rows = ['A', 'B'].flatMap(d => ['R', 'S'].flatMap(r => [0, 1].flatMap(h => ['outer', 'middle', 'inner'].map(z => `${d},duplicator,${r},${h},${z},${r === 'S' && h ? 0 : 9},9`))))
+  it('names what it is, as text and as JSON', async () => {
+    const path = file('bench.csv', `disk,writer,drive,head,zone,good,sectors\n${rows.join('\n')}\n`)
+    const { code, out } = await wobrin('blame', path)
+    expect(code).toBe(0)
+    expect(out).toContain('Mend it: A dead head: S, upper head')
+    expect(JSON.parse((await wobrin('blame', path, '--json')).out)).toMatchObject({ call: { kind: 'mend' }, failing: 6, places: 24 })
+  })
+  it('says in one line what cannot be read', async () => {
+    expect(await wobrin('blame', file('bad.csv', 'disk\nA\n'))).toMatchObject({ code: 2, err: expect.stringContaining('bad.csv, line 1: the column writer is missing') })
+    expect(await wobrin('blame', '/nowhere.csv')).toMatchObject({ code: 2, err: expect.stringContaining('there is no such file') })
+  })
+})

@@ -59,7 +59,7 @@ export function whoIsToBlame(reads: readonly BlameRead[], disks: readonly BlameD
   const explained = searchPosterior(model, looked ?? lookedInto(places.length))
   const blamed = [...blamedSubjects(model, marginalsOf(explained, model.sizes)), ...blamedDisks(model, diskMarginals(model, explained))]
     .filter(b => b.probability >= SHOWN && b.failures > 0).sort((a, b) => b.probability - a.probability)
-  const next = failing.length ? nextReads(model, explained).slice(0, 3).filter(n => n.bits > 0.01).map(n => ({ disk: disks[n.disk]!.name, drive: drives[n.drive]!.name, bits: n.bits, reads: n.reads })) : []
+  const next = failing.length ? nextReads(model, explained).slice(0, 3).filter(n => n.bits > 0.05).map(n => ({ disk: disks[n.disk]!.name, drive: drives[n.drive]!.name, bits: n.bits, reads: n.reads })) : []
   return { blamed, next, contradictions, failing: failing.length, places: places.length, call: callOf() }
 
   function callOf(): Call {
