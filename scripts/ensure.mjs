@@ -66,7 +66,7 @@ export function ensureChromium() {
 
 /** Installs the converters that the reader tests compare with, where that is possible; without them those tests are skipped. */
 export function offerOutsideTools() {
-  const missing = [['sigrok-cli', 'sigrok-cli'], ['vcd2fst', 'gtkwave'], ['mkfs.fat', 'dosfstools'], ['mcopy', 'mtools']].filter(([command]) => !has(command)).map(([, name]) => name)
+  const missing = [['sigrok-cli', 'sigrok-cli'], ['vcd2fst', 'gtkwave'], ['mkfs.fat', 'dosfstools'], ['mcopy', 'mtools'], ['unzip', 'unzip'], ['pdftotext', 'poppler-utils']].filter(([command]) => !has(command)).map(([, name]) => name)
   if (missing.length && !aptInstall(missing)) console.log(`  (${missing.join(' and ')} not installed: the tests against them are skipped)`)
 }
 

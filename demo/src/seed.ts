@@ -4,7 +4,7 @@ import type { Question } from '@wobrin/core/findings'
 import { OUTCOMES, STATION_IDS, type LogEntry, type StationId } from '@wobrin/core/observations'
 import { DRIVES, HOSTS } from '@wobrin/core/host-fit'
 import { findSum } from '@wobrin/core/instruments'
-import { ZONE_NAMES } from '@wobrin/core/proving'
+import { partsOf, ZONE_NAMES } from '@wobrin/core/proving'
 import { nextAt, stationOf, walk, type StepState } from '@wobrin/core/procedures'
 import { SimulatedPickup } from '@wobrin/core/simulation'
 import { DEMO_DRIVES, type DemoDrive } from './drives'
@@ -95,7 +95,7 @@ class Seeding {
     for (const wait of demo.waits ?? []) {
       await this.say('wait', demo.at, { title: wait.what, minutes: wait.minutes, holds: wait.holds, at: new Date(Date.now() - wait.begunMinutesAgo * 60_000).toISOString() })
     }
-    if (demo.outcome) await this.say('released', 'release', { title: OUTCOMES[demo.outcome.how], outcome: demo.outcome.how, detail: demo.outcome.remark })
+    if (demo.outcome) await this.say('released', 'release', { title: OUTCOMES[demo.outcome.how], outcome: demo.outcome.how, detail: demo.outcome.remark, ...demo.outcome.how === 'parts' ? { parts: partsOf(demo.drive.mechanism, this.log, demo.drive.features).filter(p => p.good && p.state !== 'not known').map(p => p.id) } : {} })
   }
 
   private at(): string {

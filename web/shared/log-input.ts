@@ -26,6 +26,8 @@ export const entrySchema = object({
   detail: string().trim().max(4000, 'An entry has at most 4000 characters.').default(''),
   step: string().max(80).optional(),
   outcome: string().oneOf(['released', 'parts', 'quarantined', 'returned'] as const).optional(),
+  /** What is still good in a drive that is given up for parts. */
+  parts: array(string().max(40).required()).max(40).optional(),
   minutes: number().min(1, 'A wait is at least a minute.').max(525_600, 'A wait is at most a year.').optional(),
   holds: string().max(80).nullable().optional(),
   wait: ref().optional(),

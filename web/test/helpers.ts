@@ -2,10 +2,16 @@ import { mkdtempSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { SimulatedPickup, type PickupOptions } from '../../core/src/simulation'
+import { ArchiveService } from '../server/services/archives'
+import { BackupService } from '../server/services/backups'
+import { BeltShelf } from '../server/services/belt-shelf'
+import { ProfileService } from '../server/services/profiles'
 import { BlameService } from '../server/services/blame'
 import { CaptureStore } from '../server/services/capture-store'
 import { openDataFolder } from '../server/services/data-folder'
 import { DiskShelf } from '../server/services/disk-shelf'
+import { CertificateService } from '../server/services/certificates'
+import { DonorShelf } from '../server/services/donor-shelf'
 import { DriveService } from '../server/services/drives'
 import { judgeFile, judgeSurfaceFile } from '../server/services/judge-file'
 import { openDatabase } from '../server/services/open-database'
@@ -13,6 +19,7 @@ import { PhotoStore } from '../server/services/photo-store'
 import { ReadTestService } from '../server/services/read-test'
 import { SweepService } from '../server/services/sweeps'
 import { ProofService } from '../server/services/proofs'
+import { WorkshopService } from '../server/services/workshop'
 import { SpeedService } from '../server/services/speed'
 import { driveSchema } from '../shared/drive-facts'
 
@@ -25,7 +32,8 @@ export async function workshop(root = mkdtempSync(join(tmpdir(), 'wobrin-unit-')
   const drives = new DriveService(db)
   const captures = new CaptureStore(folder.captures, db)
   const disks = new DiskShelf(db, drives)
-  return { root, folder, db, drives, captures, photos: new PhotoStore(folder.photos, db), speed: new SpeedService(drives, captures, judgeFile), readTest: new ReadTestService(drives, captures, judgeSurfaceFile, disk => disks.trusts(disk) === true), disks, sweeps: new SweepService(drives, disks), proofs: new ProofService(drives), blame: new BlameService(db, drives, disks) }
+  const settings = new WorkshopService(db)
+  return { root, folder, db, drives, captures, photos: new PhotoStore(folder.photos, db), speed: new SpeedService(drives, captures, judgeFile), readTest: new ReadTestService(drives, captures, judgeSurfaceFile, disk => disks.trusts(disk) === true), disks, sweeps: new SweepService(drives, disks), proofs: new ProofService(drives), blame: new BlameService(db, drives, disks), donors: new DonorShelf(db, drives), archives: new ArchiveService(folder, db, drives), backups: new BackupService(folder, db), belts: new BeltShelf(db, drives), profiles: new ProfileService(db), settings, certificates: new CertificateService(drives, disks, settings) }
 }
 
 export const uuid = (n: number) => `00000000-0000-4000-8000-${String(n).padStart(12, '0')}`

@@ -4,6 +4,7 @@ import {
   boardSum, capacitorFitSum, capacitorSum, detectorSum, donorSwitchSum, hostSeesSum, jointSum, leadSum, logicSum, polaritySum, processorSum, sensorSum, serialBusSum, supplySum, swapSum, switchSum, wiggleSum, wiresSum,
 } from '../electrics'
 import { ParameterError } from '../errors'
+import { beforeAfterSum, claimSum, loadCyclesSum, soakSum, warmUpSum } from '../proving'
 import type { StationId } from '../observations'
 import type { Sum } from '../sums'
 
@@ -13,6 +14,7 @@ export const SUMS: readonly Sum[] = [
   supplySum, polaritySum, sensorSum, detectorSum, switchSum, hostSeesSum, donorSwitchSum, capacitorSum, capacitorFitSum, boardSum,
   logicSum, serialBusSum, processorSum, swapSum, wiggleSum, jointSum, wiresSum, leadSum,
   lobesSum, azimuthSum, indexBurstSum, offsetSum, tabSum, flagSum, homeSum, quickStartSum,
+  claimSum, beforeAfterSum, loadCyclesSum, warmUpSum, soakSum,
 ]
 
 /** The sums of a station by group, in their order. */

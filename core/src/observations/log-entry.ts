@@ -46,6 +46,8 @@ export type EntryKind =
   | 'taken-back'
   /** The drive left, or was given up. */
   | 'released'
+  /** A part of another drive went in. */
+  | 'part-used'
 
 /** What a speed measurement keeps beside its observations, so that the trimmer can be learned later. */
 export interface SpeedEntryData {
@@ -135,6 +137,27 @@ export interface ProofEntryData {
   readonly reader: string | null
 }
 
+export interface CountedSectors { readonly good: number, readonly sectors: number }
+
+/** What a host said of writing a disk; null where it was not tried. By head: lower, upper. */
+export interface WriteTestResult {
+  readonly blocked: boolean | null
+  readonly allowed: boolean | null
+  readonly format: readonly [CountedSectors | null, CountedSectors | null]
+  readonly tracks: number | null
+  readonly formatS: number | null
+  readonly first: CountedSectors | null
+  readonly last: CountedSectors | null
+  readonly pattern: readonly [CountedSectors | null, CountedSectors | null]
+  readonly overwrite: readonly [CountedSectors | null, CountedSectors | null]
+  readonly homeAfter: boolean | null
+}
+
+export interface WriteTestEntryData {
+  readonly type: 'write-test'
+  readonly result: WriteTestResult
+}
+
 /** A disk of the shelf read in this drive, its sectors counted by a person. */
 export interface CrossReadEntryData {
   readonly type: 'cross-read'
@@ -148,9 +171,31 @@ export interface StepEntryData {
   readonly step: string
 }
 
+/** A part that a drive which was given up still has. */
+export interface PartLeft {
+  readonly id: string
+  readonly label: string
+  /** Good by a test or a look; or only thought to be, as nobody looked. */
+  readonly state: 'tested' | 'looked at' | 'not known'
+  /** What says so. */
+  readonly says: string
+}
+
 export interface ReleaseEntryData {
   readonly type: 'release'
   readonly outcome: Outcome
+  /** What is still good in it, where it was given up for parts. */
+  readonly parts?: readonly PartLeft[]
+}
+
+/** A part of a donor that went into this drive. */
+export interface PartUsedEntryData {
+  readonly type: 'part-used'
+  /** Id of the donor's release, and of the part in it. */
+  readonly release: string
+  readonly part: string
+  /** Tag of the donor. */
+  readonly from: string
 }
 
 export interface WaitEntryData {
@@ -217,7 +262,7 @@ export interface AcknowledgedEntryData {
 }
 
 export type EntryData =
-  | SpeedEntryData | SumEntryData | HostFitEntryData | ReadTestEntryData | SweepEntryData | ProofEntryData | CrossReadEntryData | StepEntryData | ReleaseEntryData | WaitEntryData | WaitEndedData | PhotoEntryData
+  | SpeedEntryData | SumEntryData | HostFitEntryData | ReadTestEntryData | SweepEntryData | ProofEntryData | CrossReadEntryData | WriteTestEntryData | PartUsedEntryData | StepEntryData | ReleaseEntryData | WaitEntryData | WaitEndedData | PhotoEntryData
   | FindingEntryData | AsFoundEntryData | UndoneEntryData | PutBackEntryData | OverrideEntryData | AcknowledgedEntryData
 
 /** One entry of a drive's log. Entries are only ever added. */

@@ -10,6 +10,8 @@ export interface Progress {
   readonly call: CallKind | null
   /** How the drive left, or null while it is open. */
   readonly outcome: Outcome | null
+  /** What was found after it had been proved or released, where that opened it again. */
+  readonly reopenedBy: LogEntry | null
 }
 
 const GRAVITY: readonly CallKind[] = ['stop', 'mend', 'nudge', 'unknown', 'leave']
@@ -24,13 +26,32 @@ export function progressOf(log: readonly LogEntry[]): Progress {
 export function progressAmong(standing: readonly LogEntry[], findings: readonly StandingFinding[]): Progress {
   const done = new Set<StationId>()
   let outcome: Progress['outcome'] = null
+  let reopenedBy: LogEntry | null = null
   for (const e of standing) {
-    if (e.kind === 'station') done.add(e.station)
-    if (e.data?.type === 'release') outcome = e.data.outcome
+    // A drive that was proved, or has left working, comes back to the station of what was found on it since, and is proved anew.
+    if (isFault(e) && (outcome === 'released' || (outcome === null && done.has('prove')))) {
+      outcome = null
+      reopenedBy = e
+      for (const s of [e.station, 'prove', 'release'] as const) done.delete(s)
+    }
+    if (e.kind === 'station') {
+      done.add(e.station)
+      if (e.station === 'prove') reopenedBy = null
+    }
+    if (e.data?.type === 'release') {
+      outcome = e.data.outcome
+      reopenedBy = null
+    }
   }
   const current = STATION_IDS.find(id => !done.has(id)) ?? 'release'
   const instrument = standing.findLast(e => e.call && e.station === current && e.kind !== 'finding')?.call?.kind
   const found = new Set(findings.filter(f => f.entry.station === current || f.finding.call === 'stop' || f.finding.call === 'mend').map(f => f.finding.call))
   const call = found.has('stop') ? 'stop' : instrument ?? GRAVITY.find(k => found.has(k)) ?? null
-  return { current, done, call, outcome }
+  return { current, done, call, outcome, reopenedBy }
+}
+
+/** Something that is wrong with the drive itself: found, or measured other than on the stand-in, and not merely unknown. */
+function isFault(e: LogEntry): boolean {
+  const simulated = e.data !== null && 'simulated' in e.data && Boolean(e.data.simulated)
+  return (e.kind === 'finding' || e.kind === 'measurement') && (e.call?.kind === 'mend' || e.call?.kind === 'stop') && !simulated
 }

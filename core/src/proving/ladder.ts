@@ -1,5 +1,6 @@
 import { findingsAmong } from '../findings'
 import { LAYOUTS, layoutsOf, type MechanismId } from '../mechanisms'
+import { checksOf, judgeWriteTest, type WriteCheck } from './write-test'
 import { errorBound, oneIn, spaced, trialsFor } from '../numbers'
 import { standingEntries, type Call, type LogEntry } from '../observations'
 import { UNEASY } from '../recording'
@@ -37,6 +38,9 @@ export interface ProofPlan {
   readonly disks: readonly Exclude<ProofDisk, 'none'>[]
 }
 
+/** Checks of a write test that make up a proof. */
+const WRITTEN: Readonly<Partial<Record<ProofTest['id'], readonly WriteCheck['id'][]>>> = { format: ['format', 'first', 'last', 'second-head', 'time', 'home'], pattern: ['pattern'], overwrite: ['overwrite'] }
+
 /** Confidence of what is claimed of counts. */
 export const CONFIDENCE = 0.95
 
@@ -47,9 +51,25 @@ export const CONFIDENCE = 0.95
 export function ladderOf(mechanism: MechanismId, log: readonly LogEntry[], trusts: (disk: string) => boolean | null = () => null): Ladder {
   const standing = standingEntries(log)
   const found = findingsAmong(standing)
+  const writeTests = standing.filter(e => e.data?.type === 'write-test')
+  /** What the last write test says of some checks, where all that the class has were tried; null where they were not. */
+  const written = (test: ProofTest, ids: readonly WriteCheck['id'][], sinceSeq: number): TestState | null => {
+    const here = ids.filter(id => checksOf(mechanism).includes(id))
+    for (const entry of writeTests.toReversed()) {
+      if (entry.seq <= sinceSeq || entry.data?.type !== 'write-test') return null
+      const checks = judgeWriteTest(mechanism, entry.data.result).checks.filter(c => here.includes(c.id) && c.state !== 'open')
+      const failed = checks.filter(c => c.state === 'failed')
+      if (failed.length) return { test, state: 'failed', says: `${failed[0]!.label}: ${failed[0]!.says}`, entry }
+      if (checks.length === here.length && here.length) return { test, state: 'passed', says: checks.map(c => c.says).join(' '), entry }
+    }
+    return null
+  }
   const counted = (test: ProofTest): TestState => {
     const own = standing.filter(e => e.data?.type === 'proof' && e.data.test === test.id)
     const last = own.at(-1)
+    const byWriteTest = WRITTEN[test.id]
+    const w = byWriteTest ? written(test, byWriteTest, last?.seq ?? 0) : null
+    if (w) return w
     if (last?.data?.type !== 'proof') return none(test)
     const { errors, sectors } = last.data
     // One failure condemns nothing: what failed is tried once more before it counts, and the latest counts.
@@ -86,7 +106,7 @@ export function ladderOf(mechanism: MechanismId, log: readonly LogEntry[], trust
       }
       case 'protect': {
         const f = found.filter(x => x.question.id === 'protect').at(-1)
-        return f ? { test, state: f.finding.id === 'protect.both' ? 'passed' : 'failed', says: f.finding.means, entry: f.entry } : none(test)
+        return written(test, ['blocks', 'allows'], f?.entry.seq ?? 0) ?? (f ? { test, state: f.finding.id === 'protect.both' ? 'passed' : 'failed', says: f.finding.means, entry: f.entry } : none(test))
       }
       case 'read-trusted': return readTest(test, tests.findLast(e => e.data?.type === 'read-test' && (e.data.disk ? trusts(e.data.disk) === true : e.data.read?.trusted === true)), 0)
       case 'surface': {
@@ -110,7 +130,7 @@ export function ladderOf(mechanism: MechanismId, log: readonly LogEntry[], trust
   const failed = rungs.flatMap(r => r.tests).filter(t => t.state === 'failed')
   return {
     rungs, stands,
-    claims: reached.flatMap(r => [RUNGS[r.id].shows, ...r.tests.filter(t => t.entry?.data?.type === 'proof' || t.entry?.data?.type === 'read-test').map(t => `${t.test.title}: ${t.says}`)]),
+    claims: reached.flatMap(r => [RUNGS[r.id].shows, ...r.tests.filter(t => t.entry?.data?.type === 'proof' || t.entry?.data?.type === 'read-test' || t.entry?.data?.type === 'write-test').map(t => `${t.test.title}: ${t.says}`)]),
     notClaims: [...stands ? [RUNGS[stands].hides] : ['That it works at all: no rung is reached.'], ...rungs.slice(reached.length).map(r => `Not shown: ${RUNGS[r.id].title.charAt(0).toLowerCase()}${RUNGS[r.id].title.slice(1)}.`)],
     call: callOf(),
   }
@@ -128,7 +148,8 @@ export function ladderOf(mechanism: MechanismId, log: readonly LogEntry[], trust
 /** Tests that a class has: what steps not has no home, and what follows by servo nothing to align. */
 function testsOf(mechanism: MechanismId): readonly ProofTest[] {
   const stepless = layoutsOf(mechanism).length === 0
-  return PROOF_TESTS.filter(t => !(stepless && (t.id === 'home' || t.id === 'radial')))
+  // A cartridge comes formatted, and a drive cannot do it low.
+  return PROOF_TESTS.filter(t => !(stepless && (t.id === 'home' || t.id === 'radial')) && !(mechanism === 'cartridge' && t.id === 'format'))
 }
 
 /** The shortest list of tests that still has to be done for what an owner needs: lower rungs first, a disk that may be lost before one that may not. */

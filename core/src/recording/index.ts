@@ -9,7 +9,7 @@ export { BYTES_OF_FIVE, fiveAndThreeTrack, fromFives, readFiveAndThreeSectors, t
 export { BYTES, fromSixes, readSixAndTwoSectors, sixAndTwoTrack, toSixes } from './group-6-and-2'
 export { judgeTrack, THREAD, UNEASY } from './judge-track'
 export { layCells, type LaidTrack } from './lay-cells'
-export { afterAzimuth, afterSpacing, jitterOf, offTrack, wavelengthUm, type OffTrack } from './losses'
+export { afterAzimuth, afterSpacing, jitterOf, offTrack, residue, wavelengthUm, type OffTrack, type Strip } from './losses'
 export { PHASE_BINS, TimingMeter } from './measure'
 export { mergeTurns, mostNamed, STATES, type MergedSector, type SectorState } from './merge-turns'
 export { nearestCells } from './nearest-cell'

@@ -31,6 +31,21 @@ export function offTrack(offsetUm: number, headUm: number, trackUm: number, pitc
   return { own: overlap(-d) / full, neighbour: overlap(pitchUm - d) / full }
 }
 
+/** Something written across the disk: its middle, µm towards the hub of where its cylinder should be, and its width. */
+export interface Strip { readonly radialUm: number, readonly trackUm: number }
+
+/**
+ * What a head finds of what was written before and not covered by what was written over it: a narrow track over a wide one, or one beside
+ * the other. As a share of the new track's full amplitude, to which it is noise; more than 1 where more of the old is under the head.
+ */
+export function residue(headAtUm: number, headUm: number, under: Strip, over: Strip): number {
+  const [from, to] = [headAtUm - headUm / 2, headAtUm + headUm / 2]
+  const [low, high] = [under.radialUm - under.trackUm / 2, under.radialUm + under.trackUm / 2]
+  const [newLow, newHigh] = [over.radialUm - over.trackUm / 2, over.radialUm + over.trackUm / 2]
+  const within = (a: number, b: number) => Math.max(0, Math.min(b, to) - Math.max(a, from))
+  return (within(low, Math.min(high, newLow)) + within(Math.max(low, newHigh), high)) / Math.min(headUm, over.trackUm)
+}
+
 /**
  * Jitter that noise and a neighbour make of a signal, as a share of the half window (half a cell), r.m.s. The zero crossing of a peak's
  * slope moves by noise over slope; for a sine-like pulse of the shortest wavelength the slope is 2π over the wavelength.

@@ -10,7 +10,7 @@ export const QUANTITIES = {
   current: { unit: 'A', accepts: 'amperes, such as 0.5 or 20 mA' },
   wire: { unit: 'mm²', accepts: 'a gauge or an area, such as 20 AWG or 0.5 mm2' },
   speed: { unit: 'r/min', accepts: 'turns a minute, such as 300' },
-  time: { unit: 's', accepts: 'seconds, such as 2 or 250 ms' },
+  time: { unit: 's', accepts: 'seconds, such as 2, 250 ms, 5 min or 8 h' },
   share: { unit: '%', accepts: 'per cent, such as 20' },
   force: { unit: 'N', accepts: 'newtons or pounds, such as 60 or 13 lb' },
   wavelength: { unit: 'nm', accepts: 'nanometres, such as 880' },
@@ -87,7 +87,9 @@ function read(t: string, quantity: Quantity): number {
     case 'voltage': return prefixed(t, /\s*V$/i)
     case 'current': return prefixed(t, /\s*A$/i)
     case 'speed': return plain(t.replace(/\s*(?:r\/min|rpm)$/i, ''))
-    case 'time': return /m$|min$/i.test(t) ? plain(t.replace(/\s*m(?:in)?$/i, '')) * 60 : prefixed(t, /\s*s$/i)
+    case 'time':
+      if (/h(?:ours?)?$/i.test(t)) return plain(t.replace(/\s*h(?:ours?)?$/i, '')) * 3600
+      return /m$|min$/i.test(t) ? plain(t.replace(/\s*m(?:in)?$/i, '')) * 60 : prefixed(t, /\s*s$/i)
     case 'share': return plain(t.replace(/\s*%$/, ''))
     case 'number': return plain(t)
     case 'count': return /^-?\d+$/.test(t) ? Number(t) : Number.NaN

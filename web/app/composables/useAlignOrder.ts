@@ -1,6 +1,6 @@
 import type { LogEntry } from '@wobrin/core/observations'
 import { alignOrder, type AlignOrder } from '@wobrin/core/procedures'
-import type { DriveFacts } from '@wobrin/core/proving'
+import { diskWord, type DriveFacts } from '@wobrin/core/proving'
 import type { DiskView } from '../../shared/disks'
 
 /** Reference disks of the shelf, and whether one is trusted. */
@@ -8,7 +8,11 @@ export function useDisks() {
   const view = useState<DiskView | null>('disks', () => null)
   const load = async () => { view.value = await $fetch<DiskView>('/api/disks') }
   const trusts = (id: string) => view.value?.standings.find(s => s.disk.id === id)?.trusted ?? null
-  return { view, load, trusts }
+  const word = (id: string) => {
+    const standing = view.value?.standings.find(s => s.disk.id === id)
+    return standing ? diskWord(standing) : null
+  }
+  return { view, load, trusts, word }
 }
 
 /** A drive with the order of work at Align, for a page that is not its own. */

@@ -28,8 +28,9 @@ const settled = computed(() => belts.view.value.drives.filter(d => d.settled && 
 
 <template>
   <div class="space-y-4">
-    <header><h1 class="text-2xl font-bold">Shelf</h1><p class="text-muted">Disks that others are judged by, belts at hand, and what the drives on the bench still want.</p></header>
+    <header><h1 class="text-2xl font-bold">Shelf</h1><p class="text-muted">Disks that others are judged by, donors and their parts, belts at hand, and what the drives on the bench still want.</p></header>
     <DiskShelf />
+    <DonorShelf />
     <section class="panel p-5 sm:px-6" aria-labelledby="order">
       <div class="flex items-start justify-between gap-4">
         <div><h2 id="order" class="text-lg font-bold">Belts to order</h2><p class="hint">For open drives whose belt was worked out and that nothing at hand serves: the fewest different belts that do.</p></div>

@@ -1,6 +1,6 @@
 import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces'
 import { CALLS, OUTCOMES } from '@wobrin/core/observations'
-import type { Certificate, CertificateMeasurement } from '@wobrin/core/proving'
+import { RUNGS, type Certificate, type CertificateMeasurement } from '@wobrin/core/proving'
 
 const MUTED = '#5B6770'
 const LINE = '#D8D2C6'
@@ -45,7 +45,7 @@ export function certificateDocument(c: Certificate): TDocumentDefinitions {
     pageSize: 'A4', pageMargins: [56, 56, 56, 64],
     footer: (page, pages) => ({
       margin: [56, 16, 56, 0], fontSize: 8, color: MUTED,
-      columns: [{ width: '*', text: `${drive.tag} · made from ${c.logHead.entries} log entries, the last of them number ${c.logHead.seq}` }, { width: 60, text: `${page} of ${pages}`, alignment: 'right' }],
+      columns: [{ width: '*', fontSize: 7, text: `${drive.tag} · made from ${c.logHead.entries} log entries, the last of them number ${c.logHead.seq} · seal ${c.hash}` }, { width: 60, text: `${page} of ${pages}`, alignment: 'right' }],
     }),
     content: [
       { columns: [{ text: c.workshop, color: MUTED }, { text: day(c.issuedAt), alignment: 'right', color: MUTED }] },
@@ -56,6 +56,7 @@ export function certificateDocument(c: Certificate): TDocumentDefinitions {
       ...(drive.host ? [{ text: `For ${drive.host}` }] : []),
       { text: `Received ${day(drive.receivedAt)}${c.asFound.ownerWords ? `: “${c.asFound.ownerWords}”` : ''}` },
       ...(c.remark ? [{ text: c.remark, margin: [0, 2, 0, 0] as [number, number, number, number] }] : []),
+      ...(c.claim ? [{ text: [{ text: RUNGS[c.claim].title, bold: true }, `, ${c.closedUp ? 'and again with its covers on' : 'proved open, not with its covers on'}. ${RUNGS[c.claim].hides}`], margin: [0, 6, 0, 0] as [number, number, number, number] }] : []),
       ...(c.cautions.length ? [heading('Mind'), list(c.cautions, '')] : []),
       ...(c.overrides.length
         ? [heading('Gates passed although they were closed'), table([92, '*'], c.overrides.map(o => [
@@ -73,6 +74,8 @@ export function certificateDocument(c: Certificate): TDocumentDefinitions {
       list(c.shown, 'Nothing yet.'),
       heading('What was not shown'),
       list(c.notShown, ''),
+      ...(c.referenceDisks.length ? [heading('Disks that it was judged by'), table([92, '*'], c.referenceDisks.map(d => [{ text: minute(d.readAt), color: MUTED }, { stack: [{ text: `${d.name}, ${d.trusted ? 'trusted' : 'not trusted'}` }, ...d.chain.map(text => ({ text, color: MUTED, fontSize: 8 }))] }]))] : []),
+      ...(c.parts.length ? [heading('Parts'), table([92, '*'], c.parts.map(p => [{ text: minute(p.at), color: MUTED }, p.what]))] : []),
       heading('Measurements'),
       c.measurements.length
         ? table([92, '*', 110], c.measurements.map(m => [
@@ -85,6 +88,7 @@ export function certificateDocument(c: Certificate): TDocumentDefinitions {
       c.work.length
         ? table([92, 70, '*'], c.work.map(w => [{ text: minute(w.at), color: MUTED }, w.station, [w.what, w.detail].filter(Boolean).join('. ')]))
         : { text: 'None on record.', color: MUTED },
+      ...(c.nextService.length ? [heading('Next service'), table([92, '*'], c.nextService.map(s => [s.on, { stack: [{ text: s.what }, { text: s.why, color: MUTED, fontSize: 8 }] }]))] : []),
     ],
   }
 }

@@ -3,7 +3,7 @@ import { ParameterError } from '@wobrin/core/errors'
 import { recordFinding } from '@wobrin/core/findings'
 import { AS_FOUND_KINDS, type EntryData, type LogEntry } from '@wobrin/core/observations'
 import { CAUTIONS, findStation, findStep, isGateId, walk, type CautionId, type Hold } from '@wobrin/core/procedures'
-import type { DriveFacts } from '@wobrin/core/proving'
+import { partsOf, type DriveFacts } from '@wobrin/core/proving'
 import type { EntryInput } from '../../shared/log-input'
 import type { NewEntry } from './drives'
 
@@ -39,9 +39,16 @@ type Composer = (input: EntryInput, drive: DriveFacts, log: () => readonly LogEn
 const composers: Readonly<Record<EntryInput['kind'], Composer>> = {
   'note': () => ({}),
   'taken-back': () => ({}),
-  'released': ({ outcome }) => {
+  'released': ({ outcome, parts = [], detail }, drive, log) => {
     if (!outcome) throw need('outcome', 'the release does not say how', 'released, parts, quarantined or returned')
-    return { data: { type: 'release', outcome } }
+    if (outcome === 'quarantined' && detail.length < MIN_REASON) throw need('detail', 'a quarantine needs its reason in writing', `at least ${MIN_REASON} characters, so that the next person knows what it may do`)
+    if (outcome !== 'parts') return { data: { type: 'release', outcome } }
+    const left = partsOf(drive.mechanism, log(), drive.features)
+    const unknown = parts.find(id => !left.some(p => p.id === id))
+    if (unknown !== undefined) throw need('parts', `there is no part “${unknown}” in it`, left.map(p => p.id).join(', '))
+    const bad = left.find(p => parts.includes(p.id) && !p.good)
+    if (bad) throw need('parts', `${bad.label.toLowerCase()}: ${bad.says.charAt(0).toLowerCase()}${bad.says.slice(1)}`, 'parts that are good')
+    return { data: { type: 'release', outcome, parts: left.filter(p => parts.includes(p.id)).map(({ good: _, ...p }) => p) } }
   },
   'step': (input, drive, log) => {
     const known = input.step ? findStep(input.step) : null

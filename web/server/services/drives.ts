@@ -34,6 +34,10 @@ export class DriveService {
     return row
   }
 
+  byTag(tag: string): DriveFacts | null {
+    return this.db.select().from(drives).where(eq(drives.tag, tag)).get() ?? null
+  }
+
   log(driveId: string, after = 0): LogEntry[] {
     return this.db.select().from(logEntries).where(and(eq(logEntries.driveId, driveId), gt(logEntries.seq, after))).orderBy(asc(logEntries.seq)).all()
   }

@@ -1,8 +1,9 @@
 import { ParameterError } from '@wobrin/core/errors'
 import { errorBound } from '@wobrin/core/numbers'
 import type { LogEntry, Observation } from '@wobrin/core/observations'
-import { CONFIDENCE, findProofTest } from '@wobrin/core/proving'
+import { checksOf, CONFIDENCE, findProofTest, judgeWriteTest } from '@wobrin/core/proving'
 import type { ProofInput } from '../../shared/proof'
+import type { WriteTestInput } from '../../shared/write-test'
 import type { DriveService } from './drives'
 
 /** Counted tests on the log; what their counts allow is worked out here. */
@@ -31,6 +32,21 @@ export class ProofService {
         ? { kind: 'leave', reasons: [`${sectors} sectors${by ? ` read in ${by}` : ''} without an error.`], next: 'Go on to the next test.' }
         : { kind: 'unknown', reasons: [`${errors} of ${sectors} sectors failed${by ? ` in ${by}` : ''}.`], next: 'Once more with another disk, heads clean, before anything is condemned.' },
       data: { type: 'proof', test: id, sectors, errors, reader }, takesBack: null,
+    })
+  }
+
+  /** A write test as a host told it; what it shows is judged here. @throws ParameterError where more came back than was written, or nothing was tried */
+  keepWriteTest(driveId: string, { id, at, remark, result }: WriteTestInput): LogEntry {
+    const drive = this.drives.get(driveId)
+    const sent = this.drives.sent(id, drive.id)
+    if (sent) return sent
+    const counts = { 'format, lower head': result.format[0], 'format, upper head': result.format[1], 'first cylinder': result.first, 'last cylinder': result.last, 'pattern, lower head': result.pattern[0], 'pattern, upper head': result.pattern[1], 'overwrite, lower head': result.overwrite[0], 'overwrite, upper head': result.overwrite[1] }
+    for (const [name, c] of Object.entries(counts)) if (c && c.good > c.sectors) throw new ParameterError(`${name}: ${c.good} of ${c.sectors} sectors cannot have come back`, 'no more than were written', { field: 'result' })
+    const { call, observations, checks } = judgeWriteTest(drive.mechanism, result)
+    if (checks.every(c => c.state === 'open')) throw new ParameterError('nothing was tried', `at least one of ${checksOf(drive.mechanism).length} checks`, { field: 'result' })
+    return this.drives.append({
+      id, driveId, at, kind: 'measurement', station: 'prove', title: `Write test: ${checks.filter(c => c.state === 'passed').length} of ${checks.length} checks passed`, detail: remark, call, observations,
+      data: { type: 'write-test', result }, takesBack: null,
     })
   }
 }

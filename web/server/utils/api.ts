@@ -1,3 +1,4 @@
+import type { Readable } from 'node:stream'
 import type { H3Event } from 'h3'
 import { ValidationError, type AnySchema, type InferType } from 'yup'
 import { InputError, LimitError, ParameterError } from '@wobrin/core/errors'
@@ -49,6 +50,28 @@ export async function checkedBody<S extends AnySchema>(event: H3Event, schema: S
   const body = await readBody(event).catch(() => null)
   if (typeof body !== 'object' || body === null || Array.isArray(body)) throw new ParameterError('the request has no JSON body', 'a JSON object')
   return schema.validate(body, { abortEarly: false, stripUnknown: false })
+}
+
+/** Sends an archive as it is written; one that the browser no longer wants is not written on. */
+export function sendArchive(event: H3Event, { name, stream }: { readonly name: string, readonly stream: Readable }) {
+  setResponseHeader(event, 'content-type', 'application/zip')
+  setResponseHeader(event, 'content-disposition', `attachment; filename="${name}"`)
+  event.node.res.once('close', () => stream.destroy())
+  return sendStream(event, stream)
+}
+
+/** A request's body as it is, up to a limit. @throws LimitError, before more of it is read */
+export async function limitedBody(event: H3Event, most: number): Promise<Uint8Array> {
+  const tooLarge = () => new LimitError('the file is larger than it can be', `at most ${Math.round(most / 1024 ** 2)} MB`)
+  if (Number(getRequestHeader(event, 'content-length') ?? 0) > most) throw tooLarge()
+  const chunks: Uint8Array[] = []
+  let bytes = 0
+  for await (const chunk of event.node.req as AsyncIterable<Uint8Array>) {
+    bytes += chunk.length
+    if (bytes > most) throw tooLarge()
+    chunks.push(chunk)
+  }
+  return Buffer.concat(chunks)
 }
 
 export const param = (event: H3Event, name: string) => decodeURIComponent(getRouterParam(event, name) ?? '')

@@ -4,6 +4,10 @@ import { existsSync } from 'node:fs'
 import { CaptureStore } from '../services/capture-store'
 import { openDataFolder, type DataFolder } from '../services/data-folder'
 import { BlameService } from '../services/blame'
+import { CertificateService } from '../services/certificates'
+import { DonorShelf } from '../services/donor-shelf'
+import { ArchiveService } from '../services/archives'
+import { BackupService } from '../services/backups'
 import { BeltShelf } from '../services/belt-shelf'
 import { DiskShelf } from '../services/disk-shelf'
 import { DriveService } from '../services/drives'
@@ -30,6 +34,10 @@ export interface Services {
   readonly sweeps: SweepService
   readonly proofs: ProofService
   readonly blame: BlameService
+  readonly certificates: CertificateService
+  readonly donors: DonorShelf
+  readonly archives: ArchiveService
+  readonly backups: BackupService
   readonly folder: DataFolder
   /** Folder with the PDF fonts. */
   readonly fonts: string
@@ -56,11 +64,12 @@ async function open(): Promise<Services> {
   const folder = openDataFolder()
   const db = await openDatabase(folder, join(beside, 'migrations'))
   const drives = new DriveService(db)
+  const workshop = new WorkshopService(db)
   const disks = new DiskShelf(db, drives)
   const captures = new CaptureStore(folder.captures, db)
   const speed = new SpeedService(drives, captures, request => judgeInThread(join(beside, 'judge-capture.mjs'), request))
   const readTest = new ReadTestService(drives, captures, request => judgeInThread(join(beside, 'judge-capture.mjs'), request), disk => disks.trusts(disk) === true)
-  return { folder, drives, disks, sweeps: new SweepService(drives, disks), proofs: new ProofService(drives), blame: new BlameService(db, drives, disks), captures, photos: new PhotoStore(folder.photos, db), speed, readTest, workshop: new WorkshopService(db), profiles: new ProfileService(db), belts: new BeltShelf(db, drives), fonts: join(beside, 'fonts') }
+  return { folder, drives, disks, sweeps: new SweepService(drives, disks), proofs: new ProofService(drives), blame: new BlameService(db, drives, disks), donors: new DonorShelf(db, drives), archives: new ArchiveService(folder, db, drives), backups: new BackupService(folder, db), certificates: new CertificateService(drives, disks, workshop), captures, photos: new PhotoStore(folder.photos, db), speed, readTest, workshop, profiles: new ProfileService(db), belts: new BeltShelf(db, drives), fonts: join(beside, 'fonts') }
 }
 
 /** The one set of services of this server, opened at start. */

@@ -1,4 +1,4 @@
-import { recogniseTrack, type Format } from '../../recording'
+import { recogniseTrack, writeTrack, type Format, type SectorToWrite } from '../../recording'
 import { sampleOf, type RawTrack } from '../../bus'
 import type { SimulatedDrive } from './simulated-drive'
 
@@ -67,6 +67,20 @@ export class SimulatedHost {
     for (let i = 0; i < Math.abs(cylinder - from); i++) this.step(inward)
     this.believes = cylinder
     if (cylinder !== from) this.wait(this.options.settleMs / 1000)
+  }
+
+  /** Writes a track from index to index. @returns whether the index came at all; what the head did with it only reading tells */
+  write(head: 0 | 1, sectors: readonly SectorToWrite[], format: Format): boolean {
+    this.drive.set('side', head === 1)
+    const turnS = 60 / this.drive.media!.layout.rpm
+    // A host waits for the hole, and gives up after some turns without one.
+    const since = this.drive.timeS
+    while (this.drive.indexFalls(since).length === 0) {
+      if (this.drive.timeS - since > 4 * turnS) return false
+      this.wait(turnS / 100)
+    }
+    this.drive.writeTurn(writeTrack(format, sectors, turnS), format)
+    return true
   }
 
   /** Reads the track under a head for some turns. @param formats codes to try; all that are known otherwise */

@@ -1,5 +1,5 @@
 import { LAYOUTS, radiusMm, type Layout, type MechanismId } from '../../mechanisms'
-import { layCells, writeTrack, type LaidTrack, type SectorToWrite } from '../../recording'
+import { layCells, writeTrack, type Format, type LaidTrack, type SectorToWrite, type Strip } from '../../recording'
 import { Random } from '../random'
 import type { DiskSpec } from './spec'
 
@@ -10,31 +10,63 @@ export const WRONG_SIGNAL = 0.55
 /** Tracks that are kept once they were laid: the heads move over few at a time. */
 const KEPT = 12
 
+/** What a head wrote on a track: how it stood, and what lies under it. */
+interface Written {
+  readonly track: LaidTrack
+  readonly trackUm: number
+  readonly azimuthMin: number
+  readonly under: Strip | null
+}
+
 /** A disk whose tracks are laid when a head first comes to them; the same seed has the same contents. */
 export class SimulatedDisk {
   readonly layout: Layout
   private readonly laid = new Map<string, LaidTrack | null>()
+  private readonly written = new Map<string, Written>()
 
   constructor(readonly spec: DiskSpec, private readonly mechanism: MechanismId, private readonly pulseUm: number) {
     this.layout = LAYOUTS[spec.layout]!
   }
 
-  /** What stands in the sectors of a track. */
-  sectorsOf(cylinder: number, head: 0 | 1): SectorToWrite[] {
+  /** What stands in the sectors of a track as the disk came. @param content another seed for other bytes */
+  sectorsOf(cylinder: number, head: 0 | 1, content = this.spec.content): SectorToWrite[] {
     const { firstId, bytes, sectorsOf } = this.layout
-    const random = new Random(this.spec.content * 4099 + cylinder * 2 + head)
+    const random = new Random(content * 4099 + cylinder * 2 + head)
     return Array.from({ length: sectorsOf(cylinder) }, (_, i) => ({ cylinder, head, sector: firstId + i, data: Uint8Array.from({ length: bytes }, () => Math.floor(random.next() * 256)) }))
   }
 
   /** The track of a cylinder and side; null where none was written. */
   track(cylinder: number, head: 0 | 1): LaidTrack | null {
     const key = `${cylinder} ${head}`
+    const own = this.written.get(key)
+    if (own) return own.track
     const known = this.laid.get(key)
     if (known !== undefined) return known
     if (this.laid.size >= KEPT) this.laid.delete(this.laid.keys().next().value!)
     const track = cylinder < 0 || cylinder >= this.layout.cylinders || head >= this.layout.heads ? null : this.lay(cylinder, head)
     this.laid.set(key, track)
     return track
+  }
+
+  /**
+   * A head writes a turn of cells.
+   * @param at how it stands: the cylinder that it covers, how far beside its middle (µm towards the hub), its angle and width
+   */
+  write(cells: Uint8Array, format: Format, at: Strip & { readonly cylinder: number, readonly head: 0 | 1, readonly azimuthMin: number }): void {
+    const key = `${at.cylinder} ${at.head}`
+    const before = this.track(at.cylinder, at.head)
+    const under = before ? { radialUm: before.radialUm, trackUm: this.howWritten(at.cylinder, at.head).trackUm } : null
+    const pathUm = 2 * Math.PI * this.radiusMm(at.cylinder, at.head) * 1000
+    this.written.set(key, { track: layCells(cells, at.cylinder, format, pathUm, this.pulseOf(), at.radialUm), trackUm: at.trackUm, azimuthMin: at.azimuthMin, under })
+  }
+
+  /** Width and angle of what stands on a track, and what is left beside it of what it was written over. */
+  howWritten(cylinder: number, head: 0 | 1): Pick<Written, 'trackUm' | 'azimuthMin' | 'under'> {
+    return this.written.get(`${cylinder} ${head}`) ?? { ...this.spec.writer, under: null }
+  }
+
+  private pulseOf(): number {
+    return this.pulseUm * (this.layout.pulseShare ?? 1) * (this.spec.wrongDensity ? WRONG_PULSE : 1)
   }
 
   /** Radius of a cylinder, mm. */
@@ -46,6 +78,6 @@ export class SimulatedDisk {
     const format = this.layout.formatOf(cylinder)
     const turnS = 60 / this.spec.writer.rpm
     const cells = writeTrack(format, this.sectorsOf(cylinder, head), turnS)
-    return layCells(cells, cylinder, format, 2 * Math.PI * this.radiusMm(cylinder, head) * 1000, this.pulseUm * (this.layout.pulseShare ?? 1) * (this.spec.wrongDensity ? WRONG_PULSE : 1), this.spec.writer.radialUm[head])
+    return layCells(cells, cylinder, format, 2 * Math.PI * this.radiusMm(cylinder, head) * 1000, this.pulseOf(), this.spec.writer.radialUm[head])
   }
 }

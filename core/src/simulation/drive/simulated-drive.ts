@@ -3,7 +3,7 @@ import { GrowableDoubles, type EdgeList } from '../../captures'
 import { ADJUSTER_NAMES } from '../../carriage'
 import { findMechanism, pitchUm } from '../../mechanisms'
 import { lowerBound, sortNearly } from '../../numbers'
-import { edgesFromFlux, fluxFromEdges, viewOf, type HeadState, type HeadView } from '../../recording'
+import { edgesFromFlux, fluxFromEdges, halfCellOf, residue, viewOf, type Format, type HeadState, type HeadView } from '../../recording'
 import { QuickGauss } from '../gauss'
 import { Random } from '../random'
 import { SpindleModel } from '../spindle-model'
@@ -177,6 +177,34 @@ export class SimulatedDrive {
     return this.spec.noise * (1 + Math.max(0, 4.75 - this.spec.power.logicV) * 6)
   }
 
+  /**
+   * Writes a turn of cells with the chosen head, from now on, as a host clocks them out: WRITE GATE goes low for one turn. A fast spindle
+   * has no room for the last of them; on a slow one the last word repeats.
+   * @returns whether the head wrote: not where the drive keeps it from writing, or has no disk at speed before a head that works
+   */
+  writeTurn(cells: Uint8Array, format: Format): boolean {
+    this.set('write-gate', true)
+    const [fromTurn, fromS] = [this.spindle.turns, this.timeS]
+    const able = this.writes
+    const turnS = 60 / this.spec.spindle.rpm
+    while (this.spindle.turns < fromTurn + 1 && this.timeS < fromS + 5 * turnS) this.advanceTo(this.timeS + Math.max(turnS / 200, (fromTurn + 1 - this.spindle.turns) * turnS * 0.9))
+    this.set('write-gate', false)
+    if (!able || !this.disk) return false
+    const side: 0 | 1 = this.hears('side') ? 1 : 0
+    const { cylinders } = this.headPlace(side)
+    const cylinder = Math.round(cylinders)
+    const room = Math.floor((this.timeS - fromS) / (this.spindle.turns - fromTurn) / halfCellOf(format))
+    const turn = Uint8Array.from({ length: room }, (_, i) => i < cells.length ? cells[i]! : cells[cells.length - 16 + (i - cells.length) % 16]!)
+    this.disk.write(turn, format, { cylinder, head: side, radialUm: (cylinders - cylinder) * this.pitchUm, azimuthMin: this.spec.heads[side].azimuthMin, trackUm: this.spec.trackUm })
+    return true
+  }
+
+  /** Whether the head would write now: the drive hears the host, a disk turns, nothing forbids it, and the head has a coil. */
+  private get writes(): boolean {
+    const side = this.hears('side') ? 1 : 0
+    return this.hears('select') && this.hears('write-gate') && this.disk !== null && !this.inside.protectedSeen && this.spindle.spinShare > 0.5 && this.spec.heads[side].amplitude > 0.05
+  }
+
   /** What the chosen head has before it. */
   view(t = this.timeS): HeadView | null {
     if (!this.disk || !this.hears('select') || this.spindle.spinShare < 0.2) return null
@@ -202,11 +230,15 @@ export class SimulatedDrive {
   private headState(side: 0 | 1, offUm: number, cylinder: number): HeadState {
     const head = this.spec.heads[side]
     const disk = this.disk?.spec ?? this.spec.disk
+    const { trackUm, azimuthMin, under } = this.disk?.howWritten(cylinder, side) ?? { ...disk.writer, under: null }
+    const over = this.disk?.track(cylinder, side)
+    // What shines through from under a track is noise to it.
+    const through = under && over ? residue(offUm, this.spec.trackUm, under, { radialUm: over.radialUm, trackUm }) * head.amplitude / Math.SQRT2 : 0
     const turn = this.spindle.turns % 1
     const lift = disk.grooves.reduce((um, g) => um + (g.head === side && cylinder >= g.fromCylinder && cylinder <= g.toCylinder && turn >= g.fromTurn && turn < g.toTurn ? g.liftUm : 0), 0)
     return {
-      offUm, azimuthMin: head.azimuthMin - disk.writer.azimuthMin, spacingUm: head.dirtUm + lift, amplitude: head.amplitude * disk.amplitude * (disk.wrongDensity ? WRONG_SIGNAL : 1), noise: this.noise,
-      headUm: this.spec.trackUm, trackUm: disk.writer.trackUm, pitchUm: this.pitchUm,
+      offUm, azimuthMin: head.azimuthMin - azimuthMin, spacingUm: head.dirtUm + lift, amplitude: head.amplitude * disk.amplitude * (disk.wrongDensity ? WRONG_SIGNAL : 1), noise: Math.hypot(this.noise, through),
+      headUm: this.spec.trackUm, trackUm, pitchUm: this.pitchUm,
     }
   }
 

@@ -6,7 +6,7 @@ import { ladderOf, NEEDS, planFor, RUNGS, type NeedId, type ProofTest } from '@w
 
 /** What the drive may claim so far, rung by rung, and the shortest way to what its owner needs. */
 const { mechanism, log, driveId, closed } = defineProps<{ mechanism: MechanismId, log: readonly LogEntry[], driveId: string, closed: boolean }>()
-const emit = defineEmits<{ kept: [LogEntry] }>()
+const emit = defineEmits<{ kept: [LogEntry], write: [] }>()
 const disks = useDisks()
 onMounted(() => disks.load().catch(() => {}))
 
@@ -38,7 +38,7 @@ const where = (t: ProofTest) => ({ 'speed': `/drives/${driveId}?station=speed`, 
       <p class="text-sm pb-2.5" data-testid="plan"><template v-if="plan.tests.length"><strong>{{ plan.tests.length }} {{ plan.tests.length === 1 ? 'test' : 'tests' }}, about {{ plan.minutes }} min</strong> with {{ plan.disks.map(d => DISKS[d]).join(', then ') }}.</template><strong v-else>That is proved.</strong></p>
     </div>
     <ol v-if="plan.tests.length" class="text-sm mt-2">
-      <li v-for="(t, i) in plan.tests" :key="t.id" class="flex flex-wrap gap-x-3 items-center border-t border-line py-1.5"><span class="w-5 text-right text-muted">{{ i + 1 }}</span><span class="grow basis-64"><strong>{{ t.title }}</strong> <span class="hint">{{ t.how }}</span></span><button v-if="t.counted && !closed" class="btn" @click="counting = t">Count it</button><NuxtLink v-else-if="!t.counted" class="btn" :to="where(t)">Go there</NuxtLink></li>
+      <li v-for="(t, i) in plan.tests" :key="t.id" class="flex flex-wrap gap-x-3 items-center border-t border-line py-1.5"><span class="w-5 text-right text-muted">{{ i + 1 }}</span><span class="grow basis-64"><strong>{{ t.title }}</strong> <span class="hint">{{ t.how }}</span></span><template v-if="t.counted && !closed"><button v-if="t.id !== 'interchange'" class="link text-sm min-h-11" @click="emit('write')">Write test</button><button class="btn" @click="counting = t">Count it</button></template><NuxtLink v-else-if="!t.counted" class="btn" :to="where(t)">Go there</NuxtLink></li>
     </ol>
     <ProveCountDialog :test="counting" :drive-id="driveId" :readers="readers" @close="counting = null" @kept="(e) => { counting = null; emit('kept', e) }" />
   </section>

@@ -7,9 +7,9 @@ import type { LogEntry, StationId } from '@wobrin/core/observations'
 import { standingEntries } from '@wobrin/core/observations'
 
 /** The instruments of a station by what they look at, each starting from what was last kept with this drive. */
-const { station, driveId, log, mechanism = null } = defineProps<{ station: StationId, driveId: string, mechanism?: MechanismId | null, log: readonly LogEntry[], closed: boolean }>()
+const { station, driveId, log, mechanism = null, only = null } = defineProps<{ station: StationId, only?: readonly string[] | null, driveId: string, mechanism?: MechanismId | null, log: readonly LogEntry[], closed: boolean }>()
 const emit = defineEmits<{ kept: [LogEntry], pulleys: [Record<string, string>] }>()
-const groups = computed(() => sumGroups(station))
+const groups = computed(() => sumGroups(station).filter(g => !only || only.includes(g.group)))
 const standing = computed(() => standingEntries(log))
 const start = (id: string) => {
   const d = standing.value.findLast(e => e.data?.type === 'sum' && e.data.instrument === id)?.data
@@ -37,7 +37,7 @@ const chosen = reactive<Record<string, string>>({})
 
 <template>
   <TabGroup v-if="groups.length && !closed" as="section" aria-label="Instruments here">
-    <TabList class="flex flex-wrap gap-x-5 border-b border-line mb-4">
+    <TabList v-if="groups.length > 1 || station === 'electronics'" class="flex flex-wrap gap-x-5 border-b border-line mb-4">
       <Tab v-for="g in groups" :key="g.group" v-slot="{ selected }" as="template"><button :class="[tab, selected ? 'border-ink font-bold' : 'border-transparent text-muted']">{{ g.group }}</button></Tab>
       <Tab v-if="station === 'electronics'" v-slot="{ selected }" as="template"><button :class="[tab, selected ? 'border-ink font-bold' : 'border-transparent text-muted']">Host fit</button></Tab>
     </TabList>

@@ -17,7 +17,10 @@ const stations: readonly { readonly title: string, readonly groups: readonly { r
   ] }] },
   { title: 'Drive train', groups: of('drive-train') },
   { title: 'Align', groups: [{ group: 'Reference disk', list: [{ to: '/instruments/sweep', title: 'Adjuster sweep', what: 'Where each head reads, which position to try next, and where to set it.' }] }, ...of('align').map(g => g.group === 'Instrument school' ? { ...g, list: [{ to: '/instruments/scope', title: 'Scope capture', what: 'Lobes, bursts and index of an alignment disk, found in what a scope kept.' }, ...g.list] } : g)] },
-  { title: 'Prove', groups: [{ group: 'Disks × drives', list: [{ to: '/instruments/blame', title: 'Who is to blame', what: 'A disk that reads here and not there: disk, head, drive or writer, and what to read next.' }] }] },
+  { title: 'Prove', groups: [{ group: 'Disks and drives', list: [
+    { to: '/instruments/blame', title: 'Who is to blame', what: 'A disk that reads here and not there: disk, head, drive or writer, and what to read next.' },
+    { to: '/instruments/write-test', title: 'Write test', what: 'Protect, format, patterns and home, on the simulated drive: what it finds, and what it hides.' },
+  ] }, ...of('prove')] },
   { title: 'Electronics', groups: [...of('electronics'), { group: 'Host', list: [{ to: '/instruments/host-fit', title: 'Host fit', what: 'How the straps must stand for a host, what takes a wire, and what will never work.' }] }] },
 ]
 </script>

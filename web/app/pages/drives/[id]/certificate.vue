@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { ArrowLeft, Braces, FileDown, Printer } from 'lucide-vue-next'
+import { ArrowLeft, Braces, CalendarDays, FileDown, Printer, Tag } from 'lucide-vue-next'
 import { OUTCOMES } from '@wobrin/core/observations'
-import type { Certificate, CertificateMeasurement } from '@wobrin/core/proving'
+import { RUNGS, type Certificate, type CertificateMeasurement } from '@wobrin/core/proving'
 
 const route = useRoute('drives-id-certificate')
 const { data: certificate, error } = await useFetch<Certificate>(`/api/drives/${route.params.id}/certificate`)
@@ -22,6 +22,8 @@ const print = () => window.print()
       <button class="btn btn-primary ml-auto" @click="print"><Printer class="size-4" />Print</button>
       <a class="btn" :href="`/api/drives/${route.params.id}/certificate?format=pdf`" target="_blank"><FileDown class="size-4" />PDF</a>
       <a class="btn" :href="`/api/drives/${route.params.id}/certificate?download`"><Braces class="size-4" />JSON</a>
+      <a class="btn" :href="`/api/drives/${route.params.id}/certificate?format=label`" target="_blank"><Tag class="size-4" />Label</a>
+      <a v-if="certificate.nextService.length" class="btn" :href="`/api/drives/${route.params.id}/certificate?format=ics`"><CalendarDays class="size-4" />Calendar</a>
     </div>
     <article class="panel px-8 sm:px-12 py-10 space-y-7 print:border-0 print:p-0">
       <header>
@@ -34,6 +36,7 @@ const print = () => window.print()
           <template v-if="certificate.drive.host"> · for {{ certificate.drive.host }}</template><template v-if="certificate.drive.serial"> · serial {{ certificate.drive.serial }}</template>
         </p>
       </header>
+      <p v-if="certificate.claim" class="border-l-5 border-leave bg-leave-tint px-4 py-3"><strong>{{ RUNGS[certificate.claim].title }}</strong>, {{ certificate.closedUp ? 'and again with its covers on' : 'proved open, not with its covers on' }}. <span class="text-muted">{{ RUNGS[certificate.claim].hides }}</span></p>
       <ul v-if="certificate.cautions.length" class="border-l-5 border-stop bg-stop-tint px-4 py-3 space-y-1"><li v-for="c in certificate.cautions" :key="c">{{ c }}</li></ul>
       <section v-if="certificate.overrides.length">
         <h2 class="font-bold mb-2">Gates passed although they were closed</h2>
@@ -57,6 +60,14 @@ const print = () => window.print()
         <section><h2 class="font-bold mb-2">What was shown</h2><ul class="list-disc pl-5 space-y-1.5 text-sm"><li v-for="s in certificate.shown" :key="s">{{ s }}</li></ul><p v-if="!certificate.shown.length" class="hint">Nothing yet.</p></section>
         <section><h2 class="font-bold mb-2">What was not shown</h2><ul class="list-disc pl-5 space-y-1.5 text-sm"><li v-for="s in certificate.notShown" :key="s">{{ s }}</li></ul></section>
       </div>
+      <section v-if="certificate.referenceDisks.length">
+        <h2 class="font-bold mb-2">Disks that it was judged by</h2>
+        <ul class="text-sm"><li v-for="d in certificate.referenceDisks" :key="d.name" class="border-b border-line py-1.5"><strong>{{ d.name }}</strong>, {{ d.trusted ? 'trusted' : 'not trusted' }}, read {{ shortTime(d.readAt) }}<span v-for="l in d.chain" :key="l" class="hint block">{{ l }}</span></li></ul>
+      </section>
+      <section v-if="certificate.parts.length">
+        <h2 class="font-bold mb-2">Parts</h2>
+        <ul class="text-sm"><li v-for="p in certificate.parts" :key="p.at + p.what" class="grid grid-cols-[4.5rem_1fr] gap-2 border-b border-line py-1.5"><span class="hint">{{ shortTime(p.at) }}</span><span>{{ p.what }}</span></li></ul>
+      </section>
       <section>
         <h2 class="font-bold mb-2">Measurements</h2>
         <table v-if="certificate.measurements.length" class="w-full text-sm">
@@ -79,7 +90,11 @@ const print = () => window.print()
         </ol>
         <p v-else class="hint">None on record.</p>
       </section>
-      <footer class="hint text-xs border-t border-line pt-3">Made from {{ certificate.logHead.entries }} log entries, the last of them number {{ certificate.logHead.seq }}.</footer>
+      <section v-if="certificate.nextService.length">
+        <h2 class="font-bold mb-2">Next service</h2>
+        <ul class="text-sm"><li v-for="s in certificate.nextService" :key="s.id" class="grid grid-cols-[6.5rem_1fr] gap-2 border-b border-line py-1.5"><span>{{ s.on }}</span><span>{{ s.what }}<span class="hint block">{{ s.why }}</span></span></li></ul>
+      </section>
+      <footer class="hint text-xs border-t border-line pt-3 space-y-1"><p>Made from {{ certificate.logHead.entries }} log entries, the last of them number {{ certificate.logHead.seq }}; their seal is {{ certificate.logHead.hash.slice(0, 16) }}.</p><p class="break-all">Seal of this certificate (SHA-256): {{ certificate.hash }}. The JSON file can be checked at Workshop.</p></footer>
     </article>
   </div>
 </template>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useEventListener, useIntervalFn } from '@vueuse/core'
 import { OUTCOMES, STATION_IDS, type LogEntry, type Outcome } from '@wobrin/core/observations'
-import type { GateState } from '@wobrin/core/procedures'
+import { STATIONS, type GateState } from '@wobrin/core/procedures'
 import { speedContextOf } from '@wobrin/core/proving'
 import type { InstrumentSetup } from '~/composables/useSpeedInstrument'
 import type { NewDrive } from '../../../../shared/drive-facts'
@@ -88,7 +88,7 @@ async function takeBack(id?: string): Promise<void> {
     if (gone) notices.done(`Taken back: ${gone.title}. It stays on the log, struck through.`)
   })
 }
-const release = (outcome: Outcome, remark: string) => attempt(() => store.add({ kind: 'released', station: 'release', title: OUTCOMES[outcome], detail: remark, outcome }))
+const release = (outcome: Outcome, remark: string, parts: string[]) => attempt(() => store.add({ kind: 'released', station: 'release', title: OUTCOMES[outcome], detail: remark, outcome, ...parts.length ? { parts } : {} }))
 const kept = (entry: LogEntry) => store.take(entry)
 
 useShortcuts({
@@ -112,6 +112,7 @@ useShortcuts({
   <div>
     <DriveHeader :drive="drive" :progress="store.progress" @edit="editing = true" />
     <DriveStationLine :progress="store.progress" :viewed="viewed" :gates="store.way.gates" class="mb-4" @view="steps.view" />
+    <div v-if="store.progress.reopenedBy" class="border-l-5 border-nudge bg-nudge-tint px-4 py-3 mb-4" role="status"><strong>Opened again.</strong> After it was proved, this was found: {{ store.progress.reopenedBy.title }}. Two faults are common; {{ STATIONS.find(s => s.id === store.progress.reopenedBy!.station)!.label }} and Prove are done anew.</div>
     <DriveWaits :waits="store.way.waits" @end="endWait" />
     <div class="grid md:grid-cols-[1fr_15rem] xl:grid-cols-[262px_1fr_266px] gap-4 items-start">
       <DriveStepList class="panel p-4 pb-5 order-2 md:order-none md:col-start-2 md:row-start-1 xl:col-start-1" :here="here" :step="step" :next="next" :closed="closed" :explain="viewed === 'speed'" @tick="steps.tick" @choose="steps.choose" @finish="steps.finish" />
@@ -129,10 +130,9 @@ useShortcuts({
           <WorthSheet v-if="viewed === 'receive'" class="border-t border-line pt-5" :closed="closed" />
           <AsFoundSheet v-if="viewed === 'open'" class="border-t border-line pt-5" :book="book" :closed="closed" :sending="photos.sending.value" @photo="camera?.click()" @drop="photos.keep" @stop="photos.stop" />
           <CleaningAdviser v-if="viewed === 'clean'" :key="drive.id" class="border-t border-line pt-5" :found="foundIds" @wait="(what, minutes) => { waiting = { what, minutes } }" />
-          <ProveLadder v-if="viewed === 'prove'" class="border-t border-line pt-5" :mechanism="drive.mechanism" :log="store.log" :drive-id="drive.id" :closed="closed" @kept="kept" />
-          <div v-if="viewed === 'prove'" class="border-t border-line pt-5"><h3 class="text-lg font-bold mb-3">Put back</h3><AsFoundPutBack :book="book" :closed="closed" /></div>
+          <ProveBench v-if="viewed === 'prove'" :key="`prove ${drive.id}`" class="border-t border-line pt-3" :drive="drive" :log="store.log" :closed="closed" :book="book" @kept="kept" />
           <AlignVerdict v-if="viewed === 'align'" class="border-t border-line pt-5 @container" :mechanism="drive.mechanism" :log="store.log" :drive-id="drive.id" />
-          <DriveReadTests v-if="viewed === 'align' || viewed === 'prove'" class="border-t border-line pt-5" :log="store.log" :drive-id="drive.id" :station="viewed" />
+          <DriveReadTests v-if="viewed === 'align'" class="border-t border-line pt-5" :log="store.log" :drive-id="drive.id" :station="viewed" />
           <SumBench v-if="viewed === 'drive-train' || viewed === 'electronics' || viewed === 'align'" :key="`${drive.id} ${viewed}`" class="border-t border-line pt-5" :station="viewed" :drive-id="drive.id" :mechanism="drive.mechanism" :log="store.log" :closed="closed" @kept="kept" @pulleys="keepPulleys" />
           <DriveStationNotes v-if="viewed !== 'speed'" class="border-t border-line pt-5" :station="viewed" :log="store.log" :findings="store.way.findings" :gates="store.way.gates" />
         </template>

@@ -1,17 +1,30 @@
-import { buildCertificate } from '@wobrin/core/proving'
+import { RUNGS } from '@wobrin/core/proving'
 import { certificateDocument } from '../../../services/certificate-pdf'
+import { labelDocument } from '../../../services/drive-label'
 import { makePdf } from '../../../services/pdf'
+import { serviceCalendar } from '../../../services/service-calendar'
 
-/** The certificate, as JSON or with `?format=pdf` as PDF. */
-export default api(async (event, { drives, disks, workshop, fonts }) => {
-  const drive = drives.get(param(event, 'id'))
-  const certificate = buildCertificate(drive, drives.log(drive.id), workshop.get().name, new Date().toISOString(), disk => disks.trusts(disk))
+/** The certificate as JSON; `?format=pdf` as PDF, `?format=ics` its service dates, `?format=label` a label for the drive. */
+export default api(async (event, { certificates, fonts }) => {
+  const certificate = certificates.of(param(event, 'id'), new Date().toISOString())
+  const { tag } = certificate.drive
   const { format, download } = getQuery(event)
-  if (format === 'pdf') {
-    setResponseHeader(event, 'content-type', 'application/pdf')
-    setResponseHeader(event, 'content-disposition', `inline; filename="${drive.tag}-certificate.pdf"`)
-    return makePdf(certificateDocument(certificate), fonts)
+  const address = `${getRequestURL(event).origin}/drives/${param(event, 'id')}`
+  const send = (type: string, name: string, inline = false) => {
+    setResponseHeader(event, 'content-type', type)
+    setResponseHeader(event, 'content-disposition', `${inline ? 'inline' : 'attachment'}; filename="${name}"`)
   }
-  if (download !== undefined) setResponseHeader(event, 'content-disposition', `attachment; filename="${drive.tag}-certificate.json"`)
+  switch (format) {
+    case 'pdf':
+      send('application/pdf', `${tag}-certificate.pdf`, true)
+      return makePdf(certificateDocument(certificate), fonts)
+    case 'label':
+      send('application/pdf', `${tag}-label.pdf`, true)
+      return makePdf(labelDocument(certificate, certificate.claim ? RUNGS[certificate.claim].title : 'Nothing proved yet', address), fonts)
+    case 'ics':
+      send('text/calendar; charset=utf-8', `${tag}-service.ics`)
+      return serviceCalendar(certificate, address)
+  }
+  if (download !== undefined) send('application/json', `${tag}-certificate.json`)
   return certificate
 })

@@ -1,0 +1,132 @@
+import { describe, expect, it } from 'vitest'
+import { residue } from '../../src/recording'
+import { judgeWriteTest } from '../../src/proving'
+import type { SimulatedDisk, DriveSpec } from '../../src/simulation'
+import { DRIVE_STORIES, readSurface, SimulatedDrive, SimulatedHost, soundDrive, spreadCylinders, wholeSurface, writeTest } from '../../src/simulation'
+import { toReadings, totalsOf } from '../../src/bus'
+import type { MechanismId } from '../../src/mechanisms'
+
+function tested(spec: DriveSpec) {
+  const drive = new SimulatedDrive(spec)
+  const run = writeTest(drive, { patternCylinders: spreadCylinders(drive.media!.layout.cylinders, 3), stepMs: 6, settleMs: 18 })
+  for (;;) {
+    const step = run.next()
+    if (step.done) return { drive, result: step.value, ...judgeWriteTest(spec.mechanism, step.value) }
+  }
+}
+const story = (id: string, mechanism: MechanismId = '3in') => DRIVE_STORIES.find(s => s.id === id)!.of(mechanism, 7)
+
+/** Writes some cylinders with one drive and counts what another reads of them. */
+function writtenIn(spec: DriveSpec, cylinders: readonly number[]) {
+  const drive = new SimulatedDrive(spec)
+  const host = new SimulatedHost(drive)
+  host.start()
+  host.home()
+  for (const c of cylinders) {
+    host.seek(c)
+    host.write(0, drive.media!.sectorsOf(c, 0, 99), drive.media!.layout.formatOf(c))
+  }
+  return drive.media!
+}
+function readIn(disk: SimulatedDisk, spec: DriveSpec, cylinders: readonly number[]) {
+  const drive = new SimulatedDrive(spec)
+  drive.insert(disk)
+  const run = readSurface(drive, { ...wholeSurface(drive, 1), cylinders, heads: [0] })
+  for (;;) {
+    const step = run.next()
+    if (step.done) return totalsOf(toReadings(step.value))
+  }
+}
+
+describe('the simulated drive writes', () => {
+  it('a sound one passes every check, in every code that has sectors', () => {
+    for (const mechanism of ['3in', '5.25in-serial'] as const) {
+      const { call, checks } = tested(soundDrive(mechanism, 3))
+      expect(checks.map(c => c.state)).toEqual(checks.map(() => 'passed'))
+      expect(call.kind).toBe('leave')
+    }
+  })
+  it('write protect: a switch that is stuck blocks all, one that is blind lets a protected disk be written', () => {
+    expect(tested(story('always-protected')).call).toMatchObject({ kind: 'mend', reasons: [expect.stringContaining('does not write an open disk')] })
+    const blind = soundDrive('3in', 3)
+    expect(tested({ ...blind, sensors: { ...blind.sensors, writeProtect: 'never protected' } }).call).toMatchObject({ kind: 'stop', reasons: ['It writes on a protected disk.'] })
+  })
+  it('reads its own writing however far both heads are off: a self-written disk hides alignment (trade fact)', () => {
+    expect(tested(story('both-off')).call.kind).toBe('leave')
+  })
+  it('a head without a coil writes nothing, and only that head is named', () => {
+    const base = soundDrive('5.25in-48', 3)
+    const { call, result } = tested({ ...base, heads: [base.heads[0], { ...base.heads[1], amplitude: 0.01 }] })
+    expect(call).toMatchObject({ kind: 'mend', reasons: ['Only the upper head loses what it writes: 100 % of the sectors.'] })
+    expect(result.format[1]).toEqual({ good: 0, sectors: 360 })
+  })
+  it('without an index nothing is written, and the host gives up after some turns', () => {
+    const { result } = tested(story('no-index'))
+    expect(result.format[0]!.good).toBe(0)
+    expect(result.allowed).toBe(false)
+  })
+  it('writes nothing unless it is selected, its gate is low and its disk turns', () => {
+    const drive = new SimulatedDrive(soundDrive('3in', 3))
+    const before = drive.media!.track(0, 0)
+    expect(drive.writeTurn(new Uint8Array(1000).fill(1), drive.media!.layout.formatOf(0))).toBe(false)
+    expect(drive.media!.track(0, 0)).toBe(before)
+    drive.remove()
+    new SimulatedHost(drive).start()
+    expect(drive.writeTurn(new Uint8Array(1000), soundDriveFormat())).toBe(false)
+  })
+})
+
+const soundDriveFormat = () => ({ code: 'MFM', rate: 250_000 } as const)
+
+describe('what others read of it', () => {
+  const CYLINDERS = [2, 20, 37]
+  it('an 8-inch drive at 379 r/min in place of 360 writes and reads back without an error (trade fact), and its rate is 5 % off in another', () => {
+    const base = soundDrive('8in', 3)
+    const fast = { ...base, spindle: { ...base.spindle, rpm: 379 } }
+    const disk = writtenIn(fast, CYLINDERS)
+    expect(readIn(disk, fast, CYLINDERS)).toMatchObject({ bad: 0, missing: 0 })
+    const drive = new SimulatedDrive(base)
+    drive.insert(disk)
+    const host = new SimulatedHost(drive)
+    host.start()
+    host.home()
+    host.seek(20)
+    expect(host.read(0, 1).read!.rateOff).toBeCloseTo(360 / 379 - 1, 2)
+  })
+  it('heads that are off write where a sound drive finds little of it', () => {
+    const base = soundDrive('3in', 3)
+    const off = { ...base, heads: [{ ...base.heads[0], radialUm: base.trackUm * 0.6 }, base.heads[1]] as const }
+    const disk = writtenIn(off, CYLINDERS)
+    expect(readIn(disk, off, CYLINDERS)).toMatchObject({ bad: 0, missing: 0 })
+    expect(readIn(disk, base, CYLINDERS).good).toBeLessThan(9)
+    // The cylinders that it did not write read as before.
+    expect(readIn(disk, base, [10]).good).toBe(9)
+  })
+  it('narrow heads over a wide track: they read it back, wide heads find the old track beside it (common practice)', () => {
+    const wide = soundDrive('5.25in-48', 3)
+    const narrow = { ...wide, trackUm: 155 }
+    const disk = writtenIn(narrow, CYLINDERS)
+    expect(readIn(disk, narrow, CYLINDERS)).toMatchObject({ bad: 0, missing: 0 })
+    expect(readIn(disk, wide, CYLINDERS).good).toBeLessThan(9)
+    expect(readIn(disk, wide, [10]).good).toBe(9)
+  })
+})
+
+describe('what shines through from under a track', () => {
+  const strip = (radialUm: number, trackUm: number) => ({ radialUm, trackUm })
+  it('is nothing where the new track covers the old one, and what sticks out where it does not', () => {
+    expect(residue(0, 100, strip(0, 100), strip(0, 100))).toBe(0)
+    expect(residue(0, 100, strip(0, 100), strip(0, 40))).toBeCloseTo(60 / 40, 12)
+    expect(residue(0, 100, strip(20, 100), strip(0, 100))).toBe(0)
+    expect(residue(20, 100, strip(20, 100), strip(0, 100))).toBeCloseTo(0.2, 12)
+    expect(residue(500, 100, strip(0, 100), strip(0, 40))).toBe(0)
+  })
+  it('never counts more than the head is wide over the new track’s width, whichever way things stand', () => {
+    for (let i = 0; i < 500; i++) {
+      const x = (n: number) => Math.sin(i * 12.9 + n) * 150
+      const share = residue(x(1), 100, strip(x(2), 120), strip(x(3), 80))
+      expect(share).toBeGreaterThanOrEqual(0)
+      expect(share).toBeLessThanOrEqual(100 / 80)
+    }
+  })
+})

@@ -1,0 +1,28 @@
+import { expose } from 'comlink'
+import type { MechanismId } from '@wobrin/core/mechanisms'
+import type { WriteTestResult } from '@wobrin/core/observations'
+import { DRIVE_STORIES, SimulatedDrive, spreadCylinders, STORY_SEED, writeTest } from '@wobrin/core/simulation'
+import { attempt, breath, type Answer, type Stop } from './in-worker'
+
+let stop: Stop = { aborted: false }
+
+const worker = {
+  /** A host's write test on the simulated drive. @param onProgress share done and what is done */
+  test(mechanism: MechanismId, story: string, onProgress: (share: number, what: string) => void): Promise<Answer<WriteTestResult>> {
+    stop = { aborted: false }
+    const mine = stop
+    return attempt(async () => {
+      const chosen = DRIVE_STORIES.find(s => s.id === story) ?? DRIVE_STORIES[0]!
+      const drive = new SimulatedDrive(chosen.of(mechanism, STORY_SEED))
+      const run = writeTest(drive, { patternCylinders: spreadCylinders(drive.media!.layout.cylinders), stepMs: 6, settleMs: 18 })
+      for (let step = run.next(); ; step = run.next()) {
+        if (step.done) return step.value
+        if (step.value.done % 4 === 0) onProgress(step.value.done / step.value.all, step.value.what)
+        await breath(mine)
+      }
+    })
+  },
+  stop(): void { stop.aborted = true },
+}
+export type WriteWorker = typeof worker
+expose(worker)

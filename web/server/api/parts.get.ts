@@ -1,0 +1,1 @@
+export default api((_event, { donors }) => donors.list())

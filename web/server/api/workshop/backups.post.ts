@@ -1,0 +1,1 @@
+export default api((_event, { backups }) => backups.make(new Date().toISOString()))

@@ -1,0 +1,167 @@
+import Database from 'better-sqlite3'
+import { randomUUID } from 'node:crypto'
+import { existsSync } from 'node:fs'
+import { open, rename, rm } from 'node:fs/promises'
+import { join } from 'node:path'
+import { InputError, LimitError } from '@wobrin/core/errors'
+import type { DataFolder } from '../data-folder'
+import type { Db } from '../open-database'
+import { openArchive, type OpenArchive } from './read-archive'
+import { CONTENTS, TABLES, type ArchiveTable } from './tables'
+
+/** Longest line of a table, bytes. */
+const MOST_LINE = 16 * 1024 ** 2
+
+export interface Imported {
+  readonly drive: string | null
+  readonly madeAt: string
+  /** Rows by table: new here, and there already. */
+  readonly tables: Readonly<Record<string, { readonly added: number, readonly there: number }>>
+  readonly files: number
+}
+
+/**
+ * Reads an archive into a workshop: what is new is added, what is there already is left, and where something is there with other contents
+ * nothing at all is changed. An archive read into an empty workshop makes it equal to the one that it came from.
+ * @param path of the archive's file @throws InputError in one sentence
+ */
+export async function importArchive(path: string, folder: DataFolder, db: Db): Promise<Imported> {
+  const archive = await openArchive(path)
+  const staged = join(folder.root, `.import-${randomUUID()}.sqlite`)
+  try {
+    await stage(archive, staged, folder)
+    const files = await keepContents(archive, folder)
+    const tables = merge(db, staged)
+    return { drive: archive.manifest.drive, madeAt: archive.manifest.madeAt, tables, files }
+  }
+  finally {
+    archive.close()
+    for (const end of ['', '-wal', '-shm', '-journal']) await rm(staged + end, { force: true })
+  }
+}
+
+/** Puts the rows into a database of their own, with the tables and rules of this one, so that what is wrong shows before anything is touched. */
+async function stage(archive: OpenArchive, path: string, folder: DataFolder): Promise<void> {
+  const staging = new Database(path)
+  try {
+    staging.pragma('journal_mode = OFF')
+    staging.pragma('synchronous = OFF')
+    staging.exec(`attach '${folder.database.replaceAll('\'', '\'\'')}' as own`)
+    const makings = staging.prepare('select sql from own.sqlite_master where type = \'table\' and name = ?')
+    for (const t of TABLES) staging.exec((makings.get(t.table) as { sql: string }).sql)
+    staging.exec('detach own')
+    staging.pragma('foreign_keys = OFF')
+    staging.exec('begin')
+    for (const t of TABLES) {
+      const insert = staging.prepare(`insert into ${t.table} (${t.columns.map(c => `"${c}"`).join(', ')}) values (${t.columns.map(() => '?').join(', ')})`)
+      for await (const { row, line } of rows(archive.contents(t.file), t)) {
+        try {
+          insert.run(...t.columns.map(c => bindable(t, c, row[c])))
+        }
+        catch (error) {
+          throw new InputError(`the row cannot be kept: ${(error as Error).message}`, `a row of ${t.table} as it was exported`, { file: t.file, line })
+        }
+      }
+    }
+    staging.exec('commit')
+    const orphan = staging.pragma('foreign_key_check') as { table: string, parent: string }[]
+    if (orphan.length) throw new InputError(`${orphan.length} ${orphan.length === 1 ? 'row' : 'rows'} of ${orphan[0]!.table} name a row of ${orphan[0]!.parent} that is not in the archive`, 'whole tables as they were exported')
+  }
+  finally {
+    staging.close()
+  }
+}
+
+function bindable(t: ArchiveTable, column: string, value: unknown): string | number | null {
+  if (value === undefined || value === null) return null
+  if (t.json.includes(column)) return JSON.stringify(value)
+  if (typeof value === 'string' || typeof value === 'number') return value
+  throw new Error(`${column} is neither text nor number`)
+}
+
+async function* rows(contents: AsyncGenerator<Buffer>, t: ArchiveTable): AsyncGenerator<{ row: Record<string, unknown>, line: number }> {
+  let rest: Buffer = Buffer.alloc(0)
+  let line = 0
+  const parsed = (text: Buffer) => {
+    line++
+    let row: unknown
+    try {
+      row = JSON.parse(text.toString('utf8'))
+    }
+    catch {
+      throw new InputError('the line is no JSON', 'one row a line', { file: t.file, line })
+    }
+    if (typeof row !== 'object' || row === null || Array.isArray(row)) throw new InputError('the line is no row', 'a JSON object', { file: t.file, line })
+    const unknown = Object.keys(row).find(k => !t.columns.includes(k))
+    if (unknown !== undefined) throw new InputError(`there is no column “${unknown.slice(0, 40)}”`, t.columns.join(', '), { file: t.file, line })
+    return { row: row as Record<string, unknown>, line }
+  }
+  for await (const chunk of contents) {
+    rest = rest.length ? Buffer.concat([rest, chunk]) : chunk
+    let from = 0
+    for (let end = rest.indexOf(10, from); end >= 0; end = rest.indexOf(10, from)) {
+      if (end > from) yield parsed(rest.subarray(from, end))
+      from = end + 1
+    }
+    rest = rest.subarray(from)
+    if (rest.length > MOST_LINE) throw new LimitError('a line is longer than any row', `at most ${MOST_LINE / 1024 ** 2} MB`, { file: t.file, line: line + 1 })
+  }
+  if (rest.length) yield parsed(rest)
+}
+
+/** Recordings and photos: written under a temporary name, checked, renamed to their SHA-256. Their contents are their names. */
+async function keepContents(archive: OpenArchive, folder: DataFolder): Promise<number> {
+  let kept = 0
+  for (const { path, sha256 } of archive.manifest.files) {
+    const place = CONTENTS.find(c => path.startsWith(`${c.folder}/`))
+    if (!place) continue
+    const sha = path.slice(place.folder.length + 1)
+    if (sha !== sha256) throw new InputError(`${path} holds something else than its name says`, 'contents by their SHA-256')
+    const target = join(folder[place.folder], sha)
+    const temporary = join(folder[place.folder], `.incoming-${randomUUID()}`)
+    const file = await open(temporary, 'wx')
+    try {
+      for await (const chunk of archive.contents(path)) await file.write(chunk)
+      await file.sync()
+      await file.close()
+      if (existsSync(target)) await rm(temporary)
+      else await rename(temporary, target)
+    }
+    catch (error) {
+      await file.close().catch(() => {})
+      await rm(temporary, { force: true })
+      throw error
+    }
+    kept++
+  }
+  return kept
+}
+
+/** Adds staged rows in one transaction. */
+function merge(db: Db, staged: string): Imported['tables'] {
+  const client = db.$client
+  client.exec(`attach '${staged.replaceAll('\'', '\'\'')}' as staged`)
+  try {
+    return client.transaction(() => Object.fromEntries(TABLES.map((t) => {
+      const same = t.columns.filter(c => !(t.renumbered && c === t.order)).map(c => `m."${c}" is s."${c}"`).join(' and ')
+      const clash = client.prepare(`select s."${t.key}" as key from staged.${t.table} s join main.${t.table} m on m."${t.key}" = s."${t.key}" where not (${same}) limit 1`).get() as { key: string } | undefined
+      // Settings of a workshop that has some stay as they are; recordings and photos may have come under another name.
+      if (clash && !['workshop', 'captures', 'photos'].includes(t.table)) throw new InputError(`${nameOf(t)} ${clash.key} is here already, with other contents`, 'an archive of this workshop, or one that shares nothing with it; nothing was changed')
+      if (t.table === 'drives') {
+        const taken = client.prepare('select s.tag from staged.drives s join main.drives m on m.tag = s.tag where m.id <> s.id limit 1').get() as { tag: string } | undefined
+        if (taken) throw new InputError(`another drive here has the tag ${taken.tag}`, 'tags that are free; nothing was changed')
+      }
+      const total = (client.prepare(`select count(*) as n from staged.${t.table}`).get() as { n: number }).n
+      const empty = (client.prepare(`select count(*) as n from main.${t.table}`).get() as { n: number }).n === 0
+      const columns = t.columns.filter(c => empty || !(t.renumbered && c === t.order)).map(c => `"${c}"`).join(', ')
+      const { changes } = client.prepare(`insert into main.${t.table} (${columns}) select ${columns} from staged.${t.table} s where not exists (select 1 from main.${t.table} m where m."${t.key}" = s."${t.key}") order by s."${t.order}"`).run()
+      return [t.table, { added: changes, there: total - changes }]
+    })))()
+  }
+  finally {
+    client.exec('detach staged')
+  }
+}
+
+const NAMES: Readonly<Record<string, string>> = { drives: 'The drive', log_entries: 'The log entry', reference_disks: 'The disk', belts: 'The belt', profiles: 'The profile', disk_events: 'What was said of a disk,' }
+const nameOf = (t: ArchiveTable) => NAMES[t.table] ?? t.table

@@ -1,0 +1,54 @@
+import { randomUUID } from 'node:crypto'
+import { open, rm } from 'node:fs/promises'
+import { join } from 'node:path'
+import type { Readable } from 'node:stream'
+import { InputError, LimitError, ParameterError } from '@wobrin/core/errors'
+import { importArchive, writeArchive, type Imported } from './archive'
+import type { DataFolder } from './data-folder'
+import type { DriveService } from './drives'
+import type { Db } from './open-database'
+
+/** Largest archive that is taken, bytes as sent. */
+export const MAX_ARCHIVE_BYTES = 8 * 1024 ** 3
+
+/** The workshop out and in again, as one file. */
+export class ArchiveService {
+  private reading = false
+
+  constructor(private readonly folder: DataFolder, private readonly db: Db, private readonly drives: DriveService) {}
+
+  export(madeAt: string, driveId?: string): { readonly name: string, readonly stream: Readable } {
+    const drive = driveId ? this.drives.get(driveId) : null
+    return { name: `${drive ? drive.tag : 'workshop'}-${madeAt.slice(0, 10)}.zip`, stream: writeArchive(this.folder, madeAt, drive) }
+  }
+
+  /** Takes an archive in as it arrives, then reads it; one at a time. @throws InputError in one sentence, with nothing changed */
+  async import(chunks: AsyncIterable<Uint8Array>, expected?: number): Promise<Imported> {
+    if (expected !== undefined && expected > MAX_ARCHIVE_BYTES) throw tooLarge()
+    if (this.reading) throw new ParameterError('another archive is being read in', 'one at a time; try again in a while')
+    this.reading = true
+    const path = join(this.folder.root, `.incoming-${randomUUID()}.zip`)
+    try {
+      const file = await open(path, 'wx')
+      let bytes = 0
+      try {
+        for await (const chunk of chunks) {
+          bytes += chunk.length
+          if (bytes > MAX_ARCHIVE_BYTES) throw tooLarge()
+          await file.write(chunk)
+        }
+      }
+      finally {
+        await file.close()
+      }
+      if (expected !== undefined && bytes < expected) throw new InputError(`the archive was cut off after ${bytes} of ${expected} bytes`, 'all of it; send it again')
+      return await importArchive(path, this.folder, this.db)
+    }
+    finally {
+      await rm(path, { force: true })
+      this.reading = false
+    }
+  }
+}
+
+const tooLarge = () => new LimitError('the archive is larger than is taken', `at most ${MAX_ARCHIVE_BYTES / 1024 ** 3} GB`)
