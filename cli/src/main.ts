@@ -2,6 +2,7 @@ import { defineCommand, renderUsage, runCommand, type CommandDef } from 'citty'
 import { AbortedError, InputError } from '@wobrin/core/errors'
 import { blame } from './blame'
 import { bus } from './bus'
+import { check } from './check'
 import { scope } from './scope'
 import { sweep } from './sweep'
 import { clean } from './clean'
@@ -14,7 +15,7 @@ import { steps } from './steps'
 import { strobe } from './strobe'
 import { sum } from './sum'
 
-const subCommands: Record<string, CommandDef> = { speed, strobe, simulate, mechanisms, steps, clean, sum, fit, read, bus, sweep, scope, blame } as unknown as Record<string, CommandDef>
+const subCommands: Record<string, CommandDef> = { speed, strobe, simulate, mechanisms, steps, clean, sum, fit, read, bus, sweep, scope, blame, check } as unknown as Record<string, CommandDef>
 
 const wobrin = defineCommand({
   meta: { name: 'wobrin', description: 'Measures and judges old disk drives.' },

@@ -51,6 +51,8 @@ export interface DemoDrive {
   readonly fit?: { readonly host: string, readonly drive: string }
   /** Waits that run while the demo is looked at. */
   readonly waits?: readonly { readonly what: string, readonly minutes: number, readonly begunMinutesAgo: number, readonly holds?: string }[]
+  /** Proved in full, then closed up and proved again: with which trusted disk. The last reading of the spindle is then taken closed up. */
+  readonly proof?: { readonly disk: string }
   readonly outcome?: { readonly how: Outcome, readonly remark: string }
 }
 
@@ -83,6 +85,7 @@ export const DEMO_DRIVES: readonly DemoDrive[] = [
     fit: { host: 'Harbour office logger', drive: '5.25-inch, 96 tpi, two speeds' },
     spindle: { rpm: 372.4, rpmPerTrimmerTurn: 41, wanderPercent: 0.02, ripples: [hub(0.06)] },
     readings: [{ moved: 0, seconds: 30 }, { moved: -1 / 8, seconds: 30 }, { moved: -3 / 16, seconds: 60, remark: 'Closed up, same disk' }],
+    proof: { disk: 'Chart office master' },
     outcome: { how: 'released', remark: 'Trimmer sealed. Look again in two years.' },
   },
   {

@@ -10,6 +10,7 @@ import { SimulatedPickup } from '@wobrin/core/simulation'
 import { DEMO_DRIVES, type DemoDrive } from './drives'
 import { drawPicture } from './pictures'
 import type { DemoItem, DemoRecord } from './records'
+import { PROOF_SUMS, PROOF_WRITTEN } from './proof'
 import { DEMO_BELTS, DEMO_DISKS, DEMO_PROFILES, DEMO_READS } from './shelf'
 import { sweepByAdvice } from './sweep'
 
@@ -85,7 +86,8 @@ class Seeding {
         const [host, drive] = [[...DEMO_PROFILES, ...HOSTS].find(h => h.name === demo.fit!.host), DRIVES.find(d => d.name === demo.fit!.drive)]
         this.log.push(await send<LogEntry>(`${this.address}/api/drives/${this.id}/host-fit`, { id: idOf(demo.drive.tag, 'fit'), at: this.at(), host, drive }))
       }
-      if (station === 'speed') await this.measure()
+      if (station === 'speed') await this.measure(0, demo.proof ? -1 : undefined)
+      if (station === 'prove' && demo.proof) await this.prove(demo.proof.disk)
       if (station === 'align' && demo.surface) {
         this.log.push(await send<LogEntry>(`${this.address}/api/drives/${this.id}/read-test`, { id: idOf(demo.drive.tag, 'surface'), at: this.at(), station, disk: demo.disk ? idOf('disk', demo.disk) : null, simulated: { mechanism: demo.drive.mechanism, story: demo.surface } }))
         if (demo.sweep) this.log.push(await send<LogEntry>(`${this.address}/api/drives/${this.id}/sweeps`, { id: idOf(demo.drive.tag, 'sweep'), at: this.at(), ...sweepByAdvice(demo.drive.mechanism, demo.surface, demo.sweep), disk: demo.disk ? idOf('disk', demo.disk) : null }))
@@ -165,20 +167,39 @@ class Seeding {
     for (const { name } of [...undone].reverse().filter(i => i.back)) await this.say('put-back', record.station, { of: marked.get(name) })
   }
 
-  private async measure(): Promise<void> {
+  /** Proves it with a disk that may be lost and with a trusted one, closes it up, and proves it again. What a host said is typed in. */
+  private async prove(disk: string): Promise<void> {
+    const { tag } = this.demo.drive
+    const post = async (route: string, name: string, body: object) => { this.log.push(await send<LogEntry>(`${this.address}/api/drives/${this.id}/${route}`, { id: idOf(tag, name), at: this.at(), ...body })) }
+    const trusted = (name: string) => post('cross-reads', name, { disk: idOf('disk', disk), places: [0, 1].flatMap(head => ZONE_NAMES.map(zone => [head, zone, 390, 390])) })
+    await post('write-tests', 'write', { remark: 'Office disk 12, on the harbour logger', result: PROOF_WRITTEN })
+    await trusted('trusted')
+    await this.say('step', 'prove', { step: 'prove.close' })
+    await this.measure(-1)
+    await this.find('prove', 'protect.both')
+    await trusted('trusted closed')
+    for (const [instrument, values] of PROOF_SUMS) await post('sums', instrument, { instrument, values })
+  }
+
+  private pickup: SimulatedPickup | null = null
+
+  /** Takes readings of the spindle: from one to another, negative counted from the last. */
+  private async measure(from?: number, to?: number): Promise<void> {
     const { demo } = this
     if (!demo.spindle) return
     const { tag } = demo.drive
-    const pickup = new SimulatedPickup({ ...demo.spindle, seed: Number(tag.slice(-2)) })
-    for (const [i, reading] of (demo.readings ?? []).entries()) {
+    const pickup = this.pickup ??= new SimulatedPickup({ ...demo.spindle, seed: Number(tag.slice(-2)) })
+    const all = demo.readings ?? []
+    for (const reading of all.slice(from, to)) {
+      const i = all.indexOf(reading)
       if (reading.moved) {
         pickup.turnTrimmer(reading.moved)
         pickup.advanceTo(pickup.timeS + 2)
       }
-      const from = pickup.timeS
-      pickup.advanceTo(from + reading.seconds)
+      const since = pickup.timeS
+      pickup.advanceTo(since + reading.seconds)
       const csv = reading.format === 'csv'
-      const content = csv ? writeCsv([{ name: 'INDEX', edges: pickup.edges(from) }]) : pickup.toVcd(`Index line of ${tag}, simulated.`, from)
+      const content = csv ? writeCsv([{ name: 'INDEX', edges: pickup.edges(since) }]) : pickup.toVcd(`Index line of ${tag}, simulated.`, since)
       const name = `${tag.toLowerCase()}-${String(i + 1).padStart(2, '0')}.${csv ? 'csv' : 'vcd'}`
       const { sha } = await send<{ sha: string }>(`${this.address}/api/captures?name=${name}`, new Blob([content]))
       this.log.push(await send<LogEntry>(`${this.address}/api/drives/${this.id}/speed`, { id: idOf(tag, 'speed', i), at: this.at(), captureSha: sha, movedTurns: reading.moved, remark: reading.remark ?? '' }))

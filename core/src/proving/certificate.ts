@@ -180,7 +180,7 @@ export function buildCertificate(drive: DriveFacts, log: readonly LogEntry[], wo
 /** What was found new in it, or went into it from a donor. */
 function partOf(e: LogEntry): Certificate['parts'] {
   if (e.data?.type === 'part-used') return [{ at: e.at, what: e.title, from: e.data.from }]
-  if (e.data?.type === 'finding' && /\.(?:new|replaced|fitted|rebuilt|remade|renewed)$/.test(e.data.finding)) return [{ at: e.at, what: e.title, from: '' }]
+  if (e.data?.type === 'finding' && !e.data.finding.startsWith('lacquer') && /\.(?:new|replaced|fitted|rebuilt|remade|renewed)$/.test(e.data.finding)) return [{ at: e.at, what: e.title, from: '' }]
   return []
 }
 

@@ -89,6 +89,16 @@ export function ladderOf(mechanism: MechanismId, log: readonly LogEntry[], trust
     if (margin < least) return { test, state: 'failed', says: `All ${spaced(all)} sectors read, but at one place ${Math.round(margin * 100)} % of the window is left; ${least * 100} % is wanted.`, entry }
     return { test, state: 'passed', says: `All ${spaced(all)} sectors read, at least ${Math.round(margin * 100)} % of the window left: fewer than ${oneIn(errorBound(0, all, CONFIDENCE))} fail (95 % sure).`, entry }
   }
+  /** A trusted disk whose sectors a person counted: all zones of each head that it has. */
+  const countedRead = (test: ProofTest, entry: LogEntry): TestState => {
+    if (entry.data?.type !== 'cross-read') return none(test)
+    const { places } = entry.data
+    const [good, all] = [2, 3].map(i => places.reduce((n, p) => n + (p[i] as number), 0)) as [number, number]
+    if (good < all) return { test, state: 'failed', says: `${good} of ${all} sectors of it read, counted by hand.`, entry }
+    const heads = LAYOUTS[layoutsOf(mechanism)[0] ?? '']?.heads ?? 1
+    if (places.length < 3 * heads) return { test, state: 'not done', says: `Only ${places.length} of ${3 * heads} places of it were read: outer, middle and inner with each head.`, entry: null }
+    return { test, state: 'passed', says: `All ${spaced(all)} sectors that were tried read, outer to inner, counted by hand: fewer than ${oneIn(errorBound(0, all, CONFIDENCE))} fail (95 % sure).`, entry }
+  }
   const by = (test: ProofTest): TestState => {
     switch (test.id) {
       case 'speed': {
@@ -108,7 +118,11 @@ export function ladderOf(mechanism: MechanismId, log: readonly LogEntry[], trust
         const f = found.filter(x => x.question.id === 'protect').at(-1)
         return written(test, ['blocks', 'allows'], f?.entry.seq ?? 0) ?? (f ? { test, state: f.finding.id === 'protect.both' ? 'passed' : 'failed', says: f.finding.means, entry: f.entry } : none(test))
       }
-      case 'read-trusted': return readTest(test, tests.findLast(e => e.data?.type === 'read-test' && (e.data.disk ? trusts(e.data.disk) === true : e.data.read?.trusted === true)), 0)
+      case 'read-trusted': {
+        const byHand = standing.findLast(e => e.data?.type === 'cross-read' && trusts(e.data.disk) === true)
+        const surface = tests.findLast(e => e.data?.type === 'read-test' && (e.data.disk ? trusts(e.data.disk) === true : e.data.read?.trusted === true))
+        return byHand && byHand.seq > (surface?.seq ?? 0) ? countedRead(test, byHand) : readTest(test, surface, 0)
+      }
       case 'surface': {
         const { cylinders, heads } = LAYOUTS[layoutsOf(mechanism)[0] ?? ''] ?? { cylinders: 0, heads: 1 }
         return readTest(test, tests.findLast(e => e.data?.type === 'read-test' && e.data.bars.length >= cylinders * heads * 0.97), UNEASY)
@@ -130,7 +144,7 @@ export function ladderOf(mechanism: MechanismId, log: readonly LogEntry[], trust
   const failed = rungs.flatMap(r => r.tests).filter(t => t.state === 'failed')
   return {
     rungs, stands,
-    claims: reached.flatMap(r => [RUNGS[r.id].shows, ...r.tests.filter(t => t.entry?.data?.type === 'proof' || t.entry?.data?.type === 'read-test' || t.entry?.data?.type === 'write-test').map(t => `${t.test.title}: ${t.says}`)]),
+    claims: reached.flatMap(r => [RUNGS[r.id].shows, ...r.tests.filter(t => t.entry?.data?.type === 'proof' || t.entry?.data?.type === 'read-test' || t.entry?.data?.type === 'write-test' || t.entry?.data?.type === 'cross-read').map(t => `${t.test.title}: ${t.says}`)]),
     notClaims: [...stands ? [RUNGS[stands].hides] : ['That it works at all: no rung is reached.'], ...rungs.slice(reached.length).map(r => `Not shown: ${RUNGS[r.id].title.charAt(0).toLowerCase()}${RUNGS[r.id].title.slice(1)}.`)],
     call: callOf(),
   }

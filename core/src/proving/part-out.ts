@@ -1,6 +1,6 @@
 import { findingsAmong } from '../findings'
 import { possibleFeatures, type Features, type FeatureTag, type MechanismId } from '../mechanisms'
-import { standingEntries, type CallKind, type LogEntry, type PartLeft } from '../observations'
+import { formatObservation, standingEntries, type CallKind, type LogEntry, type PartLeft } from '../observations'
 
 export interface PartJudged extends PartLeft {
   /** False where something was found wrong with it: it stays in the list so that nobody takes it. */
@@ -52,11 +52,17 @@ export function partsOf(mechanism: MechanismId, log: readonly LogEntry[], featur
     const test = standing.findLast(e => e.call && e.call.kind !== 'unknown' && isTest(part, e))
     if (bad) return { ...base, good: false, state: 'looked at', says: bad.entry.title }
     // A nudge is an adjustment, not a fault; a mend says that something in its path is wrong, not what.
-    if (test && GOOD.has(test.call!.kind)) return { ...base, good: true, state: 'tested', says: test.title }
+    if (test && GOOD.has(test.call!.kind)) return { ...base, good: true, state: 'tested', says: saidBy(test) }
     if (test) return { ...base, good: true, state: 'not known', says: `Not cleared: ${test.call!.reasons[0]}` }
     if (said) return { ...base, good: true, state: 'looked at', says: said.entry.title }
     return { ...base, good: true, state: 'not known', says: 'Nobody looked at it.' }
   }).sort((a, b) => rank(a) - rank(b))
+}
+
+/** What an instrument said, with its value where it has one. */
+function saidBy(e: LogEntry): string {
+  const main = e.observations[0]
+  return main ? `${main.label}: ${formatObservation(main)}` : e.title
 }
 
 const rank = (p: PartJudged) => p.good ? ['tested', 'looked at', 'not known'].indexOf(p.state) : 3

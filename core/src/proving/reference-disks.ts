@@ -112,8 +112,8 @@ export interface Disagreement {
   readonly call: Call
 }
 
-/** A disk reads in a drive where all its sectors came and some margin was left. */
-const reads = (r: DiskReading) => r.sectors > 0 && r.good === r.sectors && (r.margin ?? 0) > 0.2
+/** A disk reads in a drive where all its sectors came and some margin was left, as far as that was measured. */
+const reads = (r: DiskReading) => r.sectors > 0 && r.good === r.sectors && (r.margin ?? 1) > 0.2
 
 /**
  * Disks that a drive reads differently: one whole, the other not. Where other drives or a third disk side with one, the other is the odd

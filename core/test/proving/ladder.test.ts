@@ -69,3 +69,18 @@ describe('the plan', () => {
     expect(findProofTest('moon')).toBeUndefined()
   })
 })
+
+describe('a trusted disk whose sectors were counted by hand', () => {
+  const read = (places: readonly (readonly [0 | 1, 'outer' | 'middle' | 'inner', number, number])[]) => entry({ type: 'cross-read', disk: 'a', places })
+  const all = (good: number) => ([0, 1] as const).flatMap(h => (['outer', 'middle', 'inner'] as const).map(z => [h, z, good, 9] as const))
+  const state = (log: Parameters<typeof ladderOf>[1], trusts: boolean | null = true) => ladderOf('3.5in', log, () => trusts).rungs[2]!.tests[0]!
+  it('counts where all zones of both heads read, with the bound that so few allow', () => {
+    expect(state([read(all(9))])).toMatchObject({ state: 'passed', says: expect.stringContaining('All 54 sectors that were tried read, outer to inner, counted by hand: fewer than 1 in 18 fail') })
+    expect(state([read(all(8))])).toMatchObject({ state: 'failed', says: '48 of 54 sectors of it read, counted by hand.' })
+    expect(state([read(all(9).slice(0, 4))])).toMatchObject({ state: 'not done', says: expect.stringContaining('Only 4 of 6 places') })
+  })
+  it('says nothing where the disk is not trusted, or none of ours', () => {
+    expect(state([read(all(9))], false).state).toBe('not done')
+    expect(state([read(all(9))], null).state).toBe('not done')
+  })
+})

@@ -7,7 +7,7 @@ import { workshopSchema, type WorkshopSettings } from '../../shared/workshop'
 useHead({ title: 'Workshop · Wobrin' })
 
 const workshop = useWorkshop()
-const { data: about } = await useFetch<{ data: string, drives: number, entries: number, recordings: number, recordingBytes: number, photos: number, photoBytes: number }>('/api/about')
+const { data: about, refresh } = await useFetch<{ data: string, drives: number, entries: number, recordings: number, recordingBytes: number, photos: number, photoBytes: number }>('/api/about')
 const notices = useNotices()
 const { handleSubmit, errors, defineField, resetForm, meta } = useForm({ validationSchema: toTypedSchema(workshopSchema), initialValues: { ...workshop.settings } })
 const [name] = defineField('name')
@@ -72,13 +72,17 @@ const themes = [['day', 'Day'], ['dim', 'Dim, for lights-off work'], ['system', 
       </fieldset>
       <div class="flex items-center gap-4"><button class="btn btn-primary">Keep these settings</button><span v-if="meta.dirty" class="hint">Not kept yet.</span></div>
     </form>
-    <aside v-if="about" class="panel p-6 text-sm">
-      <h2 class="font-bold mb-2">Where it is kept</h2>
-      <p class="break-all" data-testid="data-folder">{{ about.data }}</p>
-      <p class="hint mt-2">The database, the recordings, the photos and the backups made before an update. It never leaves this machine. To keep a copy, stop the server and copy the folder.</p>
-      <dl class="grid grid-cols-[1fr_auto] gap-y-1 mt-4 border-t border-line pt-3">
-        <dt class="text-muted">Drives</dt><dd>{{ about.drives }}</dd><dt class="text-muted">Log entries</dt><dd>{{ about.entries }}</dd><dt class="text-muted">Recordings</dt><dd>{{ about.recordings }}, {{ megabytes(about.recordingBytes) }}</dd><dt class="text-muted">Photos</dt><dd>{{ about.photos }}, {{ megabytes(about.photoBytes) }}</dd>
-      </dl>
-    </aside>
+    <div class="space-y-4">
+      <aside v-if="about" class="panel p-6 text-sm">
+        <h2 class="font-bold mb-2">Where it is kept</h2>
+        <p class="break-all" data-testid="data-folder">{{ about.data }}</p>
+        <p class="hint mt-2">The database, the recordings, the photos and the backups made before an update. It never leaves this machine.</p>
+        <dl class="grid grid-cols-[1fr_auto] gap-y-1 mt-4 border-t border-line pt-3">
+          <dt class="text-muted">Drives</dt><dd>{{ about.drives }}</dd><dt class="text-muted">Log entries</dt><dd>{{ about.entries }}</dd><dt class="text-muted">Recordings</dt><dd>{{ about.recordings }}, {{ megabytes(about.recordingBytes) }}</dd><dt class="text-muted">Photos</dt><dd>{{ about.photos }}, {{ megabytes(about.photoBytes) }}</dd>
+        </dl>
+      </aside>
+      <WorkshopOut @changed="refresh()" />
+      <WorkshopCheck />
+    </div>
   </div>
 </template>

@@ -70,7 +70,7 @@ export class DiskShelf {
 
   /** Every reading of a reference disk that still holds, from the logs of all drives. */
   private readings(disks: readonly ReferenceDisk[]): DiskReading[] {
-    const isRead = sql`json_extract(${logEntries.data}, '$.type') = 'read-test'`
+    const isRead = sql`json_extract(${logEntries.data}, '$.type') in ('read-test', 'cross-read')`
     const rows = this.db.select().from(logEntries).where(isRead).orderBy(asc(logEntries.seq)).all()
     if (rows.length === 0) return []
     const here = inArray(logEntries.driveId, [...new Set(rows.map(r => r.driveId))])
@@ -79,11 +79,15 @@ export class DiskShelf {
     // A drive that was measured with an alignment disk before it wrote one is proven too.
     for (const d of disks) if (d.writtenBy && d.proof === 'instrument') proven.add(d.writtenBy)
     return rows.flatMap((e): DiskReading[] => {
-      if (e.data?.type !== 'read-test' || !e.data.disk || gone.has(e.id)) return []
+      if (gone.has(e.id)) return []
+      const base = { drive: e.driveId, at: e.at, provenDrive: proven.has(e.driveId) }
+      // Counted by hand there is no margin.
+      if (e.data?.type === 'cross-read') return [{ ...base, disk: e.data.disk, good: e.data.places.reduce((n, p) => n + p[2], 0), sectors: e.data.places.reduce((n, p) => n + p[3], 0), margin: null }]
+      if (e.data?.type !== 'read-test' || !e.data.disk) return []
       const margins = e.observations.filter(o => o.key.startsWith('surface.margin.') && typeof o.value === 'number').map(o => o.value as number / 100)
       return [{
-        disk: e.data.disk, drive: e.driveId, at: e.at, good: e.data.bars.reduce((n, b) => n + b[3], 0), sectors: e.data.bars.reduce((n, b) => n + b[3] + b[4] + b[5], 0),
-        margin: margins.length ? Math.min(...margins) : null, provenDrive: proven.has(e.driveId),
+        ...base, disk: e.data.disk, good: e.data.bars.reduce((n, b) => n + b[3], 0), sectors: e.data.bars.reduce((n, b) => n + b[3] + b[4] + b[5], 0),
+        margin: margins.length ? Math.min(...margins) : null,
       }]
     })
   }

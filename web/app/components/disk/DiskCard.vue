@@ -21,7 +21,7 @@ function retire(): void {
     <div class="flex flex-wrap gap-x-3 items-baseline"><CallMark :kind="standing.call.kind" :size="16" class="self-center" /><h3 class="font-bold text-lg">{{ standing.disk.name }}</h3><span class="text-muted">{{ findMechanism(standing.mechanism as MechanismId).label }} · written {{ standing.disk.writtenAt }} by {{ standing.wroteIt }}</span></div>
     <p class="mt-1">{{ standing.call.reasons[0] }} <strong>{{ standing.call.next }}</strong></p>
     <ol class="flex flex-wrap items-center gap-x-2 gap-y-1 mt-2 text-sm" aria-label="Chain of trust">
-      <template v-for="(l, i) in standing.chain" :key="l.disk"><li v-if="i" aria-hidden="true" class="text-muted"><ArrowLeft class="size-4" /></li><li class="border border-line rounded-box px-2.5 py-1"><strong>{{ l.name }}</strong> <span class="hint">by {{ l.by }}, {{ PROOFS[l.proof] }}</span></li></template>
+      <template v-for="(l, i) in standing.chain" :key="l.disk"><li v-if="i" aria-hidden="true" class="text-muted"><ArrowLeft class="size-4" /></li><li class="border border-line rounded-box px-2.5 py-1"><strong>{{ l.name }}</strong> <span class="hint">by {{ l.by || 'nobody knows who' }}, {{ PROOFS[l.proof] }}</span></li></template>
       <li aria-hidden="true" class="text-muted"><ArrowLeft class="size-4" /></li><li class="px-2.5 py-1 rounded-box" :class="standing.rests === 'standard' || standing.rests === 'factory' ? 'bg-leave-tint' : 'bg-tint'">rests on {{ rests[standing.rests] }}</li>
     </ol>
     <div class="flex flex-wrap items-center gap-x-6 gap-y-2 mt-2 text-sm">

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { ArrowLeft, Braces, CalendarDays, FileDown, Printer, Tag } from 'lucide-vue-next'
+import { Archive, ArrowLeft, Braces, CalendarDays, FileDown, Printer, Tag } from 'lucide-vue-next'
 import { OUTCOMES } from '@wobrin/core/observations'
 import { RUNGS, type Certificate, type CertificateMeasurement } from '@wobrin/core/proving'
 
@@ -23,6 +23,7 @@ const print = () => window.print()
       <a class="btn" :href="`/api/drives/${route.params.id}/certificate?format=pdf`" target="_blank"><FileDown class="size-4" />PDF</a>
       <a class="btn" :href="`/api/drives/${route.params.id}/certificate?download`"><Braces class="size-4" />JSON</a>
       <a class="btn" :href="`/api/drives/${route.params.id}/certificate?format=label`" target="_blank"><Tag class="size-4" />Label</a>
+      <a class="btn" :href="`/api/drives/${route.params.id}/archive`"><Archive class="size-4" />Archive</a>
       <a v-if="certificate.nextService.length" class="btn" :href="`/api/drives/${route.params.id}/certificate?format=ics`"><CalendarDays class="size-4" />Calendar</a>
     </div>
     <article class="panel px-8 sm:px-12 py-10 space-y-7 print:border-0 print:p-0">
