@@ -33,7 +33,7 @@ export const DEMO_DISKS: readonly DemoDisk[] = [
   { name: 'Harbour B', mechanism: '3.5in-eject', by: 'SK-10', writtenAt: '2026-06-20', proof: 'disk', provedBy: 'Harbour A' },
   { name: 'Office log, week 31', mechanism: '3.5in', by: 'SK-09', writtenAt: '2026-08-02', proof: 'none' },
   { name: 'Boathouse box, unmarked', mechanism: '3.5in', writtenAt: '1994-01-01', proof: 'none' },
-  { name: 'Chart office master', mechanism: '5.25in-96', writer: 'the chart office, a duplicator', writtenAt: '1989-06-01', proof: 'factory' },
+  { name: 'Chart office master', mechanism: '5.25in-96', writer: 'the chart office', writtenAt: '1989-06-01', proof: 'factory' },
   { name: 'Lighthouse set, no. 4', mechanism: '5.25in-48', writer: 'the lighthouse’s own drive', writtenAt: '1988-11-30', proof: 'none' },
 ]
 

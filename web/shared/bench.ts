@@ -28,5 +28,8 @@ export interface BenchWait {
 export interface Bench {
   readonly waits: readonly BenchWait[]
   readonly next: readonly NextThing[]
+  /** Open drives, then the latest that have left. */
   readonly lines: readonly BenchLine[]
+  /** How many have left in all. */
+  readonly leftInAll: number
 }

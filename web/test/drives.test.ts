@@ -1,5 +1,4 @@
 import { describe, expect, it } from 'vitest'
-import { benchOf } from '../server/services/bench'
 import { driveChangeSchema, driveSchema } from '../shared/drive-facts'
 import { entrySchema } from '../shared/log-input'
 import { newDrive, uuid, workshop } from './helpers'
@@ -75,10 +74,10 @@ describe('drives and their logs', () => {
   })
 
   it('shows every drive at its station on the bench', async () => {
-    const { drives } = await workshop()
+    const { drives, bench: benches } = await workshop()
     const { id } = drives.receive(newDrive(), '2026-03-01T09:00:00Z')
     drives.append(note(id, uuid(1), { kind: 'station', station: 'receive' }))
-    const bench = benchOf(drives, Date.parse('2026-03-01T12:00:00Z'))
+    const bench = benches.at(Date.parse('2026-03-01T12:00:00Z'))
     expect(bench.lines).toMatchObject([{ current: 'look', done: ['receive'], call: null, outcome: null, rpm: null }])
     expect(bench.next).toMatchObject([{ tag: 'SK-05', title: 'Look at the belt' }])
   })

@@ -1,5 +1,5 @@
 export { alignOrder, beforeSweep, surfaceOf, type AlignOrder, type OrderItem } from './align-order'
-export { bestNext, type NextThing, type OnBench } from './best-next'
+export { bestNext, nextOf, ranked, type NextThing, type OnBench, type RankedThing } from './best-next'
 export { CAUTIONS, type Caution, type CautionId } from './cautions'
 export { gateStates, type GateState, type Missing } from './gate-state'
 export { findGate, GATES, isGateId, type Gate, type GateCondition, type GateId } from './gates'

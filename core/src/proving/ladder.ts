@@ -60,7 +60,7 @@ export function ladderOf(mechanism: MechanismId, log: readonly LogEntry[], trust
       const checks = judgeWriteTest(mechanism, entry.data.result).checks.filter(c => here.includes(c.id) && c.state !== 'open')
       const failed = checks.filter(c => c.state === 'failed')
       if (failed.length) return { test, state: 'failed', says: `${failed[0]!.label}: ${failed[0]!.says}`, entry }
-      if (checks.length === here.length && here.length) return { test, state: 'passed', says: checks.map(c => c.says).join(' '), entry }
+      if (checks.length === here.length && here.length) return { test, state: 'passed', says: `${checks[0]!.says}${checks.length > 1 ? ` Passed with it: ${checks.slice(1).map(c => c.label.toLowerCase()).join(', ')}.` : ''}`, entry }
     }
     return null
   }

@@ -151,5 +151,5 @@ export function disagreements(readings: readonly DiskReading[], nameOf: (disk: s
 
 /** A standing in words, as a certificate carries it. @param tagOf tag of a drive by its id */
 export function diskWord(standing: Pick<DiskStanding, 'disk' | 'trusted' | 'rests' | 'chain'>, tagOf: (drive: string) => string | undefined = () => undefined): { name: string, trusted: boolean, rests: DiskStanding['rests'], chain: string[] } {
-  return { name: standing.disk.name, trusted: standing.trusted, rests: standing.rests, chain: standing.chain.map(l => `${l.name}, by ${tagOf(l.by) ?? (l.by || 'nobody knows who')}: ${PROOFS[l.proof]}`) }
+  return { name: standing.disk.name, trusted: standing.trusted, rests: standing.rests, chain: standing.chain.map(l => `${l.name}, by ${tagOf(l.by) ?? (l.by || 'nobody knows who')} (${PROOFS[l.proof]})`) }
 }

@@ -73,7 +73,7 @@ describe('what a certificate carries', () => {
   it('parts, disks with their chain, numbers with their uncertainty, the next service', () => {
     const c = certificate()
     expect(c.parts.map(p => [p.what, p.from])).toEqual([['Belt: new one fitted', ''], ['Grease: renewed', ''], ['Spindle motor of SK-01 fitted', 'SK-01']])
-    expect(c.referenceDisks).toMatchObject([{ name: 'Harbour A', trusted: true, rests: 'standard', chain: ['Harbour A, by SK-15: measured with an analogue alignment disk and a scope'] }])
+    expect(c.referenceDisks).toMatchObject([{ name: 'Harbour A', trusted: true, rests: 'standard', chain: ['Harbour A, by SK-15 (measured with an analogue alignment disk and a scope)'] }])
     expect(c.measurements[0]).toMatchObject({ number: 300.12, unit: 'r/min', uncertainty: 0.2, value: '300.1 ± 0.2 r/min' })
     expect(c.nextService.map(s => s.id)).toContain('oil')
     expect(c.nextService.map(s => s.on)).toEqual(c.nextService.map(s => s.on).toSorted())

@@ -2,7 +2,8 @@
 import { Combobox, ComboboxInput, ComboboxOption, ComboboxOptions } from '@headlessui/vue'
 import { MECHANISMS, findMechanism } from '@wobrin/core/mechanisms'
 import { SUMS } from '@wobrin/core/instruments'
-import type { DriveFacts } from '@wobrin/core/proving'
+import { watchDebounced } from '@vueuse/core'
+import type { Finds } from '../../shared/finds'
 
 interface Found { readonly to: string, readonly title: string, readonly detail: string }
 
@@ -15,32 +16,44 @@ const pages: Found[] = [
   { to: '/instruments/strobe', title: 'Strobe companion', detail: 'instrument' },
   { to: '/instruments/read-test', title: 'Read test', detail: 'instrument · margins, sectors, both heads, image' },
   { to: '/instruments/sweep', title: 'Adjuster sweep', detail: 'instrument · align by a reference disk' },
+  { to: '/instruments/blame', title: 'Who is to blame', detail: 'instrument · disks that read here and not there' },
+  { to: '/instruments/write-test', title: 'Write test', detail: 'instrument · protect, format, patterns, home' },
   { to: '/instruments/wire', title: 'On the wire', detail: 'instrument · interface lines, simulated drive, seeks, wiggle' },
   ...SUMS.map(s => ({ to: `/instruments/${s.id}`, title: s.title, detail: `instrument · ${s.purpose}` })),
   { to: '/instruments/host-fit', title: 'Host fit', detail: 'instrument · straps, ready, disk change, pins' },
-  { to: '/shelf', title: 'Shelf', detail: 'belts at hand, belts to order' },
+  { to: '/shelf', title: 'Shelf', detail: 'reference disks, donors, belts' },
   { to: '/drives/new', title: 'Receive a drive', detail: 'bench' },
   { to: '/workshop', title: 'Workshop settings', detail: 'mains, schools, tone, theme' },
   ...MECHANISMS.map(m => ({ to: `/handbook#${m.id}`, title: m.label, detail: 'handbook' })),
 ]
 
-/** Fetched before it is asked for, so that quick keys find what they name; and again, for another tablet may have received one. */
-async function fetchDrives(): Promise<void> {
-  const all = await $fetch<DriveFacts[]>('/api/drives').catch(() => null)
-  if (all) drives.value = all.map(drive => ({
-    to: `/drives/${drive.id}`, title: `${drive.tag} · ${[drive.maker, drive.model].filter(Boolean).join(' ')}`, detail: [findMechanism(drive.mechanism).label, drive.host, drive.serial, drive.ownerWords].filter(Boolean).join(' · '),
-  }))
+const entries = ref<Found[]>([])
+
+/**
+ * Drives that were last worked on are there before they are asked for, so that quick keys find what they name; what is typed is then looked
+ * for among all drives and all entries.
+ */
+async function fetchFinds(q = ''): Promise<void> {
+  const finds = await $fetch<Finds>('/api/find', { query: { q } }).catch(() => null)
+  if (!finds || q !== query.value) return
+  const known = new Set(drives.value.map(d => d.to))
+  drives.value = [...q ? drives.value : [], ...finds.drives.map(d => ({
+    to: `/drives/${d.id}`, title: `${d.tag} · ${[d.maker, d.model].filter(Boolean).join(' ')}`, detail: [findMechanism(d.mechanism).label, d.host, d.serial, d.ownerWords].filter(Boolean).join(' · '),
+  })).filter(d => !q || !known.has(d.to))]
+  entries.value = finds.entries.map(e => ({ to: `/drives/${e.driveId}?station=${e.station}#${e.id}`, title: e.tag, detail: `${shortTime(e.at)}: ${[e.title, e.detail].filter(Boolean).join('. ')}` }))
 }
-onMounted(fetchDrives)
+onMounted(() => fetchFinds())
 watch(shown, (open) => {
   if (!open) return
   query.value = ''
-  fetchDrives()
+  fetchFinds()
 })
+watchDebounced(query, q => fetchFinds(q), { debounce: 80 })
 
 const found = computed(() => {
   const words = query.value.toLowerCase().split(/\s+/).filter(Boolean)
-  return [...drives.value, ...pages].filter(f => words.every(w => `${f.title} ${f.detail}`.toLowerCase().includes(w))).slice(0, 9)
+  const here = [...drives.value, ...pages].filter(f => words.every(w => `${f.title} ${f.detail}`.toLowerCase().includes(w))).slice(0, 9)
+  return words.length ? [...here, ...entries.value].slice(0, 12) : here
 })
 
 function go(item: Found | null): void {
@@ -53,7 +66,7 @@ function go(item: Found | null): void {
 <template>
   <ModalDialog :shown="shown" title="Find" wide @close="close">
     <Combobox :model-value="null" @update:model-value="go">
-      <ComboboxInput class="field" placeholder="A tag, a model, an owner’s word, a mechanism" aria-label="Find" autocomplete="off" @change="query = $event.target.value" />
+      <ComboboxInput class="field" placeholder="A tag, a model, an owner’s word, a word of the log" aria-label="Find" autocomplete="off" @change="query = $event.target.value" />
       <ComboboxOptions static class="mt-3 -mx-2">
         <ComboboxOption v-for="item in found" :key="item.to" v-slot="{ active }" :value="item" as="template">
           <li class="px-3 py-2 min-h-11 rounded-box flex gap-3 items-center" :class="active && 'bg-tint'">

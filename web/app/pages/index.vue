@@ -62,6 +62,7 @@ useHead({ title: 'Bench · Wobrin' })
     <section v-if="left.length" class="panel px-6 py-5" aria-label="Drives that have left">
       <h2 class="section-title mb-2">Left the bench</h2>
       <BenchLeft :lines="left" />
+      <p v-if="bench && bench.leftInAll > left.length" class="hint mt-3">The latest {{ left.length }} of {{ bench.leftInAll }}; <kbd>/</kbd> finds the others.</p>
     </section>
   </div>
 </template>

@@ -1,3 +1,1 @@
-import { benchOf } from '../services/bench'
-
-export default api((_, { drives }) => benchOf(drives, Date.now()))
+export default api((_, { bench }) => bench.at(Date.now()))

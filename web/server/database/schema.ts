@@ -1,6 +1,6 @@
 import { sql } from 'drizzle-orm'
 import { index, integer, real, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core'
-import type { Call, EntryData, EntryKind, Observation, StationId } from '@wobrin/core/observations'
+import type { Call, EntryData, EntryKind, Observation, Outcome, StationId } from '@wobrin/core/observations'
 import type { Features, MechanismId } from '@wobrin/core/mechanisms'
 import type { Account } from '@wobrin/core/worth'
 import type { BeltMaterial, Pulleys } from '@wobrin/core/drivetrain'
@@ -91,6 +91,17 @@ export const diskEvents = sqliteTable('disk_events', {
   kind: text('kind').$type<DiskEvent['kind']>().notNull(),
   detail: text('detail').notNull().default(''),
 }, t => [uniqueIndex('disk_events_id').on(t.id), index('disk_events_disk').on(t.disk, t.seq)])
+
+/** How each drive stands, as far as the bench needs it to choose: worked out from its log, and again whenever that grows. */
+export const driveStates = sqliteTable('drive_states', {
+  driveId: text('drive_id').primaryKey().references(() => drives.id),
+  /** Last entry that it is worked out from. */
+  seq: integer('seq').notNull(),
+  /** How it left; null while it is open. */
+  outcome: text('outcome').$type<Outcome>(),
+  /** Time of that entry. */
+  at: text('at').notNull(),
+}, t => [index('drive_states_outcome').on(t.outcome, t.at)])
 
 /** The log. Rows are only ever added; triggers refuse anything else. */
 export const logEntries = sqliteTable('log_entries', {

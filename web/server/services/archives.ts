@@ -5,6 +5,7 @@ import type { Readable } from 'node:stream'
 import { InputError, LimitError, ParameterError } from '@wobrin/core/errors'
 import { importArchive, writeArchive, type Imported } from './archive'
 import type { DataFolder } from './data-folder'
+import { catchUp } from './drive-states'
 import type { DriveService } from './drives'
 import type { Db } from './open-database'
 
@@ -42,7 +43,9 @@ export class ArchiveService {
         await file.close()
       }
       if (expected !== undefined && bytes < expected) throw new InputError(`the archive was cut off after ${bytes} of ${expected} bytes`, 'all of it; send it again')
-      return await importArchive(path, this.folder, this.db)
+      const imported = await importArchive(path, this.folder, this.db)
+      catchUp(this.db)
+      return imported
     }
     finally {
       await rm(path, { force: true })

@@ -1,10 +1,10 @@
-import { asc, eq } from 'drizzle-orm'
+import { asc, eq, sql } from 'drizzle-orm'
 import { beltNeed, beltSum, orderBelts, serveFromShelf } from '@wobrin/core/drivetrain'
 import { InputError } from '@wobrin/core/errors'
 import { standingEntries } from '@wobrin/core/observations'
 import { readValues } from '@wobrin/core/sums'
 import type { BeltInput, BeltShelfView, DriveBelt, KeptBelt } from '../../shared/belts'
-import { belts } from '../database/schema'
+import { belts, logEntries } from '../database/schema'
 import type { DriveService } from './drives'
 import type { Db } from './open-database'
 
@@ -27,9 +27,9 @@ export class BeltShelf {
 
   /** Every drive whose belt was worked out and kept, from its log; sizes that cannot be any more are passed over. */
   private wanted(): DriveBelt[] {
-    const logs = this.drives.allLogs()
-    return this.drives.list().flatMap((drive): DriveBelt[] => {
-      const log = standingEntries(logs.get(drive.id) ?? [])
+    const here = this.db.selectDistinct({ id: logEntries.driveId }).from(logEntries).where(sql`json_extract(${logEntries.data}, '$.type') = 'sum' and json_extract(${logEntries.data}, '$.instrument') = 'belt'`).all().map(r => r.id)
+    return here.map(id => this.drives.get(id)).sort((a, b) => a.tag.localeCompare(b.tag)).flatMap((drive): DriveBelt[] => {
+      const log = standingEntries(this.drives.log(drive.id))
       const last = log.findLast(e => e.data?.type === 'sum' && e.data.instrument === 'belt')
       if (last?.data?.type !== 'sum') return []
       try {

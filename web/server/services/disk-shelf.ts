@@ -5,6 +5,7 @@ import { disagreements, standingOf, type DiskReading, type ReferenceDisk } from 
 import type { DiskEventInput, DiskInput, DiskView } from '../../shared/disks'
 import { diskEvents, logEntries, referenceDisks } from '../database/schema'
 import type { DriveService } from './drives'
+import { keepState } from './drive-states'
 import { NotFound } from './not-found'
 import type { Db } from './open-database'
 
@@ -50,6 +51,7 @@ export class DiskShelf {
       tx.insert(referenceDisks).values({ id, ...row, addedAt: now }).onConflictDoUpdate({ target: referenceDisks.id, set: row }).run()
       if (!before && disk.writtenBy) {
         tx.insert(logEntries).values({ id: randomUUID(), driveId: this.drives.get(disk.writtenBy).id, at: now, kind: 'note', station: 'prove', title: `Wrote the reference disk “${disk.name}”`, detail: `On ${disk.writtenAt}.` }).run()
+        keepState(tx, disk.writtenBy)
       }
       return tx.select().from(referenceDisks).where(eq(referenceDisks.id, id)).get()!
     })

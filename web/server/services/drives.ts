@@ -6,6 +6,7 @@ import type { DriveFacts } from '@wobrin/core/proving'
 import { findMechanism, type MechanismId } from '@wobrin/core/mechanisms'
 import type { NewDrive } from '../../shared/drive-facts'
 import { drives, logEntries } from '../database/schema'
+import { keepState } from './drive-states'
 import { NotFound } from './not-found'
 import type { Db } from './open-database'
 
@@ -42,16 +43,6 @@ export class DriveService {
     return this.db.select().from(logEntries).where(and(eq(logEntries.driveId, driveId), gt(logEntries.seq, after))).orderBy(asc(logEntries.seq)).all()
   }
 
-  allLogs(): Map<string, LogEntry[]> {
-    const logs = new Map<string, LogEntry[]>()
-    for (const entry of this.db.select().from(logEntries).orderBy(asc(logEntries.seq)).all()) {
-      const list = logs.get(entry.driveId)
-      if (list) list.push(entry)
-      else logs.set(entry.driveId, [entry])
-    }
-    return logs
-  }
-
   /** @throws ParameterError where the tag is taken */
   receive(drive: NewDrive, receivedAt: string, id: string = randomUUID()): DriveFacts {
     return this.db.transaction((tx) => {
@@ -64,6 +55,7 @@ export class DriveService {
       tx.insert(logEntries).values({
         id: randomUUID(), driveId: id, at: receivedAt, kind: 'received', station: 'receive', title: 'Received', detail: drive.ownerWords,
       }).run()
+      keepState(tx, id)
       return tx.select().from(drives).where(eq(drives.id, id)).get()!
     })
   }
@@ -83,6 +75,7 @@ export class DriveService {
         id: randomUUID(), driveId: id, at: new Date().toISOString(), kind: 'facts', station: 'receive',
         title: 'Facts corrected', detail: changed.map(([key, value]) => `${factNames[key] ?? key}: ${describe(value)}`).join('; '),
       }).run()
+      keepState(tx, id)
       return tx.select().from(drives).where(eq(drives.id, id)).get()!
     })
   }
@@ -106,6 +99,7 @@ export class DriveService {
         }
       }
       tx.insert(logEntries).values({ ...entry, observations: [...entry.observations] }).run()
+      keepState(tx, entry.driveId)
       return tx.select().from(logEntries).where(eq(logEntries.id, entry.id)).get()!
     })
   }

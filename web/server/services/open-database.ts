@@ -5,6 +5,7 @@ import { drizzle, type BetterSQLite3Database } from 'drizzle-orm/better-sqlite3'
 import { migrate } from 'drizzle-orm/better-sqlite3/migrator'
 import * as schema from '../database/schema'
 import type { DataFolder } from './data-folder'
+import { catchUp } from './drive-states'
 
 export type Db = BetterSQLite3Database<typeof schema> & { $client: Database.Database }
 
@@ -31,5 +32,6 @@ export async function openDatabase(folder: DataFolder, migrations: string): Prom
   }
   const db = drizzle(client, { schema }) as Db
   migrate(db, { migrationsFolder: migrations })
+  if (client.prepare('select 1 from sqlite_master where name = \'drive_states\'').get()) catchUp(db)
   return db
 }

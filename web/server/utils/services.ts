@@ -3,6 +3,8 @@ import { fileURLToPath } from 'node:url'
 import { existsSync } from 'node:fs'
 import { CaptureStore } from '../services/capture-store'
 import { openDataFolder, type DataFolder } from '../services/data-folder'
+import { BenchService } from '../services/bench'
+import { Finder } from '../services/finder'
 import { BlameService } from '../services/blame'
 import { CertificateService } from '../services/certificates'
 import { DonorShelf } from '../services/donor-shelf'
@@ -36,6 +38,8 @@ export interface Services {
   readonly blame: BlameService
   readonly certificates: CertificateService
   readonly donors: DonorShelf
+  readonly bench: BenchService
+  readonly finder: Finder
   readonly archives: ArchiveService
   readonly backups: BackupService
   readonly folder: DataFolder
@@ -69,7 +73,7 @@ async function open(): Promise<Services> {
   const captures = new CaptureStore(folder.captures, db)
   const speed = new SpeedService(drives, captures, request => judgeInThread(join(beside, 'judge-capture.mjs'), request))
   const readTest = new ReadTestService(drives, captures, request => judgeInThread(join(beside, 'judge-capture.mjs'), request), disk => disks.trusts(disk) === true)
-  return { folder, drives, disks, sweeps: new SweepService(drives, disks), proofs: new ProofService(drives), blame: new BlameService(db, drives, disks), donors: new DonorShelf(db, drives), archives: new ArchiveService(folder, db, drives), backups: new BackupService(folder, db), certificates: new CertificateService(drives, disks, workshop), captures, photos: new PhotoStore(folder.photos, db), speed, readTest, workshop, profiles: new ProfileService(db), belts: new BeltShelf(db, drives), fonts: join(beside, 'fonts') }
+  return { folder, drives, disks, sweeps: new SweepService(drives, disks), proofs: new ProofService(drives), blame: new BlameService(db, drives, disks), donors: new DonorShelf(db, drives), bench: new BenchService(db, drives), finder: new Finder(db), archives: new ArchiveService(folder, db, drives), backups: new BackupService(folder, db), certificates: new CertificateService(drives, disks, workshop), captures, photos: new PhotoStore(folder.photos, db), speed, readTest, workshop, profiles: new ProfileService(db), belts: new BeltShelf(db, drives), fonts: join(beside, 'fonts') }
 }
 
 /** The one set of services of this server, opened at start. */

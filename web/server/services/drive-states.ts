@@ -1,0 +1,23 @@
+import { eq, sql } from 'drizzle-orm'
+import { progressOf } from '@wobrin/core/procedures'
+import { driveStates, drives, logEntries } from '../database/schema'
+import type { Db } from './open-database'
+
+type Writes = Pick<Db, 'select' | 'insert'>
+
+/** Works out how a drive stands from its log, and keeps it. Within the transaction that made the log grow. */
+export function keepState(db: Writes, driveId: string): void {
+  const log = db.select().from(logEntries).where(eq(logEntries.driveId, driveId)).orderBy(logEntries.seq).all()
+  const last = log.at(-1)
+  if (!last) return
+  const state = { seq: last.seq, at: last.at, outcome: progressOf(log).outcome }
+  db.insert(driveStates).values({ driveId, ...state }).onConflictDoUpdate({ target: driveStates.driveId, set: state }).run()
+}
+
+/** States of drives whose log has grown otherwise: by an archive that was read in, or before there were states. */
+export function catchUp(db: Db): number {
+  const behind = db.select({ id: drives.id }).from(drives).leftJoin(driveStates, eq(driveStates.driveId, drives.id))
+    .where(sql`coalesce(${driveStates.seq}, -1) <> coalesce((select max(seq) from log_entries where drive_id = ${drives.id}), -1)`).all()
+  db.transaction((tx) => { for (const { id } of behind) keepState(tx, id) })
+  return behind.length
+}
