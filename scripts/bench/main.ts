@@ -9,8 +9,10 @@ import { speedFromPulses } from '@wobrin/core/spindle'
 import { seed } from '../../demo/src/seed'
 import { serve } from '../serve.mjs'
 import { benchAdvice, benchAlign } from './align'
+import { blaming } from './blame'
 import { longLog, photographing, puttingBack } from './bench-line'
 import { engine, openingDisk, readingDisk, surface, wholeDisk } from './bus'
+import { atScale } from './scale'
 import { strokes } from './sums'
 import { makeVcd } from './make-vcd'
 
@@ -80,7 +82,7 @@ function aligning(drives: number): void {
   benchAdvice(drives, line => console.log(`  ${line}`))
 }
 
-/** `npm run bench -- bus` takes the read engine and its recordings alone, `-- align` the sweeps. */
+/** `npm run bench -- bus` takes the read engine and its recordings alone, `-- align` the sweeps, `-- blame` the inference, `-- scale` a million entries. */
 const only = process.argv[2]
 
 async function serving(): Promise<void> {
@@ -136,6 +138,10 @@ try {
     aligning(DRIVES.all)
     process.exit(0)
   }
+  if (only === 'blame' || only === 'scale') {
+    await (only === 'blame' ? blaming() : atScale())
+    process.exit(0)
+  }
   engine()
   surface()
   readingDisk(await disk())
@@ -156,7 +162,9 @@ try {
   aligning(DRIVES.some)
   await puttingBack()
   await strokes()
+  await blaming()
   await serving()
+  await atScale()
 }
 finally {
   rmSync(folder, { recursive: true, force: true })

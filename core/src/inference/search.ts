@@ -17,15 +17,14 @@ export interface Explained {
   readonly conditionals: readonly Float64Array[]
 }
 
-/** A configuration less likely than the best by this (natural logarithm) is not looked into. */
 const NEGLIGIBLE = 12
 
 /**
  * Looks for the configurations that hold the probability: always into the likeliest that was not looked into yet, weighing all that differ
  * from it in one variable. With room for every configuration it is exact; else it keeps the heaviest.
- * @param most configurations that are looked into at most
+ * @param most configurations that are looked into at most @param negligible one that is less likely than the best by this (natural logarithm) is not looked into
  */
-export function searchPosterior(model: JointModel, most: number): Explained[] {
+export function searchPosterior(model: JointModel, most: number, negligible = NEGLIGIBLE): Explained[] {
   const { sizes, start } = model
   const logs = new Map<string, number>()
   const open: { readonly config: readonly number[], readonly log: number }[] = []
@@ -48,11 +47,11 @@ export function searchPosterior(model: JointModel, most: number): Explained[] {
   meet(start, model.along(start, 0)[start[0]!]!)
   while (open.length && expanded.length < most) {
     const { config, log } = open.pop()!
-    if (log < best - NEGLIGIBLE) break
+    if (log < best - negligible) break
     const conditionals = sizes.map((size, v) => {
       const logsOf = model.along(config, v)
       for (let s = 0; s < size; s++) {
-        if (s !== config[v] && logsOf[s]! > best - NEGLIGIBLE) meet(config.with(v, s), logsOf[s]!)
+        if (s !== config[v] && logsOf[s]! > best - negligible) meet(config.with(v, s), logsOf[s]!)
       }
       return normalised(logsOf)
     })

@@ -45,6 +45,8 @@ export interface BlameAnswer {
 
 /** Configurations that are looked into: many where little was read, few where much was, as much evidence leaves few that count. */
 const lookedInto = (places: number) => Math.max(20, Math.round(20_000 / Math.max(1, places)))
+/** One in three thousand of the likeliest: what is less changes no figure that is shown. */
+const NEGLIGIBLE = 8
 /** Less is not shown. */
 const SHOWN = 0.03
 /** Sure enough to act on, and then only with failures in two pairs of disk and drive, or two tries. */
@@ -56,7 +58,7 @@ export function whoIsToBlame(reads: readonly BlameRead[], disks: readonly BlameD
   const failing = places.filter(fails)
   const contradictions = places.filter(p => p.contradictory).map(p => `${disks[p.disk]!.name} in ${drives[p.drive]!.name}, ${headName(p.head)}, ${ZONE_NAMES[p.zone]}`)
   const model = new BenchModel(disks, drives, places)
-  const explained = searchPosterior(model, looked ?? lookedInto(places.length))
+  const explained = searchPosterior(model, looked ?? lookedInto(places.length), NEGLIGIBLE)
   const blamed = [...blamedSubjects(model, marginalsOf(explained, model.sizes)), ...blamedDisks(model, diskMarginals(model, explained))]
     .filter(b => b.probability >= SHOWN && b.failures > 0).sort((a, b) => b.probability - a.probability)
   const next = failing.length ? nextReads(model, explained).slice(0, 3).filter(n => n.bits > 0.05).map(n => ({ disk: disks[n.disk]!.name, drive: drives[n.drive]!.name, bits: n.bits, reads: n.reads })) : []
