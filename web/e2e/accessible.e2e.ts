@@ -1,7 +1,7 @@
 import { AxeBuilder } from '@axe-core/playwright'
 import { expect, openDrive, test } from './support'
 
-const pages = ['/', '/drives/new', '/instruments', '/instruments/speed', '/instruments/strobe', '/instruments/belt', '/instruments/board', '/instruments/host-fit', '/instruments/read-test', '/instruments/wire', '/instruments/sweep', '/instruments/scope', '/instruments/flag', '/shelf', '/handbook', '/workshop']
+const pages = ['/', '/drives/new', '/instruments', '/instruments/speed', '/instruments/strobe', '/instruments/belt', '/instruments/board', '/instruments/host-fit', '/instruments/read-test', '/instruments/wire', '/instruments/sweep', '/instruments/scope', '/instruments/flag', '/instruments/blame', '/instruments/write-test', '/instruments/soak', '/shelf', '/handbook', '/workshop']
 
 for (const path of pages) {
   test(`${path} passes axe (WCAG 2.2 AA), by day and dim`, async ({ page }) => {
@@ -44,6 +44,15 @@ test('the stations of drives and their dialogs pass axe', async ({ page }) => {
       }
     }
   }
+  await openDrive(page, 'SK-15')
+  await page.keyboard.press('0')
+  for (const name of ['Write test', 'Read tests', 'Counts and loads', 'Closed up']) {
+    await page.getByRole('tab', { name }).click()
+    await axe(name)
+  }
+  await page.keyboard.press('-')
+  await page.getByLabel('Give it up for parts').check()
+  await axe('parts')
   await openDrive(page, 'SK-19')
   for (const [key, close] of [['f', 'Escape'], ['w', 'Escape'], ['n', 'Escape']] as const) {
     await page.keyboard.press(key)

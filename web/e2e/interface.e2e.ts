@@ -78,7 +78,7 @@ test('a cartridge drive is quarantined, and its certificate warns', async ({ pag
   const tag = await receive(page, 'cartridge', 'Clicks.')
   await page.keyboard.press('-')
   await page.getByText('Quarantine it', { exact: true }).first().click()
-  await page.getByLabel(/Next time/).fill('It tears disks.')
+  await page.getByLabel(/Why: needed/).fill('It tears disks.')
   await page.getByRole('button', { name: 'Quarantine it' }).click()
   await expect(page.getByRole('heading', { name: 'Quarantined.' })).toBeVisible()
   await page.getByRole('link', { name: 'Certificate' }).click()

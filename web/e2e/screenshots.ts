@@ -27,9 +27,7 @@ try {
   }
   await picture('bench', '/')
   await picture('drive-speed', drive('SK-05'))
-  await picture('drive-station', drive('SK-02'))
   const notices = (p: Page) => p.getByRole('navigation', { name: 'Stations' }).waitFor()
-  await picture('worth', `${drive('SK-11')}?station=receive`, p => p.getByRole('region', { name: 'Is it worth it?' }).evaluate(e => e.scrollIntoView({ block: 'center' })))
   await picture('gate', `${drive('SK-17')}?station=first-power`, notices)
   await picture('as-found', drive('SK-19'), async (p) => {
     for (let i = 0; i < 2; i++) {
@@ -70,6 +68,8 @@ try {
       await p.waitForTimeout(600)
     }
   })
+  await picture('blame', '/instruments/blame')
+  await picture('prove', `${drive('SK-03')}?station=prove`, p => p.getByRole('region', { name: 'What may be claimed' }).evaluate(e => e.scrollIntoView()))
   await picture('release', `${drive('SK-05')}?station=release`)
   await picture('certificate', `${drive('SK-03')}/certificate`)
   await picture('handbook', '/handbook#5.25in-48')

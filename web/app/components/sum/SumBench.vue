@@ -37,7 +37,7 @@ const chosen = reactive<Record<string, string>>({})
 
 <template>
   <TabGroup v-if="groups.length && !closed" as="section" aria-label="Instruments here">
-    <TabList v-if="groups.length > 1 || station === 'electronics'" class="flex flex-wrap gap-x-5 border-b border-line mb-4">
+    <TabList class="flex flex-wrap gap-x-5 border-b border-line mb-4">
       <Tab v-for="g in groups" :key="g.group" v-slot="{ selected }" as="template"><button :class="[tab, selected ? 'border-ink font-bold' : 'border-transparent text-muted']">{{ g.group }}</button></Tab>
       <Tab v-if="station === 'electronics'" v-slot="{ selected }" as="template"><button :class="[tab, selected ? 'border-ink font-bold' : 'border-transparent text-muted']">Host fit</button></Tab>
     </TabList>
