@@ -1,7 +1,8 @@
 /** `npm test`: installs what it needs, then checks style, types and import rules, and runs unit and browser tests. */
+import { spawn } from 'node:child_process'
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs'
 import { join } from 'node:path'
-import { ensureBuild, ensureChromium, ensureDependencies, ensureNode, giveUp, offerOutsideTools, root, run, say } from './ensure.mjs'
+import { ensureChromium, ensureDependencies, ensureNode, giveUp, offerOutsideTools, root, run, say } from './ensure.mjs'
 
 const begun = Date.now()
 const results = join(root, 'test-results')
@@ -15,20 +16,25 @@ offerOutsideTools()
 rmSync(results, { recursive: true, force: true })
 mkdirSync(results, { recursive: true })
 
-const step = (name, command, args, env) => {
-  say(name)
-  return run(command, args, { env })
-}
-const must = (name, command, args) => {
-  if (!step(name, command, args)) giveUp(`${name.toLowerCase()} failed; its message above says where.`)
-}
-must('Preparing types', 'npm', ['run', '--silent', 'prepare-types', '--workspace', 'web'])
-must('Style', 'npx', ['eslint', '.', '--max-warnings', '0'])
-must('Import rules', 'npm', ['run', '--silent', 'imports'])
-must('Types', 'npm', ['run', '--silent', 'typecheck'])
-const unit = step('Unit tests', 'npx', ['vitest', 'run', '--reporter=default', '--reporter=json', `--outputFile.json=${unitFile}`])
-ensureBuild()
-const browser = step('Browser tests', 'npx', ['playwright', 'test', '--config', 'web/e2e/playwright.config.ts'], { PLAYWRIGHT_JSON_OUTPUT_NAME: browserFile })
+/** Runs a command beside others; what it prints is kept, and shown when it is done. */
+const beside = (command, args) => new Promise((resolve) => {
+  const child = spawn(command, args, { cwd: root, stdio: ['ignore', 'pipe', 'pipe'], env: { ...process.env, NUXT_TELEMETRY_DISABLED: '1' } })
+  let output = ''
+  for (const stream of [child.stdout, child.stderr]) stream.on('data', (piece) => { output += piece })
+  child.once('exit', code => resolve({ ok: code === 0, output }))
+})
+
+say('Unit tests; beside them style, import rules, types and the build')
+const checking = beside(process.execPath, [join('scripts', 'check.mjs')])
+const testing = beside('npx', ['vitest', 'run', '--reporter=default', '--reporter=json', `--outputFile.json=${unitFile}`])
+const checked = await checking
+console.log(checked.output)
+const { ok: unit, output } = await testing
+console.log(output)
+// What does not pass these is not worth a browser.
+if (!checked.ok) giveUp('style, import rules, types or the build failed; the messages above say where.')
+say('Browser tests')
+const browser = run('npx', ['playwright', 'test', '--config', 'web/e2e/playwright.config.ts'], { env: { PLAYWRIGHT_JSON_OUTPUT_NAME: browserFile } })
 
 const read = file => existsSync(file) ? JSON.parse(readFileSync(file, 'utf8')) : null
 const u = read(unitFile)

@@ -14,8 +14,9 @@ import { speed } from './speed'
 import { steps } from './steps'
 import { strobe } from './strobe'
 import { sum } from './sum'
+import { writeTest } from './write-test'
 
-const subCommands: Record<string, CommandDef> = { speed, strobe, simulate, mechanisms, steps, clean, sum, fit, read, bus, sweep, scope, blame, check } as unknown as Record<string, CommandDef>
+const subCommands: Record<string, CommandDef> = { speed, strobe, simulate, mechanisms, steps, clean, sum, fit, read, bus, sweep, scope, blame, check, 'write-test': writeTest } as unknown as Record<string, CommandDef>
 
 const wobrin = defineCommand({
   meta: { name: 'wobrin', description: 'Measures and judges old disk drives.' },

@@ -263,3 +263,27 @@ describe('wobrin blame', () => {
     expect(await wobrin('blame', '/nowhere.csv')).toMatchObject({ code: 2, err: expect.stringContaining('there is no such file') })
   })
 })
+
+describe('wobrin write-test', () => {
+  it('passes a drive whose heads are off, and refuses a state that is none', async () => {
+    const { code, out } = await wobrin('write-test', '--mechanism', '3in', '--state', 'both-off', '--json')
+    expect(code).toBe(0)
+    expect(JSON.parse(out)).toMatchObject({ state: 'both-off', call: { kind: 'leave' }, result: { blocked: true, allowed: true } })
+    expect((await wobrin('write-test', '--state', 'always-protected')).out).toContain('Mend it: It does not write an open disk')
+    expect(await wobrin('write-test', '--state', 'haunted')).toMatchObject({ code: 2, err: expect.stringContaining('expected one of sound') })
+    expect(await wobrin('write-test', '--mechanism', 'cartridge')).toMatchObject({ code: 2 })
+  })
+})
+
+describe('wobrin check', () => {
+  it('tells a whole certificate from a changed one, and either from what is none', async () => {
+    const { buildCertificate } = await import('@wobrin/core/proving')
+    const drive = { id: 'd', tag: 'SK-05', mechanism: '3in' as const, maker: '', model: '', serial: '', host: '', ownerWords: '', features: null, account: null, nominalRpm: null, motor: null, hasTrimmer: null, pulleys: null, receivedAt: '2026-01-01T00:00:00Z' }
+    const certificate = buildCertificate(drive, [], 'S', '2026-01-02T00:00:00Z')
+    expect((await wobrin('check', file('c.json', JSON.stringify(certificate)))).out).toContain('Leave it: It is as it was issued.')
+    expect(JSON.parse((await wobrin('check', file('d.json', JSON.stringify({ ...certificate, remark: 'Like new.' })), '--json')).out)).toMatchObject({ state: 'changed', tag: 'SK-05' })
+    expect((await wobrin('check', file('e.json', '{}'))).out).toContain('Not known yet: This is no certificate of ours')
+    expect(await wobrin('check', file('f.json', '{'))).toMatchObject({ code: 2, err: expect.stringContaining('the file is no JSON') })
+    expect(await wobrin('check', '/nowhere.json')).toMatchObject({ code: 2 })
+  })
+})

@@ -59,6 +59,29 @@ test('a measurement cannot be had without its recording, and is the same however
   expect(drawn.series.rpm.length).toBe(drawn.series.timeS.length)
 })
 
+test('every answer says what it is, is shown in no other page, and recordings come as files', async ({ request, baseURL }) => {
+  const { sha } = await (await request.post('/api/captures?name=page.csv', { data: Buffer.from('<script>alert(1)</script>') })).json()
+  for (const path of ['/', '/api/health', '/api/bench', '/api/nothing', `/api/captures/${sha}`, '/api/schemas/certificate', '/icon.svg']) {
+    const headers = (await request.get(path)).headers()
+    expect([path, headers['x-content-type-options'], headers['x-frame-options'], headers['referrer-policy']]).toEqual([path, 'nosniff', 'DENY', 'no-referrer'])
+  }
+  expect((await request.get(`/api/captures/${sha}`)).headers()['content-disposition']).toMatch(/^attachment/)
+  expect((await request.get('/')).headers()['content-security-policy']).toContain('default-src \'none\'')
+  // Changes from another page, or under another name, are refused on every route that changes something.
+  for (const path of ['/api/workshop/import', '/api/workshop/backups', '/api/certificates/check', '/api/drives', '/api/captures?name=x']) {
+    expect((await request.post(path, { data: '{}', headers: { origin: 'http://elsewhere.example' } })).status(), path).toBe(403)
+  }
+  expect((await request.get('/api/bench', { headers: { host: 'elsewhere.example' } })).status()).toBe(403)
+  expect(baseURL).toContain('127.0.0.1')
+})
+
+test('what is too large is refused before it is read', async ({ request }) => {
+  const huge = (path: string, bytes: number) => request.post(path, { data: Buffer.alloc(bytes, 'x'), headers: { 'content-type': 'application/octet-stream' } })
+  expect((await problem(await huge('/api/certificates/check', 5 * 1024 * 1024))).detail).toContain('at most 4 MB')
+  expect((await problem(await huge('/api/photos?name=a.jpg', 41 * 1024 * 1024))).detail).toContain('at most 40 MB')
+  expect((await problem(await huge('/api/workshop/import', 1000))).detail).toContain('no ZIP')
+})
+
 test('a strobe disc comes as SVG in millimetres or as PDF at its true size', async ({ request }) => {
   const svg = await request.get('/api/strobe-disc?rings=300@50,300@60&diameter=80&hole=20')
   expect(svg.headers()['content-type']).toContain('image/svg+xml')

@@ -1,5 +1,5 @@
 import type { JointModel } from '../../inference'
-import { caseNumber, CASES, HEAD_STATES, MACHINE_STATES, placeLikelihood, PRIORS, readingShare, type DiskState, type Head } from './model'
+import { atPlace, caseNumber, CASES, HEAD_STATES, MACHINE_STATES, placeLikelihood, PRIORS, readingShare, type DiskState, type Head } from './model'
 import { FAILS, type BlameDisk, type BlameDrive, type PlaceRead } from './reads'
 
 /** What a variable of the model is about. */
@@ -12,6 +12,8 @@ export type Subject =
 const OFF_TRACK = 1
 const OFF_SPEED = 2
 const HEAD_OFF = 3
+/** Places of a disk: two heads, three zones. */
+const PLACES = 6
 /**
  * What one head of a drive read of a disk: its zones have reader and writer in common. With its number and its variables, so that what is
  * known of it is found quickly; −1 for a writer's head that is none of ours.
@@ -47,6 +49,8 @@ export class BenchModel implements JointModel {
   private readonly machine: readonly number[]
   private readonly headOf: readonly (readonly [number, number])[]
   private readonly foreign = new Map<number, number>()
+  /** What each state of a disk does to each place, by state × place. */
+  private readonly codes: readonly Uint8Array[]
   private readonly known: (Float64Array | undefined)[]
   private readonly sides: readonly SideRead[]
 
@@ -82,6 +86,7 @@ export class BenchModel implements JointModel {
     this.known = Array.from({ length: this.sides.length * CASES })
     this.readsOf = disks.map((_, i) => this.sides.filter(p => p.disk === i))
     this.states = disks.map((_, i) => this.statesOf(i))
+    this.codes = this.states.map(states => Uint8Array.from({ length: states.length * PLACES }, (_, i) => atPlace(states[Math.floor(i / PLACES)]!, i % PLACES)))
     this.diskPriors = disks.map((d, i) => Float64Array.from(this.states[i]!, s => Math.log(this.diskPrior(d, i, s))))
     this.touches = subjects.map(subject => disks.flatMap((_, disk) => {
       const own = this.readsOf[disk]!.filter(p => this.concerns(subject, p))
@@ -145,7 +150,12 @@ export class BenchModel implements JointModel {
   /** Log likelihood of one side for each state of its disk. */
   private sideLogs(p: SideRead, c: number): Float64Array {
     const at = p.index * CASES + c
-    return this.known[at] ??= Float64Array.from(this.states[p.disk]!, s => p.places.reduce((l, x) => l + placeLikelihood(x.good, x.sectors, s, x.head * 3 + x.zone, c, p.wide), 0))
+    let l = this.known[at]
+    if (l) return l
+    const codes = this.codes[p.disk]!
+    l = this.known[at] = new Float64Array(this.states[p.disk]!.length)
+    for (const x of p.places) for (let s = 0; s < l.length; s++) l[s]! += placeLikelihood(x.good, x.sectors, codes[s * PLACES + x.head * 3 + x.zone]!, x.zone, c, p.wide)
+    return l
   }
 
   /** Log likelihood of a disk's reads for each of its states. */

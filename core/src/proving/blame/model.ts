@@ -29,9 +29,10 @@ const STRAY = 0.004
 export const caseNumber = (head: number, offTrack: number, offSpeed: number): number => head + 3 * offTrack + 9 * offSpeed
 export const CASES = 27
 
-/** What a disk does to one place: a bad spot elsewhere does nothing. */
+/** What a disk may do to one place. */
 const AT_PLACE = ['good', 'bad', 'density', 'narrow', 'spot'] as const
-const atPlace = (disk: DiskState, place: number): number => disk.kind === 'spot' && disk.place !== place ? 0 : AT_PLACE.indexOf(disk.kind)
+/** What a disk does to a place, as a number: a bad spot elsewhere does nothing. */
+export const atPlace = (disk: DiskState, place: number): number => disk.kind === 'spot' && disk.place !== place ? 0 : AT_PLACE.indexOf(disk.kind)
 
 function shareOf(at: number, zone: number, c: number, wide: boolean): number {
   const byDisk = [1, BAD_DISK, DENSITY[zone]!, wide ? NARROW : 1, SPOT][at]!
@@ -52,12 +53,11 @@ const TEMPER = 0.6
 const known = new Float64Array(AT_PLACE.length * 3 * CASES * 2 * (COUNTED + 1) ** 2).fill(Number.NaN)
 
 /** Logarithm of the probability that so many sectors of a place read: beta-binomial, so that one surprise condemns nothing. */
-export function placeLikelihood(good: number, sectors: number, disk: DiskState, place: number, c: number, wide: boolean): number {
+export function placeLikelihood(good: number, sectors: number, at: number, zone: number, c: number, wide: boolean): number {
   const n = Math.min(COUNTED, sectors)
   const k = Math.round(good * n / sectors)
-  const at = atPlace(disk, place)
-  const key = ((((at * 3 + place % 3) * CASES + c) * 2 + Number(wide)) * (COUNTED + 1) + k) * (COUNTED + 1) + n
-  if (Number.isNaN(known[key]!)) known[key] = countLikelihood(k, n, shareOf(at, place % 3, c, wide))
+  const key = ((((at * 3 + zone) * CASES + c) * 2 + Number(wide)) * (COUNTED + 1) + k) * (COUNTED + 1) + n
+  if (Number.isNaN(known[key]!)) known[key] = countLikelihood(k, n, shareOf(at, zone, c, wide))
   return known[key]!
 }
 
