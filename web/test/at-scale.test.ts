@@ -64,6 +64,17 @@ describe('the bench at scale', () => {
   })
 })
 
+describe('the next tag', () => {
+  it('goes on with the series that has the highest number, as it is written', async () => {
+    const w = await workshop()
+    expect(w.drives.nextTag()).toBe('SK-01')
+    for (const [i, tag] of ['SK-09', 'AB-3', 'loose'].entries()) w.drives.receive(newDrive({ tag }), NOW, uuid(i + 1))
+    expect(w.drives.nextTag()).toBe('SK-10')
+    w.drives.receive(newDrive({ tag: 'T0099' }), NOW, uuid(9))
+    expect(w.drives.nextTag()).toBe('T0100')
+  })
+})
+
 describe('finding', () => {
   it('finds drives by any of their words, tags first, without regard to case', async () => {
     const { finder } = await bench(12)

@@ -1,4 +1,4 @@
-import { and, asc, eq, inArray, isNotNull, sql } from 'drizzle-orm'
+import { and, asc, inArray, isNotNull, sql } from 'drizzle-orm'
 import { ParameterError } from '@wobrin/core/errors'
 import type { LogEntry } from '@wobrin/core/observations'
 import type { Donor, PartUse } from '../../shared/parts'
@@ -13,9 +13,9 @@ export class DonorShelf {
   constructor(private readonly db: Db, private readonly drives: DriveService) {}
 
   list(): Donor[] {
-    const releases = this.db.select().from(logEntries).where(and(eq(logEntries.kind, 'released'), sql`json_extract(${logEntries.data}, '$.outcome') = 'parts'`)).orderBy(asc(logEntries.seq)).all()
+    const releases = this.db.select().from(logEntries).where(and(typeIs('release'), sql`json_extract(${logEntries.data}, '$.outcome') = 'parts'`)).orderBy(asc(logEntries.seq)).all()
     if (releases.length === 0) return []
-    const used = this.db.select().from(logEntries).where(and(eq(logEntries.kind, 'part-used'), typeIs('part-used'))).all()
+    const used = this.db.select().from(logEntries).where(typeIs('part-used')).all()
     const gone = new Set(this.db.select({ id: logEntries.takesBack }).from(logEntries).where(and(isNotNull(logEntries.takesBack), inArray(logEntries.takesBack, [...releases, ...used].map(e => e.id)))).all().map(r => r.id))
     const went = new Map(used.flatMap(e => e.data?.type === 'part-used' && !gone.has(e.id) ? [[`${e.data.release} ${e.data.part}`, this.drives.get(e.driveId).tag] as const] : []))
     return releases.flatMap((e): Donor[] => {

@@ -35,6 +35,14 @@ export class DriveService {
     return row
   }
 
+  /** The next number of the series that holds the highest one. */
+  nextTag(): string {
+    const tags = this.db.select({ tag: drives.tag }).from(drives).all().map(r => /^((?:.*\D)?)(\d+)$/.exec(r.tag)).filter(m => m !== null)
+    if (!tags.length) return 'SK-01'
+    const [, prefix, digits] = tags.reduce((best, m) => Number(m[2]) > Number(best[2]) ? m : best)
+    return `${prefix}${String(Number(digits) + 1).padStart(digits!.length, '0')}`
+  }
+
   byTag(tag: string): DriveFacts | null {
     return this.db.select().from(drives).where(eq(drives.tag, tag)).get() ?? null
   }

@@ -1,22 +1,15 @@
 <script setup lang="ts">
 import type { DriveFacts } from '@wobrin/core/proving'
-import type { Bench } from '../../../shared/bench'
 import type { NewDrive } from '../../../shared/drive-facts'
 
 useHead({ title: 'Receive a drive · Wobrin' })
 
-const { data: bench } = await useFetch<Bench>('/api/bench')
+const { data: next } = await useFetch<{ tag: string }>('/api/drives/next-tag')
 const serverProblem = ref<{ field: string | null, text: string } | null>(null)
 /** Made once, so that sending the form again after a lost answer receives one drive, not two. */
 const id = crypto.randomUUID()
 
-/** The next number of the series that most tags follow. */
-const suggestedTag = computed(() => {
-  const tags = bench.value?.lines.map(l => /^((?:.*\D)?)(\d+)$/.exec(l.drive.tag)).filter(m => m !== null) ?? []
-  if (!tags.length) return 'SK-01'
-  const [, prefix, digits] = tags.reduce((best, m) => Number(m[2]) > Number(best[2]) ? m : best)
-  return `${prefix}${String(Number(digits) + 1).padStart(digits!.length, '0')}`
-})
+const suggestedTag = computed(() => next.value?.tag ?? 'SK-01')
 
 async function receive(drive: NewDrive): Promise<void> {
   serverProblem.value = null
