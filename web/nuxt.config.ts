@@ -20,6 +20,8 @@ export default defineNuxtConfig({
     },
   },
   css: ['~/assets/main.css'],
+  // Whatever is answered, files included, is what it says it is, and is shown in no other page.
+  routeRules: { '/**': { headers: { 'x-content-type-options': 'nosniff', 'x-frame-options': 'DENY', 'cross-origin-resource-policy': 'same-origin', 'referrer-policy': 'no-referrer' } } },
   experimental: { appManifest: false },
   compatibilityDate: '2026-06-01',
   nitro: {

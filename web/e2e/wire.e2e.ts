@@ -135,10 +135,12 @@ test('a read test is put on a drive’s log: the server reads the recording agai
   await receive(page, '5.25in-48')
   const id = /drives\/([0-9a-f-]+)/.exec(page.url())![1]!
   await page.goto(`/drives/${id}?station=prove`)
+  await page.getByRole('tab', { name: 'Read tests' }).click()
   await page.getByRole('link', { name: 'Read a disk' }).click()
   await page.getByTestId('bus-file').first().setInputFiles(wire('groove.vcd', d => ({ disk: { ...d.disk, grooves: [{ head: 0, fromCylinder: 1, toCylinder: 1, fromTurn: 0.2, toTurn: 0.4, liftUm: 20 }] } })))
   await page.getByRole('button', { name: 'Put on the log' }).click()
   await expect(page).toHaveURL(/drives\/.*station=prove/)
+  await page.getByRole('tab', { name: 'Read tests' }).click()
   await expect(page.getByTestId('entry').first()).toContainText(/Read test: \d+ of 54 sectors good/)
   await expect(page.getByTestId('entry').first().getByRole('img', { name: 'Rail of 6 tracks' })).toBeVisible()
   const [entry] = (await (await request.get(`/api/drives/${id}/log`)).json() as { kind: string, data: { captureName: string, bars: unknown[] } }[]).filter(e => e.kind === 'measurement')

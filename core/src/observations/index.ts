@@ -1,8 +1,8 @@
 export { AS_FOUND_KINDS, type AsFoundItem, type AsFoundKind } from './as-found-item'
 export { CALLS, type Call, type CallKind } from './call'
-export {
-  STATION_IDS, standingEntries, type Breakage, type CountedSectors, type EntryData, type EntryKind, type LogEntry, type PartLeft, type ReadTestEntryData, type ReleaseEntryData, type SpeedEntryData,
-  type StationId, type StepEntryData, type SweepCount, type SweepEntryData, type WriteTestResult,
-} from './log-entry'
+export type {
+  Breakage, CountedSectors, EntryData, PartLeft, ReadTestEntryData, ReleaseEntryData, SpeedEntryData, StepEntryData, SweepCount, SweepEntryData, WriteTestResult,
+} from './entry-data'
+export { STATION_IDS, standingEntries, type EntryKind, type LogEntry, type StationId } from './log-entry'
 export { formatObservation, type Observation } from './observation'
 export { OUTCOMES, type Outcome } from './outcome'

@@ -5,8 +5,6 @@ const LOOPBACK = new Set(['localhost', '127.0.0.1', '[::1]'])
  * no foreign name can be pointed here), and a change must come from the same origin.
  */
 export default defineEventHandler((event) => {
-  // Whatever is answered is what it says it is, and is shown in no other page.
-  setResponseHeaders(event, { 'x-content-type-options': 'nosniff', 'x-frame-options': 'DENY', 'cross-origin-resource-policy': 'same-origin', 'referrer-policy': 'no-referrer' })
   const host = getRequestHeader(event, 'host') ?? ''
   const name = host.replace(/:\d+$/, '')
   const own = process.env.HOST && !['0.0.0.0', '::'].includes(process.env.HOST) ? process.env.HOST : null

@@ -51,8 +51,9 @@ const percent = (p: number) => p > 0.995 ? '> 99 %' : `${Math.round(p * 100)} %`
         <h2 id="may" class="text-lg font-bold mb-2">It may be</h2>
         <ul><li v-for="b in answer.blamed.slice(0, 8)" :key="b.cause + b.who + b.where" class="border-t border-line py-2"><p class="flex justify-between gap-3"><span><strong>{{ b.who }}</strong><template v-if="b.where">, {{ b.where }}</template></span><strong class="whitespace-nowrap">{{ percent(b.probability) }}</strong></p><div class="h-1.5 rounded-full bg-tint mt-1" aria-hidden="true"><div class="h-full rounded-full bg-ink" :style="{ width: `${b.probability * 100}%` }" /></div><p class="hint mt-1">{{ BLAME_CAUSES[b.cause].label }}; part in {{ b.failures }} {{ b.failures === 1 ? 'failure' : 'failures' }}</p></li></ul>
       </section>
-      <section v-if="answer.next.length" class="panel p-5" aria-labelledby="tells">
+      <section v-if="answer.failing" class="panel p-5" aria-labelledby="tells">
         <h2 id="tells" class="text-lg font-bold mb-2">What would tell most</h2>
+        <p v-if="!answer.next.length" class="hint">No other read of these disks in these drives: all that is still open would make it fail alike. Look at the disk itself, or read another by the same writer.</p>
         <ol><li v-for="n in answer.next" :key="n.disk + n.drive" class="border-t border-line py-2 flex justify-between gap-3"><span>Read <strong>{{ n.disk }}</strong> in <strong>{{ n.drive }}</strong></span><span class="hint whitespace-nowrap">{{ n.bits.toFixed(2) }} bit</span></li></ol>
       </section>
       <section v-if="answer.contradictions.length" class="panel p-5"><h2 class="text-lg font-bold mb-2">Read once, and not again</h2><ul class="text-sm list-disc pl-5"><li v-for="c in answer.contradictions" :key="c">{{ c }}</li></ul></section>

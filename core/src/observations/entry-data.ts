@@ -1,0 +1,220 @@
+import type { AdjusterId, ZoneRead } from '../carriage'
+import type { Cable, DriveProfile, HostProfile } from '../host-fit'
+import type { AsFoundItem } from './as-found-item'
+import type { Outcome } from './outcome'
+
+/** What a speed measurement keeps beside its observations, so that the trimmer can be learned later. */
+export interface SpeedEntryData {
+  readonly type: 'speed'
+  readonly rpm: number
+  readonly uncertainty: number | null
+  /** Turns of the trimmer since the reading before; positive is to the right. */
+  readonly movedTurns: number
+  readonly captureSha: string
+  readonly captureName: string
+  readonly channel: string
+  readonly pulsesPerTurn: number
+  /** Whether a person said how many pulses a turn has; otherwise it was found. */
+  readonly pulsesGiven: boolean
+  readonly evenMarks: boolean
+  /** How the recording was read, so that it can be read the same way again. */
+  readonly read: { readonly sampleRateHz?: number, readonly timeUnit?: 's' | 'ms' | 'us' | 'ns', readonly polarity?: 'auto' | 'positive' | 'negative' }
+  readonly nominalRpm: number
+  readonly simulated: boolean
+}
+
+/** A sum and what was typed into it, so that it can be worked out again. */
+export interface SumEntryData {
+  readonly type: 'sum'
+  readonly instrument: string
+  readonly values: Readonly<Record<string, string>>
+}
+
+/** A host fit with the profiles as they were then, so that it can be worked out again. */
+export interface HostFitEntryData {
+  readonly type: 'host-fit'
+  readonly host: HostProfile
+  readonly drive: DriveProfile
+  readonly cable: Cable
+}
+
+/** A surface as it read, and from what, so that it can be read again. */
+export interface ReadTestEntryData {
+  readonly type: 'read-test'
+  /** Bars of the rail: cylinder, head, margin in percent (−1 for none), sectors good, bad, missing, foreign. */
+  readonly bars: readonly (readonly [number, 0 | 1, number, number, number, number, number])[]
+  readonly captureSha: string | null
+  readonly captureName: string | null
+  /** How the recording was read. */
+  readonly read: { readonly mapping: Readonly<Record<string, string>>, readonly inverted: boolean, readonly code: string, readonly trusted: boolean } | null
+  /** The stand-in that it came from. */
+  readonly simulated: { readonly mechanism: string, readonly story: string } | null
+  /** The reference disk that was read, where it is one of the shelf's. */
+  readonly disk?: string | null
+}
+
+/** Sectors of one head at one position of an adjuster. */
+export interface SweepCount {
+  readonly good: number
+  readonly expected: number
+  /** Timing margin, share of half the window, where it was read from a recording. */
+  readonly margin?: number
+  /** Cylinders towards the hub that the headers stand from where they should; left out for its own. */
+  readonly named?: number
+}
+
+/** A sweep of an adjuster with every try, struck out or not, so that it can be worked out again. */
+export interface SweepEntryData {
+  readonly type: 'sweep'
+  readonly adjuster: AdjusterId
+  readonly scale: string
+  readonly travel: readonly [number, number]
+  readonly stood: number | null
+  readonly umPerUnit: number | null
+  readonly rows: readonly { readonly position: number, readonly side: 'below' | 'above', readonly lower: SweepCount, readonly upper: SweepCount | null, readonly struck: boolean }[]
+  /** Where it was set; null where it was not. */
+  readonly setTo: number | null
+  /** What was read after tightening; null where that is still to do. */
+  readonly recheck: { readonly position: number | null, readonly zones: readonly ZoneRead[] } | null
+  /** The reference disk that it was swept with. */
+  readonly disk: string | null
+  readonly simulated: boolean
+}
+
+/** A test whose sectors were counted by a person or a host: formatting, patterns, interchange. */
+export interface ProofEntryData {
+  readonly type: 'proof'
+  readonly test: string
+  readonly sectors: number
+  readonly errors: number
+  /** Drive that read it, where it was another one. */
+  readonly reader: string | null
+}
+
+export interface CountedSectors { readonly good: number, readonly sectors: number }
+
+/** What a host said of writing a disk; null where it was not tried. By head: lower, upper. */
+export interface WriteTestResult {
+  readonly blocked: boolean | null
+  readonly allowed: boolean | null
+  readonly format: readonly [CountedSectors | null, CountedSectors | null]
+  readonly tracks: number | null
+  readonly formatS: number | null
+  readonly first: CountedSectors | null
+  readonly last: CountedSectors | null
+  readonly pattern: readonly [CountedSectors | null, CountedSectors | null]
+  readonly overwrite: readonly [CountedSectors | null, CountedSectors | null]
+  readonly homeAfter: boolean | null
+}
+
+export interface WriteTestEntryData {
+  readonly type: 'write-test'
+  readonly result: WriteTestResult
+}
+
+/** A disk of the shelf read in this drive, its sectors counted by a person. */
+export interface CrossReadEntryData {
+  readonly type: 'cross-read'
+  readonly disk: string
+  /** Head, zone, sectors good and in all. */
+  readonly places: readonly (readonly [0 | 1, 'outer' | 'middle' | 'inner', number, number])[]
+}
+
+export interface StepEntryData {
+  readonly type: 'step'
+  readonly step: string
+}
+
+/** A part that a drive which was given up still has. */
+export interface PartLeft {
+  readonly id: string
+  readonly label: string
+  /** Good by a test or a look; or only thought to be, as nobody looked. */
+  readonly state: 'tested' | 'looked at' | 'not known'
+  /** What says so. */
+  readonly says: string
+}
+
+export interface ReleaseEntryData {
+  readonly type: 'release'
+  readonly outcome: Outcome
+  /** What is still good in it, where it was given up for parts. */
+  readonly parts?: readonly PartLeft[]
+}
+
+/** A part of a donor that went into this drive. */
+export interface PartUsedEntryData {
+  readonly type: 'part-used'
+  /** Id of the donor's release, and of the part in it. */
+  readonly release: string
+  readonly part: string
+  /** Tag of the donor. */
+  readonly from: string
+}
+
+export interface WaitEntryData {
+  readonly type: 'wait'
+  /** It begins with its entry. */
+  readonly minutes: number
+  /** Id of the step that must not be done before it is over, or null. */
+  readonly holds: string | null
+}
+
+export interface WaitEndedData {
+  readonly type: 'wait-ended'
+  /** Id of the wait's entry. */
+  readonly wait: string
+}
+
+export interface PhotoEntryData {
+  readonly type: 'photo'
+  /** SHA-256 of the original. */
+  readonly sha: string
+  readonly width: number
+  readonly height: number
+}
+
+export interface FindingEntryData {
+  readonly type: 'finding'
+  readonly finding: string
+  /** Where on the drive; null for the drive as a whole. */
+  readonly place: string | null
+}
+
+export interface AsFoundEntryData {
+  readonly type: 'as-found'
+  readonly item: AsFoundItem
+}
+
+/** What became of an as-found thing when it was undone. */
+export type Breakage = 'cut' | 'snapped' | 'unsoldered'
+
+export interface UndoneEntryData {
+  readonly type: 'undone'
+  /** Id of the thing's as-found entry. */
+  readonly item: string
+  readonly broke: Breakage | null
+}
+
+export interface PutBackEntryData {
+  readonly type: 'put-back'
+  readonly item: string
+  /** Left off for good: why, in the entry's detail. */
+  readonly leftOff: boolean
+}
+
+export interface OverrideEntryData {
+  readonly type: 'override'
+  readonly gate: string
+  /** Ids of the conditions that were missing when it was passed. */
+  readonly missing: readonly string[]
+}
+
+export interface AcknowledgedEntryData {
+  readonly type: 'acknowledged'
+  readonly caution: string
+}
+
+export type EntryData =
+  | SpeedEntryData | SumEntryData | HostFitEntryData | ReadTestEntryData | SweepEntryData | ProofEntryData | CrossReadEntryData | WriteTestEntryData | PartUsedEntryData | StepEntryData | ReleaseEntryData | WaitEntryData | WaitEndedData | PhotoEntryData
+  | FindingEntryData | AsFoundEntryData | UndoneEntryData | PutBackEntryData | OverrideEntryData | AcknowledgedEntryData
