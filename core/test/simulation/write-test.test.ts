@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { residue } from '../../src/recording'
 import { judgeWriteTest } from '../../src/proving'
 import type { SimulatedDisk, DriveSpec } from '../../src/simulation'
-import { DRIVE_STORIES, readSurface, SimulatedDrive, SimulatedHost, soundDrive, spreadCylinders, wholeSurface, writeTest } from '../../src/simulation'
+import { DRIVE_STORIES, QUICK_STORIES, readSurface, SimulatedDrive, SimulatedHost, soundDrive, spreadCylinders, sweepQuickDisk, wholeSurface, writeQuickSide, writeTest } from '../../src/simulation'
 import { toReadings, totalsOf } from '../../src/bus'
 import type { MechanismId } from '../../src/mechanisms'
 
@@ -77,6 +77,20 @@ describe('the simulated drive writes', () => {
 })
 
 const soundDriveFormat = () => ({ code: 'MFM', rate: 250_000 } as const)
+
+describe('a quick disk, a whole side at once', () => {
+  const tested = (id: string) => judgeWriteTest('quick-disk', writeQuickSide(QUICK_STORIES.find(s => s.id === id)!.spec))
+  it('comes back whole from a sound drive, and from one that is fast or starts late, as it wrote so itself (trade fact)', () => {
+    for (const id of ['sound', 'fast', 'late']) expect(tested(id).checks.filter(c => c.state === 'passed').map(c => c.id), id).toEqual(['format', 'pattern', 'overwrite'])
+    // Another drive's disk does show both.
+    const fast = QUICK_STORIES.find(s => s.id === 'fast')!.spec
+    expect(sweepQuickDisk(fast).call.kind).toBe('nudge')
+    expect(sweepQuickDisk(QUICK_STORIES.find(s => s.id === 'late')!.spec).call.kind).toBe('nudge')
+  })
+  it('does not come back from a head that is dirty or weak', () => {
+    for (const id of ['dirty', 'weak']) expect(tested(id).checks.some(c => c.state === 'failed'), id).toBe(true)
+  })
+})
 
 describe('what others read of it', () => {
   const CYLINDERS = [2, 20, 37]

@@ -1,7 +1,7 @@
 import { expose } from 'comlink'
 import type { MechanismId } from '@wobrin/core/mechanisms'
 import type { WriteTestResult } from '@wobrin/core/observations'
-import { DRIVE_STORIES, SimulatedDrive, spreadCylinders, STORY_SEED, writeTest } from '@wobrin/core/simulation'
+import { DRIVE_STORIES, QUICK_STORIES, SimulatedDrive, spreadCylinders, STORY_SEED, writeQuickSide, writeTest } from '@wobrin/core/simulation'
 import { attempt, breath, type Answer, type Stop } from './in-worker'
 
 let stop: Stop = { aborted: false }
@@ -12,6 +12,7 @@ const worker = {
     stop = { aborted: false }
     const mine = stop
     return attempt(async () => {
+      if (mechanism === 'quick-disk') return writeQuickSide((QUICK_STORIES.find(s => s.id === story) ?? QUICK_STORIES[0]!).spec)
       const chosen = DRIVE_STORIES.find(s => s.id === story) ?? DRIVE_STORIES[0]!
       const drive = new SimulatedDrive(chosen.of(mechanism, STORY_SEED))
       const run = writeTest(drive, { patternCylinders: spreadCylinders(drive.media!.layout.cylinders), stepMs: 6, settleMs: 18 })

@@ -64,8 +64,8 @@ function judgeBeforeAfter(v: Values): SumResult {
 export const beforeAfterSum: Sum = {
   id: 'before-after', title: 'Before and after', station: 'prove', group: 'Counts', purpose: 'Whether what was done helped, or whether luck explains it: failed sectors before and after, of the same disk.',
   fields: [
-    { key: 'sectorsBefore', label: 'Sectors read before', quantity: 'count', required: true }, { key: 'errorsBefore', label: 'Of these, failed', quantity: 'count', required: true },
-    { key: 'sectorsAfter', label: 'Sectors read after', quantity: 'count', required: true }, { key: 'errorsAfter', label: 'Of these, failed', quantity: 'count', required: true },
+    { key: 'sectorsBefore', label: 'Sectors read before', quantity: 'count', required: true }, { key: 'errorsBefore', label: 'Failed before', quantity: 'count', required: true },
+    { key: 'sectorsAfter', label: 'Sectors read after', quantity: 'count', required: true }, { key: 'errorsAfter', label: 'Failed after', quantity: 'count', required: true },
   ],
   formulas: ['Fisher’s exact test, one-sided: the chance of so few failures after, if they fell by luck.'],
   judge: judgeBeforeAfter,

@@ -36,9 +36,9 @@ function callOf(ran: number, planned: number, stops: number, failedStarts: numbe
 export const soakSum: Sum = {
   id: 'soak', title: 'Soak', station: 'prove', group: 'Closed up', purpose: 'What a long run with the covers on shows: hours, starts and sectors with their bounds, and how much longer.',
   fields: [
-    { key: 'planned', label: 'Planned', hint: 'four hours and ten starts are usual (common practice)', quantity: 'time', required: true, plausible: [600, 400_000] }, { key: 'ran', label: 'Ran so far', quantity: 'time', required: true, plausible: [60, 400_000] },
-    { key: 'stops', label: 'Stops by itself', quantity: 'count' }, { key: 'starts', label: 'Starts from rest', quantity: 'count' }, { key: 'failedStarts', label: 'Of these, failed', quantity: 'count' },
-    { key: 'sectors', label: 'Sectors read', quantity: 'count' }, { key: 'errors', label: 'Of these, failed', quantity: 'count' }, { key: 'late', label: 'Of these, in the second half', quantity: 'count', rare: true },
+    { key: 'planned', label: 'Planned', hint: 'such as 4 h, with ten starts (common practice)', quantity: 'time', required: true, plausible: [600, 400_000] }, { key: 'ran', label: 'Ran so far', quantity: 'time', required: true, plausible: [60, 400_000] },
+    { key: 'stops', label: 'Stops by itself', quantity: 'count' }, { key: 'starts', label: 'Starts from rest', quantity: 'count' }, { key: 'failedStarts', label: 'Starts that failed', quantity: 'count' },
+    { key: 'sectors', label: 'Sectors read', quantity: 'count' }, { key: 'errors', label: 'Sectors that failed', quantity: 'count' }, { key: 'late', label: 'Of them, in the second half', quantity: 'count', rare: true },
   ],
   formulas: ['No event in a time: at most 3.0 events in as much time, 95 % sure (Poisson, −ln 0.05). Counts: exact binomial bound (Clopper and Pearson).'],
   judge,

@@ -2,7 +2,7 @@ import { GrowableDoubles, type EdgeList } from '../../captures'
 import { RECORDING_GEOMETRY } from '../../mechanisms'
 import { sortNearly } from '../../numbers'
 import { cellsInTurn, edgesFromFlux, layCells, QUICK_RATE, quickStream, recogniseTrack, viewOf, type Format, type LaidTrack, type QuickBlock, type ReadTrack } from '../../recording'
-import type { Call } from '../../observations'
+import type { Call, CountedSectors, WriteTestResult } from '../../observations'
 import { QuickGauss } from '../gauss'
 import { Random } from '../random'
 import { SpindleModel } from '../spindle-model'
@@ -112,6 +112,25 @@ export function sweepQuickDisk(spec: QuickDiskSpec): QuickPass {
     ...pass, durationS, call: judgeQuickPass(pass, spec),
     channels: [{ name: 'MOTOR', edges: motor.edges() }, { name: 'MEDIA', edges: media.edges() }, { name: 'READY', edges: ready.edges() }, { name: 'READ_DATA', edges: edgesFromFlux(times) }],
   }
+}
+
+/** States of a quick-disk drive for a write test. */
+export const QUICK_STORIES: readonly { readonly id: string, readonly label: string, readonly spec: QuickDiskSpec }[] = [
+  { id: 'sound', label: 'A sound drive', spec: SOUND_QUICK_DISK }, { id: 'fast', label: 'Six per cent fast', spec: { ...SOUND_QUICK_DISK, rpm: SOUND_QUICK_DISK.rpm * 1.06 } },
+  { id: 'late', label: 'Its sweep starts late', spec: { ...SOUND_QUICK_DISK, startTurns: 1.2 } }, { id: 'dirty', label: 'Head dirty', spec: { ...SOUND_QUICK_DISK, dirtUm: 3 } }, { id: 'weak', label: 'Head weak', spec: { ...SOUND_QUICK_DISK, amplitude: 0.3 } },
+]
+
+/**
+ * A whole side written by this drive and read back by it, three times with other bytes: what it wrote begins where its own sweep begins and
+ * runs at its own speed, so that neither shows. Write protect has no part in the model.
+ */
+export function writeQuickSide(spec: QuickDiskSpec): WriteTestResult {
+  const side = (n: number): CountedSectors => {
+    const { read, wanted } = sweepQuickDisk({ ...spec, seed: spec.seed + n, writerRpm: spec.rpm, startTurns: 0 })
+    return { good: Math.min(wanted, read?.sectors.filter(s => s.status === 'good').length ?? 0), sectors: wanted }
+  }
+  const [format, pattern, overwrite] = [side(1), side(2), side(3)]
+  return { blocked: null, allowed: null, format: [format, null], tracks: null, formatS: null, first: null, last: null, pattern: [pattern, null], overwrite: [overwrite, null], homeAfter: null }
 }
 
 /** What one sweep says: blocks, speed by their rate, and when data begin after READY. */

@@ -3,7 +3,7 @@ import { proxy } from 'comlink'
 import { layoutsOf, MECHANISMS, type MechanismId } from '@wobrin/core/mechanisms'
 import type { WriteTestResult } from '@wobrin/core/observations'
 import { judgeWriteTest } from '@wobrin/core/proving'
-import { DRIVE_STORIES } from '@wobrin/core/simulation'
+import { DRIVE_STORIES, QUICK_STORIES } from '@wobrin/core/simulation'
 import type { WriteWorker } from '~/workers/write.worker'
 
 useHead({ title: 'Write test · Wobrin' })
@@ -14,7 +14,9 @@ const progress = ref<{ share: number, what: string } | null>(null)
 const done = shallowRef<{ mechanism: MechanismId, story: string, result: WriteTestResult } | null>(null)
 const problem = ref('')
 const judged = computed(() => done.value && judgeWriteTest(done.value.mechanism, done.value.result))
-const steppers = MECHANISMS.filter(m => layoutsOf(m.id).length)
+const classes = MECHANISMS.filter(m => layoutsOf(m.id).length || m.id === 'quick-disk')
+const stories = computed(() => mechanism.value === 'quick-disk' ? QUICK_STORIES : DRIVE_STORIES)
+watch(stories, (list) => { if (!list.some(s => s.id === story.value)) story.value = 'sound' })
 
 async function run(): Promise<void> {
   problem.value = ''
@@ -38,8 +40,8 @@ const ORDER = [
     <section class="panel p-5 sm:px-6 space-y-5" aria-labelledby="write">
       <div><h1 id="write" class="text-2xl font-bold">Write test</h1><p class="text-muted">What a host can tell of writing, tried on the simulated drive. Its own disk goes in; nothing of it counts for a real one.</p></div>
       <form class="flex flex-wrap items-end gap-3" @submit.prevent="run">
-        <FormField v-slot="{ id }" label="Class of the drive"><select :id="id" v-model="mechanism" class="field w-auto"><option v-for="m in steppers" :key="m.id" :value="m.id">{{ m.label }}</option></select></FormField>
-        <FormField v-slot="{ id }" label="Simulated state"><select :id="id" v-model="story" class="field w-auto"><option v-for="s in DRIVE_STORIES" :key="s.id" :value="s.id">{{ s.label }}</option></select></FormField>
+        <FormField v-slot="{ id }" label="Class of the drive"><select :id="id" v-model="mechanism" class="field w-auto"><option v-for="m in classes" :key="m.id" :value="m.id">{{ m.label }}</option></select></FormField>
+        <FormField v-slot="{ id }" label="Simulated state"><select :id="id" v-model="story" class="field w-auto"><option v-for="s in stories" :key="s.id" :value="s.id">{{ s.label }}</option></select></FormField>
         <button class="btn btn-primary" :disabled="progress !== null">Write and read back</button>
       </form>
       <div v-if="progress" class="flex items-center gap-4" role="status"><progress class="grow h-2" :value="progress.share" max="1" :aria-label="`Write test, ${progress.what}`" /><span class="text-sm w-44">{{ progress.what }}, {{ Math.round(progress.share * 100) }} %</span><button class="btn" @click="worker().stop()">Stop</button></div>
@@ -47,7 +49,7 @@ const ORDER = [
       <template v-if="judged && done">
         <CallBand :call="judged.call" />
         <ProveWriteChecks :checks="judged.checks" />
-        <p v-if="judged.call.kind === 'leave' && done.story !== 'sound'" class="border-l-5 border-nudge bg-nudge-tint px-4 py-3">This drive is not sound, and passed all the same: <strong>a drive reads its own writing</strong>. Only another drive, or a disk that another wrote, tells.</p>
+        <p v-if="done.story !== 'sound' && !judged.checks.some(c => c.state === 'failed')" class="border-l-5 border-nudge bg-nudge-tint px-4 py-3">This drive is not sound, and passed all the same: <strong>a drive reads its own writing</strong>. Only another drive, or a disk that another wrote, tells.</p>
       </template>
       <p v-else-if="!progress" class="text-muted">Choose a state, and see what a write test finds of it, and what it does not.</p>
     </section>
