@@ -1,11 +1,8 @@
-import { readFileSync, statSync } from 'node:fs'
 import { basename } from 'node:path'
 import { defineCommand } from 'citty'
-import { InputError } from '@wobrin/core/errors'
 import { CALLS } from '@wobrin/core/observations'
 import { BLAME_CAUSES, readBlameCsv, whoIsToBlame } from '@wobrin/core/proving'
-
-const MOST_BYTES = 20 * 1024 * 1024
+import { readText } from './read-text'
 
 export const blame = defineCommand({
   meta: { name: 'blame', description: 'Disks that read in one drive and not in another: which disk, drive, head or writer it is.' },
@@ -14,10 +11,7 @@ export const blame = defineCommand({
     json: { type: 'boolean', description: 'print the answer as JSON' },
   },
   run({ args }) {
-    const size = statSync(args.file, { throwIfNoEntry: false })?.size
-    if (size === undefined) throw new InputError('there is no such file', 'a CSV file', { file: args.file })
-    if (size > MOST_BYTES) throw new InputError('the file is larger than any bench', 'at most 20 MB', { file: args.file })
-    const { disks, drives, reads } = readBlameCsv(readFileSync(args.file, 'utf8'), basename(args.file))
+    const { disks, drives, reads } = readBlameCsv(readText(args.file, 'a CSV file', 20), basename(args.file))
     const answer = whoIsToBlame(reads, disks, drives)
     if (args.json) {
       console.log(JSON.stringify(answer, null, 2))

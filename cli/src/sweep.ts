@@ -1,4 +1,3 @@
-import { readFile } from 'node:fs/promises'
 import { defineCommand } from 'citty'
 import { ADJUSTER_IDS, judgeSweep, readSweep, sweepJson, type SweepContext, type WindowEstimate } from '@wobrin/core/carriage'
 import { ParameterError } from '@wobrin/core/errors'
@@ -6,6 +5,7 @@ import { MECHANISM_IDS } from '@wobrin/core/mechanisms'
 import { CALLS } from '@wobrin/core/observations'
 import { plain } from '@wobrin/core/sums'
 import { numberOption, wordOption } from './options'
+import { readText } from './read-text'
 
 function contextFrom(args: { unit?: string, adjuster?: string, mechanism?: string, travel?: string, stood?: string, um?: string }): SweepContext {
   const ends = args.travel?.split('..').map(Number)
@@ -28,9 +28,8 @@ export const sweep = defineCommand({
     um: { type: 'string', description: 'what one unit of the scale moves the head by, micrometres' },
     json: { type: 'boolean', description: 'print the answer as JSON' },
   },
-  async run({ args }) {
-    const text = await readFile(args.file, 'utf8').catch((error: Error) => { throw new ParameterError(`it cannot be read: ${error.message}`, 'a CSV file', { file: args.file }) })
-    const result = judgeSweep(readSweep(text, args.file), contextFrom(args))
+  run({ args }) {
+    const result = judgeSweep(readSweep(readText(args.file, 'a CSV file', 20), args.file), contextFrom(args))
     if (args.json) {
       console.log(JSON.stringify(sweepJson(result), null, 2))
       return

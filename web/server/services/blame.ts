@@ -34,7 +34,7 @@ export class BlameService {
     const drive = this.drives.get(driveId)
     const sent = this.drives.sent(input.id, drive.id)
     if (sent) return sent
-    const { disk } = this.shelf.view().standings.find(s => s.disk.id === input.disk) ?? {}
+    const disk = this.shelf.find(input.disk)
     if (!disk) throw new ParameterError('there is no such disk on the shelf', 'one that is', { field: 'disk' })
     if (familyOf(disk.mechanism) !== familyOf(drive.mechanism)) throw new ParameterError(`${disk.name} does not go into ${drive.tag}`, `a disk for ${familyOf(drive.mechanism)} drives`, { field: 'disk' })
     const names = new Set<string>()

@@ -33,6 +33,10 @@ export class DiskShelf {
     }
   }
 
+  find(id: string): ReferenceDisk | null {
+    return this.db.select().from(referenceDisks).where(eq(referenceDisks.id, id)).get() ?? null
+  }
+
   /** Whether a disk is trusted now; null where there is none of that id. */
   trusts(id: string): boolean | null {
     const disks = this.all()
