@@ -56,3 +56,10 @@ export function statusOf(line: StatusLine, i: Inside, sensors: Sensors): { reado
       return { low: false, why: i.readingSignal ? 'Pulses come: one for each turn of the flux.' : !i.diskIn ? 'No disk is in.' : !i.turning ? 'The disk does not turn.' : 'The disk turns, but the head finds no signal.' }
   }
 }
+
+/** What a host says by one of its lines, low and high. */
+export const HOST_WORDS: Readonly<Record<HostLine, readonly [string, string]>> = {
+  'select': ['The host speaks to this drive.', 'The host speaks to no drive.'], 'motor': ['The host wants the motor on.', 'The host wants the motor off.'],
+  'direction': ['A step moves inward, to the hub.', 'A step moves outward, to track zero.'], 'step': ['A step is asked for.', 'No step is asked for.'],
+  'side': ['The upper head is chosen.', 'The lower head is chosen.'], 'write-gate': ['The host writes.', 'The host reads.'],
+}

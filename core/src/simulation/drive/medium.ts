@@ -81,3 +81,9 @@ export class SimulatedDisk {
     return layCells(cells, cylinder, format, 2 * Math.PI * this.radiusMm(cylinder, head) * 1000, this.pulseOf(), this.spec.writer.radialUm[head])
   }
 }
+
+/** Cells in one word of a gap. */
+const WORD = 16
+
+/** A turn as it is clocked out: a fast spindle has no room for the last cells, on a slow one the last word repeats. @param room cells that the turn takes */
+export const cellsOfTurn = (cells: Uint8Array, room: number): Uint8Array => Uint8Array.from({ length: room }, (_, i) => i < cells.length ? cells[i]! : cells[cells.length - WORD + (i - cells.length) % WORD]!)

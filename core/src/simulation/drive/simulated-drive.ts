@@ -9,9 +9,9 @@ import { Random } from '../random'
 import { SpindleModel } from '../spindle-model'
 import { Carriage } from './carriage'
 import { Connector } from './connector'
-import { HOST_LINES, statusOf, type HostLine, type Inside, type LineState, type StatusLine } from './levels'
+import { HOST_LINES, HOST_WORDS, statusOf, type HostLine, type Inside, type LineState, type StatusLine } from './levels'
 import { LineRecorder } from './line-recorder'
-import { SimulatedDisk, WRONG_SIGNAL } from './medium'
+import { cellsOfTurn, SimulatedDisk, WRONG_SIGNAL } from './medium'
 import { readArc } from './read-head'
 import type { DriveSpec } from './spec'
 import { spindleOptions } from './spindle-options'
@@ -194,8 +194,7 @@ export class SimulatedDrive {
     const { cylinders } = this.headPlace(side)
     const cylinder = Math.round(cylinders)
     const room = Math.floor((this.timeS - fromS) / (this.spindle.turns - fromTurn) / halfCellOf(format))
-    const turn = Uint8Array.from({ length: room }, (_, i) => i < cells.length ? cells[i]! : cells[cells.length - 16 + (i - cells.length) % 16]!)
-    this.disk.write(turn, format, { cylinder, head: side, radialUm: (cylinders - cylinder) * this.pitchUm, azimuthMin: this.spec.heads[side].azimuthMin, trackUm: this.spec.trackUm })
+    this.disk.write(cellsOfTurn(cells, room), format, { cylinder, head: side, radialUm: (cylinders - cylinder) * this.pitchUm, azimuthMin: this.spec.heads[side].azimuthMin, trackUm: this.spec.trackUm })
     return true
   }
 
@@ -295,12 +294,7 @@ export class SimulatedDrive {
   private explainHost(line: HostLine): LineState {
     const low = this.host[line]
     if (this.connector.broken(line, this.timeS)) return { low, why: 'The host drives it, but the contact of its wire is open just now.', means: false }
-    const words: Record<HostLine, readonly [string, string]> = {
-      'select': ['The host speaks to this drive.', 'The host speaks to no drive.'], 'motor': ['The host wants the motor on.', 'The host wants the motor off.'],
-      'direction': ['A step moves inward, to the hub.', 'A step moves outward, to track zero.'], 'step': ['A step is asked for.', 'No step is asked for.'],
-      'side': ['The upper head is chosen.', 'The lower head is chosen.'], 'write-gate': ['The host writes.', 'The host reads.'],
-    }
-    return { low, why: words[line][low ? 0 : 1], means: line === 'select' || line === 'motor' || this.hears('select') }
+    return { low, why: HOST_WORDS[line][low ? 0 : 1], means: line === 'select' || line === 'motor' || this.hears('select') }
   }
 
   /** Brings the recorded status lines up to date. */
