@@ -174,7 +174,7 @@ class Seeding {
     const trusted = (name: string) => post('cross-reads', name, { disk: idOf('disk', disk), places: [0, 1].flatMap(head => ZONE_NAMES.map(zone => [head, zone, 390, 390])) })
     await post('write-tests', 'write', { remark: 'Office disk 12, on the harbour logger', result: PROOF_WRITTEN })
     await trusted('trusted')
-    await this.say('step', 'prove', { step: 'prove.close' })
+    for (const step of ['prove.read', 'prove.change', 'prove.write', 'prove.close']) await this.say('step', 'prove', { step })
     await this.measure(-1)
     await this.find('prove', 'protect.both')
     await trusted('trusted closed')
