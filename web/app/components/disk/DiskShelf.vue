@@ -10,6 +10,8 @@ const adding = ref(false)
 await disks.load()
 
 const view = computed(() => disks.view.value!)
+const decided = computed(() => view.value.disagreements.filter(d => d.odd !== null))
+const undecided = computed(() => view.value.disagreements.filter(d => d.odd === null))
 async function put(disk: DiskInput): Promise<void> {
   await $fetch(`/api/disks/${crypto.randomUUID()}`, { method: 'PUT', retry: 2, body: disk })
   await disks.load()
@@ -28,7 +30,12 @@ const say = (disk: string, kind: 'verified' | 'retired' | 'back', detail: string
       <button class="btn" :aria-expanded="adding" @click="adding = !adding"><Plus class="size-4" />Add a disk</button>
     </div>
     <DiskForm v-if="adding" class="mb-5" :view="view" :save="put" />
-    <div v-for="d in view.disagreements" :key="d.disks.join()" class="mb-3"><CallBand :call="d.call" /></div>
+    <div v-for="d in decided" :key="d.disks.join()" class="mb-3"><CallBand :call="d.call" /></div>
+    <div v-if="undecided.length" class="mb-3">
+      <CallBand v-if="undecided.length === 1" :call="undecided[0]!.call" />
+      <CallBand v-else :call="{ kind: 'unknown', reasons: [`${undecided.length} pairs of disks disagree in ${[...new Set(undecided.flatMap(d => d.drives))].join(', ')}.`], next: 'Weigh all of it together.' }" />
+      <p class="mt-1.5 text-sm"><NuxtLink class="link" to="/instruments/blame">Who is to blame?</NuxtLink></p>
+    </div>
     <DiskCard v-for="s in view.standings" :key="s.disk.id" :standing="s" @say="(kind, detail) => say(s.disk.id, kind, detail)" />
     <p v-if="!view.standings.length && !adding">No reference disk is on the shelf yet. <span class="text-muted">Write one on a drive that was proved, verify it there, and add it: then every reading of it counts.</span></p>
   </section>
