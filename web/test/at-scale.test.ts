@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { walk, bestNext } from '../../core/src/procedures'
+import { bestNext, progressOf, walk } from '../../core/src/procedures'
 import { catchUp } from '../server/services/drive-states'
 import type { NewEntry } from '../server/services/drives'
 import { driveStates } from '../server/database/schema'
@@ -51,6 +51,22 @@ describe('the bench at scale', () => {
     expect(left).toHaveLength(40)
     expect(left[0]!.drive.tag).toBe('SK-45')
     expect(at.lines.filter(l => !l.outcome)).toHaveLength(5)
+  })
+
+  it('states follow whatever is said, in any order', async () => {
+    const w = await bench(1)
+    const call = (kind: 'mend' | 'leave') => ({ kind, reasons: ['so'] as [string], next: '' })
+    const kinds: readonly (() => Partial<NewEntry>)[] = [
+      () => ({}), () => ({ kind: 'station', station: 'prove' }), () => ({ kind: 'released', data: { type: 'release', outcome: 'released' } }), () => ({ kind: 'released', data: { type: 'release', outcome: 'parts' } }),
+      () => ({ kind: 'finding', call: call('mend') }), () => ({ kind: 'measurement', call: call('leave') }),
+      () => { const log = w.drives.log(uuid(1)).filter(e => e.kind !== 'received' && e.kind !== 'taken-back'); return log.length ? { kind: 'taken-back', takesBack: log.at(-1)!.id } : {} },
+    ]
+    let pick = 7
+    for (let i = 0; i < 120; i++) {
+      pick = (pick * 48_271) % 2_147_483_647
+      const { seq } = w.drives.append(entry(1000 + i, uuid(1), kinds[pick % kinds.length]!()))
+      expect(w.db.select().from(driveStates).get()).toMatchObject({ seq, outcome: progressOf(w.drives.log(uuid(1))).outcome })
+    }
   })
 
   it('states are caught up with where the log grew otherwise', async () => {

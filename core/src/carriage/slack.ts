@@ -1,3 +1,4 @@
+import { logSum } from '../numbers'
 import { logLikelihood, SOFT } from './edge'
 import { windowsOf, type Beforehand, type Tried } from './window'
 
@@ -31,8 +32,7 @@ export function slackOf(tried: readonly SidedTry[], range: readonly [number, num
   const soft = before.soft?.[0] ?? SOFT[1]
   const options = SHARES.map((share) => {
     const logs = likely.map(w => Math.log(w.weight) + above.reduce((l, t) => l + (t.named ? 0 : logLikelihood(t.position + share * span, t.good, t.expected - t.good, w.from, w.to, soft)), 0))
-    const most = Math.max(...logs)
-    return { slack: share * span, fits: most + Math.log(logs.reduce((n, l) => n + Math.exp(l - most), 0)) }
+    return { slack: share * span, fits: logSum(logs) }
   })
   const best = options.reduce((m, o) => o.fits > m.fits ? o : m)
   // Until it is sure, what can be expected of it comes off; it is said only where it does clearly better than none: three sectors' worth.

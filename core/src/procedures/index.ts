@@ -3,7 +3,7 @@ export { bestNext, nextOf, ranked, type NextThing, type OnBench, type RankedThin
 export { CAUTIONS, type Caution, type CautionId } from './cautions'
 export { gateStates, type GateState, type Missing } from './gate-state'
 export { findGate, GATES, isGateId, type Gate, type GateCondition, type GateId } from './gates'
-export { progressOf, type Progress } from './progress'
+export { mayMoveOutcome, progressOf, type Progress } from './progress'
 export { isAcknowledged } from './sitting'
 export type { Recording, Station, Step } from './station'
 export { findStation, findStep, STATIONS } from './stations'

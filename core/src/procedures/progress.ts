@@ -50,6 +50,9 @@ export function progressAmong(standing: readonly LogEntry[], findings: readonly 
   return { current, done, call, outcome, reopenedBy }
 }
 
+/** Whether an entry that is added may change how a drive has left; none else does. */
+export const mayMoveOutcome = (e: LogEntry): boolean => e.kind === 'taken-back' || e.data?.type === 'release' || isFault(e)
+
 /** Something that is wrong with the drive itself: found, or measured other than on the stand-in, and not merely unknown. */
 function isFault(e: LogEntry): boolean {
   const simulated = e.data !== null && 'simulated' in e.data && Boolean(e.data.simulated)

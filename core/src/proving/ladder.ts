@@ -1,7 +1,8 @@
 import { findingsAmong } from '../findings'
 import { LAYOUTS, layoutsOf, type MechanismId } from '../mechanisms'
+import { boundSaid, CONFIDENCE } from './bound-said'
 import { checksOf, judgeWriteTest, type WriteCheck } from './write-test'
-import { errorBound, oneIn, spaced, trialsFor } from '../numbers'
+import { spaced, trialsFor } from '../numbers'
 import { standingEntries, type Call, type LogEntry } from '../observations'
 import { UNEASY } from '../recording'
 import { NEEDS, PROOF_TESTS, RUNG_IDS, RUNGS, type NeedId, type ProofDisk, type ProofTest, type RungId } from './proof-tests'
@@ -41,9 +42,6 @@ export interface ProofPlan {
 /** Checks of a write test that make up a proof. */
 const WRITTEN: Readonly<Partial<Record<ProofTest['id'], readonly WriteCheck['id'][]>>> = { format: ['format', 'first', 'last', 'second-head', 'time', 'home'], pattern: ['pattern'], overwrite: ['overwrite'] }
 
-/** Confidence of what is claimed of counts. */
-export const CONFIDENCE = 0.95
-
 /**
  * What a drive may claim by its log: each rung with the tests that it takes, what they showed, and what the rung hides.
  * @param trusts whether a reference disk is trusted; null where it is none of the shelf's
@@ -74,7 +72,7 @@ export function ladderOf(mechanism: MechanismId, log: readonly LogEntry[], trust
     const { errors, sectors } = last.data
     // One failure condemns nothing: what failed is tried once more before it counts, and the latest counts.
     if (errors > 0) return { test, state: 'failed', says: `${errors} of ${sectors} sectors failed.${own.length === 1 ? ' Once is no proof: clean, and try another disk.' : ''}`, entry: last }
-    return { test, state: 'passed', says: `${spaced(sectors)} sectors without an error: fewer than ${oneIn(errorBound(0, sectors, CONFIDENCE))} fail (95 % sure).`, entry: last }
+    return { test, state: 'passed', says: `${spaced(sectors)} sectors without an error: ${boundSaid(sectors)}.`, entry: last }
   }
   const none = (test: ProofTest): TestState => ({ test, state: 'not done', says: test.how, entry: null })
   // What the stand-in read says nothing of this drive.
@@ -87,7 +85,7 @@ export function ladderOf(mechanism: MechanismId, log: readonly LogEntry[], trust
     const whole = good === all && bars.every(b => b[6] === 0)
     if (!whole) return { test, state: 'failed', says: `${good} of ${all} sectors read${bars.some(b => b[6] > 0) ? ', and headers of other cylinders came' : ''}.`, entry }
     if (margin < least) return { test, state: 'failed', says: `All ${spaced(all)} sectors read, but at one place ${Math.round(margin * 100)} % of the window is left; ${least * 100} % is wanted.`, entry }
-    return { test, state: 'passed', says: `All ${spaced(all)} sectors read, at least ${Math.round(margin * 100)} % of the window left: fewer than ${oneIn(errorBound(0, all, CONFIDENCE))} fail (95 % sure).`, entry }
+    return { test, state: 'passed', says: `All ${spaced(all)} sectors read, at least ${Math.round(margin * 100)} % of the window left: ${boundSaid(all)}.`, entry }
   }
   /** A trusted disk whose sectors a person counted: all zones of each head that it has. */
   const countedRead = (test: ProofTest, entry: LogEntry): TestState => {
@@ -97,7 +95,7 @@ export function ladderOf(mechanism: MechanismId, log: readonly LogEntry[], trust
     if (good < all) return { test, state: 'failed', says: `${good} of ${all} sectors of it read, counted by hand.`, entry }
     const heads = LAYOUTS[layoutsOf(mechanism)[0] ?? '']?.heads ?? 1
     if (places.length < 3 * heads) return { test, state: 'not done', says: `Only ${places.length} of ${3 * heads} places of it were read: outer, middle and inner with each head.`, entry: null }
-    return { test, state: 'passed', says: `All ${spaced(all)} sectors that were tried read, outer to inner, counted by hand: fewer than ${oneIn(errorBound(0, all, CONFIDENCE))} fail (95 % sure).`, entry }
+    return { test, state: 'passed', says: `All ${spaced(all)} sectors that were tried read, outer to inner, counted by hand: ${boundSaid(all)}.`, entry }
   }
   const by = (test: ProofTest): TestState => {
     switch (test.id) {

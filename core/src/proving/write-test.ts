@@ -1,5 +1,6 @@
 import { LAYOUTS, layoutsOf, type MechanismId } from '../mechanisms'
-import { errorBound, oneIn, spaced } from '../numbers'
+import { spaced } from '../numbers'
+import { boundSaid } from './bound-said'
 import type { Call, CountedSectors, Observation, WriteTestResult } from '../observations'
 
 export interface WriteCheck {
@@ -44,7 +45,7 @@ export function judgeWriteTest(mechanism: MechanismId, r: WriteTestResult): Judg
     id, label: TITLES[id], ...count === null
       ? { state: 'open' as const, says: open }
       : count.good === count.sectors
-        ? { state: 'passed' as const, says: `All ${spaced(count.sectors)} ${named} came back: fewer than ${oneIn(errorBound(0, count.sectors))} fail (95 % sure).` }
+        ? { state: 'passed' as const, says: `All ${spaced(count.sectors)} ${named} came back: ${boundSaid(count.sectors)}.` }
         : { state: 'failed' as const, says: `${count.good} of ${spaced(count.sectors)} ${named} came back.` },
   })
   const told = (id: WriteCheck['id'], is: boolean | null, yes: string, no: string, open: string): WriteCheck => ({ id, label: TITLES[id], state: is === null ? 'open' : is ? 'passed' : 'failed', says: is === null ? open : is ? yes : no })

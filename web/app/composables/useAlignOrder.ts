@@ -7,9 +7,10 @@ import type { DiskView } from '../../shared/disks'
 export function useDisks() {
   const view = useState<DiskView | null>('disks', () => null)
   const load = async () => { view.value = await $fetch<DiskView>('/api/disks') }
-  const trusts = (id: string) => view.value?.standings.find(s => s.disk.id === id)?.trusted ?? null
+  const find = (id: string) => view.value?.standings.find(s => s.disk.id === id)
+  const trusts = (id: string) => find(id)?.trusted ?? null
   const word = (id: string) => {
-    const standing = view.value?.standings.find(s => s.disk.id === id)
+    const standing = find(id)
     return standing ? diskWord(standing) : null
   }
   return { view, load, trusts, word }

@@ -1,4 +1,4 @@
-import { poolReads, whoIsToBlame, ZONE_NAMES, type BlameTable, type PlaceRead } from '@wobrin/core/proving'
+import { poolReads, whoIsToBlame, type BlameTable, type PlaceRead } from '@wobrin/core/proving'
 import type { BlameView } from '../../shared/blame'
 
 /** Disks × drives of one family: what was read, what is behind it, and how it stands cell by cell. A file stands in for the workshop's own. */
@@ -21,5 +21,5 @@ export function useBlame() {
     const { writer } = table.value.disks[disk]!
     return writer === null ? 'nobody knows who' : table.value.drives.find(d => d.id === writer)?.name ?? writer
   }
-  return { view, file, table, load, answer, drives, disks, cell, writerOf, zones: ZONE_NAMES }
+  return { view, file, table, load, answer, drives, disks, cell, writerOf }
 }

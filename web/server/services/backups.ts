@@ -2,10 +2,9 @@ import Database from 'better-sqlite3'
 import { readdirSync, statSync } from 'node:fs'
 import { rename } from 'node:fs/promises'
 import { join } from 'node:path'
+import type { Backup } from '../../shared/archive'
 import type { DataFolder } from './data-folder'
 import type { Db } from './open-database'
-
-export interface Backup { readonly name: string, readonly bytes: number, readonly at: string }
 
 /** Copies of the database, made while it is in use. Recordings and photos are never changed, so they need none. */
 export class BackupService {

@@ -1,7 +1,7 @@
 import { inArray } from 'drizzle-orm'
 import { ParameterError } from '@wobrin/core/errors'
 import type { LogEntry } from '@wobrin/core/observations'
-import { blameBench, classesOf, DISK_FAMILIES, familyOf, ZONE_NAMES } from '@wobrin/core/proving'
+import { blameBench, classesOf, DISK_FAMILIES, familyOf, headName, ZONE_NAMES } from '@wobrin/core/proving'
 import type { BlameView, CrossReadInput } from '../../shared/blame'
 import { drives as drivesTable } from '../database/schema'
 import type { DiskShelf } from './disk-shelf'
@@ -39,7 +39,7 @@ export class BlameService {
     if (familyOf(disk.mechanism) !== familyOf(drive.mechanism)) throw new ParameterError(`${disk.name} does not go into ${drive.tag}`, `a disk for ${familyOf(drive.mechanism)} drives`, { field: 'disk' })
     const names = new Set<string>()
     for (const [head, zone, good, sectors] of input.places) {
-      const name = `${head ? 'upper' : 'lower'} head, ${zone}`
+      const name = `${headName(head)}, ${zone}`
       if (names.has(name)) throw new ParameterError(`${name} is given twice`, 'each place once', { field: 'places' })
       names.add(name)
       if (good > sectors) throw new ParameterError(`${name}: ${good} of ${sectors} sectors cannot have read`, 'no more than were tried', { field: 'places' })

@@ -63,7 +63,7 @@ export class DiskShelf {
 
   /** Says something of a disk; the same id again adds nothing. @throws NotFound */
   say(disk: string, event: DiskEventInput): void {
-    if (!this.db.select().from(referenceDisks).where(eq(referenceDisks.id, disk)).get()) throw new NotFound('There is no such disk on the shelf.')
+    if (!this.find(disk)) throw new NotFound('There is no such disk on the shelf.')
     this.db.insert(diskEvents).values({ ...event, disk }).onConflictDoNothing().run()
   }
 

@@ -1,9 +1,10 @@
 import { eq, sql } from 'drizzle-orm'
-import { progressOf } from '@wobrin/core/procedures'
+import type { LogEntry } from '@wobrin/core/observations'
+import { mayMoveOutcome, progressOf } from '@wobrin/core/procedures'
 import { driveStates, drives, logEntries } from '../database/schema'
 import type { Db } from './open-database'
 
-type Writes = Pick<Db, 'select' | 'insert'>
+type Writes = Pick<Db, 'select' | 'insert' | 'update'>
 
 /** Works out how a drive stands from its log, and keeps it. Within the transaction that made the log grow. */
 export function keepState(db: Writes, driveId: string): void {
@@ -12,6 +13,12 @@ export function keepState(db: Writes, driveId: string): void {
   if (!last) return
   const state = { seq: last.seq, at: last.at, outcome: progressOf(log).outcome }
   db.insert(driveStates).values({ driveId, ...state }).onConflictDoUpdate({ target: driveStates.driveId, set: state }).run()
+}
+
+/** The same for one entry that was added: most say nothing of how the drive has left, and then its log need not be read. */
+export function keepStateAfter(db: Writes, entry: LogEntry): void {
+  const moved = mayMoveOutcome(entry) ? 0 : db.update(driveStates).set({ seq: entry.seq, at: entry.at }).where(eq(driveStates.driveId, entry.driveId)).run().changes
+  if (moved === 0) keepState(db, entry.driveId)
 }
 
 /** States of drives whose log has grown otherwise: by an archive that was read in, or before there were states. */

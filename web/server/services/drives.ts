@@ -6,7 +6,7 @@ import type { DriveFacts } from '@wobrin/core/proving'
 import { findMechanism, type MechanismId } from '@wobrin/core/mechanisms'
 import type { NewDrive } from '../../shared/drive-facts'
 import { drives, logEntries } from '../database/schema'
-import { keepState } from './drive-states'
+import { keepState, keepStateAfter } from './drive-states'
 import { NotFound } from './not-found'
 import type { Db } from './open-database'
 
@@ -73,7 +73,7 @@ export class DriveService {
     const before = this.get(id)
     const changed = Object.entries(change).filter(([key, value]) => value !== undefined && JSON.stringify(before[key as keyof DriveFacts]) !== JSON.stringify(value))
     if (changed.length === 0) return before
-    if (change.tag && change.tag !== before.tag && this.db.select().from(drives).where(eq(drives.tag, change.tag)).get()) {
+    if (change.tag && change.tag !== before.tag && this.byTag(change.tag)) {
       throw new ParameterError(`the tag ${change.tag} is on another drive`, 'a tag of its own', { field: 'tag' })
     }
     checkSpeed((change.mechanism ?? before.mechanism) as MechanismId, change.nominalRpm === undefined ? before.nominalRpm : change.nominalRpm)
@@ -107,8 +107,9 @@ export class DriveService {
         }
       }
       tx.insert(logEntries).values({ ...entry, observations: [...entry.observations] }).run()
-      keepState(tx, entry.driveId)
-      return tx.select().from(logEntries).where(eq(logEntries.id, entry.id)).get()!
+      const kept = tx.select().from(logEntries).where(eq(logEntries.id, entry.id)).get()!
+      keepStateAfter(tx, kept)
+      return kept
     })
   }
 }

@@ -1,6 +1,7 @@
 import type { JointModel } from '../../inference'
+import { logSum } from '../../numbers'
 import { atPlace, caseNumber, CASES, HEAD_STATES, MACHINE_STATES, placeLikelihood, PRIORS, readingShare, type DiskState, type Head } from './model'
-import { FAILS, type BlameDisk, type BlameDrive, type PlaceRead } from './reads'
+import { placeFails, type BlameDisk, type BlameDrive, type PlaceRead } from './reads'
 
 /** What a variable of the model is about. */
 export type Subject =
@@ -112,7 +113,7 @@ export class BenchModel implements JointModel {
   /** Spots are looked for only where something failed; a narrow writer only where a wider head reads. */
   private statesOf(disk: number): DiskState[] {
     const reads = this.readsOf[disk]!.flatMap(s => s.places)
-    const spots = [...new Set(reads.filter(p => p.good / p.sectors < FAILS).map(p => p.head * 3 + p.zone))]
+    const spots = [...new Set(reads.filter(placeFails).map(p => p.head * 3 + p.zone))]
     return [{ kind: 'good' }, { kind: 'bad' }, { kind: 'density' }, ...spots.map((place): DiskState => ({ kind: 'spot', place })), ...this.narrowOn(disk) ? [{ kind: 'narrow' } as const] : []]
   }
 
@@ -168,6 +169,13 @@ export class BenchModel implements JointModel {
     return out
   }
 
+  /** Probability of each state of a disk, in a configuration of all else. */
+  posterior(disk: number, config: readonly number[]): Float64Array {
+    const logs = this.likelihoods(disk, config)
+    const all = logSum(logs)
+    return logs.map(l => Math.exp(l - all))
+  }
+
   /** What a head would read of a disk that it did not read: the share of each zone's sectors, for each state of the disk. */
   shares(disk: number, drive: number, head: Head, config: readonly number[]): number[][] {
     const side = this.sideOf({ disk, drive, head, places: [] }, -1)
@@ -212,13 +220,4 @@ export class BenchModel implements JointModel {
     }
     return this.last
   }
-}
-
-/** Logarithm of the sum of exponentials of the first n. */
-export function logSum(logs: Float64Array, n = logs.length): number {
-  let top = -Infinity
-  for (let i = 0; i < n; i++) if (logs[i]! > top) top = logs[i]!
-  let sum = 0
-  for (let i = 0; i < n; i++) sum += Math.exp(logs[i]! - top)
-  return top + Math.log(sum)
 }

@@ -1,8 +1,8 @@
 import { marginalsOf, searchPosterior } from '../../inference'
 import type { Call } from '../../observations'
-import { BenchModel, logSum, type Subject } from './bench-model'
+import { BenchModel, type Subject } from './bench-model'
 import { nextReads } from './next-read'
-import { FAILS, poolReads, ZONE_NAMES, type BlameDisk, type BlameDrive, type BlameRead, type PlaceRead } from './reads'
+import { placeFails, poolReads, ZONE_NAMES, type BlameDisk, type BlameDrive, type BlameRead, type PlaceRead } from './reads'
 
 export const BLAME_CAUSES = {
   'disk-bad': { label: 'a bad disk', call: 'mend', next: 'Save what it holds, and retire it.' },
@@ -55,7 +55,7 @@ const SURE = 0.9
 /** Weighs what is behind disks that read in one drive and not in another. */
 export function whoIsToBlame(reads: readonly BlameRead[], disks: readonly BlameDisk[], drives: readonly BlameDrive[], looked?: number): BlameAnswer {
   const places = poolReads(reads, disks, drives)
-  const failing = places.filter(fails)
+  const failing = places.filter(placeFails)
   const contradictions = places.filter(p => p.contradictory).map(p => `${disks[p.disk]!.name} in ${drives[p.drive]!.name}, ${headName(p.head)}, ${ZONE_NAMES[p.zone]}`)
   const model = new BenchModel(disks, drives, places)
   const explained = searchPosterior(model, looked ?? lookedInto(places.length), NEGLIGIBLE)
@@ -89,7 +89,6 @@ export function whoIsToBlame(reads: readonly BlameRead[], disks: readonly BlameD
 }
 
 const named = (b: Blamed) => `${b.who}${b.where ? `, ${b.where}` : ''}`
-const fails = (p: PlaceRead) => p.good / p.sectors < FAILS
 export const headName = (head: number) => head ? 'upper head' : 'lower head'
 const percent = (p: number) => p > 0.995 ? 'over 99 %' : `${Math.round(p * 100)} %`
 const sentence = (s: string) => s.charAt(0).toUpperCase() + s.slice(1)
@@ -99,16 +98,15 @@ export function diskMarginals(model: BenchModel, explained: ReturnType<typeof se
   return model.disks.map((_, d) => {
     const sum = new Float64Array(model.states[d]!.length)
     for (const { config, weight } of explained) {
-      const logs = model.likelihoods(d, config)
-      const all = logSum(logs)
-      for (let s = 0; s < sum.length; s++) sum[s]! += weight * Math.exp(logs[s]! - all)
+      const posterior = model.posterior(d, config)
+      for (let s = 0; s < sum.length; s++) sum[s]! += weight * posterior[s]!
     }
     return sum
   })
 }
 
 function evidence(model: BenchModel, concerns: (p: PlaceRead) => boolean): Pick<Blamed, 'failures' | 'pairs'> {
-  const own = model.places.filter(p => fails(p) && concerns(p))
+  const own = model.places.filter(p => placeFails(p) && concerns(p))
   return { failures: own.length, pairs: new Set(own.map(p => `${p.disk} ${p.drive}`)).size }
 }
 

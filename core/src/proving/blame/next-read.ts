@@ -1,7 +1,7 @@
 import type { Explained } from '../../inference'
-import { logSum, type BenchModel } from './bench-model'
+import type { BenchModel } from './bench-model'
 import type { Head } from './model'
-import { FAILS } from './reads'
+import { placeFails } from './reads'
 
 /** A disk to be read in a drive, both heads, and what it is worth. */
 export interface NextRead {
@@ -26,7 +26,7 @@ const SECTORS = 3
  */
 export function nextReads(model: BenchModel, explained: readonly Explained[]): NextRead[] {
   const kept = heaviest(explained)
-  const failing = model.places.filter(p => p.good / p.sectors < FAILS)
+  const failing = model.places.filter(placeFails)
   const suspectDisks = new Set(failing.map(p => p.disk))
   const suspect = model.subjects.map((s) => {
     if (s.of === 'writer') return s.disks.some(d => suspectDisks.has(d))
@@ -35,11 +35,7 @@ export function nextReads(model: BenchModel, explained: readonly Explained[]): N
   const read = new Set(model.places.map(p => `${p.disk} ${p.drive}`))
   const out: NextRead[] = []
   for (const disk of model.disks.keys()) {
-    const posterior = kept.map(({ config }) => {
-      const logs = model.likelihoods(disk, config)
-      const all = logSum(logs)
-      return logs.map(l => Math.exp(l - all))
-    })
+    const posterior = kept.map(({ config }) => model.posterior(disk, config))
     for (const drive of model.drives.keys()) if (!read.has(`${disk} ${drive}`)) out.push({ disk, drive, ...worth(disk, drive, posterior) })
   }
   return out.sort((a, b) => b.bits - a.bits)

@@ -1,7 +1,8 @@
+import { ZONES, type Zone } from '../../carriage'
 import type { Head } from './model'
 
-export const ZONE_NAMES = ['outer', 'middle', 'inner'] as const
-export type ZoneName = typeof ZONE_NAMES[number]
+export const ZONE_NAMES = ZONES
+export type ZoneName = Zone
 
 /** One place of one disk read in one drive, once. */
 export interface BlameRead {
@@ -50,6 +51,7 @@ export interface PlaceRead {
 
 /** A place fails where less than this share of its sectors came. */
 export const FAILS = 0.9
+export const placeFails = (p: Pick<PlaceRead, 'good' | 'sectors'>): boolean => p.good / p.sectors < FAILS
 const MOSTLY_LOST = 0.5
 
 /**

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { FAILS, type PlaceRead } from '@wobrin/core/proving'
+import { placeFails, type PlaceRead } from '@wobrin/core/proving'
 
 /** One disk in one drive: upper head above the rail, lower head below it, outer zone left. Length is the share that read; what failed is a gap. */
 const { places } = defineProps<{ places: readonly PlaceRead[] }>()
@@ -8,7 +8,7 @@ const good = computed(() => places.reduce((n, p) => n + p.good, 0))
 const bars = computed(() => places.map((p) => {
   const share = p.good / p.sectors
   const h = Math.max(0.8, 9 * share)
-  return { x: 1 + p.zone * 16, y: p.head ? 11 - h : 14, h, whole: share >= FAILS, again: p.contradictory }
+  return { x: 1 + p.zone * 16, y: p.head ? 11 - h : 14, h, whole: !placeFails(p), again: p.contradictory }
 }))
 </script>
 

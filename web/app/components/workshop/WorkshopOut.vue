@@ -1,8 +1,6 @@
 <script setup lang="ts">
 import { Archive, FileUp, Save } from 'lucide-vue-next'
-
-interface Backup { readonly name: string, readonly bytes: number, readonly at: string }
-interface Imported { readonly drive: string | null, readonly madeAt: string, readonly tables: Readonly<Record<string, { readonly added: number, readonly there: number }>>, readonly files: number }
+import type { Backup, Imported } from '../../../shared/archive'
 
 /** The whole workshop out as open files, and in again; copies of the database. */
 const emit = defineEmits<{ changed: [] }>()

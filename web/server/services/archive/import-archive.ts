@@ -4,6 +4,7 @@ import { existsSync } from 'node:fs'
 import { open, rename, rm } from 'node:fs/promises'
 import { join } from 'node:path'
 import { InputError, LimitError } from '@wobrin/core/errors'
+import type { Imported } from '../../../shared/archive'
 import type { DataFolder } from '../data-folder'
 import type { Db } from '../open-database'
 import { openArchive, type OpenArchive } from './read-archive'
@@ -11,14 +12,6 @@ import { CONTENTS, TABLES, type ArchiveTable } from './tables'
 
 /** Longest line of a table, bytes. */
 const MOST_LINE = 16 * 1024 ** 2
-
-export interface Imported {
-  readonly drive: string | null
-  readonly madeAt: string
-  /** Rows by table: new here, and there already. */
-  readonly tables: Readonly<Record<string, { readonly added: number, readonly there: number }>>
-  readonly files: number
-}
 
 /**
  * Reads an archive into a workshop: what is new is added, what is there already is left, and where something is there with other contents

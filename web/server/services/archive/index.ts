@@ -1,3 +1,3 @@
-export { importArchive, type Imported } from './import-archive'
+export { importArchive } from './import-archive'
 export { writeArchive } from './write-archive'
 export { ARCHIVE_VERSION, MANIFEST, TABLES, type Manifest } from './tables'

@@ -1,0 +1,12 @@
+/** What came of reading an archive in. */
+export interface Imported {
+  /** Tag of the drive, where it was the archive of one. */
+  readonly drive: string | null
+  readonly madeAt: string
+  /** Rows by table: new here, and there already. */
+  readonly tables: Readonly<Record<string, { readonly added: number, readonly there: number }>>
+  readonly files: number
+}
+
+/** A copy of the database. */
+export interface Backup { readonly name: string, readonly bytes: number, readonly at: string }
