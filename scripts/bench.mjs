@@ -8,4 +8,14 @@ ensureNode()
 ensureDependencies()
 offerOutsideTools()
 ensureBuild()
-process.exit(run(process.execPath, ['--expose-gc', '--import', 'tsx', join('scripts', 'bench', 'main.ts'), ...process.argv.slice(2)]) ? 0 : 1)
+process.exit(
+  run(process.execPath, [
+    '--expose-gc',
+    '--import',
+    'tsx',
+    join('scripts', 'bench', 'main.ts'),
+    ...process.argv.slice(2),
+  ])
+    ? 0
+    : 1,
+)

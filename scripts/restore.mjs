@@ -17,8 +17,7 @@ const Database = createRequire(join(import.meta.dirname, '../web/package.json'))
 const open = (path, options) => {
   try {
     return new Database(path, options)
-  }
-  catch (error) {
+  } catch (error) {
     return say(`${path} cannot be opened (${error.message}); nothing was changed.`, 2)
   }
 }
@@ -26,13 +25,16 @@ const open = (path, options) => {
 const copy = open(backup, { readonly: true })
 let sound
 try {
-  sound = copy.pragma('integrity_check', { simple: true }) === 'ok' && copy.prepare('select count(*) as n from sqlite_master where name = \'log_entries\'').get().n === 1
-}
-catch {
+  sound =
+    copy.pragma('integrity_check', { simple: true }) === 'ok' &&
+    copy.prepare("select count(*) as n from sqlite_master where name = 'log_entries'").get().n === 1
+} catch {
   sound = false
 }
 if (!sound) say(`${backup} is no sound backup of a workshop; nothing was changed.`, 2)
-const { drives, entries } = copy.prepare('select (select count(*) from drives) as drives, (select count(*) from log_entries) as entries').get()
+const { drives, entries } = copy
+  .prepare('select (select count(*) from drives) as drives, (select count(*) from log_entries) as entries')
+  .get()
 copy.close()
 
 const root = resolve(folder)
@@ -46,8 +48,7 @@ if (existsSync(target)) {
     own.exec('begin exclusive; commit')
     own.pragma('wal_checkpoint(TRUNCATE)')
     own.pragma('journal_mode = DELETE')
-  }
-  catch {
+  } catch {
     say('The workshop is in use: stop the server first. Nothing was changed.', 2)
   }
   own.close()
@@ -56,8 +57,7 @@ if (existsSync(target)) {
   renameSync(target, aside)
   for (const end of ['-wal', '-shm']) rmSync(target + end, { force: true })
   console.log(`What was there is kept as ${aside}.`)
-}
-else {
+} else {
   copyFileSync(backup, `${target}.restoring`)
 }
 renameSync(`${target}.restoring`, target)

@@ -1,4 +1,9 @@
 import type { ChildProcess } from 'node:child_process'
 
 export function portIsFree(port: number, host: string): Promise<boolean>
-export function serve(options: { port: number, host: string, data: string, quiet?: boolean }): Promise<{ child: ChildProcess, address: string, milliseconds: number }>
+export function serve(options: {
+  port: number
+  host: string
+  data: string
+  quiet?: boolean
+}): Promise<{ child: ChildProcess; address: string; milliseconds: number }>

@@ -4,8 +4,10 @@ import { root, serverScript } from './ensure.mjs'
 
 /** Whether nothing listens on a port yet. */
 export function portIsFree(port, host) {
-  return new Promise((resolve) => {
-    const probe = createServer().once('error', () => resolve(false)).once('listening', () => probe.close(() => resolve(true)))
+  return new Promise(resolve => {
+    const probe = createServer()
+      .once('error', () => resolve(false))
+      .once('listening', () => probe.close(() => resolve(true)))
     probe.listen(port, host)
   })
 }
@@ -14,11 +16,14 @@ export function portIsFree(port, host) {
 export async function serve({ port, host, data, quiet = false }) {
   const begun = performance.now()
   const child = spawn(process.execPath, [serverScript], {
-    cwd: root, stdio: ['ignore', quiet ? 'ignore' : 'pipe', 'inherit'],
+    cwd: root,
+    stdio: ['ignore', quiet ? 'ignore' : 'pipe', 'inherit'],
     env: { ...process.env, PORT: String(port), HOST: host, WOBRIN_DATA: data, NODE_ENV: 'production' },
   })
   let ended = false
-  child.once('exit', () => { ended = true })
+  child.once('exit', () => {
+    ended = true
+  })
   const address = `http://${host.includes(':') ? `[${host}]` : host}:${port}`
   for (let tries = 0; tries < 2400 && !ended; tries++) {
     const answer = await fetch(`${address}/api/health`).catch(() => null)

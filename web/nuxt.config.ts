@@ -4,7 +4,10 @@ import { finishServer } from './build/finish-server'
 
 /** Declarations of libraries that have none of their own. */
 const LIBRARIES = ['../core/src/numbers/jstat.d.ts', '../core/src/spindle/fft-js.d.ts']
-const checks = { compilerOptions: { noUnusedLocals: true, noUncheckedIndexedAccess: false }, include: LIBRARIES.map(l => `../${l}`) }
+const checks = {
+  compilerOptions: { noUnusedLocals: true, noUncheckedIndexedAccess: false },
+  include: LIBRARIES.map(l => `../${l}`),
+}
 
 export default defineNuxtConfig({
   modules: ['@pinia/nuxt'],
@@ -15,13 +18,25 @@ export default defineNuxtConfig({
     head: {
       title: 'Wobrin',
       htmlAttrs: { lang: 'en' },
-      meta: [{ name: 'viewport', content: 'width=device-width, initial-scale=1' }, { name: 'description', content: 'A bench companion for bringing old disk drives back into service.' }],
+      meta: [
+        { name: 'viewport', content: 'width=device-width, initial-scale=1' },
+        { name: 'description', content: 'A bench companion for bringing old disk drives back into service.' },
+      ],
       link: [{ rel: 'icon', type: 'image/svg+xml', href: '/icon.svg' }],
     },
   },
   css: ['~/assets/main.css'],
   // Whatever is answered, files included, is what it says it is, and is shown in no other page.
-  routeRules: { '/**': { headers: { 'x-content-type-options': 'nosniff', 'x-frame-options': 'DENY', 'cross-origin-resource-policy': 'same-origin', 'referrer-policy': 'no-referrer' } } },
+  routeRules: {
+    '/**': {
+      headers: {
+        'x-content-type-options': 'nosniff',
+        'x-frame-options': 'DENY',
+        'cross-origin-resource-policy': 'same-origin',
+        'referrer-policy': 'no-referrer',
+      },
+    },
+  },
   experimental: { appManifest: false },
   compatibilityDate: '2026-06-01',
   nitro: {
@@ -37,8 +52,10 @@ export default defineNuxtConfig({
   typescript: { strict: true, tsConfig: checks, sharedTsConfig: checks, nodeTsConfig: checks },
   telemetry: false,
   hooks: {
-    'nitro:init': (nitro) => {
-      nitro.hooks.hook('compiled', () => finishServer(fileURLToPath(new URL('.', import.meta.url)), nitro.options.output.serverDir))
+    'nitro:init': nitro => {
+      nitro.hooks.hook('compiled', () =>
+        finishServer(fileURLToPath(new URL('.', import.meta.url)), nitro.options.output.serverDir),
+      )
     },
   },
 })

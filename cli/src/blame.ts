@@ -5,7 +5,10 @@ import { BLAME_CAUSES, readBlameCsv, whoIsToBlame } from '@wobrin/core/proving'
 import { readText } from './read-text'
 
 export const blame = defineCommand({
-  meta: { name: 'blame', description: 'Disks that read in one drive and not in another: which disk, drive, head or writer it is.' },
+  meta: {
+    name: 'blame',
+    description: 'Disks that read in one drive and not in another: which disk, drive, head or writer it is.',
+  },
   args: {
     file: { type: 'positional', description: 'CSV: disk,writer,drive,head,zone,good,sectors', required: true },
     json: { type: 'boolean', description: 'print the answer as JSON' },
@@ -18,7 +21,10 @@ export const blame = defineCommand({
       return
     }
     console.log(`${CALLS[answer.call.kind].label}: ${[...answer.call.reasons, answer.call.next].join(' ')}`)
-    for (const b of answer.blamed) console.log(`  ${String(Math.round(b.probability * 100)).padStart(3)} %  ${BLAME_CAUSES[b.cause].label}: ${b.who}${b.where ? `, ${b.where}` : ''}`)
+    for (const b of answer.blamed)
+      console.log(
+        `  ${String(Math.round(b.probability * 100)).padStart(3)} %  ${BLAME_CAUSES[b.cause].label}: ${b.who}${b.where ? `, ${b.where}` : ''}`,
+      )
     for (const n of answer.next) console.log(`Read ${n.disk} in ${n.drive}: ${n.bits.toFixed(2)} bit.`)
     for (const c of answer.contradictions) console.log(`Read whole once and not again: ${c}.`)
   },

@@ -15,8 +15,7 @@ export const check = defineCommand({
     let json: unknown
     try {
       json = JSON.parse(text)
-    }
-    catch {
+    } catch {
       throw new InputError('the file is no JSON', 'the JSON file of a certificate', { file: args.file })
     }
     const { state, call, tag } = checkCertificate(json)

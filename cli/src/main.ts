@@ -16,7 +16,23 @@ import { strobe } from './strobe'
 import { sum } from './sum'
 import { writeTest } from './write-test'
 
-const subCommands: Record<string, CommandDef> = { speed, strobe, simulate, mechanisms, steps, clean, sum, fit, read, bus, sweep, scope, blame, check, 'write-test': writeTest } as unknown as Record<string, CommandDef>
+const subCommands: Record<string, CommandDef> = {
+  speed,
+  strobe,
+  simulate,
+  mechanisms,
+  steps,
+  clean,
+  sum,
+  fit,
+  read,
+  bus,
+  sweep,
+  scope,
+  blame,
+  check,
+  'write-test': writeTest,
+} as unknown as Record<string, CommandDef>
 
 const wobrin = defineCommand({
   meta: { name: 'wobrin', description: 'Measures and judges old disk drives.' },
@@ -32,18 +48,28 @@ export async function main(rawArgs: string[]): Promise<number> {
   if (!command || rawArgs.includes('--help') || rawArgs.includes('-h')) {
     const asked = rawArgs.length === 0 || command !== undefined || rawArgs[0].startsWith('-')
     if (!asked) {
-      console.error(`wobrin: there is no command "${rawArgs[0]}"; expected one of ${Object.keys(subCommands).join(', ')}.`)
+      console.error(
+        `wobrin: there is no command "${rawArgs[0]}"; expected one of ${Object.keys(subCommands).join(', ')}.`,
+      )
       return 2
     }
-    console.log(await renderUsage(command ?? wobrin as unknown as CommandDef, command ? wobrin as unknown as CommandDef : undefined))
+    console.log(
+      await renderUsage(
+        command ?? (wobrin as unknown as CommandDef),
+        command ? (wobrin as unknown as CommandDef) : undefined,
+      ),
+    )
     return 0
   }
   try {
     await runCommand(command, { rawArgs: rawArgs.slice(1) })
     return 0
-  }
-  catch (error) {
-    if (error instanceof InputError || error instanceof AbortedError || (error instanceof Error && error.name === 'CLIError')) {
+  } catch (error) {
+    if (
+      error instanceof InputError ||
+      error instanceof AbortedError ||
+      (error instanceof Error && error.name === 'CLIError')
+    ) {
       console.error(`wobrin: ${error.message.split('\n')[0]}`)
       return 2
     }

@@ -12,7 +12,9 @@ export const mechanisms = defineCommand({
     for (const m of MECHANISMS) {
       for (const nominal of m.speed.nominal) {
         const { wide } = speedBands(m, nominal.value)
-        const band = wide ? `leave alone ${wide.low.toFixed(1)} to ${wide.high.toFixed(1)} (${describeSource(wide.source)})` : 'held by a servo'
+        const band = wide
+          ? `leave alone ${wide.low.toFixed(1)} to ${wide.high.toFixed(1)} (${describeSource(wide.source)})`
+          : 'held by a servo'
         console.log(`${m.id.padEnd(14)} ${m.label.padEnd(32)} ${String(nominal.value).padStart(5)} r/min, ${band}`)
       }
     }

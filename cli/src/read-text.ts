@@ -5,6 +5,7 @@ import { InputError, LimitError } from '@wobrin/core/errors'
 export function readText(path: string, what: string, mostMb: number): string {
   const size = statSync(path, { throwIfNoEntry: false })?.size
   if (size === undefined) throw new InputError('there is no such file', what, { file: path })
-  if (size > mostMb * 1024 ** 2) throw new LimitError('the file is larger than it can be', `${what} of at most ${mostMb} MB`, { file: path })
+  if (size > mostMb * 1024 ** 2)
+    throw new LimitError('the file is larger than it can be', `${what} of at most ${mostMb} MB`, { file: path })
   return readFileSync(path, 'utf8')
 }

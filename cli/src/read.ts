@@ -3,7 +3,15 @@ import { defineCommand } from 'citty'
 import { readCapture, type CaptureChannel } from '@wobrin/core/captures'
 import { ParameterError } from '@wobrin/core/errors'
 import { CALLS } from '@wobrin/core/observations'
-import { diskImage, fluxFromEdges, FORMATS, judgeTrack, mergeTurns, recogniseTrack, STATES } from '@wobrin/core/recording'
+import {
+  diskImage,
+  fluxFromEdges,
+  FORMATS,
+  judgeTrack,
+  mergeTurns,
+  recogniseTrack,
+  STATES,
+} from '@wobrin/core/recording'
 import { fileSource } from './file-source'
 import { wordOption } from './options'
 
@@ -11,18 +19,31 @@ import { wordOption } from './options'
 function readData(channels: readonly CaptureChannel[], name?: string): CaptureChannel {
   if (name !== undefined) {
     const named = channels.find(c => c.name === name)
-    if (!named?.edges) throw new ParameterError(`there is no channel “${name}” that could be kept`, channels.map(c => c.name).join(', '), { field: '--channel' })
+    if (!named?.edges)
+      throw new ParameterError(
+        `there is no channel “${name}” that could be kept`,
+        channels.map(c => c.name).join(', '),
+        { field: '--channel' },
+      )
     return named
   }
   const busiest = channels.filter(c => c.edges).sort((a, b) => b.edgeCount - a.edgeCount)[0]
-  if (!busiest) throw new ParameterError('no channel has changes', 'the read-data line among them', { field: '--channel' })
+  if (!busiest)
+    throw new ParameterError('no channel has changes', 'the read-data line among them', { field: '--channel' })
   return busiest
 }
 
 export const read = defineCommand({
-  meta: { name: 'read', description: 'Read a track from a recording of the read-data line: sectors, and the timing margin left.' },
+  meta: {
+    name: 'read',
+    description: 'Read a track from a recording of the read-data line: sectors, and the timing margin left.',
+  },
   args: {
-    file: { type: 'positional', description: 'the recording (VCD or CSV, also gzip-packed), of one track', required: true },
+    file: {
+      type: 'positional',
+      description: 'the recording (VCD or CSV, also gzip-packed), of one track',
+      required: true,
+    },
     channel: { type: 'string', description: 'the read-data line (the busiest by default)' },
     level: { type: 'string', description: 'level of a pulse: low (default) or high' },
     image: { type: 'string', description: 'file for the sectors as read, in order; unread ones are filled and listed' },
@@ -33,20 +54,50 @@ export const read = defineCommand({
     const channel = readData(capture.channels, args.channel)
     const times = fluxFromEdges(channel.edges!, wordOption(args.level, 'level', ['low', 'high']) !== 'high')
     const track = recogniseTrack(times)
-    if (!track) throw new ParameterError(`no track is in channel ${channel.name}`, `FM or MFM at ${[...new Set(FORMATS.map(f => f.rate / 1000))].join(', ')} kbit/s`, { file: capture.fileName })
+    if (!track)
+      throw new ParameterError(
+        `no track is in channel ${channel.name}`,
+        `FM or MFM at ${[...new Set(FORMATS.map(f => f.rate / 1000))].join(', ')} kbit/s`,
+        { file: capture.fileName },
+      )
     const sectors = mergeTurns(track.sectors)
     const { call, observations } = judgeTrack(track, sectors)
-    const image = diskImage(sectors.filter(s => s.state !== 'foreign').map(s => ({ cylinder: s.cylinder, head: s.head, id: s.sector, bytes: s.size, state: s.state, data: s.data })))
+    const image = diskImage(
+      sectors
+        .filter(s => s.state !== 'foreign')
+        .map(s => ({ cylinder: s.cylinder, head: s.head, id: s.sector, bytes: s.size, state: s.state, data: s.data })),
+    )
     if (args.image) await writeFile(args.image, image.bytes)
     if (args.json) {
-      console.log(JSON.stringify({
-        call: call.kind, reasons: call.reasons, next: call.next, channel: channel.name, format: track.format, margin: track.margin, shift: track.shift, rateOff: track.rateOff, observations,
-        sectors: sectors.map(({ data: _, ...s }) => s), filled: args.image ? image.filled.map(s => ({ cylinder: s.cylinder, head: s.head, sector: s.id })) : [],
-      }, null, 2))
+      console.log(
+        JSON.stringify(
+          {
+            call: call.kind,
+            reasons: call.reasons,
+            next: call.next,
+            channel: channel.name,
+            format: track.format,
+            margin: track.margin,
+            shift: track.shift,
+            rateOff: track.rateOff,
+            observations,
+            sectors: sectors.map(({ data: _, ...s }) => s),
+            filled: args.image ? image.filled.map(s => ({ cylinder: s.cylinder, head: s.head, sector: s.id })) : [],
+          },
+          null,
+          2,
+        ),
+      )
       return
     }
     console.log(`${CALLS[call.kind].label}: ${[...call.reasons, call.next].join(' ')}`)
-    for (const s of sectors) console.log(`  cylinder ${s.cylinder} head ${s.head} sector ${s.sector}: ${STATES[s.state].label}, whole ${s.whole} of ${s.seen}, margin ${(s.margin * 100).toFixed(0)} %`)
-    if (args.image && image.filled.length) console.log(`  ${image.filled.length} filled in ${args.image}, not read: ${image.filled.map(s => s.id).join(', ')}`)
+    for (const s of sectors)
+      console.log(
+        `  cylinder ${s.cylinder} head ${s.head} sector ${s.sector}: ${STATES[s.state].label}, whole ${s.whole} of ${s.seen}, margin ${(s.margin * 100).toFixed(0)} %`,
+      )
+    if (args.image && image.filled.length)
+      console.log(
+        `  ${image.filled.length} filled in ${args.image}, not read: ${image.filled.map(s => s.id).join(', ')}`,
+      )
   },
 })

@@ -5,15 +5,27 @@ import { readWaveform } from '@wobrin/core/captures'
 import { ParameterError } from '@wobrin/core/errors'
 
 export const scope = defineCommand({
-  meta: { name: 'scope', description: 'Read a scope capture of an alignment track: lobes, azimuth bursts or the index burst.' },
+  meta: {
+    name: 'scope',
+    description: 'Read a scope capture of an alignment track: lobes, azimuth bursts or the index burst.',
+  },
   args: {
-    file: { type: 'positional', description: 'WAV, or CSV with time and amplitude; a second channel is the index', required: true },
+    file: {
+      type: 'positional',
+      description: 'WAV, or CSV with time and amplitude; a second channel is the index',
+      required: true,
+    },
     pattern: { type: 'string', description: Object.keys(PATTERNS).join(', '), default: 'lobes' },
     json: { type: 'boolean', description: 'print the answer as JSON' },
   },
   async run({ args }) {
-    if (!(args.pattern in PATTERNS)) throw new ParameterError(`there is no pattern “${args.pattern}”`, Object.keys(PATTERNS).join(', '), { field: 'pattern' })
-    const bytes = await readFile(args.file).catch((error: Error) => { throw new ParameterError(`it cannot be read: ${error.message}`, 'a WAV or CSV file', { file: args.file }) })
+    if (!(args.pattern in PATTERNS))
+      throw new ParameterError(`there is no pattern “${args.pattern}”`, Object.keys(PATTERNS).join(', '), {
+        field: 'pattern',
+      })
+    const bytes = await readFile(args.file).catch((error: Error) => {
+      throw new ParameterError(`it cannot be read: ${error.message}`, 'a WAV or CSV file', { file: args.file })
+    })
     const wave = readWaveform(bytes, args.file)
     const { says, turns, values, humps, pattern } = readScope(wave, args.pattern as Pattern)
     if (args.json) {
@@ -22,6 +34,12 @@ export const scope = defineCommand({
     }
     for (const n of wave.notices) console.log(n)
     console.log(`${says}${turns > 1 ? ` (${turns} turns)` : ''}`)
-    console.log(`Judge them with: wobrin sum ${{ lobes: 'lobes', azimuth: 'azimuth', index: 'index-burst' }[pattern]} --values ${Object.entries(values).map(([k, v]) => `${k}=${v}`).join(',')},…`)
+    console.log(
+      `Judge them with: wobrin sum ${{ lobes: 'lobes', azimuth: 'azimuth', index: 'index-burst' }[pattern]} --values ${Object.entries(
+        values,
+      )
+        .map(([k, v]) => `${k}=${v}`)
+        .join(',')},…`,
+    )
   },
 })

@@ -18,12 +18,20 @@ export const strobe = defineCommand({
     const mainsHz = numberOption(args.mains, 'mains', 1)!
     const found = strobeBars(rpm, mainsHz)
     if (args.svg) {
-      await writeFile(args.svg, strobeDiscSvg({
-        diameterMm: numberOption(args.diameter, 'diameter', 1)!, holeMm: numberOption(args.hole, 'hole', 0)!, rings: [{ rpm, mainsHz }],
-      }))
+      await writeFile(
+        args.svg,
+        strobeDiscSvg({
+          diameterMm: numberOption(args.diameter, 'diameter', 1)!,
+          holeMm: numberOption(args.hole, 'hole', 0)!,
+          rings: [{ rpm, mainsHz }],
+        }),
+      )
     }
     if (args.json) console.log(JSON.stringify(found, null, 2))
     else if (found.fits) console.log(`${found.bars} bars stand still at ${rpm} r/min under a lamp on ${mainsHz} Hz.`)
-    else console.log(`No whole number of bars fits ${rpm} r/min on ${mainsHz} Hz. Nearest: ${found.bars} bars, which stand still at ${found.stillRpm.toFixed(2)} r/min (${found.errorPercent > 0 ? '+' : ''}${found.errorPercent.toFixed(2)} %).`)
+    else
+      console.log(
+        `No whole number of bars fits ${rpm} r/min on ${mainsHz} Hz. Nearest: ${found.bars} bars, which stand still at ${found.stillRpm.toFixed(2)} r/min (${found.errorPercent > 0 ? '+' : ''}${found.errorPercent.toFixed(2)} %).`,
+      )
   },
 })

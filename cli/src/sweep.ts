@@ -1,5 +1,12 @@
 import { defineCommand } from 'citty'
-import { ADJUSTER_IDS, judgeSweep, readSweep, sweepJson, type SweepContext, type WindowEstimate } from '@wobrin/core/carriage'
+import {
+  ADJUSTER_IDS,
+  judgeSweep,
+  readSweep,
+  sweepJson,
+  type SweepContext,
+  type WindowEstimate,
+} from '@wobrin/core/carriage'
 import { ParameterError } from '@wobrin/core/errors'
 import { MECHANISM_IDS } from '@wobrin/core/mechanisms'
 import { CALLS } from '@wobrin/core/observations'
@@ -7,19 +14,40 @@ import { plain } from '@wobrin/core/sums'
 import { numberOption, wordOption } from './options'
 import { readText } from './read-text'
 
-function contextFrom(args: { unit?: string, adjuster?: string, mechanism?: string, travel?: string, stood?: string, um?: string }): SweepContext {
+function contextFrom(args: {
+  unit?: string
+  adjuster?: string
+  mechanism?: string
+  travel?: string
+  stood?: string
+  um?: string
+}): SweepContext {
   const ends = args.travel?.split('..').map(Number)
-  if (ends && (ends.length !== 2 || !ends.every(Number.isFinite) || ends[0]! >= ends[1]!)) throw new ParameterError(`--travel is “${args.travel}”`, 'two numbers that rise, such as -10..10', { field: 'travel' })
+  if (ends && (ends.length !== 2 || !ends.every(Number.isFinite) || ends[0]! >= ends[1]!))
+    throw new ParameterError(`--travel is “${args.travel}”`, 'two numbers that rise, such as -10..10', {
+      field: 'travel',
+    })
   return {
-    unit: args.unit, adjuster: wordOption(args.adjuster, 'adjuster', ADJUSTER_IDS), mechanism: wordOption(args.mechanism, 'mechanism', MECHANISM_IDS), travel: ends as [number, number] | undefined,
-    stood: numberOption(args.stood, 'stood', -Infinity), umPerUnit: numberOption(args.um, 'um', 0),
+    unit: args.unit,
+    adjuster: wordOption(args.adjuster, 'adjuster', ADJUSTER_IDS),
+    mechanism: wordOption(args.mechanism, 'mechanism', MECHANISM_IDS),
+    travel: ends as [number, number] | undefined,
+    stood: numberOption(args.stood, 'stood', -Infinity),
+    umPerUnit: numberOption(args.um, 'um', 0),
   }
 }
 
 export const sweep = defineCommand({
-  meta: { name: 'sweep', description: 'Judge a sweep of an adjuster: where each head reads, where to try next, where to set it.' },
+  meta: {
+    name: 'sweep',
+    description: 'Judge a sweep of an adjuster: where each head reads, where to try next, where to set it.',
+  },
   args: {
-    file: { type: 'positional', description: 'CSV with position, lower_good, lower_expected and, for two heads, upper_good, upper_expected', required: true },
+    file: {
+      type: 'positional',
+      description: 'CSV with position, lower_good, lower_expected and, for two heads, upper_good, upper_expected',
+      required: true,
+    },
     unit: { type: 'string', description: 'unit of the positions, for the words' },
     adjuster: { type: 'string', description: `what is moved: ${ADJUSTER_IDS.join(', ')}` },
     mechanism: { type: 'string', description: 'class of the drive, for the physics of its heads' },
@@ -36,9 +64,17 @@ export const sweep = defineCommand({
     }
     const { call } = result
     console.log(`${CALLS[call.kind].label}: ${[...call.reasons, call.next].join(' ')}`)
-    const line = (name: string, e: WindowEstimate | null) => { if (e) console.log(`  ${name} head: from ${plain(e.from.value)} to ${plain(e.to.value)}, middle ${plain(e.centre.value)} ± ${plain(e.centre.uncertainty)}`) }
+    const line = (name: string, e: WindowEstimate | null) => {
+      if (e)
+        console.log(
+          `  ${name} head: from ${plain(e.from.value)} to ${plain(e.to.value)}, middle ${plain(e.centre.value)} ± ${plain(e.centre.uncertainty)}`,
+        )
+    }
     line('lower', result.lower)
     line('upper', result.upper)
-    if (result.common) console.log(`  both: from ${plain(result.common.from)} to ${plain(result.common.to)}, middle ${plain(result.common.centre)}`)
+    if (result.common)
+      console.log(
+        `  both: from ${plain(result.common.from)} to ${plain(result.common.to)}, middle ${plain(result.common.centre)}`,
+      )
   },
 })

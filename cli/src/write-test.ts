@@ -2,7 +2,15 @@ import { defineCommand } from 'citty'
 import { layoutsOf, MECHANISM_IDS, type MechanismId } from '@wobrin/core/mechanisms'
 import { CALLS, type WriteTestResult } from '@wobrin/core/observations'
 import { judgeWriteTest } from '@wobrin/core/proving'
-import { DRIVE_STORIES, QUICK_STORIES, SimulatedDrive, spreadCylinders, STORY_SEED, writeQuickSide, writeTest as runWriteTest } from '@wobrin/core/simulation'
+import {
+  DRIVE_STORIES,
+  QUICK_STORIES,
+  SimulatedDrive,
+  spreadCylinders,
+  STORY_SEED,
+  writeQuickSide,
+  writeTest as runWriteTest,
+} from '@wobrin/core/simulation'
 import { wordOption } from './options'
 
 const classes = MECHANISM_IDS.filter(m => layoutsOf(m).length || m === 'quick-disk')
@@ -10,14 +18,22 @@ const classes = MECHANISM_IDS.filter(m => layoutsOf(m).length || m === 'quick-di
 function resultOf(mechanism: MechanismId, state: string): WriteTestResult {
   if (mechanism === 'quick-disk') return writeQuickSide(QUICK_STORIES.find(s => s.id === state)!.spec)
   const drive = new SimulatedDrive(DRIVE_STORIES.find(s => s.id === state)!.of(mechanism, STORY_SEED))
-  const run = runWriteTest(drive, { patternCylinders: spreadCylinders(drive.media!.layout.cylinders), stepMs: 6, settleMs: 18 })
+  const run = runWriteTest(drive, {
+    patternCylinders: spreadCylinders(drive.media!.layout.cylinders),
+    stepMs: 6,
+    settleMs: 18,
+  })
   let step = run.next()
   while (!step.done) step = run.next()
   return step.value
 }
 
 export const writeTest = defineCommand({
-  meta: { name: 'write-test', description: 'A host’s write test on the simulated drive: protect, format, patterns, home; what it finds, and what it hides.' },
+  meta: {
+    name: 'write-test',
+    description:
+      'A host’s write test on the simulated drive: protect, format, patterns, home; what it finds, and what it hides.',
+  },
   args: {
     mechanism: { type: 'string', description: classes.join(', '), default: '3in' },
     state: { type: 'string', description: DRIVE_STORIES.map(s => s.id).join(', '), default: 'sound' },
@@ -26,7 +42,11 @@ export const writeTest = defineCommand({
   run({ args }) {
     const mechanism = wordOption<MechanismId>(args.mechanism, 'mechanism', classes)!
     const stories = mechanism === 'quick-disk' ? QUICK_STORIES : DRIVE_STORIES
-    const state = wordOption(args.state, 'state', stories.map(x => x.id))!
+    const state = wordOption(
+      args.state,
+      'state',
+      stories.map(x => x.id),
+    )!
     const result = resultOf(mechanism, state)
     const { checks, call } = judgeWriteTest(mechanism, result)
     if (args.json) {

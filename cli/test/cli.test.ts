@@ -30,20 +30,42 @@ describe('wobrin speed', () => {
   it('prints the report as JSON, with the fields that scripts rely on', async () => {
     const path = file('seam.vcd')
     await wobrin('simulate', path, '--scenario', 'seam', '--seconds', '30')
-    const { code, out } = await wobrin('speed', path, '--mechanism', '5.25in-48', '--json', '--motor-pulley', '9', '--flywheel', '62', '--belt-length', '269.12')
+    const { code, out } = await wobrin(
+      'speed',
+      path,
+      '--mechanism',
+      '5.25in-48',
+      '--json',
+      '--motor-pulley',
+      '9',
+      '--flywheel',
+      '62',
+      '--belt-length',
+      '269.12',
+    )
     const report = JSON.parse(out)
     expect(code).toBe(0)
     expect(report).toMatchObject({
-      call: 'mend', revolutions: expect.any(Number), discarded: [],
+      call: 'mend',
+      revolutions: expect.any(Number),
+      discarded: [],
       rpm: { mean: expect.closeTo(301.2, 0), low95: expect.any(Number), high95: expect.any(Number) },
       variation: { peakPercent: expect.any(Number), rmsPercent: expect.any(Number) },
     })
-    expect(report.components[0]).toEqual({ hz: expect.closeTo(3.63, 1), peakPercent: expect.closeTo(3.2, 1), likely: 'belt, by its alias' })
+    expect(report.components[0]).toEqual({
+      hz: expect.closeTo(3.63, 1),
+      peakPercent: expect.closeTo(3.2, 1),
+      likely: 'belt, by its alias',
+    })
     expect(report.reasons[0]).toMatch(/varies by 3\.\d %/)
   })
 
   it('speaks to people without it, for every call', async () => {
-    for (const [scenario, words] of [['fast', /^Nudge it: /], ['right', /^Leave it: /], ['cold', /^Not known yet: /]] as const) {
+    for (const [scenario, words] of [
+      ['fast', /^Nudge it: /],
+      ['right', /^Leave it: /],
+      ['cold', /^Not known yet: /],
+    ] as const) {
       const path = file(`${scenario}.vcd`)
       await wobrin('simulate', path, '--scenario', scenario)
       const { code, out } = await wobrin('speed', path, '--mechanism', '5.25in-48')
@@ -56,16 +78,48 @@ describe('wobrin speed', () => {
   it('lists what was set aside', async () => {
     const path = file('doubled.vcd')
     await wobrin('simulate', path, '--scenario', 'doubled', '--seconds', '60')
-    expect((await wobrin('speed', path, '--mechanism', '3.5in')).out).toMatch(/set aside {3}\d+: .*(?:missed pulse|extra pulse) at/)
+    expect((await wobrin('speed', path, '--mechanism', '3.5in')).out).toMatch(
+      /set aside {3}\d+: .*(?:missed pulse|extra pulse) at/,
+    )
   })
 
   it.each([
     ['no such file', ['speed', 'nowhere.vcd', '--mechanism', '3in'], /nowhere\.vcd: there is no such file/],
     ['no mechanism', ['speed', 'x.vcd'], /Missing required argument: --mechanism/],
-    ['an unknown mechanism', ['speed', 'x.vcd', '--mechanism', '4in'], /mechanism: there is no mechanism "4in"; expected one of 8in/],
-    ['a bad number', ['speed', file('a.vcd', '$timescale 1 us $end $var wire 1 ! A $end $enddefinitions $end\n#0 0! #5 1! #9 0! #12 1!\n'), '--mechanism', '3in', '--pulses-per-turn', 'two'], /--pulses-per-turn: "two"; expected a number of at least 1/],
-    ['an unknown school', ['speed', file('b.vcd', '$timescale 1 us $end $var wire 1 ! A $end $enddefinitions $end\n#0 0! #5 1! #9 0! #12 1!\n'), '--mechanism', '3in', '--school', 'any'], /--school: "any"; expected one of leave-alone, dial-in/],
-    ['a picture', ['speed', file('p.vcd', Uint8Array.from([0x89, 80, 78, 71, 13, 10])), '--mechanism', '3in'], /p\.vcd, byte 0: this looks like a PNG picture/],
+    [
+      'an unknown mechanism',
+      ['speed', 'x.vcd', '--mechanism', '4in'],
+      /mechanism: there is no mechanism "4in"; expected one of 8in/,
+    ],
+    [
+      'a bad number',
+      [
+        'speed',
+        file('a.vcd', '$timescale 1 us $end $var wire 1 ! A $end $enddefinitions $end\n#0 0! #5 1! #9 0! #12 1!\n'),
+        '--mechanism',
+        '3in',
+        '--pulses-per-turn',
+        'two',
+      ],
+      /--pulses-per-turn: "two"; expected a number of at least 1/,
+    ],
+    [
+      'an unknown school',
+      [
+        'speed',
+        file('b.vcd', '$timescale 1 us $end $var wire 1 ! A $end $enddefinitions $end\n#0 0! #5 1! #9 0! #12 1!\n'),
+        '--mechanism',
+        '3in',
+        '--school',
+        'any',
+      ],
+      /--school: "any"; expected one of leave-alone, dial-in/,
+    ],
+    [
+      'a picture',
+      ['speed', file('p.vcd', Uint8Array.from([0x89, 80, 78, 71, 13, 10])), '--mechanism', '3in'],
+      /p\.vcd, byte 0: this looks like a PNG picture/,
+    ],
     ['a folder', ['speed', folder, '--mechanism', '3in'], /this is not a file/],
     ['an unknown command', ['spin'], /there is no command "spin"; expected one of speed, strobe, simulate, mechanisms/],
   ])('%s: one plain line and exit 2', async (_, args, line) => {
@@ -80,7 +134,9 @@ describe('wobrin speed', () => {
 describe('the other commands', () => {
   it('strobe says the bars, or that none fits, and draws a disc', async () => {
     expect((await wobrin('strobe', '--rpm', '300')).out).toBe('20 bars stand still at 300 r/min under a lamp on 50 Hz.')
-    expect((await wobrin('strobe', '--rpm', '360', '--mains', '50')).out).toMatch(/No whole number of bars fits .* Nearest: 17 bars/)
+    expect((await wobrin('strobe', '--rpm', '360', '--mains', '50')).out).toMatch(
+      /No whole number of bars fits .* Nearest: 17 bars/,
+    )
     const path = file('disc.svg')
     await wobrin('strobe', '--rpm', '300', '--svg', path)
     expect(readFileSync(path, 'utf8')).toMatch(/^<svg/)
@@ -101,32 +157,66 @@ describe('the other commands', () => {
     const path = file('run.vcd')
     const bin = join(import.meta.dirname, '../bin/wobrin.mjs')
     execFileSync(process.execPath, [bin, 'simulate', path, '--seconds', '5'])
-    expect(JSON.parse(execFileSync(process.execPath, [bin, 'speed', path, '--mechanism', '5.25in-48', '--json'], { encoding: 'utf8' })).call).toBe('nudge')
+    expect(
+      JSON.parse(
+        execFileSync(process.execPath, [bin, 'speed', path, '--mechanism', '5.25in-48', '--json'], {
+          encoding: 'utf8',
+        }),
+      ).call,
+    ).toBe('nudge')
   })
 })
 
 describe('wobrin fit', () => {
   it('lists what ships, solves a pair, and says what cannot be', async () => {
     expect((await wobrin('fit')).out).toMatch(/^Hosts\n {2}1 {2}Expects disk change on 34/)
-    expect((await wobrin('fit', '--host', '1', '--drive', '1')).out).toMatch(/^Nudge it: It fits with 3 straps changed, out of 288 settings\./)
+    expect((await wobrin('fit', '--host', '1', '--drive', '1')).out).toMatch(
+      /^Nudge it: It fits with 3 straps changed, out of 288 settings\./,
+    )
     const { out } = await wobrin('fit', '--host', '1', '--drive', '4', '--json')
     expect(JSON.parse(out)).toMatchObject({ call: 'mend', impossible: { needs: ['side'] } })
-    expect(await wobrin('fit', '--host', '9', '--drive', '1')).toMatchObject({ code: 2, err: 'wobrin: --host: there is no number 9; expected 1 to 5, or a file.' })
-    expect(await wobrin('fit', '--host', 'package.json', '--drive', '1')).toMatchObject({ code: 2, err: expect.stringContaining('it is no profile of a host or of a drive') })
+    expect(await wobrin('fit', '--host', '9', '--drive', '1')).toMatchObject({
+      code: 2,
+      err: 'wobrin: --host: there is no number 9; expected 1 to 5, or a file.',
+    })
+    expect(await wobrin('fit', '--host', 'package.json', '--drive', '1')).toMatchObject({
+      code: 2,
+      err: expect.stringContaining('it is no profile of a host or of a drive'),
+    })
   })
 })
 
 describe('wobrin sum', () => {
   it('lists its fields, answers in words and as JSON, and says what is wrong', async () => {
     expect((await wobrin('sum', 'belt')).out).toMatch(/^motor +Motor pulley \(needed\)/)
-    const { out } = await wobrin('sum', 'belt', '--values', 'motor=9,flywheel=62,centre=2 3/4 in,section=1.2,candidate=236')
-    expect(out).toMatch(/^Mend it: Stretched by 10\.6 %, it is too tight.*Order 249 mm\.\n {2}Path along the belt’s middle: 265\.2 mm/s)
-    expect(JSON.parse((await wobrin('sum', 'lead', '--values', 'length=1 m,wire=20 AWG,current=1', '--json')).out).call.kind).toBe('leave')
-    expect(await wobrin('sum', 'lead', '--values', 'length=1 m')).toMatchObject({ code: 2, err: 'wobrin: --values: Wire, Current left out; expected all that the sum needs.' })
-    expect(await wobrin('sum', 'lead', '--values', 'colour=red')).toMatchObject({ code: 2, err: expect.stringContaining('there is no field "colour"') })
-    expect((await wobrin('sum', 'board', '--values', 'caps.0.marked=10u,caps.0.reading=1.22u')).out).toContain('1  10 µF')
+    const { out } = await wobrin(
+      'sum',
+      'belt',
+      '--values',
+      'motor=9,flywheel=62,centre=2 3/4 in,section=1.2,candidate=236',
+    )
+    expect(out).toMatch(
+      /^Mend it: Stretched by 10\.6 %, it is too tight.*Order 249 mm\.\n {2}Path along the belt’s middle: 265\.2 mm/s,
+    )
+    expect(
+      JSON.parse((await wobrin('sum', 'lead', '--values', 'length=1 m,wire=20 AWG,current=1', '--json')).out).call.kind,
+    ).toBe('leave')
+    expect(await wobrin('sum', 'lead', '--values', 'length=1 m')).toMatchObject({
+      code: 2,
+      err: 'wobrin: --values: Wire, Current left out; expected all that the sum needs.',
+    })
+    expect(await wobrin('sum', 'lead', '--values', 'colour=red')).toMatchObject({
+      code: 2,
+      err: expect.stringContaining('there is no field "colour"'),
+    })
+    expect((await wobrin('sum', 'board', '--values', 'caps.0.marked=10u,caps.0.reading=1.22u')).out).toContain(
+      '1  10 µF',
+    )
     expect(await wobrin('sum', 'board', '--values', 'caps.99.marked=10u')).toMatchObject({ code: 2 })
-    expect(await wobrin('sum', 'anvil')).toMatchObject({ code: 2, err: expect.stringContaining('there is no instrument “anvil”') })
+    expect(await wobrin('sum', 'anvil')).toMatchObject({
+      code: 2,
+      err: expect.stringContaining('there is no instrument “anvil”'),
+    })
   })
 })
 
@@ -139,97 +229,234 @@ describe('wobrin steps and clean', () => {
     expect(goo.out).toContain('Take the old belt off (10 min)')
     expect(goo.out).toContain('Closed: First power. Belt: gone to goo. Power would wind the goo round the spindle.')
     const json = JSON.parse((await wobrin('steps', '--mechanism', 'cartridge', '--json')).out)
-    expect(json.gates.map((g: { id: string }) => g.id)).toEqual(['first-power', 'insert-disk', 'insert-good-disk', 'close-up'])
-    expect(await wobrin('steps', '--mechanism', '3in', '--found', 'belt.purple')).toMatchObject({ code: 2, err: 'wobrin: finding: there is no finding "belt.purple"; expected one of the vocabulary.' })
+    expect(json.gates.map((g: { id: string }) => g.id)).toEqual([
+      'first-power',
+      'insert-disk',
+      'insert-good-disk',
+      'close-up',
+    ])
+    expect(await wobrin('steps', '--mechanism', '3in', '--found', 'belt.purple')).toMatchObject({
+      code: 2,
+      err: 'wobrin: finding: there is no finding "belt.purple"; expected one of the vocabulary.',
+    })
   })
 
   it('clean says what, on what, in which order', async () => {
     const { out, code } = await wobrin('clean', '--soils', 'crust', '--materials', 'board,head')
     expect(code).toBe(0)
-    expect(out).toMatch(/1\. White vinegar on circuit board[\s\S]*Then 15 min\.[\s\S]*Isopropyl alcohol on circuit board[\s\S]*Never:\n {4}White vinegar never on magnetic head/)
-    expect(await wobrin('clean', '--soils', 'crust,tar', '--materials', 'board')).toMatchObject({ code: 2, err: expect.stringContaining('--soils: "tar"; expected one of dust, mould') })
+    expect(out).toMatch(
+      /1\. White vinegar on circuit board[\s\S]*Then 15 min\.[\s\S]*Isopropyl alcohol on circuit board[\s\S]*Never:\n {4}White vinegar never on magnetic head/,
+    )
+    expect(await wobrin('clean', '--soils', 'crust,tar', '--materials', 'board')).toMatchObject({
+      code: 2,
+      err: expect.stringContaining('--soils: "tar"; expected one of dust, mould'),
+    })
   })
 })
 
 describe('wobrin read', () => {
   it('reads a track from a recording of the read-data line, and writes its sectors', async () => {
-    const written = Array.from({ length: 9 }, (_, i) => ({ cylinder: 12, head: 0, sector: i + 1, data: new Uint8Array(512).fill(i + 65) }))
+    const written = Array.from({ length: 9 }, (_, i) => ({
+      cylinder: 12,
+      head: 0,
+      sector: i + 1,
+      data: new Uint8Array(512).fill(i + 65),
+    }))
     const times = fluxOf(sectorTrack('MFM', written, 100_000), 2e-6, 2)
     const path = file('track.vcd', writeVcd([{ name: 'RDATA', edges: edgesFromFlux(times) }], { tickNs: 1 }))
     const image = join(folder, 'track.img')
-    expect((await wobrin('read', path, '--image', image)).out).toMatch(/^Leave it: All 9 sectors read, with \d+ % of the window left\./)
+    expect((await wobrin('read', path, '--image', image)).out).toMatch(
+      /^Leave it: All 9 sectors read, with \d+ % of the window left\./,
+    )
     expect(readFileSync(image)).toEqual(Buffer.concat(written.map(s => s.data)))
-    expect(JSON.parse((await wobrin('read', path, '--json')).out)).toMatchObject({ call: 'leave', format: { code: 'MFM', rate: 250_000 }, channel: 'RDATA' })
-    expect(await wobrin('read', path, '--channel', 'X')).toMatchObject({ code: 2, err: expect.stringContaining('there is no channel “X”') })
+    expect(JSON.parse((await wobrin('read', path, '--json')).out)).toMatchObject({
+      call: 'leave',
+      format: { code: 'MFM', rate: 250_000 },
+      channel: 'RDATA',
+    })
+    expect(await wobrin('read', path, '--channel', 'X')).toMatchObject({
+      code: 2,
+      err: expect.stringContaining('there is no channel “X”'),
+    })
   })
 })
 
 describe('wobrin bus and wobrin simulate', () => {
-  const spec = file('drive.json', JSON.stringify({ mechanism: '3.5in', seed: 4, host: { cylinders: [0, 40, 79], turns: 2 }, carriage: { startCylinder: 0 }, disk: { grooves: [{ head: 1, fromCylinder: 40, toCylinder: 40, fromTurn: 0.4, toTurn: 0.5, liftUm: 9 }] } }))
+  const spec = file(
+    'drive.json',
+    JSON.stringify({
+      mechanism: '3.5in',
+      seed: 4,
+      host: { cylinders: [0, 40, 79], turns: 2 },
+      carriage: { startCylinder: 0 },
+      disk: { grooves: [{ head: 1, fromCylinder: 40, toCylinder: 40, fromTurn: 0.4, toTurn: 0.5, liftUm: 9 }] },
+    }),
+  )
   const recording = file('drive.vcd')
 
   it('records a drive by a specification, and reads it back: report, image, map, margins, a stretch', async () => {
-    expect(await wobrin('simulate', spec, '--out', recording)).toMatchObject({ code: 0, out: expect.stringContaining('simulated 3.5-inch drive') })
+    expect(await wobrin('simulate', spec, '--out', recording)).toMatchObject({
+      code: 0,
+      out: expect.stringContaining('simulated 3.5-inch drive'),
+    })
     const [image, csv, piece] = [file('disk.img'), file('margins.csv'), file('piece.vcd')]
-    const { out } = await wobrin('bus', recording, '--json', '--image', image, '--csv', csv, '--vcd', piece, '--from', '1', '--to', '1.1')
+    const { out } = await wobrin(
+      'bus',
+      recording,
+      '--json',
+      '--image',
+      image,
+      '--csv',
+      csv,
+      '--vcd',
+      piece,
+      '--from',
+      '1',
+      '--to',
+      '1.1',
+    )
     const report = JSON.parse(out)
-    expect(report).toMatchObject({ call: 'unknown', speed: { rpm: expect.closeTo(300, 0) }, timings: { refusedSteps: 1 } })
+    expect(report).toMatchObject({
+      call: 'unknown',
+      speed: { rpm: expect.closeTo(300, 0) },
+      timings: { refusedSteps: 1 },
+    })
     expect(report.totals.good + report.totals.bad + report.totals.missing).toBe(54)
     expect(report.tracks[0]).toMatchObject({ cylinder: 0, head: 0, code: 'mfm', marginPercent: expect.any(Number) })
     const states = report.tracks.flatMap((t: { sectors: { state: string }[] }) => t.sectors.map(s => s.state))
     for (const s of states) expect(['good', 'bad-data', 'bad-header', 'no-data', 'weak', 'foreign']).toContain(s)
     expect(readFileSync(image)).toHaveLength(54 * 512)
-    expect(report.filled).toHaveLength(report.totals.bad + report.totals.missing - states.filter((s: string) => s === 'weak').length)
+    expect(report.filled).toHaveLength(
+      report.totals.bad + report.totals.missing - states.filter((s: string) => s === 'weak').length,
+    )
     expect(readFileSync(`${image}.map.csv`, 'utf8').split('\r\n')[0]).toBe('cylinder,head,id,offset,bytes,state,data')
     expect(readFileSync(csv, 'utf8').trim().split('\r\n')).toHaveLength(7)
     expect(JSON.parse((await wobrin('bus', piece, '--json')).out).durationS).toBeCloseTo(0.1, 6)
-    expect((await wobrin('bus', recording)).out).toMatch(/\n {2}cylinder 40 upper: MFM, 250 kbit\/s, \d of 9 good, margin .*; \d .*\n/)
+    expect((await wobrin('bus', recording)).out).toMatch(
+      /\n {2}cylinder 40 upper: MFM, 250 kbit\/s, \d of 9 good, margin .*; \d .*\n/,
+    )
   })
   it('an example explains every parameter, and is itself a specification', async () => {
     const { out } = await wobrin('simulate', '--example')
     const example = JSON.parse(out)
     expect(example['// mechanism']).toContain('class of the drive')
     example.host.cylinders = [0]
-    expect(await wobrin('simulate', file('example.json', JSON.stringify(example)), '--out', file('example.vcd'))).toMatchObject({ code: 0 })
+    expect(
+      await wobrin('simulate', file('example.json', JSON.stringify(example)), '--out', file('example.vcd')),
+    ).toMatchObject({ code: 0 })
   })
   it('maps channels by hand; wrong names and codes are refused in a sentence', async () => {
-    const bare = file('bare.vcd', readFileSync(recording, 'utf8').replace(/(\$var wire 1 (\S) )\S+/g, (_, head: string, code: string) => `${head}D${code.charCodeAt(0) - 33}`))
-    expect(await wobrin('bus', bare)).toMatchObject({ code: 2, err: expect.stringContaining('no channel is known as a line by its name') })
-    expect(JSON.parse((await wobrin('bus', bare, '--json', '--map', 'STEP=D4,DIR=D5,track-0=D1,RDATA=D3,INDEX=D0,SIDE=D6')).out)).toMatchObject({ homed: true, totals: { foreign: 0 } })
-    expect(await wobrin('bus', bare, '--map', 'STEP=D77')).toMatchObject({ code: 2, err: expect.stringContaining('there is no channel “D77”') })
-    expect(await wobrin('bus', bare, '--map', 'WARP=D1')).toMatchObject({ code: 2, err: expect.stringContaining('there is no line “WARP”') })
-    expect(await wobrin('bus', recording, '--gain', '3')).toMatchObject({ code: 2, err: expect.stringContaining('a number above 0, at most 1') })
-    expect(JSON.parse((await wobrin('bus', recording, '--json', '--gain', '0.2', '--window', '8')).out).totals.good).toBeGreaterThan(40)
-    expect(await wobrin('bus', recording, '--code', 'morse')).toMatchObject({ code: 2, err: expect.stringContaining('one of auto, fm, mfm') })
+    const bare = file(
+      'bare.vcd',
+      readFileSync(recording, 'utf8').replace(
+        /(\$var wire 1 (\S) )\S+/g,
+        (_, head: string, code: string) => `${head}D${code.charCodeAt(0) - 33}`,
+      ),
+    )
+    expect(await wobrin('bus', bare)).toMatchObject({
+      code: 2,
+      err: expect.stringContaining('no channel is known as a line by its name'),
+    })
+    expect(
+      JSON.parse(
+        (await wobrin('bus', bare, '--json', '--map', 'STEP=D4,DIR=D5,track-0=D1,RDATA=D3,INDEX=D0,SIDE=D6')).out,
+      ),
+    ).toMatchObject({ homed: true, totals: { foreign: 0 } })
+    expect(await wobrin('bus', bare, '--map', 'STEP=D77')).toMatchObject({
+      code: 2,
+      err: expect.stringContaining('there is no channel “D77”'),
+    })
+    expect(await wobrin('bus', bare, '--map', 'WARP=D1')).toMatchObject({
+      code: 2,
+      err: expect.stringContaining('there is no line “WARP”'),
+    })
+    expect(await wobrin('bus', recording, '--gain', '3')).toMatchObject({
+      code: 2,
+      err: expect.stringContaining('a number above 0, at most 1'),
+    })
+    expect(
+      JSON.parse((await wobrin('bus', recording, '--json', '--gain', '0.2', '--window', '8')).out).totals.good,
+    ).toBeGreaterThan(40)
+    expect(await wobrin('bus', recording, '--code', 'morse')).toMatchObject({
+      code: 2,
+      err: expect.stringContaining('one of auto, fm, mfm'),
+    })
   })
   it.each([
-    ['not JSON', '{', 'the specification cannot be read'], ['an unknown parameter', '{"spindle":{"rpn":1}}', 'there is no parameter “spindle.rpn”'], ['a value out of range', '{"noise":7}', 'noise is 7; expected a number from 0 to 1'],
-    ['a word that is none', '{"mechanism":"toaster"}', 'mechanism is "toaster"'], ['cylinders that are none', '{"host":{"cylinders":"some"}}', 'host.cylinders is not usable'], ['a groove without its parts', '{"disk":{"grooves":[{"head":0}]}}', 'a list of grooves'],
+    ['not JSON', '{', 'the specification cannot be read'],
+    ['an unknown parameter', '{"spindle":{"rpn":1}}', 'there is no parameter “spindle.rpn”'],
+    ['a value out of range', '{"noise":7}', 'noise is 7; expected a number from 0 to 1'],
+    ['a word that is none', '{"mechanism":"toaster"}', 'mechanism is "toaster"'],
+    ['cylinders that are none', '{"host":{"cylinders":"some"}}', 'host.cylinders is not usable'],
+    ['a groove without its parts', '{"disk":{"grooves":[{"head":0}]}}', 'a list of grooves'],
   ])('%s is refused in a sentence', async (_, text, says) => {
-    expect(await wobrin('simulate', file('bad.json', text), '--out', file('never.vcd'))).toMatchObject({ code: 2, err: expect.stringContaining(says) })
+    expect(await wobrin('simulate', file('bad.json', text), '--out', file('never.vcd'))).toMatchObject({
+      code: 2,
+      err: expect.stringContaining(says),
+    })
   })
 })
 
 describe('wobrin sweep', () => {
-  const rows = [-8, -6, -5, -4.5, -4, -2, 0, 2, 4, 4.5, 5, 6, 8].map(p => `${p},${Math.abs(p) < 4.3 ? 11 : 0},11,${Math.abs(p) < 4.7 ? 11 : 0},11`).join('\n')
+  const rows = [-8, -6, -5, -4.5, -4, -2, 0, 2, 4, 4.5, 5, 6, 8]
+    .map(p => `${p},${Math.abs(p) < 4.3 ? 11 : 0},11,${Math.abs(p) < 4.7 ? 11 : 0},11`)
+    .join('\n')
   it('says where both heads read, where to set it, and what to try next', async () => {
     const path = file('sweep.csv', `position,lower_good,lower_expected,upper_good,upper_expected\n${rows}\n`)
     const report = JSON.parse((await wobrin('sweep', path, '--json')).out)
-    expect(report).toMatchObject({ call: 'nudge', lower: { centre: expect.any(Number) }, upper: { centre: expect.any(Number) }, common: { from: expect.any(Number), to: expect.any(Number), centre: expect.closeTo(0, 0) }, tryNext: null })
-    expect((await wobrin('sweep', path, '--unit', 'marks')).out).toMatch(/^Nudge it: It reads from .* marks .*\n {2}lower head: from/)
+    expect(report).toMatchObject({
+      call: 'nudge',
+      lower: { centre: expect.any(Number) },
+      upper: { centre: expect.any(Number) },
+      common: { from: expect.any(Number), to: expect.any(Number), centre: expect.closeTo(0, 0) },
+      tryNext: null,
+    })
+    expect((await wobrin('sweep', path, '--unit', 'marks')).out).toMatch(
+      /^Nudge it: It reads from .* marks .*\n {2}lower head: from/,
+    )
   })
   it('knows the physics of a class, how far the adjuster goes and where it stood', async () => {
     const path = file('one.csv', 'position,side,lower_good,lower_expected,lower_margin\n0,below,9,9,60\n')
-    const told = JSON.parse((await wobrin('sweep', path, '--json', '--mechanism', '3.5in', '--adjuster', 'upper', '--travel=-10..10', '--stood', '0', '--um', '20')).out)
+    const told = JSON.parse(
+      (
+        await wobrin(
+          'sweep',
+          path,
+          '--json',
+          '--mechanism',
+          '3.5in',
+          '--adjuster',
+          'upper',
+          '--travel=-10..10',
+          '--stood',
+          '0',
+          '--um',
+          '20',
+        )
+      ).out,
+    )
     expect(told).toMatchObject({ call: 'unknown', tryNext: expect.any(Number), slack: 0, steps: false })
     expect(Math.abs(told.tryNext)).toBeLessThan(10)
-    expect(await wobrin('sweep', path, '--travel', '10..-10')).toMatchObject({ code: 2, err: expect.stringContaining('two numbers that rise') })
-    expect(await wobrin('sweep', path, '--adjuster', 'belt')).toMatchObject({ code: 2, err: expect.stringContaining('"belt"; expected one of sensor, tab, stepper, lower, upper') })
-    expect(await wobrin('sweep', path, '--mechanism', 'toaster')).toMatchObject({ code: 2, err: expect.stringContaining('"toaster"; expected one of 8in') })
-    expect(await wobrin('sweep', file('side.csv', 'position,side,lower_good,lower_expected\n0,left,9,9\n'))).toMatchObject({ code: 2, err: expect.stringContaining('line 2, side: side is “left”') })
+    expect(await wobrin('sweep', path, '--travel', '10..-10')).toMatchObject({
+      code: 2,
+      err: expect.stringContaining('two numbers that rise'),
+    })
+    expect(await wobrin('sweep', path, '--adjuster', 'belt')).toMatchObject({
+      code: 2,
+      err: expect.stringContaining('"belt"; expected one of sensor, tab, stepper, lower, upper'),
+    })
+    expect(await wobrin('sweep', path, '--mechanism', 'toaster')).toMatchObject({
+      code: 2,
+      err: expect.stringContaining('"toaster"; expected one of 8in'),
+    })
+    expect(
+      await wobrin('sweep', file('side.csv', 'position,side,lower_good,lower_expected\n0,left,9,9\n')),
+    ).toMatchObject({ code: 2, err: expect.stringContaining('line 2, side: side is “left”') })
   })
   it('a wrong cell is named', async () => {
-    expect(await wobrin('sweep', file('bad.csv', 'position,lower_good,lower_expected\n1,12,11\n2,0,11'))).toMatchObject({ code: 2, err: expect.stringContaining('row 1: lower head read 12 sectors of 11') })
+    expect(await wobrin('sweep', file('bad.csv', 'position,lower_good,lower_expected\n1,12,11\n2,0,11'))).toMatchObject(
+      { code: 2, err: expect.stringContaining('row 1: lower head read 12 sectors of 11') },
+    )
     expect(await wobrin('sweep', file('nothere') + 'x')).toMatchObject({ code: 2 })
   })
 })
@@ -239,28 +466,57 @@ describe('wobrin scope', () => {
     const path = file('lobes.wav')
     writeFileSync(path, scopeWav({ ...SOUND_ALIGNMENT, offsetUm: 40 }))
     const told = JSON.parse((await wobrin('scope', path, '--json')).out)
-    expect(told).toMatchObject({ pattern: 'lobes', turns: 1, humps: expect.arrayContaining([expect.objectContaining({ amplitude: expect.any(Number) })]) })
+    expect(told).toMatchObject({
+      pattern: 'lobes',
+      turns: 1,
+      humps: expect.arrayContaining([expect.objectContaining({ amplitude: expect.any(Number) })]),
+    })
     expect(Number(told.values.first)).toBeLessThan(Number(told.values.second))
     expect((await wobrin('scope', path)).out).toMatch(/^Lobes of .*\nJudge them with: wobrin sum lobes --values first=/)
     expect(await wobrin('scope', path, '--pattern', 'index')).toMatchObject({ code: 0 })
-    expect(await wobrin('scope', path, '--pattern', 'azimuth')).toMatchObject({ code: 2, err: expect.stringContaining('expected 4: four bursts') })
-    expect(await wobrin('scope', path, '--pattern', 'moon')).toMatchObject({ code: 2, err: expect.stringContaining('there is no pattern “moon”') })
-    expect(await wobrin('scope', 'nothere.wav')).toMatchObject({ code: 2, err: expect.stringContaining('it cannot be read') })
+    expect(await wobrin('scope', path, '--pattern', 'azimuth')).toMatchObject({
+      code: 2,
+      err: expect.stringContaining('expected 4: four bursts'),
+    })
+    expect(await wobrin('scope', path, '--pattern', 'moon')).toMatchObject({
+      code: 2,
+      err: expect.stringContaining('there is no pattern “moon”'),
+    })
+    expect(await wobrin('scope', 'nothere.wav')).toMatchObject({
+      code: 2,
+      err: expect.stringContaining('it cannot be read'),
+    })
   })
 })
 
 describe('wobrin blame', () => {
-  const rows = ['A', 'B'].flatMap(d => ['R', 'S'].flatMap(r => [0, 1].flatMap(h => ['outer', 'middle', 'inner'].map(z => `${d},duplicator,${r},${h},${z},${r === 'S' && h ? 0 : 9},9`))))
+  const rows = ['A', 'B'].flatMap(d =>
+    ['R', 'S'].flatMap(r =>
+      [0, 1].flatMap(h =>
+        ['outer', 'middle', 'inner'].map(z => `${d},duplicator,${r},${h},${z},${r === 'S' && h ? 0 : 9},9`),
+      ),
+    ),
+  )
   it('names what it is, as text and as JSON', async () => {
     const path = file('bench.csv', `disk,writer,drive,head,zone,good,sectors\n${rows.join('\n')}\n`)
     const { code, out } = await wobrin('blame', path)
     expect(code).toBe(0)
     expect(out).toContain('Mend it: A dead head: S, upper head')
-    expect(JSON.parse((await wobrin('blame', path, '--json')).out)).toMatchObject({ call: { kind: 'mend' }, failing: 6, places: 24 })
+    expect(JSON.parse((await wobrin('blame', path, '--json')).out)).toMatchObject({
+      call: { kind: 'mend' },
+      failing: 6,
+      places: 24,
+    })
   })
   it('says in one line what cannot be read', async () => {
-    expect(await wobrin('blame', file('bad.csv', 'disk\nA\n'))).toMatchObject({ code: 2, err: expect.stringContaining('bad.csv, line 1: the column writer is missing') })
-    expect(await wobrin('blame', '/nowhere.csv')).toMatchObject({ code: 2, err: expect.stringContaining('there is no such file') })
+    expect(await wobrin('blame', file('bad.csv', 'disk\nA\n'))).toMatchObject({
+      code: 2,
+      err: expect.stringContaining('bad.csv, line 1: the column writer is missing'),
+    })
+    expect(await wobrin('blame', '/nowhere.csv')).toMatchObject({
+      code: 2,
+      err: expect.stringContaining('there is no such file'),
+    })
   })
 })
 
@@ -268,9 +524,18 @@ describe('wobrin write-test', () => {
   it('passes a drive whose heads are off, and refuses a state that is none', async () => {
     const { code, out } = await wobrin('write-test', '--mechanism', '3in', '--state', 'both-off', '--json')
     expect(code).toBe(0)
-    expect(JSON.parse(out)).toMatchObject({ state: 'both-off', call: { kind: 'leave' }, result: { blocked: true, allowed: true } })
-    expect((await wobrin('write-test', '--state', 'always-protected')).out).toContain('Mend it: It does not write an open disk')
-    expect(await wobrin('write-test', '--state', 'haunted')).toMatchObject({ code: 2, err: expect.stringContaining('expected one of sound') })
+    expect(JSON.parse(out)).toMatchObject({
+      state: 'both-off',
+      call: { kind: 'leave' },
+      result: { blocked: true, allowed: true },
+    })
+    expect((await wobrin('write-test', '--state', 'always-protected')).out).toContain(
+      'Mend it: It does not write an open disk',
+    )
+    expect(await wobrin('write-test', '--state', 'haunted')).toMatchObject({
+      code: 2,
+      err: expect.stringContaining('expected one of sound'),
+    })
     expect(await wobrin('write-test', '--mechanism', 'cartridge')).toMatchObject({ code: 2 })
   })
 })
@@ -278,12 +543,37 @@ describe('wobrin write-test', () => {
 describe('wobrin check', () => {
   it('tells a whole certificate from a changed one, and either from what is none', async () => {
     const { buildCertificate } = await import('@wobrin/core/proving')
-    const drive = { id: 'd', tag: 'SK-05', mechanism: '3in' as const, maker: '', model: '', serial: '', host: '', ownerWords: '', features: null, account: null, nominalRpm: null, motor: null, hasTrimmer: null, pulleys: null, receivedAt: '2026-01-01T00:00:00Z' }
+    const drive = {
+      id: 'd',
+      tag: 'SK-05',
+      mechanism: '3in' as const,
+      maker: '',
+      model: '',
+      serial: '',
+      host: '',
+      ownerWords: '',
+      features: null,
+      account: null,
+      nominalRpm: null,
+      motor: null,
+      hasTrimmer: null,
+      pulleys: null,
+      receivedAt: '2026-01-01T00:00:00Z',
+    }
     const certificate = buildCertificate(drive, [], 'S', '2026-01-02T00:00:00Z')
-    expect((await wobrin('check', file('c.json', JSON.stringify(certificate)))).out).toContain('Leave it: It is as it was issued.')
-    expect(JSON.parse((await wobrin('check', file('d.json', JSON.stringify({ ...certificate, remark: 'Like new.' })), '--json')).out)).toMatchObject({ state: 'changed', tag: 'SK-05' })
+    expect((await wobrin('check', file('c.json', JSON.stringify(certificate)))).out).toContain(
+      'Leave it: It is as it was issued.',
+    )
+    expect(
+      JSON.parse(
+        (await wobrin('check', file('d.json', JSON.stringify({ ...certificate, remark: 'Like new.' })), '--json')).out,
+      ),
+    ).toMatchObject({ state: 'changed', tag: 'SK-05' })
     expect((await wobrin('check', file('e.json', '{}'))).out).toContain('Not known yet: This is no certificate of ours')
-    expect(await wobrin('check', file('f.json', '{'))).toMatchObject({ code: 2, err: expect.stringContaining('the file is no JSON') })
+    expect(await wobrin('check', file('f.json', '{'))).toMatchObject({
+      code: 2,
+      err: expect.stringContaining('the file is no JSON'),
+    })
     expect(await wobrin('check', '/nowhere.json')).toMatchObject({ code: 2 })
   })
 })

@@ -16,7 +16,12 @@ describe('input errors are one sentence with the place', () => {
   })
 
   it('have names to tell them apart, and are all input errors but a stop', () => {
-    expect([new LimitError('a', 'b'), new ParameterError('a', 'b')].map(e => [e.name, e instanceof InputError])).toEqual([['LimitError', true], ['ParameterError', true]])
+    expect(
+      [new LimitError('a', 'b'), new ParameterError('a', 'b')].map(e => [e.name, e instanceof InputError]),
+    ).toEqual([
+      ['LimitError', true],
+      ['ParameterError', true],
+    ])
     expect(new AbortedError()).not.toBeInstanceOf(InputError)
     expect(new AbortedError().message).toBe('Stopped before the end; nothing was kept.')
   })

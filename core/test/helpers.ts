@@ -3,7 +3,12 @@ import { bytesSource, readCapture } from '../src/captures'
 import type { PulseTrain } from '../src/spindle'
 
 /** Reads a file's content as if it had been dropped, in chunks of the given size. */
-export function read(name: string, content: string | Uint8Array, options?: ReadOptions, chunkBytes?: number): Promise<Capture> {
+export function read(
+  name: string,
+  content: string | Uint8Array,
+  options?: ReadOptions,
+  chunkBytes?: number,
+): Promise<Capture> {
   return readCapture(bytesSource(name, content, chunkBytes), options)
 }
 
@@ -22,8 +27,8 @@ export const train = (starts: ArrayLike<number>): PulseTrain => ({ starts: Float
  * theta(t) = mean * (t + depth / (2 pi f) * (1 - cos(2 pi f t))).
  */
 export function sineModulated(rpm: number, depth: number, hz: number, seconds: number, marksPerTurn = 1): number[] {
-  const rate = rpm / 60 * marksPerTurn
-  const angle = (t: number) => rate * (t + depth / (2 * Math.PI * hz) * (1 - Math.cos(2 * Math.PI * hz * t)))
+  const rate = (rpm / 60) * marksPerTurn
+  const angle = (t: number) => rate * (t + (depth / (2 * Math.PI * hz)) * (1 - Math.cos(2 * Math.PI * hz * t)))
   const out: number[] = []
   let t = 0
   for (let k = 0; ; k++) {

@@ -2,11 +2,23 @@ import sharp from 'sharp'
 
 export type PictureKind = 'board' | 'belt'
 
-const chip = (x: number, y: number, w: number, h: number) => `<rect x="${x}" y="${y}" width="${w}" height="${h}" rx="6" fill="#26282b"/><circle cx="${x + 16}" cy="${y + h - 16}" r="6" fill="#3a3d41"/>`
-  + Array.from({ length: Math.floor(w / 26) }, (_, i) => `<rect x="${x + 10 + i * 26}" y="${y - 12}" width="12" height="14" fill="#b9bcc0"/><rect x="${x + 10 + i * 26}" y="${y + h - 2}" width="12" height="14" fill="#b9bcc0"/>`).join('')
-const can = (x: number, y: number, r: number) => `<circle cx="${x}" cy="${y}" r="${r}" fill="#c9ccd0"/><path d="M${x - r} ${y}a${r} ${r} 0 0 1 ${r} ${-r}v${2 * r}a${r} ${r} 0 0 1 ${-r} ${-r}" fill="#31436a" opacity=".85"/>`
-const screw = (x: number, y: number) => `<circle cx="${x}" cy="${y}" r="20" fill="#8f9499"/><path d="M${x - 12} ${y}h24M${x} ${y - 12}v24" stroke="#4a4e52" stroke-width="5"/>`
-const pins = (x: number, y: number, n: number, dx = 22) => Array.from({ length: n }, (_, i) => `<rect x="${x + i * dx}" y="${y}" width="9" height="9" fill="#e0c878"/><rect x="${x + i * dx}" y="${y + 22}" width="9" height="9" fill="#e0c878"/>`).join('')
+const chip = (x: number, y: number, w: number, h: number) =>
+  `<rect x="${x}" y="${y}" width="${w}" height="${h}" rx="6" fill="#26282b"/><circle cx="${x + 16}" cy="${y + h - 16}" r="6" fill="#3a3d41"/>` +
+  Array.from(
+    { length: Math.floor(w / 26) },
+    (_, i) =>
+      `<rect x="${x + 10 + i * 26}" y="${y - 12}" width="12" height="14" fill="#b9bcc0"/><rect x="${x + 10 + i * 26}" y="${y + h - 2}" width="12" height="14" fill="#b9bcc0"/>`,
+  ).join('')
+const can = (x: number, y: number, r: number) =>
+  `<circle cx="${x}" cy="${y}" r="${r}" fill="#c9ccd0"/><path d="M${x - r} ${y}a${r} ${r} 0 0 1 ${r} ${-r}v${2 * r}a${r} ${r} 0 0 1 ${-r} ${-r}" fill="#31436a" opacity=".85"/>`
+const screw = (x: number, y: number) =>
+  `<circle cx="${x}" cy="${y}" r="20" fill="#8f9499"/><path d="M${x - 12} ${y}h24M${x} ${y - 12}v24" stroke="#4a4e52" stroke-width="5"/>`
+const pins = (x: number, y: number, n: number, dx = 22) =>
+  Array.from(
+    { length: n },
+    (_, i) =>
+      `<rect x="${x + i * dx}" y="${y}" width="9" height="9" fill="#e0c878"/><rect x="${x + i * dx}" y="${y + 22}" width="9" height="9" fill="#e0c878"/>`,
+  ).join('')
 
 /** Drawn pictures in place of photographs: no real equipment. */
 const PICTURES: Readonly<Record<PictureKind, () => string>> = {
@@ -28,7 +40,7 @@ const PICTURES: Readonly<Record<PictureKind, () => string>> = {
   belt: () => `
     <rect width="1600" height="1200" fill="#6d675d"/><rect x="60" y="60" width="1480" height="1080" rx="18" fill="#a9aeb2"/>
     <circle cx="1020" cy="600" r="360" fill="#83898e"/><circle cx="1020" cy="600" r="330" fill="#9da3a8"/>
-    ${Array.from({ length: 60 }, (_, i) => `<path d="M1020 600l${300 * Math.cos(i * Math.PI / 30)} ${300 * Math.sin(i * Math.PI / 30)}l${-14 * Math.sin(i * Math.PI / 30)} ${14 * Math.cos(i * Math.PI / 30)}z" fill="#24272a"/>`).join('')}
+    ${Array.from({ length: 60 }, (_, i) => `<path d="M1020 600l${300 * Math.cos((i * Math.PI) / 30)} ${300 * Math.sin((i * Math.PI) / 30)}l${-14 * Math.sin((i * Math.PI) / 30)} ${14 * Math.cos((i * Math.PI) / 30)}z" fill="#24272a"/>`).join('')}
     <circle cx="1020" cy="600" r="210" fill="#9da3a8"/><circle cx="1020" cy="600" r="70" fill="#c8ccd0"/><circle cx="1020" cy="600" r="22" fill="#5a5f63"/>
     <circle cx="330" cy="820" r="150" fill="#c2c6ca"/><circle cx="330" cy="820" r="46" fill="#b89b52"/>
     <path d="M300 785L900 262M366 850L1180 920" stroke="#1d1d1d" stroke-width="16"/>
@@ -38,5 +50,11 @@ const PICTURES: Readonly<Record<PictureKind, () => string>> = {
 
 /** One as a JPEG, 1600 by 1200. */
 export function drawPicture(kind: PictureKind): Promise<Buffer> {
-  return sharp(Buffer.from(`<svg xmlns="http://www.w3.org/2000/svg" width="1600" height="1200" viewBox="0 0 1600 1200">${PICTURES[kind]()}</svg>`)).jpeg({ quality: 86 }).toBuffer()
+  return sharp(
+    Buffer.from(
+      `<svg xmlns="http://www.w3.org/2000/svg" width="1600" height="1200" viewBox="0 0 1600 1200">${PICTURES[kind]()}</svg>`,
+    ),
+  )
+    .jpeg({ quality: 86 })
+    .toBuffer()
 }

@@ -4,7 +4,16 @@ const whole = { good: 1200, sectors: 1200 }
 
 /** What the host of the invented workshop said of writing a disk of 80 cylinders, 15 sectors a track, both heads. */
 export const PROOF_WRITTEN: WriteTestResult = {
-  blocked: true, allowed: true, format: [whole, whole], tracks: 160, formatS: 74, first: { good: 30, sectors: 30 }, last: { good: 30, sectors: 30 }, pattern: [whole, whole], overwrite: [whole, whole], homeAfter: true,
+  blocked: true,
+  allowed: true,
+  format: [whole, whole],
+  tracks: 160,
+  formatS: 74,
+  first: { good: 30, sectors: 30 },
+  last: { good: 30, sectors: 30 },
+  pattern: [whole, whole],
+  overwrite: [whole, whole],
+  homeAfter: true,
 }
 
 /** Homings from ten cylinders, on a dial gauge, mm. */

@@ -21,24 +21,38 @@ import { sweepByAdvice } from './sweep'
  */
 export async function seed(address: string): Promise<void> {
   for (const [i, belt] of DEMO_BELTS.entries()) await send(`${address}/api/belts/${idOf('belt', i)}`, belt, 'PUT')
-  for (const [i, profile] of DEMO_PROFILES.entries()) await send(`${address}/api/profiles/${idOf('profile', i)}`, profile, 'PUT')
+  for (const [i, profile] of DEMO_PROFILES.entries())
+    await send(`${address}/api/profiles/${idOf('profile', i)}`, profile, 'PUT')
   // Drives that wrote reference disks first: the others are judged by those.
   const wrote = new Set(DEMO_DISKS.map(d => d.by))
   for (const demo of DEMO_DRIVES.filter(d => wrote.has(d.drive.tag))) await new Seeding(address, demo).run()
   for (const { name, by, provedBy, ...disk } of DEMO_DISKS) {
-    await send(`${address}/api/disks/${idOf('disk', name)}`, { ...disk, name, writtenBy: by ? idOf('drive', by) : null, provedBy: provedBy ? idOf('disk', provedBy) : null }, 'PUT')
+    await send(
+      `${address}/api/disks/${idOf('disk', name)}`,
+      { ...disk, name, writtenBy: by ? idOf('drive', by) : null, provedBy: provedBy ? idOf('disk', provedBy) : null },
+      'PUT',
+    )
   }
   for (const demo of DEMO_DRIVES.filter(d => !wrote.has(d.drive.tag))) await new Seeding(address, demo).run()
   for (const [i, { drive, disk, good }] of DEMO_READS.entries()) {
     const places = good.map((n, at) => [at < 3 ? 0 : 1, ZONE_NAMES[at % 3], n, 9])
-    await send(`${address}/api/drives/${idOf('drive', drive)}/cross-reads`, { id: idOf('cross-read', i), at: new Date(Date.now() - (DEMO_READS.length - i) * 40_000).toISOString(), disk: idOf('disk', disk), places })
+    await send(`${address}/api/drives/${idOf('drive', drive)}/cross-reads`, {
+      id: idOf('cross-read', i),
+      at: new Date(Date.now() - (DEMO_READS.length - i) * 40_000).toISOString(),
+      disk: idOf('disk', disk),
+      places,
+    })
   }
 }
 
 async function send<T>(url: string, body: unknown, method = 'POST'): Promise<T> {
   const raw = body instanceof Blob
-  const answer = await fetch(url, { method, body: raw ? body : JSON.stringify(body), headers: raw ? {} : { 'content-type': 'application/json' } })
-  const got = await answer.json() as T & { detail?: string }
+  const answer = await fetch(url, {
+    method,
+    body: raw ? body : JSON.stringify(body),
+    headers: raw ? {} : { 'content-type': 'application/json' },
+  })
+  const got = (await answer.json()) as T & { detail?: string }
   if (!answer.ok) throw new Error(`${url}: ${got.detail ?? answer.status}`)
   return got
 }
@@ -59,7 +73,10 @@ class Seeding {
   private clock: number
   private readonly spread: number
 
-  constructor(private readonly address: string, private readonly demo: DemoDrive) {
+  constructor(
+    private readonly address: string,
+    private readonly demo: DemoDrive,
+  ) {
     this.id = idOf('drive', demo.drive.tag)
     this.clock = Date.now() - demo.daysAgo * 86_400_000
     if (demo.daysAgo >= 1) this.clock = Math.min(this.clock, new Date(this.clock).setHours(19, 4, 0, 0))
@@ -68,10 +85,15 @@ class Seeding {
 
   async run(): Promise<void> {
     const { demo } = this
-    await send(`${this.address}/api/drives`, { ...demo.drive, id: this.id, receivedAt: new Date(this.clock).toISOString() })
+    await send(`${this.address}/api/drives`, {
+      ...demo.drive,
+      id: this.id,
+      receivedAt: new Date(this.clock).toISOString(),
+    })
     for (const station of STATION_IDS.slice(0, STATION_IDS.indexOf(demo.at) + 1)) {
       const here = station === demo.at
-      for (const [, finding, place] of demo.found?.filter(f => f[0] === station) ?? []) await this.find(station, finding, place)
+      for (const [, finding, place] of demo.found?.filter(f => f[0] === station) ?? [])
+        await this.find(station, finding, place)
       for (const note of demo.notes?.filter(n => n.station === station) ?? []) {
         const [title, ...detail] = note.text.split('\n')
         await this.say('note', station, { title, detail: detail.join('\n') })
@@ -80,32 +102,87 @@ class Seeding {
       if (here) await this.doSteps(station, demo.stepsDone ?? 0)
       else await this.answerAll(station)
       for (const sum of demo.sums?.filter(s => findSum(s.instrument).station === station) ?? []) {
-        this.log.push(await send<LogEntry>(`${this.address}/api/drives/${this.id}/sums`, { id: idOf(demo.drive.tag, 'sum', sum.instrument), at: this.at(), ...sum }))
+        this.log.push(
+          await send<LogEntry>(`${this.address}/api/drives/${this.id}/sums`, {
+            id: idOf(demo.drive.tag, 'sum', sum.instrument),
+            at: this.at(),
+            ...sum,
+          }),
+        )
       }
       if (station === 'electronics' && demo.fit) {
-        const [host, drive] = [[...DEMO_PROFILES, ...HOSTS].find(h => h.name === demo.fit!.host), DRIVES.find(d => d.name === demo.fit!.drive)]
-        this.log.push(await send<LogEntry>(`${this.address}/api/drives/${this.id}/host-fit`, { id: idOf(demo.drive.tag, 'fit'), at: this.at(), host, drive }))
+        const [host, drive] = [
+          [...DEMO_PROFILES, ...HOSTS].find(h => h.name === demo.fit!.host),
+          DRIVES.find(d => d.name === demo.fit!.drive),
+        ]
+        this.log.push(
+          await send<LogEntry>(`${this.address}/api/drives/${this.id}/host-fit`, {
+            id: idOf(demo.drive.tag, 'fit'),
+            at: this.at(),
+            host,
+            drive,
+          }),
+        )
       }
       if (station === 'speed') await this.measure(0, demo.proof ? -1 : undefined)
       if (station === 'prove' && demo.proof) await this.prove(demo.proof.disk)
       if (station === 'align' && demo.surface) {
-        this.log.push(await send<LogEntry>(`${this.address}/api/drives/${this.id}/read-test`, { id: idOf(demo.drive.tag, 'surface'), at: this.at(), station, disk: demo.disk ? idOf('disk', demo.disk) : null, simulated: { mechanism: demo.drive.mechanism, story: demo.surface } }))
-        if (demo.sweep) this.log.push(await send<LogEntry>(`${this.address}/api/drives/${this.id}/sweeps`, { id: idOf(demo.drive.tag, 'sweep'), at: this.at(), ...sweepByAdvice(demo.drive.mechanism, demo.surface, demo.sweep), disk: demo.disk ? idOf('disk', demo.disk) : null }))
+        this.log.push(
+          await send<LogEntry>(`${this.address}/api/drives/${this.id}/read-test`, {
+            id: idOf(demo.drive.tag, 'surface'),
+            at: this.at(),
+            station,
+            disk: demo.disk ? idOf('disk', demo.disk) : null,
+            simulated: { mechanism: demo.drive.mechanism, story: demo.surface },
+          }),
+        )
+        if (demo.sweep)
+          this.log.push(
+            await send<LogEntry>(`${this.address}/api/drives/${this.id}/sweeps`, {
+              id: idOf(demo.drive.tag, 'sweep'),
+              at: this.at(),
+              ...sweepByAdvice(demo.drive.mechanism, demo.surface, demo.sweep),
+              disk: demo.disk ? idOf('disk', demo.disk) : null,
+            }),
+          )
       }
       if (!here) await this.say('station', station)
     }
     for (const wait of demo.waits ?? []) {
-      await this.say('wait', demo.at, { title: wait.what, minutes: wait.minutes, holds: wait.holds, at: new Date(Date.now() - wait.begunMinutesAgo * 60_000).toISOString() })
+      await this.say('wait', demo.at, {
+        title: wait.what,
+        minutes: wait.minutes,
+        holds: wait.holds,
+        at: new Date(Date.now() - wait.begunMinutesAgo * 60_000).toISOString(),
+      })
     }
-    if (demo.outcome) await this.say('released', 'release', { title: OUTCOMES[demo.outcome.how], outcome: demo.outcome.how, detail: demo.outcome.remark, ...demo.outcome.how === 'parts' ? { parts: partsOf(demo.drive.mechanism, this.log, demo.drive.features).filter(p => p.good && p.state !== 'not known').map(p => p.id) } : {} })
+    if (demo.outcome)
+      await this.say('released', 'release', {
+        title: OUTCOMES[demo.outcome.how],
+        outcome: demo.outcome.how,
+        detail: demo.outcome.remark,
+        ...(demo.outcome.how === 'parts'
+          ? {
+              parts: partsOf(demo.drive.mechanism, this.log, demo.drive.features)
+                .filter(p => p.good && p.state !== 'not known')
+                .map(p => p.id),
+            }
+          : {}),
+      })
   }
 
   private at(): string {
-    return new Date(this.clock += this.spread).toISOString()
+    return new Date((this.clock += this.spread)).toISOString()
   }
 
   private async say(kind: string, station: StationId, more: object = {}): Promise<LogEntry> {
-    const entry = await send<LogEntry>(`${this.address}/api/drives/${this.id}/log`, { id: idOf(this.demo.drive.tag, this.log.length), at: this.at(), kind, station, ...more })
+    const entry = await send<LogEntry>(`${this.address}/api/drives/${this.id}/log`, {
+      id: idOf(this.demo.drive.tag, this.log.length),
+      at: this.at(),
+      kind,
+      station,
+      ...more,
+    })
     this.log.push(entry)
     return entry
   }
@@ -121,9 +198,10 @@ class Seeding {
   /** Answers a question as one would wish, as it can be answered at that station. */
   private answer(station: StationId, question: Question): Promise<LogEntry> {
     const late = STATION_IDS.indexOf(station) > STATION_IDS.indexOf('open')
-    const good = question.id === 'pin' && late
-      ? question.findings.find(f => f.id === 'pin.back')!
-      : question.findings.find(f => f.call === 'leave' && f.id !== 'belt.direct')!
+    const good =
+      question.id === 'pin' && late
+        ? question.findings.find(f => f.id === 'pin.back')!
+        : question.findings.find(f => f.call === 'leave' && f.id !== 'belt.direct')!
     return this.find(station, good.id)
   }
 
@@ -132,7 +210,8 @@ class Seeding {
   }
 
   private async answerAll(station: StationId): Promise<void> {
-    for (let steps = this.open(station); steps.length; steps = this.open(station)) await this.answer(station, steps[0]!.open[0]!)
+    for (let steps = this.open(station); steps.length; steps = this.open(station))
+      await this.answer(station, steps[0]!.open[0]!)
   }
 
   /** Does so many of a station's steps that nothing holds: by answering, or by ticking. */
@@ -151,30 +230,55 @@ class Seeding {
   private async mark(record: DemoRecord): Promise<void> {
     const photos: string[] = []
     for (const { picture, title } of record.photos) {
-      const { sha } = await send<{ sha: string }>(`${this.address}/api/photos?name=${picture}.jpg`, new Blob([new Uint8Array(await drawPicture(picture))]))
+      const { sha } = await send<{ sha: string }>(
+        `${this.address}/api/photos?name=${picture}.jpg`,
+        new Blob([new Uint8Array(await drawPicture(picture))]),
+      )
       photos.push((await this.say('photo', record.station, { title, photo: sha })).id)
     }
     const marked = new Map<string, string>()
     const write = async ({ at, behind, undone: _, back: __, ...item }: DemoItem) => {
       const mark = at ? { photo: photos[at[0]]!, x: at[1], y: at[2] } : null
-      marked.set(item.name, (await this.say('as-found', record.station, { item: { ...item, behind: behind ? marked.get(behind) : null, mark } })).id)
+      marked.set(
+        item.name,
+        (
+          await this.say('as-found', record.station, {
+            item: { ...item, behind: behind ? marked.get(behind) : null, mark },
+          })
+        ).id,
+      )
     }
     for (const item of record.items.filter(i => i.kind !== 'loose')) await write(item)
     const undone = record.items.filter(i => i.undone)
-    for (const { name, undone: how } of undone) await this.say('undone', record.station, { of: marked.get(name), broke: how === true ? null : how })
+    for (const { name, undone: how } of undone)
+      await this.say('undone', record.station, { of: marked.get(name), broke: how === true ? null : how })
     // A loose part is written down once it is in its bag, with the rest already off.
     for (const item of record.items.filter(i => i.kind === 'loose')) await write(item)
-    for (const { name } of [...undone].reverse().filter(i => i.back)) await this.say('put-back', record.station, { of: marked.get(name) })
+    for (const { name } of [...undone].reverse().filter(i => i.back))
+      await this.say('put-back', record.station, { of: marked.get(name) })
   }
 
   /** Proves it with a disk that may be lost and with a trusted one, closes it up, and proves it again. What a host said is typed in. */
   private async prove(disk: string): Promise<void> {
     const { tag } = this.demo.drive
-    const post = async (route: string, name: string, body: object) => { this.log.push(await send<LogEntry>(`${this.address}/api/drives/${this.id}/${route}`, { id: idOf(tag, name), at: this.at(), ...body })) }
-    const trusted = (name: string) => post('cross-reads', name, { disk: idOf('disk', disk), places: [0, 1].flatMap(head => ZONE_NAMES.map(zone => [head, zone, 390, 390])) })
+    const post = async (route: string, name: string, body: object) => {
+      this.log.push(
+        await send<LogEntry>(`${this.address}/api/drives/${this.id}/${route}`, {
+          id: idOf(tag, name),
+          at: this.at(),
+          ...body,
+        }),
+      )
+    }
+    const trusted = (name: string) =>
+      post('cross-reads', name, {
+        disk: idOf('disk', disk),
+        places: [0, 1].flatMap(head => ZONE_NAMES.map(zone => [head, zone, 390, 390])),
+      })
     await post('write-tests', 'write', { remark: 'Office disk 12, on the harbour logger', result: PROOF_WRITTEN })
     await trusted('trusted')
-    for (const step of ['prove.read', 'prove.change', 'prove.write', 'prove.close']) await this.say('step', 'prove', { step })
+    for (const step of ['prove.read', 'prove.change', 'prove.write', 'prove.close'])
+      await this.say('step', 'prove', { step })
     await this.measure(-1)
     await this.find('prove', 'protect.both')
     await trusted('trusted closed')
@@ -188,7 +292,7 @@ class Seeding {
     const { demo } = this
     if (!demo.spindle) return
     const { tag } = demo.drive
-    const pickup = this.pickup ??= new SimulatedPickup({ ...demo.spindle, seed: Number(tag.slice(-2)) })
+    const pickup = (this.pickup ??= new SimulatedPickup({ ...demo.spindle, seed: Number(tag.slice(-2)) }))
     const all = demo.readings ?? []
     for (const reading of all.slice(from, to)) {
       const i = all.indexOf(reading)
@@ -199,10 +303,20 @@ class Seeding {
       const since = pickup.timeS
       pickup.advanceTo(since + reading.seconds)
       const csv = reading.format === 'csv'
-      const content = csv ? writeCsv([{ name: 'INDEX', edges: pickup.edges(since) }]) : pickup.toVcd(`Index line of ${tag}, simulated.`, since)
+      const content = csv
+        ? writeCsv([{ name: 'INDEX', edges: pickup.edges(since) }])
+        : pickup.toVcd(`Index line of ${tag}, simulated.`, since)
       const name = `${tag.toLowerCase()}-${String(i + 1).padStart(2, '0')}.${csv ? 'csv' : 'vcd'}`
       const { sha } = await send<{ sha: string }>(`${this.address}/api/captures?name=${name}`, new Blob([content]))
-      this.log.push(await send<LogEntry>(`${this.address}/api/drives/${this.id}/speed`, { id: idOf(tag, 'speed', i), at: this.at(), captureSha: sha, movedTurns: reading.moved, remark: reading.remark ?? '' }))
+      this.log.push(
+        await send<LogEntry>(`${this.address}/api/drives/${this.id}/speed`, {
+          id: idOf(tag, 'speed', i),
+          at: this.at(),
+          captureSha: sha,
+          movedTurns: reading.moved,
+          remark: reading.remark ?? '',
+        }),
+      )
     }
   }
 }

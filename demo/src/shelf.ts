@@ -12,7 +12,12 @@ export const DEMO_BELTS = [
 
 /** A host as this workshop knows it: described from its own plug. */
 export const DEMO_PROFILES: readonly HostProfile[] = [
-  { ...HOSTS[3]!, name: 'Harbour office logger', note: 'Found with a probe at its plug. Never switches the density.', needs: HOSTS[3]!.needs.filter(n => n.id !== 'density') },
+  {
+    ...HOSTS[3]!,
+    name: 'Harbour office logger',
+    note: 'Found with a probe at its plug. Never switches the density.',
+    needs: HOSTS[3]!.needs.filter(n => n.id !== 'density'),
+  },
 ]
 
 /** A reference disk of the demo; drives and disks by their names. */
@@ -29,16 +34,45 @@ export interface DemoDisk {
 /** Disks that the workshop judges by: one that goes back to an alignment disk, its copy, one as sold, and one that nobody vouches for. */
 export const DEMO_DISKS: readonly DemoDisk[] = [
   { name: 'Harbour A', mechanism: '3.5in', by: 'SK-15', writtenAt: '2026-03-14', proof: 'instrument' },
-  { name: 'Tide tables, as sold', mechanism: '3.5in', writer: 'the hydrographic office', writtenAt: '1991-05-02', proof: 'factory' },
-  { name: 'Harbour B', mechanism: '3.5in-eject', by: 'SK-10', writtenAt: '2026-06-20', proof: 'disk', provedBy: 'Harbour A' },
+  {
+    name: 'Tide tables, as sold',
+    mechanism: '3.5in',
+    writer: 'the hydrographic office',
+    writtenAt: '1991-05-02',
+    proof: 'factory',
+  },
+  {
+    name: 'Harbour B',
+    mechanism: '3.5in-eject',
+    by: 'SK-10',
+    writtenAt: '2026-06-20',
+    proof: 'disk',
+    provedBy: 'Harbour A',
+  },
   { name: 'Office log, week 31', mechanism: '3.5in', by: 'SK-09', writtenAt: '2026-08-02', proof: 'none' },
   { name: 'Boathouse box, unmarked', mechanism: '3.5in', writtenAt: '1994-01-01', proof: 'none' },
-  { name: 'Chart office master', mechanism: '5.25in-96', writer: 'the chart office', writtenAt: '1989-06-01', proof: 'factory' },
-  { name: 'Lighthouse set, no. 4', mechanism: '5.25in-48', writer: 'the lighthouse’s own drive', writtenAt: '1988-11-30', proof: 'none' },
+  {
+    name: 'Chart office master',
+    mechanism: '5.25in-96',
+    writer: 'the chart office',
+    writtenAt: '1989-06-01',
+    proof: 'factory',
+  },
+  {
+    name: 'Lighthouse set, no. 4',
+    mechanism: '5.25in-48',
+    writer: 'the lighthouse’s own drive',
+    writtenAt: '1988-11-30',
+    proof: 'none',
+  },
 ]
 
 /** Disks read in drives and counted by hand, nine sectors in each place: outer, middle, inner of the lower head, then of the upper one. */
-export const DEMO_READS: readonly { readonly drive: string, readonly disk: string, readonly good: readonly [number, number, number, number, number, number] }[] = [
+export const DEMO_READS: readonly {
+  readonly drive: string
+  readonly disk: string
+  readonly good: readonly [number, number, number, number, number, number]
+}[] = [
   { drive: 'SK-15', disk: 'Tide tables, as sold', good: [9, 9, 9, 9, 9, 9] },
   { drive: 'SK-18', disk: 'Tide tables, as sold', good: [9, 9, 9, 9, 9, 9] },
   { drive: 'SK-09', disk: 'Tide tables, as sold', good: [9, 9, 9, 4, 3, 4] },

@@ -14,7 +14,13 @@ describe('the invented workshop', () => {
 
   it('has one released, one parted out and one quarantined cartridge drive', () => {
     const left = DEMO_DRIVES.filter(d => d.outcome).map(d => [d.drive.mechanism, d.outcome!.how])
-    expect(left).toEqual(expect.arrayContaining([['5.25in-96', 'released'], ['5.25in-48', 'parts'], ['cartridge', 'quarantined']]))
+    expect(left).toEqual(
+      expect.arrayContaining([
+        ['5.25in-96', 'released'],
+        ['5.25in-48', 'parts'],
+        ['cartridge', 'quarantined'],
+      ]),
+    )
   })
 
   it('stands at many stations, and measures only drives that have come as far as Speed', () => {
@@ -33,9 +39,17 @@ describe('the invented workshop', () => {
       expect(Math.min(...nominal.map(n => Math.abs(spindle.rpm / n - 1)))).toBeLessThan(0.2)
       const pickup = new SimulatedPickup({ ...spindle, seed: Number(drive.tag.slice(-2)) })
       pickup.advanceTo(readings[0]!.seconds)
-      const { verdict } = speedFromPulses(pickup.pulses(), { pulleys: drive.pulleys ?? undefined }, {
-        mechanism: drive.mechanism, school: 'leave-alone', nominalRpm: drive.nominalRpm ?? undefined, hasTrimmer: drive.hasTrimmer ?? undefined, motor: drive.motor ?? undefined,
-      })
+      const { verdict } = speedFromPulses(
+        pickup.pulses(),
+        { pulleys: drive.pulleys ?? undefined },
+        {
+          mechanism: drive.mechanism,
+          school: 'leave-alone',
+          nominalRpm: drive.nominalRpm ?? undefined,
+          hasTrimmer: drive.hasTrimmer ?? undefined,
+          motor: drive.motor ?? undefined,
+        },
+      )
       calls.add(verdict.kind)
     }
     expect(calls).toEqual(new Set(['leave', 'nudge', 'mend', 'unknown']))

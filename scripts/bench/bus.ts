@@ -5,7 +5,15 @@ import { Readable } from 'node:stream'
 import { pipeline } from 'node:stream/promises'
 import type { Browser } from '@playwright/test'
 import { vcdChunks } from '@wobrin/core/captures'
-import { fluxOf, halfCellOf, nearestCells, readSectors, readTrack, writeTrack, type Format } from '@wobrin/core/recording'
+import {
+  fluxOf,
+  halfCellOf,
+  nearestCells,
+  readSectors,
+  readTrack,
+  writeTrack,
+  type Format,
+} from '@wobrin/core/recording'
 import { Random, readSurface, recordReading, SimulatedDrive, soundDrive, wholeSurface } from '@wobrin/core/simulation'
 
 const middle = (xs: number[]) => [...xs].sort((a, b) => a - b)[xs.length >> 1]!
@@ -14,7 +22,12 @@ const half = halfCellOf(format)
 
 function track(seed: number): Float64Array {
   const random = new Random(seed)
-  const sectors = Array.from({ length: 9 }, (_, i) => ({ cylinder: 0, head: 0, sector: i + 1, data: Uint8Array.from({ length: 512 }, () => Math.floor(random.next() * 256)) }))
+  const sectors = Array.from({ length: 9 }, (_, i) => ({
+    cylinder: 0,
+    head: 0,
+    sector: i + 1,
+    data: Uint8Array.from({ length: 512 }, () => Math.floor(random.next() * 256)),
+  }))
   return fluxOf(writeTrack(format, sectors, 0.2), half, 4)
 }
 
@@ -24,10 +37,12 @@ function failed(jitter: number): readonly [ours: number, nearest: number] {
   for (const seed of [1, 2]) {
     const random = new Random(seed + 40)
     const hz = 5 * 1.03
-    const times = track(seed).map((t) => {
-      const at = t / 1.03
-      return at + 0.01 / (2 * Math.PI * hz) * Math.sin(2 * Math.PI * hz * at) + random.gaussian() * jitter * half
-    }).sort()
+    const times = track(seed)
+      .map(t => {
+        const at = t / 1.03
+        return at + (0.01 / (2 * Math.PI * hz)) * Math.sin(2 * Math.PI * hz * at) + random.gaussian() * jitter * half
+      })
+      .sort()
     ours -= readTrack(times, format).sectors.filter(s => s.status === 'good').length
     nearest -= readSectors(nearestCells(times, half), 'MFM').filter(s => s.status === 'good').length
   }
@@ -39,19 +54,28 @@ export function engine(): void {
   const times = track(1)
   const rate = (run: () => unknown): number => {
     for (let i = 0; i < 10; i++) run()
-    return middle(Array.from({ length: 9 }, () => {
-      const begun = performance.now()
-      for (let i = 0; i < 10; i++) run()
-      return times.length * 10 / (performance.now() - begun) / 1000
-    }))
+    return middle(
+      Array.from({ length: 9 }, () => {
+        const begun = performance.now()
+        for (let i = 0; i < 10; i++) run()
+        return (times.length * 10) / (performance.now() - begun) / 1000
+      }),
+    )
   }
-  const [ours, plain] = [rate(() => readTrack(times, format)), rate(() => readSectors(nearestCells(times, half), 'MFM'))]
-  console.log(`Read engine: ${ours.toFixed(1)} million transitions a second with margins, phases and sectors (${(ours / plain).toFixed(2)} x a plain nearest-cell decoder, ${plain.toFixed(1)} million)`)
+  const [ours, plain] = [
+    rate(() => readTrack(times, format)),
+    rate(() => readSectors(nearestCells(times, half), 'MFM')),
+  ]
+  console.log(
+    `Read engine: ${ours.toFixed(1)} million transitions a second with margins, phases and sectors (${(ours / plain).toFixed(2)} x a plain nearest-cell decoder, ${plain.toFixed(1)} million)`,
+  )
   console.log('Failed sectors of 72 against jitter (deviation, % of the window), 3 % fast, 1 % wow:')
   console.log('  jitter %         ours   nearest cell')
   for (const jitter of [0.04, 0.06, 0.08, 0.09, 0.1, 0.11, 0.12, 0.13, 0.14, 0.16]) {
     const [a, b] = failed(jitter)
-    console.log(`  ${String(Math.round(jitter * 100)).padStart(8)}   ${String(a).padStart(10)}   ${String(b).padStart(12)}`)
+    console.log(
+      `  ${String(Math.round(jitter * 100)).padStart(8)}   ${String(a).padStart(10)}   ${String(b).padStart(12)}`,
+    )
   }
 }
 
@@ -65,21 +89,42 @@ export function surface(): void {
     return { own: (performance.now() - begun) / 1000, disk: drive.timeS, tracks }
   })
   const [best] = seconds.sort((a, b) => a.own - b.own).slice(1)
-  console.log(`Simulated surface of ${best!.tracks} tracks, read as it goes: ${best!.own.toFixed(2)} s for ${best!.disk.toFixed(1)} s of the disk's own time: ${(best!.disk / best!.own).toFixed(0)} x real time (baseline: the disk)`)
+  console.log(
+    `Simulated surface of ${best!.tracks} tracks, read as it goes: ${best!.own.toFixed(2)} s for ${best!.disk.toFixed(1)} s of the disk's own time: ${(best!.disk / best!.own).toFixed(0)} x real time (baseline: the disk)`,
+  )
 }
 
 /** A recording of 80 cylinders, two heads, two turns each. @returns its path */
 export async function wholeDisk(folder: string): Promise<string> {
   const path = join(folder, 'whole-disk.vcd')
   const recording = recordReading(soundDrive('3.5in', 3), { turns: 2 })
-  await pipeline(Readable.from(vcdChunks(recording.channels, { tickNs: 10, durationS: recording.durationS })), createWriteStream(path))
+  await pipeline(
+    Readable.from(vcdChunks(recording.channels, { tickNs: 10, durationS: recording.durationS })),
+    createWriteStream(path),
+  )
   return path
 }
 
 export function readingDisk(path: string): void {
-  const runs = Array.from({ length: 3 }, () => JSON.parse(execFileSync(process.execPath, ['--import', 'tsx', 'scripts/bench/read-bus.ts', path], { encoding: 'utf8' })) as { seconds: number, parsing: number, megabytes: number, peakMegabytes: number, totals: { good: number }, recordedS: number, edges: number })
+  const runs = Array.from(
+    { length: 3 },
+    () =>
+      JSON.parse(
+        execFileSync(process.execPath, ['--import', 'tsx', 'scripts/bench/read-bus.ts', path], { encoding: 'utf8' }),
+      ) as {
+        seconds: number
+        parsing: number
+        megabytes: number
+        peakMegabytes: number
+        totals: { good: number }
+        recordedS: number
+        edges: number
+      },
+  )
   const m = runs.sort((a, b) => a.seconds - b.seconds)[1]!
-  console.log(`Recording of a whole disk, ${m.megabytes.toFixed(0)} MB, ${(m.edges / 1e6).toFixed(1)} million changes: read and judged in ${m.seconds.toFixed(2)} s (${m.parsing.toFixed(2)} s of it the file), ${(64 / m.seconds).toFixed(1)} x faster than the disk turns its 320 turns (baseline 64 s); highest memory ${m.peakMegabytes.toFixed(0)} MB; ${m.totals.good} sectors good`)
+  console.log(
+    `Recording of a whole disk, ${m.megabytes.toFixed(0)} MB, ${(m.edges / 1e6).toFixed(1)} million changes: read and judged in ${m.seconds.toFixed(2)} s (${m.parsing.toFixed(2)} s of it the file), ${(64 / m.seconds).toFixed(1)} x faster than the disk turns its 320 turns (baseline 64 s); highest memory ${m.peakMegabytes.toFixed(0)} MB; ${m.totals.good} sectors good`,
+  )
 }
 
 /** The same in the page: the longest time that it did not answer. */
@@ -87,13 +132,19 @@ export async function openingDisk(browser: Browser, address: string, path: strin
   const page = await (await browser.newContext()).newPage()
   await page.goto(`${address}/instruments/read-test`, { waitUntil: 'networkidle' })
   // As text: a named function would not survive the way into the page.
-  await page.evaluate(`window.longest = 0; window.last = performance.now(); setInterval(() => { const now = performance.now(); window.longest = Math.max(window.longest, now - window.last); window.last = now }, 4)`)
+  await page.evaluate(
+    `window.longest = 0; window.last = performance.now(); setInterval(() => { const now = performance.now(); window.longest = Math.max(window.longest, now - window.last); window.last = now }, 4)`,
+  )
   const begun = performance.now()
   await page.getByTestId('bus-file').first().setInputFiles(path)
   await page.evaluate('window.longest = 0')
   await page.getByRole('progressbar').first().waitFor()
-  await page.waitForFunction(() => document.querySelector('[role=status] progress') === null, null, { timeout: 300_000 })
+  await page.waitForFunction(() => document.querySelector('[role=status] progress') === null, null, {
+    timeout: 300_000,
+  })
   const [seconds, reading] = [(performance.now() - begun) / 1000, await page.evaluate<number>('window.longest')]
-  console.log(`  in the page, in its worker: ${seconds.toFixed(1)} s; the page did not answer for at most ${reading.toFixed(0)} ms`)
+  console.log(
+    `  in the page, in its worker: ${seconds.toFixed(1)} s; the page did not answer for at most ${reading.toFixed(0)} ms`,
+  )
   await page.context().close()
 }

@@ -22,8 +22,10 @@ const runs = 5
 /** Middle one of several timings. */
 const middle = (xs: number[]) => [...xs].sort((a, b) => a - b)[xs.length >> 1]!
 
-function readOnce(path: string): { seconds: number, megabytes: number, peakMegabytes: number } {
-  return JSON.parse(execFileSync(process.execPath, ['--import', 'tsx', 'scripts/bench/read-vcd.ts', path], { encoding: 'utf8' }))
+function readOnce(path: string): { seconds: number; megabytes: number; peakMegabytes: number } {
+  return JSON.parse(
+    execFileSync(process.execPath, ['--import', 'tsx', 'scripts/bench/read-vcd.ts', path], { encoding: 'utf8' }),
+  )
 }
 
 function vcd2fst(path: string): number | null {
@@ -45,39 +47,70 @@ async function reading(): Promise<void> {
     const t = vcd2fst(path)
     if (t !== null) theirs.push(t)
   }
-  console.log(`VCD reading, ${megabytes.toFixed(0)} MB, median of ${runs}: ${(megabytes / middle(ours)).toFixed(0)} MB/s (${middle(ours).toFixed(2)} s in the process, start not counted)`)
-  if (theirs.length) console.log(`  baseline vcd2fst on the same file: ${middle(theirs).toFixed(2)} s (whole command); ratio ${(middle(theirs) / middle(ours)).toFixed(1)} x`)
+  console.log(
+    `VCD reading, ${megabytes.toFixed(0)} MB, median of ${runs}: ${(megabytes / middle(ours)).toFixed(0)} MB/s (${middle(ours).toFixed(2)} s in the process, start not counted)`,
+  )
+  if (theirs.length)
+    console.log(
+      `  baseline vcd2fst on the same file: ${middle(theirs).toFixed(2)} s (whole command); ratio ${(middle(theirs) / middle(ours)).toFixed(1)} x`,
+    )
   else console.log('  baseline vcd2fst: not installed')
 
   const large = join(folder, 'large.vcd')
   await makeVcd(large, 400)
   const big = readOnce(large)
-  console.log(`VCD of ${big.megabytes.toFixed(0)} MB: ${big.seconds.toFixed(2)} s, highest memory of the process ${big.peakMegabytes.toFixed(0)} MB`)
+  console.log(
+    `VCD of ${big.megabytes.toFixed(0)} MB: ${big.seconds.toFixed(2)} s, highest memory of the process ${big.peakMegabytes.toFixed(0)} MB`,
+  )
 }
 
 async function judging(): Promise<void> {
   const train = (marks: number) => {
-    const pickup = new SimulatedPickup({ seed: 1, rpm: 301, marksPerTurn: marks, wanderPercent: 0.05, ripples: [{ cyclesPerTurn: 0.72, peakPercent: 0.3 }] })
+    const pickup = new SimulatedPickup({
+      seed: 1,
+      rpm: 301,
+      marksPerTurn: marks,
+      wanderPercent: 0.05,
+      ripples: [{ cyclesPerTurn: 0.72, peakPercent: 0.3 }],
+    })
     pickup.advanceTo(600)
     return pickup.pulses()
   }
   const one = train(1)
   const sixteen = train(16)
   const bench = new Bench({ time: 1500 })
-  const judge = (pulses: typeof one, n: number) => () => { speedFromPulses(pulses, { pulsesPerTurn: n, pulleys: SIMULATED_PULLEYS }, { mechanism: '5.25in-48', school: 'leave-alone' }) }
-  bench.add('baseline: sum of the intervals', () => { let s = 0; for (let i = 1; i < one.starts.length; i++) s += one.starts[i]! - one.starts[i - 1]!; return void s })
+  const judge = (pulses: typeof one, n: number) => () => {
+    speedFromPulses(
+      pulses,
+      { pulsesPerTurn: n, pulleys: SIMULATED_PULLEYS },
+      { mechanism: '5.25in-48', school: 'leave-alone' },
+    )
+  }
+  bench.add('baseline: sum of the intervals', () => {
+    let s = 0
+    for (let i = 1; i < one.starts.length; i++) s += one.starts[i]! - one.starts[i - 1]!
+    return void s
+  })
   bench.add('judged, one pulse a turn', judge(one, 1))
   bench.add('judged, sixteen pulses a turn', judge(sixteen, 16))
   await bench.run()
-  const [baseline, ...rest] = bench.tasks.map(t => ({ name: t.name, ms: (t.result as unknown as { latency: { p50: number } }).latency.p50 }))
+  const [baseline, ...rest] = bench.tasks.map(t => ({
+    name: t.name,
+    ms: (t.result as unknown as { latency: { p50: number } }).latency.p50,
+  }))
   console.log('Ten minutes of pulses:')
-  for (const r of rest) console.log(`  ${r.name}: ${r.ms.toFixed(1)} ms (${(r.ms / baseline!.ms).toFixed(0)} x the ${baseline!.name.replace('baseline: ', '')})`)
+  for (const r of rest)
+    console.log(
+      `  ${r.name}: ${r.ms.toFixed(1)} ms (${(r.ms / baseline!.ms).toFixed(0)} x the ${baseline!.name.replace('baseline: ', '')})`,
+    )
 }
 
 /** Misaligned drives that the sweep is measured on: all of them take a quarter of an hour, a tenth is enough beside the rest. */
 const DRIVES = { all: 500, some: 50 }
 function aligning(drives: number): void {
-  console.log(`Adjuster sweeps on ${drives} misaligned stand-ins; tries where the middle was then within 5 % of the window, else none:`)
+  console.log(
+    `Adjuster sweeps on ${drives} misaligned stand-ins; tries where the middle was then within 5 % of the window, else none:`,
+  )
   benchAlign(drives, line => console.log(`  ${line}`))
   benchAdvice(drives, line => console.log(`  ${line}`))
 }
@@ -104,10 +137,17 @@ async function serving(): Promise<void> {
     execFileSync(process.execPath, ['-e', '0'])
     empty.push(performance.now() - begun)
   }
-  console.log(`Server answers ${middle(starts).toFixed(0)} ms after its start (baseline, an empty Node process: ${middle(empty).toFixed(0)} ms)`)
+  console.log(
+    `Server answers ${middle(starts).toFixed(0)} ms after its start (baseline, an empty Node process: ${middle(empty).toFixed(0)} ms)`,
+  )
 
-  const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'] })
-  const bench = await (await fetch(`${server!.address}/api/bench`)).json() as { lines: { drive: { id: string, tag: string } }[] }
+  const browser = await chromium.launch({
+    executablePath: '/usr/bin/chromium',
+    args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
+  })
+  const bench = (await (await fetch(`${server!.address}/api/bench`)).json()) as {
+    lines: { drive: { id: string; tag: string } }[]
+  }
   const id = bench.lines.find(l => l.drive.tag === 'SK-05')!.drive.id
   const usable: number[] = []
   const bare: number[] = []
@@ -127,11 +167,13 @@ async function serving(): Promise<void> {
   await openingDisk(browser, server!.address, await disk())
   await browser.close()
   server!.child.kill()
-  console.log(`Drive page usable (its call on the screen, cold cache) in ${middle(usable).toFixed(0)} ms (baseline, one bare file in the same browser: ${middle(bare).toFixed(0)} ms)`)
+  console.log(
+    `Drive page usable (its call on the screen, cold cache) in ${middle(usable).toFixed(0)} ms (baseline, one bare file in the same browser: ${middle(bare).toFixed(0)} ms)`,
+  )
 }
 
 let made: Promise<string> | null = null
-const disk = () => made ??= wholeDisk(folder)
+const disk = () => (made ??= wholeDisk(folder))
 
 try {
   if (only === 'align') {
@@ -147,11 +189,13 @@ try {
   readingDisk(await disk())
   if (only === 'bus') {
     const server = await serve({ port: 4198, host: '127.0.0.1', data: join(folder, 'data') })
-    const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'] })
+    const browser = await chromium.launch({
+      executablePath: '/usr/bin/chromium',
+      args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
+    })
     try {
       await openingDisk(browser, server.address, await disk())
-    }
-    finally {
+    } finally {
       await browser.close()
       server.child.kill()
     }
@@ -165,7 +209,6 @@ try {
   await blaming()
   await serving()
   await atScale()
-}
-finally {
+} finally {
   rmSync(folder, { recursive: true, force: true })
 }

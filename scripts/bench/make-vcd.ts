@@ -9,7 +9,9 @@ import { Random } from '@wobrin/core/simulation'
 export async function makeVcd(path: string, megabytes: number): Promise<void> {
   const random = new Random(400)
   const out = createWriteStream(path)
-  out.write('$timescale 10 ns $end\n$scope module bus $end\n$var wire 1 ! INDEX $end\n$var wire 1 " RDATA $end\n$var wire 1 # STEP $end\n$var wire 1 $ SIDE $end\n$upscope $end\n$enddefinitions $end\n#0\n$dumpvars\n1!\n1"\n1#\n1$\n$end\n')
+  out.write(
+    '$timescale 10 ns $end\n$scope module bus $end\n$var wire 1 ! INDEX $end\n$var wire 1 " RDATA $end\n$var wire 1 # STEP $end\n$var wire 1 $ SIDE $end\n$upscope $end\n$enddefinitions $end\n#0\n$dumpvars\n1!\n1"\n1#\n1$\n$end\n',
+  )
   const turn = 20_000_000
   let t = 0
   let index = Math.round(turn / 3)

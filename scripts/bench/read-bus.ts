@@ -8,11 +8,21 @@ import { readCapture } from '@wobrin/core/captures'
 const path = process.argv[2]!
 const { size } = await stat(path)
 const begun = performance.now()
-const capture = await readCapture({ name: basename(path), size, chunks: () => createReadStream(path, { highWaterMark: 512 * 1024 }) }, { maxEdgesPerChannel: MOST_EDGES })
+const capture = await readCapture(
+  { name: basename(path), size, chunks: () => createReadStream(path, { highWaterMark: 512 * 1024 }) },
+  { maxEdgesPerChannel: MOST_EDGES },
+)
 const read = performance.now()
 const report = reportBus(capture)
 const done = performance.now()
-console.log(JSON.stringify({
-  seconds: (done - begun) / 1000, parsing: (read - begun) / 1000, megabytes: size / 1e6, peakMegabytes: process.resourceUsage().maxRSS / 1024, totals: report.totals, recordedS: capture.durationS,
-  edges: capture.channels.reduce((n, c) => n + c.edgeCount, 0),
-}))
+console.log(
+  JSON.stringify({
+    seconds: (done - begun) / 1000,
+    parsing: (read - begun) / 1000,
+    megabytes: size / 1e6,
+    peakMegabytes: process.resourceUsage().maxRSS / 1024,
+    totals: report.totals,
+    recordedS: capture.durationS,
+    edges: capture.channels.reduce((n, c) => n + c.edgeCount, 0),
+  }),
+)

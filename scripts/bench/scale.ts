@@ -12,9 +12,37 @@ const ENTRIES = 100
 /** Open at once: far more than a bench has. */
 const OPEN = 200
 const REQUESTS = 200
-const WORDS = ['belt', 'goo', 'rail', 'sensor', 'index', 'trimmer', 'crust', 'swab', 'pulley', 'spindle', 'lacquer', 'crimp', 'quay', 'tide', 'logger', 'harbour']
+const WORDS = [
+  'belt',
+  'goo',
+  'rail',
+  'sensor',
+  'index',
+  'trimmer',
+  'crust',
+  'swab',
+  'pulley',
+  'spindle',
+  'lacquer',
+  'crimp',
+  'quay',
+  'tide',
+  'logger',
+  'harbour',
+]
 const MECHANISMS = ['3.5in', '5.25in-48', '5.25in-96', '3in', '8in', 'quick-disk']
-const FINDINGS = ['belt.sound', 'heads.whole', 'smell.none', 'corrosion.rust', 'grease.set', 'travel.free', 'caps.sound', 'pins.straight', 'flag.whole', 'headclean.brown']
+const FINDINGS = [
+  'belt.sound',
+  'heads.whole',
+  'smell.none',
+  'corrosion.rust',
+  'grease.set',
+  'travel.free',
+  'caps.sound',
+  'pins.straight',
+  'flag.whole',
+  'headclean.brown',
+]
 
 const uuid = (n: number) => `00000000-0000-4000-8000-${n.toString(16).padStart(12, '0')}`
 const median = (xs: readonly number[]) => [...xs].sort((a, b) => a - b)[xs.length >> 1]!
@@ -25,8 +53,12 @@ function fill(path: string): void {
   const db = new Database(path)
   const random = new Random(1)
   const pick = <T>(list: readonly T[]): T => list[Math.floor(random.next() * list.length)]!
-  const drive = db.prepare('insert into drives (id, tag, mechanism, maker, model, serial, host, owner_words, received_at) values (?, ?, ?, ?, ?, ?, ?, ?, ?)')
-  const add = db.prepare('insert into log_entries (id, drive_id, at, kind, station, title, detail, call, observations, data) values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)')
+  const drive = db.prepare(
+    'insert into drives (id, tag, mechanism, maker, model, serial, host, owner_words, received_at) values (?, ?, ?, ?, ?, ?, ?, ?, ?)',
+  )
+  const add = db.prepare(
+    'insert into log_entries (id, drive_id, at, kind, station, title, detail, call, observations, data) values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)',
+  )
   const findings = FINDINGS.map(f => recordFinding({ finding: f, place: null }))
   db.pragma('synchronous = OFF')
   let n = 0
@@ -35,20 +67,65 @@ function fill(path: string): void {
       for (let d = from; d < from + 500; d++) {
         const id = uuid(d + 1)
         const at = (k: number) => new Date(Date.UTC(2020, 0, 1) + d * 3_600_000 + k * 60_000).toISOString()
-        drive.run(id, `T-${String(d).padStart(5, '0')}`, pick(MECHANISMS), pick(['Fennick', 'Staithe', 'Orlop']), `M${d % 40}`, String(d), pick(WORDS), `${pick(WORDS)} ${pick(WORDS)}`, at(0))
+        drive.run(
+          id,
+          `T-${String(d).padStart(5, '0')}`,
+          pick(MECHANISMS),
+          pick(['Fennick', 'Staithe', 'Orlop']),
+          `M${d % 40}`,
+          String(d),
+          pick(WORDS),
+          `${pick(WORDS)} ${pick(WORDS)}`,
+          at(0),
+        )
         const open = d >= DRIVES - OPEN
         for (let k = 0; k < ENTRIES; k++) {
           n++
           const station = STATION_IDS[Math.min(9, Math.floor(k / 10))]!
           const last = k === ENTRIES - 1 && !open
           if (k === 0) add.run(uuid(1e9 + n), id, at(k), 'received', 'receive', 'Received', '', null, '[]', null)
-          else if (last) add.run(uuid(1e9 + n), id, at(k), 'released', 'release', 'Released', pick(WORDS), null, '[]', JSON.stringify({ type: 'release', outcome: pick(['released', 'parts', 'returned']) }))
-          else if (k % 10 === 9 && !open) add.run(uuid(1e9 + n), id, at(k), 'station', station, `${station} finished`, '', null, '[]', null)
+          else if (last)
+            add.run(
+              uuid(1e9 + n),
+              id,
+              at(k),
+              'released',
+              'release',
+              'Released',
+              pick(WORDS),
+              null,
+              '[]',
+              JSON.stringify({ type: 'release', outcome: pick(['released', 'parts', 'returned']) }),
+            )
+          else if (k % 10 === 9 && !open)
+            add.run(uuid(1e9 + n), id, at(k), 'station', station, `${station} finished`, '', null, '[]', null)
           else if (k % 2) {
             const f = pick(findings)
-            add.run(uuid(1e9 + n), id, at(k), 'finding', station, f.title, '', JSON.stringify(f.call), JSON.stringify([f.observation]), JSON.stringify({ type: 'finding', finding: f.finding.id, place: f.place }))
-          }
-          else add.run(uuid(1e9 + n), id, at(k), 'note', station, `${pick(WORDS)} ${pick(WORDS)} ${pick(WORDS)}`, `${pick(WORDS)} ${d} ${k}`, null, '[]', null)
+            add.run(
+              uuid(1e9 + n),
+              id,
+              at(k),
+              'finding',
+              station,
+              f.title,
+              '',
+              JSON.stringify(f.call),
+              JSON.stringify([f.observation]),
+              JSON.stringify({ type: 'finding', finding: f.finding.id, place: f.place }),
+            )
+          } else
+            add.run(
+              uuid(1e9 + n),
+              id,
+              at(k),
+              'note',
+              station,
+              `${pick(WORDS)} ${pick(WORDS)} ${pick(WORDS)}`,
+              `${pick(WORDS)} ${d} ${k}`,
+              null,
+              '[]',
+              null,
+            )
         }
       }
     })()
@@ -75,15 +152,24 @@ export async function atScale(): Promise<void> {
     await new Promise(resolve => first.child.once('exit', resolve))
     const begun = performance.now()
     fill(join(data, 'wobrin.sqlite'))
-    console.log(`At scale: ${DRIVES} drives (${OPEN} open), ${DRIVES * ENTRIES} log entries, filled in ${((performance.now() - begun) / 1000).toFixed(0)} s`)
+    console.log(
+      `At scale: ${DRIVES} drives (${OPEN} open), ${DRIVES * ENTRIES} log entries, filled in ${((performance.now() - begun) / 1000).toFixed(0)} s`,
+    )
     const { child, address, milliseconds } = await serve({ port: 4190 + 7, host: '127.0.0.1', data, quiet: true })
     console.log(`  server up in ${(milliseconds / 1000).toFixed(1)} s, states of all drives worked out in it`)
     const random = new Random(2)
     const any = () => uuid(1 + Math.floor(random.next() * DRIVES))
     const word = () => WORDS[Math.floor(random.next() * WORDS.length)]!
     const cases: readonly (readonly [string, () => string])[] = [
-      ['a request that does nothing (baseline)', () => '/api/health'], ['Bench', () => '/api/bench'], ['Drive', () => `/api/drives/${any()}`],
-      ['search, one word', () => `/api/find?q=${word()}`], ['search, two words and a number', () => `/api/find?q=${word()}%20${word()}%20${Math.floor(random.next() * DRIVES)}`], ['search, a beginning', () => `/api/find?q=${word().slice(0, 2)}`],
+      ['a request that does nothing (baseline)', () => '/api/health'],
+      ['Bench', () => '/api/bench'],
+      ['Drive', () => `/api/drives/${any()}`],
+      ['search, one word', () => `/api/find?q=${word()}`],
+      [
+        'search, two words and a number',
+        () => `/api/find?q=${word()}%20${word()}%20${Math.floor(random.next() * DRIVES)}`,
+      ],
+      ['search, a beginning', () => `/api/find?q=${word().slice(0, 2)}`],
     ]
     let baseline = 1
     for (const [name, url] of cases) {
@@ -91,7 +177,9 @@ export async function atScale(): Promise<void> {
       const times: number[] = []
       for (let i = 0; i < REQUESTS; i++) times.push(await timed(address + url()))
       if (name.includes('baseline')) baseline = median(times)
-      console.log(`  ${name}: first ${cold.toFixed(0)} ms; median ${median(times).toFixed(1)} ms (${(median(times) / baseline).toFixed(0)} x), 95th percentile ${p95(times).toFixed(1)} ms`)
+      console.log(
+        `  ${name}: first ${cold.toFixed(0)} ms; median ${median(times).toFixed(1)} ms (${(median(times) / baseline).toFixed(0)} x), 95th percentile ${p95(times).toFixed(1)} ms`,
+      )
     }
     const before = rssMb(child.pid!)
     let [peak, bytes] = [before, 0]
@@ -105,11 +193,12 @@ export async function atScale(): Promise<void> {
         peak = Math.max(peak, rssMb(child.pid!))
       }
     }
-    console.log(`  export: ${(bytes / 1e6).toFixed(0)} MB in ${((performance.now() - t) / 1000).toFixed(1)} s; server ${before.toFixed(0)} MB before, ${peak.toFixed(0)} MB at most while it streamed`)
+    console.log(
+      `  export: ${(bytes / 1e6).toFixed(0)} MB in ${((performance.now() - t) / 1000).toFixed(1)} s; server ${before.toFixed(0)} MB before, ${peak.toFixed(0)} MB at most while it streamed`,
+    )
     child.kill()
     await new Promise(resolve => child.once('exit', resolve))
-  }
-  finally {
+  } finally {
     rmSync(data, { recursive: true, force: true })
   }
 }

@@ -9,7 +9,7 @@ useTheme(() => workshop.settings.theme)
 useShortcuts({
   '?': openKeys,
   '/': openFind,
-  'b': () => navigateTo('/'),
+  b: () => navigateTo('/'),
 })
 </script>
 

@@ -14,10 +14,17 @@ export async function finishServer(web: string, serverDir: string): Promise<void
   await build({
     entryPoints: [join(web, 'server/workers/judge-capture.ts')],
     outfile: join(out, 'judge-capture.mjs'),
-    bundle: true, platform: 'node', format: 'esm', target: 'node20', logLevel: 'warning',
+    bundle: true,
+    platform: 'node',
+    format: 'esm',
+    target: 'node20',
+    logLevel: 'warning',
   })
   await cp(join(web, 'server/database/migrations'), join(out, 'migrations'), { recursive: true })
-  const fonts = join(dirname(createRequire(join(web, 'package.json')).resolve('@fontsource/b612/package.json')), 'files')
+  const fonts = join(
+    dirname(createRequire(join(web, 'package.json')).resolve('@fontsource/b612/package.json')),
+    'files',
+  )
   for (const file of ['b612-latin-400-normal.woff', 'b612-latin-700-normal.woff', 'b612-latin-400-italic.woff']) {
     await cp(join(fonts, file), join(out, 'fonts', file))
   }

@@ -1,15 +1,39 @@
 import { AxeBuilder } from '@axe-core/playwright'
 import { expect, openDrive, test } from './support'
 
-const pages = ['/', '/drives/new', '/instruments', '/instruments/speed', '/instruments/strobe', '/instruments/belt', '/instruments/board', '/instruments/host-fit', '/instruments/read-test', '/instruments/wire', '/instruments/sweep', '/instruments/scope', '/instruments/flag', '/instruments/blame', '/instruments/write-test', '/instruments/soak', '/shelf', '/handbook', '/workshop']
+const pages = [
+  '/',
+  '/drives/new',
+  '/instruments',
+  '/instruments/speed',
+  '/instruments/strobe',
+  '/instruments/belt',
+  '/instruments/board',
+  '/instruments/host-fit',
+  '/instruments/read-test',
+  '/instruments/wire',
+  '/instruments/sweep',
+  '/instruments/scope',
+  '/instruments/flag',
+  '/instruments/blame',
+  '/instruments/write-test',
+  '/instruments/soak',
+  '/shelf',
+  '/handbook',
+  '/workshop',
+]
 
 for (const path of pages) {
   test(`${path} passes axe (WCAG 2.2 AA), by day and dim`, async ({ page }) => {
     await page.goto(path)
     await expect(page.getByRole('heading', { level: 1 })).toBeAttached()
     for (const theme of ['day', 'dim']) {
-      await page.evaluate((t) => { document.documentElement.dataset.theme = t }, theme)
-      const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa']).analyze()
+      await page.evaluate(t => {
+        document.documentElement.dataset.theme = t
+      }, theme)
+      const { violations } = await new AxeBuilder({ page })
+        .withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'])
+        .analyze()
       expect(violations.map(v => `${v.id}: ${v.nodes.map(n => n.target.join(' ')).join(', ')}`)).toEqual([])
     }
   })
@@ -19,24 +43,44 @@ test('a drive at Speed, its release and its certificate pass axe', async ({ page
   await openDrive(page, 'SK-05')
   await expect(page.getByTestId('call')).toBeVisible()
   for (const go of ['', '?station=release', '/certificate']) {
-    if (go) await page.goto(page.url().replace(/\?.*$/, '').replace(/\/certificate$/, '') + go)
+    if (go)
+      await page.goto(
+        page
+          .url()
+          .replace(/\?.*$/, '')
+          .replace(/\/certificate$/, '') + go,
+      )
     await expect(page.getByRole('heading', { level: 2 }).first()).toBeVisible()
     const { violations } = await new AxeBuilder({ page }).analyze()
-    expect(violations.filter(v => v.impact !== 'minor').map(v => `${v.id}: ${v.nodes.map(n => n.target.join(' ')).join(', ')}`)).toEqual([])
+    expect(
+      violations
+        .filter(v => v.impact !== 'minor')
+        .map(v => `${v.id}: ${v.nodes.map(n => n.target.join(' ')).join(', ')}`),
+    ).toEqual([])
   }
 })
 
 test('the stations of drives and their dialogs pass axe', async ({ page }) => {
   test.setTimeout(120_000)
   const axe = async (what: string) => {
-    const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa']).analyze()
+    const { violations } = await new AxeBuilder({ page })
+      .withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'])
+      .analyze()
     expect(violations.map(v => `${what}, ${v.id}: ${v.nodes.map(n => n.target.join(' ')).join(', ')}`)).toEqual([])
   }
-  for (const [tag, keys] of [['SK-18', '1'], ['SK-17', '27'], ['SK-19', '3'], ['SK-02', '4'], ['SK-15', '-0']] as const) {
+  for (const [tag, keys] of [
+    ['SK-18', '1'],
+    ['SK-17', '27'],
+    ['SK-19', '3'],
+    ['SK-02', '4'],
+    ['SK-15', '-0'],
+  ] as const) {
     await openDrive(page, tag)
     // The dim colours are the same everywhere: one drive with many marks is enough.
     for (const theme of tag === 'SK-17' ? ['day', 'dim'] : ['day']) {
-      await page.evaluate((t) => { document.documentElement.dataset.theme = t }, theme)
+      await page.evaluate(t => {
+        document.documentElement.dataset.theme = t
+      }, theme)
       for (const key of keys) {
         await page.keyboard.press(key)
         await page.waitForTimeout(150)
@@ -54,7 +98,11 @@ test('the stations of drives and their dialogs pass axe', async ({ page }) => {
   await page.getByLabel('Give it up for parts').check()
   await axe('parts')
   await openDrive(page, 'SK-19')
-  for (const [key, close] of [['f', 'Escape'], ['w', 'Escape'], ['n', 'Escape']] as const) {
+  for (const [key, close] of [
+    ['f', 'Escape'],
+    ['w', 'Escape'],
+    ['n', 'Escape'],
+  ] as const) {
     await page.keyboard.press(key)
     await expect(page.getByRole('dialog').getByRole('heading')).toBeVisible()
     await axe(key)
@@ -67,22 +115,33 @@ test('the stations of drives and their dialogs pass axe', async ({ page }) => {
   }
 })
 
-for (const [width, height] of [[820, 1180], [390, 844]] as const) {
+for (const [width, height] of [
+  [820, 1180],
+  [390, 844],
+] as const) {
   test(`nothing is cut off at ${width} × ${height}`, async ({ page }) => {
     await page.setViewportSize({ width, height })
     for (const path of pages) {
       await page.goto(path)
       await expect(page.getByRole('heading', { level: 1 })).toBeAttached()
-      expect(await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth), path).toBeLessThanOrEqual(0)
+      expect(
+        await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth),
+        path,
+      ).toBeLessThanOrEqual(0)
     }
     await openDrive(page, 'SK-19')
     for (const key of ['1', '2', '3', '4', '7', '0']) {
       await page.keyboard.press(key)
       await page.waitForTimeout(150)
-      expect(await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth), `station ${key}`).toBeLessThanOrEqual(0)
+      expect(
+        await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth),
+        `station ${key}`,
+      ).toBeLessThanOrEqual(0)
     }
     await openDrive(page, 'SK-05')
     await expect(page.getByTestId('call')).toBeVisible()
-    expect(await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth)).toBeLessThanOrEqual(0)
+    expect(
+      await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth),
+    ).toBeLessThanOrEqual(0)
   })
 }

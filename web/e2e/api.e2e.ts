@@ -4,7 +4,7 @@ import { recording } from './support'
 /** The problem document that an answer holds, with its status. */
 async function problem(answer: Awaited<ReturnType<APIRequestContext['get']>>) {
   expect(answer.headers()['content-type']).toBe('application/problem+json')
-  const body = await answer.json() as { status: number, title: string, detail: string, where?: object }
+  const body = (await answer.json()) as { status: number; title: string; detail: string; where?: object }
   expect(body.status).toBe(answer.status())
   expect(body.detail).not.toContain('\n')
   return body
@@ -14,26 +14,66 @@ const uuid = () => crypto.randomUUID()
 const now = () => new Date().toISOString()
 
 test('every refusal is a problem document with one sentence (RFC 9457)', async ({ request }) => {
-  const drive = await (await request.post('/api/drives', { data: { tag: `A-${Date.now() % 1e7}`, mechanism: '3in' } })).json()
+  const drive = await (
+    await request.post('/api/drives', { data: { tag: `A-${Date.now() % 1e7}`, mechanism: '3in' } })
+  ).json()
   const at = `/api/drives/${drive.id}`
   const cases: [Awaited<ReturnType<APIRequestContext['get']>>, number, string][] = [
     [await request.get('/api/drives/nobody'), 404, 'There is no such drive on the bench.'],
     [await request.get(`${at}/speed/nothing`), 404, 'There is no such entry on this drive’s log.'],
     [await request.post('/api/drives', { data: [] }), 422, 'the request has no JSON body'],
-    [await request.post('/api/drives', { data: 'no JSON', headers: { 'content-type': 'application/json' } }), 422, 'the request has no JSON body'],
+    [
+      await request.post('/api/drives', { data: 'no JSON', headers: { 'content-type': 'application/json' } }),
+      422,
+      'the request has no JSON body',
+    ],
     [await request.post('/api/drives', { data: { tag: drive.tag, mechanism: '3in' } }), 422, 'is on another drive'],
     [await request.post('/api/drives', { data: { tag: 'X', mechanism: '3in', colour: 'red' } }), 422, 'colour'],
-    [await request.patch(at, { data: { pulleys: { motorPulleyMm: 0, flywheelMm: 3 } } }), 422, 'The motor pulley is above 0 mm.'],
-    [await request.post(`${at}/log`, { data: { id: 'x', at: now(), kind: 'note', station: 'look', title: 'T' } }), 422, 'An entry’s id is a UUID.'],
-    [await request.post(`${at}/log`, { data: { id: uuid(), at: now(), kind: 'measurement', station: 'speed', title: '300 r/min' } }), 422, 'kind'],
-    [await request.post(`${at}/log`, { data: { id: uuid(), at: now(), kind: 'released', station: 'release', title: 'Released' } }), 422, 'the release does not say how'],
-    [await request.post(`${at}/log`, { data: { id: uuid(), at: now(), kind: 'note', station: 'look', title: 'T', detail: 'x'.repeat(300_000) } }), 413, 'larger than anything that is asked for here'],
-    [await request.post(`${at}/speed`, { data: { id: uuid(), at: now(), captureSha: '0'.repeat(64) } }), 422, 'there is no such recording'],
+    [
+      await request.patch(at, { data: { pulleys: { motorPulleyMm: 0, flywheelMm: 3 } } }),
+      422,
+      'The motor pulley is above 0 mm.',
+    ],
+    [
+      await request.post(`${at}/log`, { data: { id: 'x', at: now(), kind: 'note', station: 'look', title: 'T' } }),
+      422,
+      'An entry’s id is a UUID.',
+    ],
+    [
+      await request.post(`${at}/log`, {
+        data: { id: uuid(), at: now(), kind: 'measurement', station: 'speed', title: '300 r/min' },
+      }),
+      422,
+      'kind',
+    ],
+    [
+      await request.post(`${at}/log`, {
+        data: { id: uuid(), at: now(), kind: 'released', station: 'release', title: 'Released' },
+      }),
+      422,
+      'the release does not say how',
+    ],
+    [
+      await request.post(`${at}/log`, {
+        data: { id: uuid(), at: now(), kind: 'note', station: 'look', title: 'T', detail: 'x'.repeat(300_000) },
+      }),
+      413,
+      'larger than anything that is asked for here',
+    ],
+    [
+      await request.post(`${at}/speed`, { data: { id: uuid(), at: now(), captureSha: '0'.repeat(64) } }),
+      422,
+      'there is no such recording',
+    ],
     [await request.post('/api/captures', { data: Buffer.from('x') }), 422, 'the recording has no name'],
     [await request.post('/api/captures?name=a.vcd', { data: Buffer.alloc(0) }), 422, 'a.vcd: the recording is empty'],
     [await request.get(`/api/captures/${'0'.repeat(64)}`), 422, 'there is no such recording'],
     [await request.get('/api/strobe-disc?rings=fast'), 422, 'rings "fast"; expected such as 300@50,300@60.'],
-    [await request.get('/api/strobe-disc?rings=300@50&diameter=5000'), 422, 'a disc of 5000 mm; expected 20 to 280 mm.'],
+    [
+      await request.get('/api/strobe-disc?rings=300@50&diameter=5000'),
+      422,
+      'a disc of 5000 mm; expected 20 to 280 mm.',
+    ],
     [await request.put('/api/workshop', { data: { name: '' } }), 422, 'Give the workshop a name.'],
   ]
   for (const [answer, status, sentence] of cases) {
@@ -44,9 +84,15 @@ test('every refusal is a problem document with one sentence (RFC 9457)', async (
   expect((await (await request.get(at)).json()).log).toHaveLength(1)
 })
 
-test('a measurement cannot be had without its recording, and is the same however often it is sent', async ({ request }) => {
-  const drive = await (await request.post('/api/drives', { data: { tag: `B-${Date.now() % 1e7}`, mechanism: '5.25in-48' } })).json()
-  const { sha } = await (await request.post('/api/captures?name=a.vcd', { data: recording('a.vcd', { rpm: 309.3 }).buffer })).json()
+test('a measurement cannot be had without its recording, and is the same however often it is sent', async ({
+  request,
+}) => {
+  const drive = await (
+    await request.post('/api/drives', { data: { tag: `B-${Date.now() % 1e7}`, mechanism: '5.25in-48' } })
+  ).json()
+  const { sha } = await (
+    await request.post('/api/captures?name=a.vcd', { data: recording('a.vcd', { rpm: 309.3 }).buffer })
+  ).json()
   const body = { id: uuid(), at: now(), captureSha: sha, rpm: 300 }
   expect((await problem(await request.post(`/api/drives/${drive.id}/speed`, { data: body }))).detail).toContain('rpm')
   const { rpm: _, ...honest } = body
@@ -59,24 +105,52 @@ test('a measurement cannot be had without its recording, and is the same however
   expect(drawn.series.rpm.length).toBe(drawn.series.timeS.length)
 })
 
-test('every answer says what it is, is shown in no other page, and recordings come as files', async ({ request, baseURL }) => {
-  const { sha } = await (await request.post('/api/captures?name=page.csv', { data: Buffer.from('<script>alert(1)</script>') })).json()
-  for (const path of ['/', '/api/health', '/api/bench', '/api/nothing', `/api/captures/${sha}`, '/api/schemas/certificate', '/icon.svg']) {
+test('every answer says what it is, is shown in no other page, and recordings come as files', async ({
+  request,
+  baseURL,
+}) => {
+  const { sha } = await (
+    await request.post('/api/captures?name=page.csv', { data: Buffer.from('<script>alert(1)</script>') })
+  ).json()
+  for (const path of [
+    '/',
+    '/api/health',
+    '/api/bench',
+    '/api/nothing',
+    `/api/captures/${sha}`,
+    '/api/schemas/certificate',
+    '/icon.svg',
+  ]) {
     const headers = (await request.get(path)).headers()
-    expect([path, headers['x-content-type-options'], headers['x-frame-options'], headers['referrer-policy']]).toEqual([path, 'nosniff', 'DENY', 'no-referrer'])
+    expect([path, headers['x-content-type-options'], headers['x-frame-options'], headers['referrer-policy']]).toEqual([
+      path,
+      'nosniff',
+      'DENY',
+      'no-referrer',
+    ])
   }
   expect((await request.get(`/api/captures/${sha}`)).headers()['content-disposition']).toMatch(/^attachment/)
-  expect((await request.get('/')).headers()['content-security-policy']).toContain('default-src \'none\'')
+  expect((await request.get('/')).headers()['content-security-policy']).toContain("default-src 'none'")
   // Changes from another page, or under another name, are refused on every route that changes something.
-  for (const path of ['/api/workshop/import', '/api/workshop/backups', '/api/certificates/check', '/api/drives', '/api/captures?name=x']) {
-    expect((await request.post(path, { data: '{}', headers: { origin: 'http://elsewhere.example' } })).status(), path).toBe(403)
+  for (const path of [
+    '/api/workshop/import',
+    '/api/workshop/backups',
+    '/api/certificates/check',
+    '/api/drives',
+    '/api/captures?name=x',
+  ]) {
+    expect(
+      (await request.post(path, { data: '{}', headers: { origin: 'http://elsewhere.example' } })).status(),
+      path,
+    ).toBe(403)
   }
   expect((await request.get('/api/bench', { headers: { host: 'elsewhere.example' } })).status()).toBe(403)
   expect(baseURL).toContain('127.0.0.1')
 })
 
 test('what is too large is refused before it is read', async ({ request }) => {
-  const huge = (path: string, bytes: number) => request.post(path, { data: Buffer.alloc(bytes, 'x'), headers: { 'content-type': 'application/octet-stream' } })
+  const huge = (path: string, bytes: number) =>
+    request.post(path, { data: Buffer.alloc(bytes, 'x'), headers: { 'content-type': 'application/octet-stream' } })
   expect((await problem(await huge('/api/certificates/check', 5 * 1024 * 1024))).detail).toContain('at most 4 MB')
   expect((await problem(await huge('/api/photos?name=a.jpg', 41 * 1024 * 1024))).detail).toContain('at most 40 MB')
   expect((await problem(await huge('/api/workshop/import', 1000))).detail).toContain('no ZIP')

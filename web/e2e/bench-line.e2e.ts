@@ -5,10 +5,20 @@ import { expect, openDrive, receive, test } from './support'
 
 const entries = (page: Page) => page.getByTestId('entry')
 const id = (page: Page) => /drives\/([^/?]+)/.exec(page.url())![1]!
-const photo = (width: number, height: number) => sharp({ create: { width, height, channels: 3, background: '#567', noise: { type: 'gaussian', mean: 120, sigma: 12 } } }).jpeg({ quality: 80 }).toBuffer()
-const say = (page: Page, body: object) => page.request.post(`/api/drives/${id(page)}/log`, { data: { id: randomUUID(), at: new Date().toISOString(), station: 'look', ...body } })
+const photo = (width: number, height: number) =>
+  sharp({
+    create: { width, height, channels: 3, background: '#567', noise: { type: 'gaussian', mean: 120, sigma: 12 } },
+  })
+    .jpeg({ quality: 80 })
+    .toBuffer()
+const say = (page: Page, body: object) =>
+  page.request.post(`/api/drives/${id(page)}/log`, {
+    data: { id: randomUUID(), at: new Date().toISOString(), station: 'look', ...body },
+  })
 
-test('a finding is on the log in two keystrokes, with its consequence at once; where it is takes a third', async ({ page }) => {
+test('a finding is on the log in two keystrokes, with its consequence at once; where it is takes a third', async ({
+  page,
+}) => {
   await receive(page, '5.25in-48')
   await page.keyboard.press('2')
   await page.getByRole('button', { name: 'Look and smell along the board', exact: true }).click()
@@ -19,7 +29,9 @@ test('a finding is on the log in two keystrokes, with its consequence at once; w
   const consequence = page.getByTestId('consequence')
   await expect(consequence).toContainText('leaked electrolyte; a capacitor check was added')
   await expect(consequence).toContainText('Added at Look: measure the capacitors that may have leaked.')
-  await expect(page.getByRole('button', { name: 'Measure the capacitors that may have leaked', exact: true })).toBeVisible()
+  await expect(
+    page.getByRole('button', { name: 'Measure the capacitors that may have leaked', exact: true }),
+  ).toBeVisible()
 
   // Now the corrosion, and where.
   await page.keyboard.press('f')
@@ -56,7 +68,9 @@ test('a tap on a tile is an entry; a number is judged, an impossible one is said
   await expect(page.getByRole('button', { name: 'Find the shorted part', exact: true })).toBeVisible()
 })
 
-test('a closed gate says what is missing, is passed with a reason only, and the certificate carries it', async ({ page }) => {
+test('a closed gate says what is missing, is passed with a reason only, and the certificate carries it', async ({
+  page,
+}) => {
   await receive(page, '3in')
   await say(page, { kind: 'finding', finding: { finding: 'belt.goo' } })
   await page.reload()
@@ -104,15 +118,18 @@ test('what is undone is marked on its photo and put back in reverse, each with i
   expect(await marks.locator('img').evaluate((i: HTMLImageElement) => i.decode().then(() => i.naturalWidth))).toBe(2048)
 
   // Another one, dropped.
-  const small = [...await photo(640, 480)]
-  const drop = await page.evaluateHandle((bytes) => {
+  const small = [...(await photo(640, 480))]
+  const drop = await page.evaluateHandle(bytes => {
     const data = new DataTransfer()
     data.items.add(new File([new Uint8Array(bytes)], 'dropped.jpg', { type: 'image/jpeg' }))
     return data
   }, small)
   await page.getByRole('region', { name: 'As found' }).dispatchEvent('drop', { dataTransfer: drop })
   await expect(marks.locator('img')).toHaveJSProperty('naturalWidth', 640)
-  await page.getByRole('button', { name: /^Photo, / }).first().click()
+  await page
+    .getByRole('button', { name: /^Photo, / })
+    .first()
+    .click()
 
   // A tap, then the arrow keys.
   await marks.click({ position: { x: 120, y: 60 } })
@@ -136,7 +153,11 @@ test('what is undone is marked on its photo and put back in reverse, each with i
   await page.getByRole('row', { name: /loom/ }).getByRole('button', { name: 'Cut' }).click()
   await page.getByRole('tab', { name: /Put back \(3 to go\)/ }).click()
   const list = page.getByRole('region', { name: 'Put-back list' })
-  await expect(list.getByRole('listitem').locator('p:first-child')).toContainText(['Tie: loom', 'Loose part: spring', 'Connector: 50-pin data'])
+  await expect(list.getByRole('listitem').locator('p:first-child')).toContainText([
+    'Tie: loom',
+    'Loose part: spring',
+    'Connector: 50-pin data',
+  ])
   await expect(list).toContainText('A new tie.')
   await expect(list).toContainText('It lies in bag 3.')
   await expect(list).toContainText('No. 1, connector 50-pin data: which end is pin 1 was never recorded.')
@@ -156,13 +177,25 @@ test('photos that are none, too large, or cut off are said in a sentence, and no
     await page.getByTestId('photo').setInputFiles({ name, mimeType: 'image/jpeg', buffer })
   }
   await send('notes.jpg', Buffer.from('no picture'))
-  await expect(page.getByRole('alert').last()).toContainText('notes.jpg: this is no picture that can be read here; expected a JPEG, PNG, WebP, TIFF or GIF photo.')
+  await expect(page.getByRole('alert').last()).toContainText(
+    'notes.jpg: this is no picture that can be read here; expected a JPEG, PNG, WebP, TIFF or GIF photo.',
+  )
   await send('half.jpg', (await photo(1200, 900)).subarray(0, 40_000))
   await expect(page.getByRole('alert').last()).toContainText('half.jpg: the picture breaks off in the middle')
-  await send('bomb.png', await sharp({ create: { width: 11_000, height: 11_000, channels: 3, background: '#fff' } }).png().toBuffer())
-  await expect(page.getByRole('alert').last()).toContainText('bomb.png: the picture has more pixels than are unpacked here; expected at most 100 megapixels.')
+  await send(
+    'bomb.png',
+    await sharp({ create: { width: 11_000, height: 11_000, channels: 3, background: '#fff' } })
+      .png()
+      .toBuffer(),
+  )
+  await expect(page.getByRole('alert').last()).toContainText(
+    'bomb.png: the picture has more pixels than are unpacked here; expected at most 100 megapixels.',
+  )
   const huge = await page.request.post('/api/photos?name=huge.jpg', { data: Buffer.alloc(45 * 1024 ** 2) })
-  expect([huge.status(), (await huge.json()).detail]).toEqual([413, 'huge.jpg: the photo is larger than is kept; expected at most 40 MB.'])
+  expect([huge.status(), (await huge.json()).detail]).toEqual([
+    413,
+    'huge.jpg: the photo is larger than is kept; expected at most 40 MB.',
+  ])
   await expect(entries(page)).toHaveCount(1)
   // The page goes on working.
   await send('good.jpg', await photo(600, 400))
@@ -192,7 +225,9 @@ test('a wait holds the step that it gates, over a restart of the page, until it 
   await page.keyboard.press('4')
   await page.keyboard.press('w')
   await page.getByRole('button', { name: /^Alcohol drying.*holds: Clean both heads/s }).click()
-  await expect(page.getByRole('list', { name: 'Waiting' })).toContainText('holds: clean both heads with the lightest touch')
+  await expect(page.getByRole('list', { name: 'Waiting' })).toContainText(
+    'holds: clean both heads with the lightest touch',
+  )
   await page.reload()
   await page.getByRole('button', { name: /^Clean both heads with the lightest touch/ }).click()
   await expect(page.getByTestId('held')).toContainText('Alcohol drying holds this step until')
@@ -244,7 +279,7 @@ test('the adviser answers by material, dirt, school and shelf, and starts the dr
 test('a finding that cannot be sent is said where it was entered, and is sent by trying again', async ({ page }) => {
   await receive(page, '3.5in')
   // Each time it arrives, and its answer is lost.
-  await page.route('**/log', async (route) => {
+  await page.route('**/log', async route => {
     if (route.request().method() !== 'POST') return route.continue()
     await route.fetch()
     await route.abort()
@@ -259,13 +294,16 @@ test('a finding that cannot be sent is said where it was entered, and is sent by
   await expect(entries(page)).toHaveCount(2)
 })
 
-test('what one tablet says stands on the other without a reload; a lost answer adds nothing twice', async ({ page, browser }) => {
+test('what one tablet says stands on the other without a reload; a lost answer adds nothing twice', async ({
+  page,
+  browser,
+}) => {
   await receive(page, '3.5in')
   const other = await (await browser.newContext()).newPage()
   await other.goto(page.url())
   await expect(other.getByRole('navigation', { name: 'Stations' })).toBeVisible()
   let lost = 0
-  await page.route('**/log', async (route) => {
+  await page.route('**/log', async route => {
     if (route.request().method() !== 'POST' || lost++) return route.continue()
     await route.fetch()
     await route.abort()
@@ -281,7 +319,15 @@ test('what one tablet says stands on the other without a reload; a lost answer a
 test('a drive with two thousand entries draws only what is in sight, and still types', async ({ page }) => {
   await receive(page, '5.25in-48')
   for (let i = 0; i < 2000; i += 40) {
-    await Promise.all(Array.from({ length: 40 }, (_, k) => say(page, { kind: 'note', title: `Note ${i + k}`, detail: 'What was seen, in a sentence or two of the usual length.' })))
+    await Promise.all(
+      Array.from({ length: 40 }, (_, k) =>
+        say(page, {
+          kind: 'note',
+          title: `Note ${i + k}`,
+          detail: 'What was seen, in a sentence or two of the usual length.',
+        }),
+      ),
+    )
   }
   await page.reload()
   await expect(entries(page).first()).toContainText('Note')
@@ -289,23 +335,31 @@ test('a drive with two thousand entries draws only what is in sight, and still t
   const box = page.getByRole('region', { name: 'Entries, newest first' })
   // Heights are only known once drawn, so the end moves away a little while it is being reached.
   await expect(async () => {
-    await box.evaluate((e) => { e.scrollTop = e.scrollHeight })
+    await box.evaluate(e => {
+      e.scrollTop = e.scrollHeight
+    })
     await expect(entries(page).last()).toContainText('Does not read.', { timeout: 300 })
   }).toPass()
   expect(await entries(page).count()).toBeLessThan(60)
   await page.keyboard.press('n')
   await page.getByLabel('Note', { exact: true }).pressSequentially('typed among two thousand', { delay: 0 })
   await page.getByRole('button', { name: 'Put on the log' }).click()
-  await box.evaluate((e) => { e.scrollTop = 0 })
+  await box.evaluate(e => {
+    e.scrollTop = 0
+  })
   await expect(entries(page).first()).toContainText('typed among two thousand')
 })
 
 test('the demo has a loose pin recorded and a gate that a finding keeps closed', async ({ page }) => {
   await openDrive(page, 'SK-11')
   await page.keyboard.press('3')
-  await expect(page.getByRole('listitem').filter({ hasText: 'Loose part: write-protect pin, bag 11, taped to the drive' })).toBeVisible()
+  await expect(
+    page.getByRole('listitem').filter({ hasText: 'Loose part: write-protect pin, bag 11, taped to the drive' }),
+  ).toBeVisible()
   await page.getByRole('tab', { name: /Put back/ }).click()
-  await expect(page.getByRole('region', { name: 'Put-back list' }).getByRole('listitem').first()).toContainText('write-protect pin')
+  await expect(page.getByRole('region', { name: 'Put-back list' }).getByRole('listitem').first()).toContainText(
+    'write-protect pin',
+  )
   await openDrive(page, 'SK-17')
   await page.keyboard.press('7')
   await expect(page.getByTestId('gate')).toContainText('Capacitors: leaking.')

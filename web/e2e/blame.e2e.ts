@@ -21,7 +21,13 @@ test('who is to blame: the demo’s head beside its tracks, a read counted by ha
   const csv = (text: string) => ({ name: 'bench.csv', mimeType: 'text/csv', buffer: Buffer.from(text) })
   await page.getByTestId('blame-csv').setInputFiles(csv('disk,writer,drive,head,zone,good,sectors\nA,B,C,0,rim,1,9\n'))
   await expect(page.getByRole('alert')).toContainText('bench.csv, line 2: there is no zone “rim”')
-  const dead = ['A', 'B'].flatMap(d => ['R', 'S'].flatMap(r => [0, 1].flatMap(h => ['outer', 'middle', 'inner'].map(z => `${d},duplicator,${r},${h},${z},${r === 'S' && h ? 0 : 9},9`))))
+  const dead = ['A', 'B'].flatMap(d =>
+    ['R', 'S'].flatMap(r =>
+      [0, 1].flatMap(h =>
+        ['outer', 'middle', 'inner'].map(z => `${d},duplicator,${r},${h},${z},${r === 'S' && h ? 0 : 9},9`),
+      ),
+    ),
+  )
   await page.getByTestId('blame-csv').setInputFiles(csv(`disk,writer,drive,head,zone,good,sectors\n${dead.join('\n')}`))
   await expect(bench.getByTestId('call')).toContainText('A dead head: S, upper head')
   await page.getByRole('button', { name: 'Back to the workshop’s own' }).click()

@@ -5,16 +5,40 @@ import { gzipSync } from 'node:zlib'
 import { expect, openRecording, receive, recording, test } from './support'
 
 const header = '$timescale 1 us $end\n$var wire 1 ! INDEX $end\n$enddefinitions $end\n'
-const plain = (name: string, content: string | Buffer) => ({ name, mimeType: 'application/octet-stream', buffer: Buffer.from(content) })
+const plain = (name: string, content: string | Buffer) => ({
+  name,
+  mimeType: 'application/octet-stream',
+  buffer: Buffer.from(content),
+})
 
 test.describe('a file that cannot be used gets one sentence, and the page goes on working', () => {
   for (const [what, file, sentence] of [
-    ['a photo', plain('drive.vcd', Buffer.from([0xFF, 0xD8, 0xFF, 0xE0, 0, 0])), 'drive.vcd, byte 0: this looks like a JPEG picture; expected a VCD, CSV or WAV recording.'],
+    [
+      'a photo',
+      plain('drive.vcd', Buffer.from([0xff, 0xd8, 0xff, 0xe0, 0, 0])),
+      'drive.vcd, byte 0: this looks like a JPEG picture; expected a VCD, CSV or WAV recording.',
+    ],
     ['nothing', plain('empty.csv', ''), 'empty.csv, byte 0: the file is empty; expected a VCD, CSV or WAV recording.'],
-    ['time running backwards', plain('back.vcd', `${header}#9 1!\n#3 0!\n`), 'back.vcd, line 5, byte 75: time runs backwards from #9 to #3; expected time stamps that never decrease.'],
-    ['no edges', plain('flat.vcd', `${header}#0 1!\n#99999\n`), 'flat.vcd: no channel changes its level; expected at least two pulses on one of the channels.'],
-    ['a gzip file cut short', plain('cut.vcd.gz', gzipSync(header + '#1 1!\n'.repeat(900)).subarray(0, 50)), 'the gzip data is cut short; expected a whole gzip file.'],
-    ['a line without end', plain('long.csv', `Time (s),A\n0,1\n${'7'.repeat(1_000_000)}`), 'a line is longer than 65536 characters'],
+    [
+      'time running backwards',
+      plain('back.vcd', `${header}#9 1!\n#3 0!\n`),
+      'back.vcd, line 5, byte 75: time runs backwards from #9 to #3; expected time stamps that never decrease.',
+    ],
+    [
+      'no edges',
+      plain('flat.vcd', `${header}#0 1!\n#99999\n`),
+      'flat.vcd: no channel changes its level; expected at least two pulses on one of the channels.',
+    ],
+    [
+      'a gzip file cut short',
+      plain('cut.vcd.gz', gzipSync(header + '#1 1!\n'.repeat(900)).subarray(0, 50)),
+      'the gzip data is cut short; expected a whole gzip file.',
+    ],
+    [
+      'a line without end',
+      plain('long.csv', `Time (s),A\n0,1\n${'7'.repeat(1_000_000)}`),
+      'a line is longer than 65536 characters',
+    ],
   ] as const) {
     test(what, async ({ page }) => {
       await page.goto('/instruments/speed')
@@ -29,7 +53,7 @@ test.describe('a file that cannot be used gets one sentence, and the page goes o
 })
 
 test('samples without a rate are read once the rate is given', async ({ page }) => {
-  const rows = Array.from({ length: 20_000 }, (_, i) => i % 200 < 4 ? '0' : '1').join('\n')
+  const rows = Array.from({ length: 20_000 }, (_, i) => (i % 200 < 4 ? '0' : '1')).join('\n')
   await page.goto('/instruments/speed')
   await openRecording(page, recording('good.vcd', { rpm: 309.3 }))
   await expect(page.getByTestId('rpm')).toContainText('309.3')
@@ -57,23 +81,43 @@ test('reading a long file can be stopped, and the reading before stays', async (
   await expect(page.getByTestId('rpm')).toContainText('300.2')
 })
 
-test('the server refuses foreign pages, foreign names, and what is not valid, and changes nothing', async ({ page, request, baseURL }) => {
+test('the server refuses foreign pages, foreign names, and what is not valid, and changes nothing', async ({
+  page,
+  request,
+  baseURL,
+}) => {
   const before = (await (await request.get('/api/bench')).json()).lines.length
-  const foreign = await request.post('/api/drives', { data: { tag: 'X-1', mechanism: '3in' }, headers: { origin: 'http://elsewhere.example' } })
+  const foreign = await request.post('/api/drives', {
+    data: { tag: 'X-1', mechanism: '3in' },
+    headers: { origin: 'http://elsewhere.example' },
+  })
   expect([foreign.status(), foreign.headers()['content-type']]).toEqual([403, 'application/problem+json'])
-  expect((await request.post('/api/drives', { data: { tag: 'X-1', mechanism: '3in' }, headers: { 'sec-fetch-site': 'cross-site' } })).status()).toBe(403)
+  expect(
+    (
+      await request.post('/api/drives', {
+        data: { tag: 'X-1', mechanism: '3in' },
+        headers: { 'sec-fetch-site': 'cross-site' },
+      })
+    ).status(),
+  ).toBe(403)
   expect((await request.get('/api/bench', { headers: { host: 'elsewhere.example' } })).status()).toBe(403)
   const invalid = await request.post('/api/drives', { data: { tag: 'X-1', mechanism: '9in' } })
   expect(invalid.status()).toBe(422)
-  expect(await invalid.json()).toMatchObject({ title: 'Not valid', detail: 'Choose what kind of drive it is.', where: { field: 'mechanism' } })
+  expect(await invalid.json()).toMatchObject({
+    title: 'Not valid',
+    detail: 'Choose what kind of drive it is.',
+    where: { field: 'mechanism' },
+  })
   expect((await request.get('/api/drives/00000000-0000-4000-8000-000000000000')).status()).toBe(404)
-  const bad = await request.post(`/api/captures?name=${encodeURIComponent('../../evil.vcd')}`, { data: Buffer.from(header + '#0 1!\n') })
+  const bad = await request.post(`/api/captures?name=${encodeURIComponent('../../evil.vcd')}`, {
+    data: Buffer.from(header + '#0 1!\n'),
+  })
   expect((await bad.json()).name).toBe('evil.vcd')
   expect((await (await request.get('/api/bench')).json()).lines.length).toBe(before)
   const response = await page.goto('/')
   const csp = response!.headers()['content-security-policy']
-  expect(csp).toContain('default-src \'none\'')
-  expect(csp).not.toContain('script-src \'self\' \'unsafe-inline\'')
+  expect(csp).toContain("default-src 'none'")
+  expect(csp).not.toContain("script-src 'self' 'unsafe-inline'")
   expect(baseURL).toContain('127.0.0.1')
 })
 

@@ -7,7 +7,9 @@ test('a host and a drive are fitted, a profile is copied, changed, saved and ope
   await expect(page.getByTestId('call')).toContainText('It fits with 3 straps changed, out of 288 settings.')
   await expect(page.getByRole('img', { name: 'Strap at pin 34 at “change”, moved from “ready”' })).toBeVisible()
   await page.getByLabel('Drive', { exact: true }).selectOption('5.25-inch, 48 tpi, one head')
-  await expect(page.getByTestId('call')).toContainText('Nothing on the drive gives side on pin 32: no fixed line, no strap and no wire.')
+  await expect(page.getByTestId('call')).toContainText(
+    'Nothing on the drive gives side on pin 32: no fixed line, no strap and no wire.',
+  )
 
   // A copy that no longer asks for the side, kept as a profile of the workshop.
   await page.getByRole('button', { name: 'Copy and change' }).first().click()
@@ -23,10 +25,22 @@ test('a host and a drive are fitted, a profile is copied, changed, saved and ope
   const file = await saved
   expect(file.suggestedFilename()).toBe('harbour-logger-as-we-think.json')
   const text = await readFile(await file.path(), 'utf8')
-  expect(JSON.parse(text)).toMatchObject({ format: 'wobrin-host-profile', version: 1, name: 'Harbour logger, as we think' })
-  await page.getByLabel('Profile').setInputFiles({ name: 'bad.json', mimeType: 'application/json', buffer: Buffer.from(text.replace('"signal": "disk-change"', '"signal": "chatter"')) })
+  expect(JSON.parse(text)).toMatchObject({
+    format: 'wobrin-host-profile',
+    version: 1,
+    name: 'Harbour logger, as we think',
+  })
+  await page
+    .getByLabel('Profile')
+    .setInputFiles({
+      name: 'bad.json',
+      mimeType: 'application/json',
+      buffer: Buffer.from(text.replace('"signal": "disk-change"', '"signal": "chatter"')),
+    })
   await expect(page.getByText(/^bad\.json, needs\[\d+\].*a line is one of select/)).toBeVisible()
-  await page.getByLabel('Profile').setInputFiles({ name: 'again.json', mimeType: 'application/json', buffer: Buffer.from(text) })
+  await page
+    .getByLabel('Profile')
+    .setInputFiles({ name: 'again.json', mimeType: 'application/json', buffer: Buffer.from(text) })
   await expect(page.getByText('again.json is kept with the workshop’s profiles.')).toBeVisible()
 })
 
@@ -38,7 +52,9 @@ test('at its station the fit goes on the log, and starts from there the next tim
   await page.getByLabel('Drive', { exact: true }).selectOption('3.5-inch, late, without straps')
   await expect(page.getByTestId('call').first()).toContainText('5 wires or cuts changed')
   await page.getByRole('button', { name: 'Put on the log' }).click()
-  await expect(page.getByTestId('entry').first()).toContainText('Fit for Expects ready on 34 and disk change on 2: complete')
+  await expect(page.getByTestId('entry').first()).toContainText(
+    'Fit for Expects ready on 34 and disk change on 2: complete',
+  )
   await page.reload()
   await page.getByRole('tab', { name: 'Host fit' }).click()
   await expect(page.getByLabel('Drive', { exact: true })).toHaveValue('kept')
@@ -58,7 +74,9 @@ test('a board of capacitors is typed row by row, and its shopping list goes alon
   await page.getByRole('button', { name: 'Take out row 3' }).click()
   const saved = page.waitForEvent('download')
   await page.getByRole('button', { name: 'CSV' }).click()
-  expect(await readFile(await (await saved).path(), 'utf8')).toBe('Pieces,Value,Rated,For\r\n1,10 µF,16 V or more,C1\r\n1,22 µF,read it off,Capacitor 2\r\n')
+  expect(await readFile(await (await saved).path(), 'utf8')).toBe(
+    'Pieces,Value,Rated,For\r\n1,10 µF,16 V or more,C1\r\n1,22 µF,read it off,Capacitor 2\r\n',
+  )
   await page.getByRole('button', { name: 'Take out row 1' }).click()
   await expect(page.getByTestId('call')).toContainText('1 of 1 want replacing: Capacitor 1.')
 })
@@ -66,7 +84,13 @@ test('a board of capacitors is typed row by row, and its shopping list goes alon
 test('the shelf: a belt at hand is ranked at the drive, and what none fits is to order', async ({ page }) => {
   const tag = await receive(page, '5.25in-48')
   await page.keyboard.press('5')
-  for (const [label, value] of [['Motor pulley', '9'], ['Flywheel', '1947.8 round 10'], ['Between centres', '83'], ['Belt section', '1.2']] as const) await page.getByLabel(label).fill(value)
+  for (const [label, value] of [
+    ['Motor pulley', '9'],
+    ['Flywheel', '1947.8 round 10'],
+    ['Between centres', '83'],
+    ['Belt section', '1.2'],
+  ] as const)
+    await page.getByLabel(label).fill(value)
   await expect(page.getByRole('region', { name: 'On the shelf' })).toBeVisible()
   await page.getByRole('button', { name: 'Put on the log' }).click()
   await expect(page.getByTestId('entry').first()).toContainText('Belt to order, inside:')
@@ -82,9 +106,15 @@ test('the shelf: a belt at hand is ranked at the drive, and what none fits is to
   await page.getByLabel('Inside length, mm').fill(length)
   await page.getByRole('button', { name: 'Put on the shelf' }).click()
   await expect(page.getByRole('row', { name: new RegExp(name) }).getByRole('link', { name: tag })).toBeVisible()
-  await page.getByRole('row', { name: new RegExp(name) }).getByRole('link', { name: tag }).click()
+  await page
+    .getByRole('row', { name: new RegExp(name) })
+    .getByRole('link', { name: tag })
+    .click()
   await expect(page.getByRole('region', { name: 'On the shelf' })).toContainText(name)
   await page.getByRole('link', { name: 'Shelf', exact: true }).click()
-  await page.getByRole('row', { name: new RegExp(name) }).getByRole('button', { name: 'Used up' }).click()
+  await page
+    .getByRole('row', { name: new RegExp(name) })
+    .getByRole('button', { name: 'Used up' })
+    .click()
   await expect(page.getByText(`${name} is off the shelf.`)).toBeVisible()
 })

@@ -3,7 +3,9 @@ import wavefile from 'wavefile'
 import { SimulatedPickup } from '../../core/src/simulation'
 import { expect, openRecording, receive, recording, test } from './support'
 
-test('a live simulated pickup is judged, trimmed, seen across the bench, saved and read back to the same speed', async ({ page }) => {
+test('a live simulated pickup is judged, trimmed, seen across the bench, saved and read back to the same speed', async ({
+  page,
+}) => {
   await page.goto('/instruments/speed')
   await page.getByRole('button', { name: 'Use the simulated pickup' }).click()
   await expect(page.getByTestId('call')).toContainText('Not known yet')
@@ -29,7 +31,10 @@ test('a live simulated pickup is judged, trimmed, seen across the bench, saved a
   expect(Math.abs(again - shown)).toBeLessThan(0.2)
 })
 
-test('a live reading is kept with a drive as simulated, and the certificate claims nothing from it', async ({ page, request }) => {
+test('a live reading is kept with a drive as simulated, and the certificate claims nothing from it', async ({
+  page,
+  request,
+}) => {
   await receive(page, '3in')
   await page.keyboard.press('8')
   await page.getByRole('button', { name: 'Use the simulated pickup' }).click()
@@ -37,7 +42,9 @@ test('a live reading is kept with a drive as simulated, and the certificate clai
   await page.getByRole('button', { name: 'Put on the log' }).click()
   await expect(page.getByTestId('entry').first()).toContainText('simulated')
   const id = /drives\/([0-9a-f-]+)/.exec(page.url())![1]
-  expect((await (await request.get(`/api/drives/${id}/certificate`)).json()).shown).toEqual(['Nothing about the real drive: its readings came from a simulated pickup.'])
+  expect((await (await request.get(`/api/drives/${id}/certificate`)).json()).shown).toEqual([
+    'Nothing about the real drive: its readings came from a simulated pickup.',
+  ])
 })
 
 test('a channel is guessed, and another can be chosen', async ({ page }) => {
@@ -47,7 +54,7 @@ test('a channel is guessed, and another can be chosen', async ({ page }) => {
   const at = lines.findIndex(l => l.startsWith('$upscope'))
   lines.splice(at, 0, '$var wire 1 " STEP $end')
   let step = 0
-  const busy = lines.flatMap(l => l.startsWith('#') ? [l, `${step++ % 2}"`] : [l]).join('\n')
+  const busy = lines.flatMap(l => (l.startsWith('#') ? [l, `${step++ % 2}"`] : [l])).join('\n')
   await page.goto('/instruments/speed')
   await openRecording(page, { name: 'bus.vcd', mimeType: 'text/plain', buffer: Buffer.from(busy) })
   await expect(page.getByTestId('rpm')).toContainText('299.6')
@@ -62,7 +69,9 @@ test('a channel is guessed, and another can be chosen', async ({ page }) => {
 
 test('a sound-card recording is read', async ({ page }) => {
   const rate = 8000
-  const samples = Array.from({ length: rate * 12 }, (_, i) => Math.round(20_000 * Math.exp(-((i / rate) % 0.2) / 0.002)))
+  const samples = Array.from({ length: rate * 12 }, (_, i) =>
+    Math.round(20_000 * Math.exp(-((i / rate) % 0.2) / 0.002)),
+  )
   const wav = new wavefile.WaveFile()
   wav.fromScratch(1, rate, '16', samples)
   await page.goto('/instruments/speed')
@@ -94,7 +103,11 @@ test('the kind of drive and the school decide the call', async ({ page }) => {
 test('times without a unit can be told theirs', async ({ page }) => {
   const rows = Array.from({ length: 100 }, (_, i) => `${i * 200},0\n${i * 200 + 4},1`).join('\n')
   await page.goto('/instruments/speed')
-  await openRecording(page, { name: 'times.csv', mimeType: 'text/csv', buffer: Buffer.from(`t,INDEX\n-4,1\n${rows}\n`) })
+  await openRecording(page, {
+    name: 'times.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from(`t,INDEX\n-4,1\n${rows}\n`),
+  })
   await expect(page.getByText('The time column states no unit')).toBeVisible()
   await page.getByLabel('Times are in').selectOption('ms')
   await expect(page.getByTestId('rpm')).toContainText('300.0')
@@ -102,11 +115,18 @@ test('times without a unit can be told theirs', async ({ page }) => {
 
 test('with the pulleys known, the seam in the belt gets its name', async ({ page }) => {
   await page.goto('/instruments/speed')
-  await openRecording(page, recording('seam.vcd', { rpm: 300.4, ripples: [{ cyclesPerTurn: Math.PI * 62 / 269.12, peakPercent: 3 }] }))
+  await openRecording(
+    page,
+    recording('seam.vcd', { rpm: 300.4, ripples: [{ cyclesPerTurn: (Math.PI * 62) / 269.12, peakPercent: 3 }] }),
+  )
   await expect(page.getByTestId('call')).toContainText('Leave it')
   await expect(page.getByTestId('call')).toContainText('nothing that varies faster than 2.5 Hz')
   await page.getByText('Pulleys, where known').click()
-  for (const [label, mm] of [['Motor pulley, mm', '9'], ['Flywheel, mm', '62'], ['Belt length, mm', '269.12']] as const) {
+  for (const [label, mm] of [
+    ['Motor pulley, mm', '9'],
+    ['Flywheel, mm', '62'],
+    ['Belt length, mm', '269.12'],
+  ] as const) {
     await page.getByLabel(label).fill(mm)
     await page.getByLabel(label).blur()
   }

@@ -30,14 +30,19 @@ test('facts are corrected, judged by, and written on the log', async ({ page }) 
   await dialog.getByLabel('Flywheel, mm').fill('62')
   await dialog.getByRole('button', { name: 'Keep these facts' }).click()
   await expect(dialog).toBeHidden()
-  await expect(page.getByTestId('entry').first()).toContainText('nominal speed: 360; pulleys: motor 9 mm, flywheel 62 mm')
+  await expect(page.getByTestId('entry').first()).toContainText(
+    'nominal speed: 360; pulleys: motor 9 mm, flywheel 62 mm',
+  )
   await expect(page.getByTestId('call')).toContainText('Mend it')
 })
 
 test('an entry is taken back from the log, and a reading taken back teaches no more', async ({ page }) => {
   await receive(page, '5.25in-48')
   await page.keyboard.press('8')
-  for (const [name, rpm, left] of [['a.vcd', 317.5, false], ['wrong.vcd', 290, true]] as const) {
+  for (const [name, rpm, left] of [
+    ['a.vcd', 317.5, false],
+    ['wrong.vcd', 290, true],
+  ] as const) {
     await openRecording(page, recording(name, { rpm }))
     if (left) await page.getByText('left', { exact: true }).click()
     await page.getByRole('button', { name: 'Put on the log' }).click()
@@ -118,7 +123,9 @@ test('by ear: the tone starts when asked, follows the reading, and stops', async
   await page.keyboard.press('e')
   await expect(button).toHaveAttribute('aria-pressed', 'true')
   // SK-05 runs fast, so the pitch goes above the middle A.
-  await expect.poll(() => page.evaluate(() => (window as unknown as { made: OscillatorNode[] }).made[0]!.frequency.value)).toBeGreaterThan(500)
+  await expect
+    .poll(() => page.evaluate(() => (window as unknown as { made: OscillatorNode[] }).made[0]!.frequency.value))
+    .toBeGreaterThan(500)
   await button.click()
   await expect(button).toHaveAttribute('aria-pressed', 'false')
 })

@@ -1,7 +1,10 @@
 import { createHash } from 'node:crypto'
 import { expect, openRecording, receive, recording, test } from './support'
 
-test('a drive comes in, is measured, trimmed by advice that learns, and leaves with a certificate', async ({ page, request }) => {
+test('a drive comes in, is measured, trimmed by advice that learns, and leaves with a certificate', async ({
+  page,
+  request,
+}) => {
   const tag = await receive(page, '5.25in-48', 'Reads its own disks only.')
   await expect(page.getByTestId('entry')).toHaveCount(1)
 
@@ -49,7 +52,12 @@ test('a drive comes in, is measured, trimmed by advice that learns, and leaves w
   await expect(page.getByText('Look again in two years.')).toBeVisible()
   const id = /drives\/([^/]+)/.exec(page.url())![1]
   const json = await (await request.get(`/api/drives/${id}/certificate`)).json()
-  expect(json).toMatchObject({ format: 'wobrin-certificate', state: 'released', asFound: { speed: { call: 'nudge' } }, asLeft: { speed: { call: 'leave' } } })
+  expect(json).toMatchObject({
+    format: 'wobrin-certificate',
+    state: 'released',
+    asFound: { speed: { call: 'nudge' } },
+    asLeft: { speed: { call: 'leave' } },
+  })
   const kept = await (await request.get(`/api/captures/${json.asFound.speed.evidence}`)).body()
   expect(createHash('sha256').update(kept).digest('hex')).toBe(json.asFound.speed.evidence)
   expect(kept.equals(first.buffer)).toBe(true)
@@ -66,13 +74,16 @@ test('the demo workshop stands on the bench with every kind of call', async ({ p
   // A gate that a finding keeps closed stands on its drive's line.
   await expect(page.getByRole('link', { name: /SK-17.*closed: first power/ })).toBeVisible()
   const lines = page.getByRole('region', { name: 'Drives at their stations' })
-  for (const words of ['Nudge it', 'Mend it', 'Not known yet']) await expect(lines.getByText(words).first()).toBeVisible()
-  await expect(page.getByRole('region', { name: 'Drives that have left' }).getByText('quarantined').first()).toBeVisible()
+  for (const words of ['Nudge it', 'Mend it', 'Not known yet'])
+    await expect(lines.getByText(words).first()).toBeVisible()
+  await expect(
+    page.getByRole('region', { name: 'Drives that have left' }).getByText('quarantined').first(),
+  ).toBeVisible()
   // What is dangerous comes first, the quick nudge after it; other tests leave drives of their own among them.
   const hands = page.getByRole('region', { name: 'For your hands now' })
   const offered: string[] = []
   for (let i = 0; i < 40 && !offered.some(t => t.includes('SK-05')); i++) {
-    offered.push(await hands.getByRole('paragraph').first().textContent() ?? '')
+    offered.push((await hands.getByRole('paragraph').first().textContent()) ?? '')
     await page.getByRole('button', { name: 'Something else' }).click()
   }
   const rescue = offered.findIndex(t => /SK-18\s*Rescue the disk/.test(t))
@@ -85,7 +96,10 @@ test('two browsers at one drive both keep what they say', async ({ page, browser
   const other = await (await browser.newContext()).newPage()
   await other.goto(page.url())
   await expect(other.getByRole('navigation', { name: 'Stations' })).toBeVisible()
-  for (const [p, text] of [[page, 'from the first'], [other, 'from the second']] as const) {
+  for (const [p, text] of [
+    [page, 'from the first'],
+    [other, 'from the second'],
+  ] as const) {
     await p.keyboard.press('n')
     await p.getByLabel('Note', { exact: true }).fill(text)
     await p.getByRole('button', { name: 'Put on the log' }).click()

@@ -5,11 +5,17 @@ test('the ladder of claims says what is proved, plans the shortest way, and coun
   await page.keyboard.press('0')
   const ladder = page.getByRole('region', { name: 'What may be claimed' })
   await expect(ladder.getByTestId('call')).toContainText('Nothing is proved yet. First: speed.')
-  await expect(ladder.getByTestId('plan')).toContainText('7 tests, about 45 min with a disk that may be lost, then a trusted disk')
+  await expect(ladder.getByTestId('plan')).toContainText(
+    '7 tests, about 45 min with a disk that may be lost, then a trusted disk',
+  )
   await ladder.getByLabel('What the owner needs').selectOption({ label: 'A spare: that it is alive' })
   await expect(ladder.getByTestId('plan')).toContainText('2 tests, about 10 min')
   await ladder.getByLabel('What the owner needs').selectOption({ label: 'To exchange disks with other drives' })
-  await ladder.getByRole('listitem').filter({ hasText: 'Format the whole disk' }).getByRole('button', { name: 'Count it' }).click()
+  await ladder
+    .getByRole('listitem')
+    .filter({ hasText: 'Format the whole disk' })
+    .getByRole('button', { name: 'Count it' })
+    .click()
   const dialog = page.getByRole('dialog')
   await dialog.getByLabel('Sectors tried').fill('1440')
   await expect(dialog.getByTestId('bound')).toContainText('At most 0.21 %')
@@ -19,7 +25,11 @@ test('the ladder of claims says what is proved, plans the shortest way, and coun
   await dialog.getByLabel('Of these, failed').fill('0')
   await dialog.getByRole('button', { name: 'Put on the log' }).click()
   await expect(ladder).toContainText('1 440 sectors without an error: fewer than 1 in 480 fail (95 % sure).')
-  await ladder.getByRole('listitem').filter({ hasText: 'Take the disk that it wrote to a trusted drive' }).getByRole('button', { name: 'Count it' }).click()
+  await ladder
+    .getByRole('listitem')
+    .filter({ hasText: 'Take the disk that it wrote to a trusted drive' })
+    .getByRole('button', { name: 'Count it' })
+    .click()
   await dialog.getByLabel('Sectors tried').fill('1440')
   await dialog.getByRole('button', { name: 'Put on the log' }).click()
   await expect(dialog.getByRole('alert')).toContainText('the drive that read it is left out')

@@ -1,7 +1,9 @@
 import { readFileSync } from 'node:fs'
 import { expect, openDrive, receive, test } from './support'
 
-test('a write test is typed, judged as one types, and climbs the ladder; after closing up all is to be shown again', async ({ page }) => {
+test('a write test is typed, judged as one types, and climbs the ladder; after closing up all is to be shown again', async ({
+  page,
+}) => {
   await receive(page, '3in')
   await page.keyboard.press('0')
   await page.getByRole('tab', { name: 'Write test' }).click()
@@ -18,7 +20,8 @@ test('a write test is typed, judged as one types, and climbs the ladder; after c
   await form.getByLabel('Format, verified, lower head: failed').fill('0')
   await expect(form.getByTestId('call')).toContainText('no disk turns that fast')
   await form.getByLabel('Format took, s').fill('25')
-  for (const row of ['First cylinder', 'Last cylinder', 'Pattern', 'Other pattern over it']) await form.getByLabel(`${row}, lower head: failed`).fill('0')
+  for (const row of ['First cylinder', 'Last cylinder', 'Pattern', 'Other pattern over it'])
+    await form.getByLabel(`${row}, lower head: failed`).fill('0')
   await expect(form.getByTestId('call')).toContainText('All 9 checks passed.')
   await form.getByRole('button', { name: 'Put on the log' }).click()
   await expect(form.getByLabel('Pattern, lower head: failed')).toHaveValue('')
@@ -26,7 +29,9 @@ test('a write test is typed, judged as one types, and climbs the ladder; after c
   const ladder = page.getByRole('region', { name: 'What may be claimed' })
   await expect(ladder).toContainText('All 360 sectors came back: fewer than 1 in 120 fail (95 % sure).')
   await page.getByRole('tab', { name: 'Closed up' }).click()
-  await expect(page.getByRole('region', { name: 'After closing up' }).getByTestId('call')).toContainText('It is not closed up yet')
+  await expect(page.getByRole('region', { name: 'After closing up' }).getByTestId('call')).toContainText(
+    'It is not closed up yet',
+  )
   await page.getByRole('tab', { name: 'Counts and loads' }).click()
   await page.getByLabel('Sectors read').fill('1000')
   await page.getByLabel('Of these, failed').fill('0')
@@ -37,7 +42,14 @@ test('a write test is typed, judged as one types, and climbs the ladder; after c
 test('a proved drive that fails afterwards is opened again', async ({ page }) => {
   await receive(page, '3.5in')
   const id = page.url().match(/drives\/([0-9a-f-]{36})/)![1]!
-  const say = async (body: object) => expect((await page.request.post(`/api/drives/${id}/log`, { data: { id: crypto.randomUUID(), at: new Date().toISOString(), ...body } })).ok()).toBe(true)
+  const say = async (body: object) =>
+    expect(
+      (
+        await page.request.post(`/api/drives/${id}/log`, {
+          data: { id: crypto.randomUUID(), at: new Date().toISOString(), ...body },
+        })
+      ).ok(),
+    ).toBe(true)
   await say({ kind: 'released', station: 'release', title: 'Released', outcome: 'released' })
   await say({ kind: 'finding', station: 'electronics', finding: { finding: 'caps.leaking', place: null } })
   await page.goto(`/drives/${id}?station=prove`)
@@ -91,7 +103,9 @@ test('a certificate is checked: as it was issued, and changed by hand', async ({
   await page.goto('/workshop')
   const check = page.getByRole('region', { name: 'Check a certificate' })
   await page.getByTestId('certificate').setInputFiles(file(text))
-  await expect(check.getByTestId('call')).toContainText('It is as it was issued, and the log of SK-03 has every entry that it was made from')
+  await expect(check.getByTestId('call')).toContainText(
+    'It is as it was issued, and the log of SK-03 has every entry that it was made from',
+  )
   await page.getByTestId('certificate').setInputFiles(file(text.replace('Trimmer sealed', 'Good as new')))
   await expect(check.getByTestId('call')).toContainText('It was changed after it was issued')
   await page.getByTestId('certificate').setInputFiles(file('{'))
@@ -117,7 +131,9 @@ test('the workshop goes out and in again, and a backup is made', async ({ page, 
   const out = page.getByRole('region', { name: 'In and out' })
   await page.getByTestId('archive').setInputFiles({ name: 'w.zip', mimeType: 'application/zip', buffer: whole })
   await expect(out.getByTestId('imported')).toHaveText('Everything in it was here already.')
-  await page.getByTestId('archive').setInputFiles({ name: 'w.zip', mimeType: 'application/zip', buffer: whole.subarray(0, whole.length >> 1) })
+  await page
+    .getByTestId('archive')
+    .setInputFiles({ name: 'w.zip', mimeType: 'application/zip', buffer: whole.subarray(0, whole.length >> 1) })
   await expect(out.getByRole('alert')).toContainText('it is cut short, or no ZIP')
   await out.getByRole('button', { name: 'Make one now' }).click()
   await expect(out.getByRole('listitem').first()).toContainText('by-hand-')
@@ -139,7 +155,11 @@ test('a word of the log is found, and leads to its drive', async ({ page }) => {
   const tag = await receive(page, '3in')
   await page.keyboard.press('n')
   await page.getByRole('dialog').getByRole('textbox').first().fill('Zwiebelschale under the pad')
-  await page.getByRole('dialog').getByRole('button', { name: /Keep|Put|Save/ }).first().click()
+  await page
+    .getByRole('dialog')
+    .getByRole('button', { name: /Keep|Put|Save/ })
+    .first()
+    .click()
   await expect(page.getByTestId('entry').first()).toContainText('Zwiebelschale')
   await page.goto('/')
   await page.getByRole('button', { name: /^Find/ }).click()

@@ -9,16 +9,25 @@ import { serve } from '../../scripts/serve.mjs'
 const folder = join(import.meta.dirname, '../../docs/screenshots')
 const data = mkdtempSync(join(tmpdir(), 'wobrin-pictures-'))
 const { child, address } = await serve({ port: 4188, host: '127.0.0.1', data })
-const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'] })
+const browser = await chromium.launch({
+  executablePath: '/usr/bin/chromium',
+  args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
+})
 
 try {
   await seed(address)
-  const { lines } = await (await fetch(`${address}/api/bench`)).json() as { lines: { drive: { id: string, tag: string } }[] }
+  const { lines } = (await (await fetch(`${address}/api/bench`)).json()) as {
+    lines: { drive: { id: string; tag: string } }[]
+  }
   const drive = (tag: string) => `/drives/${lines.find(l => l.drive.tag === tag)!.drive.id}`
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
   const picture = async (name: string, path: string, prepare?: (page: Page) => Promise<unknown>) => {
     await page.goto(address + path, { waitUntil: 'load' })
-    await page.getByRole('heading', { level: 1 }).first().waitFor({ timeout: 10_000 }).catch(() => {})
+    await page
+      .getByRole('heading', { level: 1 })
+      .first()
+      .waitFor({ timeout: 10_000 })
+      .catch(() => {})
     await page.waitForTimeout(700)
     await prepare?.(page)
     await page.waitForTimeout(400)
@@ -29,7 +38,7 @@ try {
   await picture('drive-speed', drive('SK-05'))
   const notices = (p: Page) => p.getByRole('navigation', { name: 'Stations' }).waitFor()
   await picture('gate', `${drive('SK-17')}?station=first-power`, notices)
-  await picture('as-found', drive('SK-19'), async (p) => {
+  await picture('as-found', drive('SK-19'), async p => {
     for (let i = 0; i < 2; i++) {
       await p.getByRole('button', { name: 'Read; I keep to it' }).click()
       await p.waitForTimeout(500)
@@ -38,27 +47,31 @@ try {
   })
   await picture('shelf', '/shelf')
   await picture('host-fit', '/instruments/host-fit')
-  await picture('across-the-bench', '/instruments/speed', async (p) => {
+  await picture('across-the-bench', '/instruments/speed', async p => {
     await p.getByRole('button', { name: 'Use the simulated pickup' }).click()
     await p.waitForTimeout(4500)
     await p.getByRole('button', { name: '⅛ turn to the left' }).click()
     await p.waitForTimeout(4500)
     await p.keyboard.press('a')
   })
-  await picture('read-test', '/instruments/read-test', async (p) => {
+  await picture('read-test', '/instruments/read-test', async p => {
     await p.getByRole('button', { name: 'Read its disk' }).click()
     await p.getByRole('button', { name: 'Keep this' }).waitFor()
   })
-  await picture('wire', '/instruments/wire', async (p) => {
+  await picture('wire', '/instruments/wire', async p => {
     await p.getByRole('button', { name: 'Not selected' }).click()
     await p.getByRole('button', { name: 'Motor off' }).click()
     await p.waitForTimeout(1800)
     await p.getByRole('button', { name: 'Step out' }).click()
     await p.waitForTimeout(900)
   })
-  await picture('instrument-belt', `${drive('SK-05')}?station=drive-train`, p => p.getByRole('region', { name: 'Instruments here' }).evaluate(e => e.scrollIntoView()))
-  await picture('align', `${drive('SK-09')}?station=align`, p => p.getByRole('region', { name: 'May I touch it?' }).evaluate(e => e.scrollIntoView()))
-  await picture('sweep', '/instruments/sweep', async (p) => {
+  await picture('instrument-belt', `${drive('SK-05')}?station=drive-train`, p =>
+    p.getByRole('region', { name: 'Instruments here' }).evaluate(e => e.scrollIntoView()),
+  )
+  await picture('align', `${drive('SK-09')}?station=align`, p =>
+    p.getByRole('region', { name: 'May I touch it?' }).evaluate(e => e.scrollIntoView()),
+  )
+  await picture('sweep', '/instruments/sweep', async p => {
     await p.getByLabel('Adjuster').selectOption('stepper body')
     await p.getByRole('button', { name: 'From the drive' }).click()
     await p.getByRole('button', { name: 'Put it on the bench' }).click()
@@ -69,16 +82,23 @@ try {
     }
   })
   await picture('blame', '/instruments/blame')
-  await picture('prove', `${drive('SK-03')}?station=prove`, p => p.getByRole('region', { name: 'What may be claimed' }).evaluate(e => e.scrollIntoView()))
+  await picture('prove', `${drive('SK-03')}?station=prove`, p =>
+    p.getByRole('region', { name: 'What may be claimed' }).evaluate(e => e.scrollIntoView()),
+  )
   await picture('release', `${drive('SK-05')}?station=release`)
   await picture('certificate', `${drive('SK-03')}/certificate`)
   await picture('handbook', '/handbook#5.25in-48')
   // The folder's real place is this machine's business.
-  await picture('workshop', '/workshop', p => p.getByTestId('data-folder').evaluate((e) => { e.textContent = '/home/bench/wobrin/data' }))
-  await page.request.put(`${address}/api/workshop`, { data: { ...await (await page.request.get(`${address}/api/workshop`)).json(), theme: 'dim' } })
+  await picture('workshop', '/workshop', p =>
+    p.getByTestId('data-folder').evaluate(e => {
+      e.textContent = '/home/bench/wobrin/data'
+    }),
+  )
+  await page.request.put(`${address}/api/workshop`, {
+    data: { ...(await (await page.request.get(`${address}/api/workshop`)).json()), theme: 'dim' },
+  })
   await picture('dim', drive('SK-05'))
-}
-finally {
+} finally {
   await browser.close()
   child.kill()
   rmSync(data, { recursive: true, force: true })

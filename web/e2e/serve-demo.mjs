@@ -15,7 +15,7 @@ await new Promise(resolve => filling.child.once('exit', resolve).kill())
 const { child } = await serve({ port, host: '127.0.0.1', data })
 
 for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => child.kill('SIGTERM'))
-child.on('exit', (code) => {
+child.on('exit', code => {
   rmSync(data, { recursive: true, force: true })
   process.exit(code ?? 0)
 })

@@ -1,6 +1,11 @@
 import { expect, receive, test } from './support'
 
-const SIZES = [['Motor pulley', '9'], ['Flywheel', '62'], ['Between centres', '2 3/4 in'], ['Belt section', '1,2']] as const
+const SIZES = [
+  ['Motor pulley', '9'],
+  ['Flywheel', '62'],
+  ['Between centres', '2 3/4 in'],
+  ['Belt section', '1,2'],
+] as const
 
 test('the belt is judged as it is typed, drawn to scale, and filed to a drive', async ({ page }) => {
   const tag = await receive(page, '5.25in-48')
@@ -13,7 +18,9 @@ test('the belt is judged as it is typed, drawn to scale, and filed to a drive', 
   await page.getByLabel('One at hand, inside length').fill('236')
   await expect(page.getByTestId('call')).toContainText('Stretched by 10.6 %, it is too tight')
   await page.getByLabel('Between centres').fill('30')
-  await expect(page.getByText('Pulleys of 9 and 62 mm overlap at 30 mm between centres; expected more than 35.5 mm.')).toBeVisible()
+  await expect(
+    page.getByText('Pulleys of 9 and 62 mm overlap at 30 mm between centres; expected more than 35.5 mm.'),
+  ).toBeVisible()
   await page.getByLabel('Between centres').fill('70')
   await page.getByLabel('Motor pulley').fill('big')
   await expect(page.getByText(/“big” cannot be read as motor pulley; expected millimetres or inches/)).toBeVisible()
@@ -39,7 +46,9 @@ test('the instruments of Electronics stand at their station and put their answer
   await page.getByLabel('Marked value').fill('10u')
   await page.getByLabel('It reads').fill('1.22u')
   await page.getByLabel('Measured').selectOption('in circuit')
-  await expect(page.getByTestId('call')).toContainText('It reads 12 % of its mark: dead, even allowing for the circuit round it.')
+  await expect(page.getByTestId('call')).toContainText(
+    'It reads 12 % of its mark: dead, even allowing for the circuit round it.',
+  )
   await page.getByRole('button', { name: 'Put on the log' }).click()
   await expect(page.getByTestId('entry').first()).toContainText('Capacitor, 10 µF: 1.22 µF')
   await page.getByRole('tab', { name: 'Sensors' }).click()

@@ -10,21 +10,24 @@ export function recording(name: string, options: Partial<PickupOptions> & { rpm:
 
 /** Every page is watched: no request may leave the machine, and nothing may go wrong unseen. */
 export const test = base.extend<{ watched: undefined }>({
-  watched: [async ({ page, baseURL }, use) => {
-    const strangers: string[] = []
-    const faults: string[] = []
-    page.on('request', (r) => {
-      if (!r.url().startsWith(baseURL!) && !/^(?:data|blob):/.test(r.url())) strangers.push(r.url())
-    })
-    page.on('pageerror', e => faults.push(e.message))
-    page.on('console', (m) => {
-      // The browser itself reports refused requests, which some tests provoke.
-      if (m.type() === 'error' && !m.text().startsWith('Failed to load resource')) faults.push(m.text())
-    })
-    await use(undefined)
-    expect(strangers).toEqual([])
-    expect(faults).toEqual([])
-  }, { auto: true }],
+  watched: [
+    async ({ page, baseURL }, use) => {
+      const strangers: string[] = []
+      const faults: string[] = []
+      page.on('request', r => {
+        if (!r.url().startsWith(baseURL!) && !/^(?:data|blob):/.test(r.url())) strangers.push(r.url())
+      })
+      page.on('pageerror', e => faults.push(e.message))
+      page.on('console', m => {
+        // The browser itself reports refused requests, which some tests provoke.
+        if (m.type() === 'error' && !m.text().startsWith('Failed to load resource')) faults.push(m.text())
+      })
+      await use(undefined)
+      expect(strangers).toEqual([])
+      expect(faults).toEqual([])
+    },
+    { auto: true },
+  ],
 })
 
 export { expect }
@@ -32,12 +35,19 @@ export { expect }
 /** Opens a drive by its tag from the bench. */
 export async function openDrive(page: Page, tag: string): Promise<void> {
   await page.goto('/')
-  await page.getByRole('link', { name: tag }).filter({ has: page.locator('svg') }).first().click()
+  await page
+    .getByRole('link', { name: tag })
+    .filter({ has: page.locator('svg') })
+    .first()
+    .click()
   await expect(page.getByRole('navigation', { name: 'Stations' })).toBeVisible()
   await expect(page).toHaveURL(/\/drives\//)
 }
 
-export async function openRecording(page: Page, file: { name: string, mimeType: string, buffer: Buffer }): Promise<void> {
+export async function openRecording(
+  page: Page,
+  file: { name: string; mimeType: string; buffer: Buffer },
+): Promise<void> {
   await page.getByTestId('recording').setInputFiles(file)
 }
 

@@ -2,11 +2,13 @@ import { expect, openDrive, receive, test } from './support'
 import { scopeWav, SOUND_ALIGNMENT, recordReading, soundDrive } from '../../core/src/simulation'
 import { writeVcd } from '../../core/src/captures'
 
-test('an adjuster is swept by hand: the next position is proposed until the middle is known; a wrong try is struck out', async ({ page }) => {
+test('an adjuster is swept by hand: the next position is proposed until the middle is known; a wrong try is struck out', async ({
+  page,
+}) => {
   await page.goto('/instruments/sweep')
   await expect(page.getByTestId('call')).toContainText('Read at 0 marks first')
   await page.getByLabel('Adjuster').selectOption('stepper body')
-  const head = (p: number, from: number, to: number) => p > from && p < to ? '11' : '0'
+  const head = (p: number, from: number, to: number) => (p > from && p < to ? '11' : '0')
   const enter = async (p: number) => {
     await page.getByLabel('Position, marks').fill(String(p))
     await page.getByLabel('Lower head read').fill(head(p, -3, 4))
@@ -20,21 +22,29 @@ test('an adjuster is swept by hand: the next position is proposed until the midd
   await page.getByLabel('Upper head read').fill('2')
   await page.getByRole('button', { name: 'Tried it' }).click()
   await expect(page.getByTestId('problem')).toContainText('“12” sectors on the lower head cannot be: 0 to 11')
-  for (let i = 0; i < 14 && !(await page.getByTestId('call').textContent())!.includes('Nudge it'); i++) await enter(Number(await page.getByLabel('Position, marks').inputValue()))
+  for (let i = 0; i < 14 && !(await page.getByTestId('call').textContent())!.includes('Nudge it'); i++)
+    await enter(Number(await page.getByLabel('Position, marks').inputValue()))
   // Both read from −2 to 4: the middle is 1.
-  const middle = Number(/middle is (−?[\d.]+)/.exec((await page.getByTestId('call').textContent())!)![1]!.replace('−', '-'))
+  const middle = Number(
+    /middle is (−?[\d.]+)/.exec((await page.getByTestId('call').textContent())!)![1]!.replace('−', '-'),
+  )
   expect(Math.abs(middle - 1)).toBeLessThan(0.6)
   await page.getByRole('button', { name: /^I set it to/ }).click()
   await page.getByLabel('Mark now, marks').fill('1.2')
-  for (const zone of ['Outer', 'Middle', 'Inner']) for (const h of ['lower', 'upper']) await page.getByLabel(`${zone}, ${h} head`).fill('11')
+  for (const zone of ['Outer', 'Middle', 'Inner'])
+    for (const h of ['lower', 'upper']) await page.getByLabel(`${zone}, ${h} head`).fill('11')
   await page.getByRole('button', { name: 'Judge it' }).click()
   await expect(page.getByTestId('call')).toContainText('Leave it')
-  await expect(page.getByTestId('call')).toContainText('All 66 sectors at outer, middle and inner read after tightening')
+  await expect(page.getByTestId('call')).toContainText(
+    'All 66 sectors at outer, middle and inner read after tightening',
+  )
   await page.getByRole('button', { name: 'Strike out: position 0', exact: true }).click()
   await expect(page.getByRole('button', { name: 'Take in again: position 0', exact: true })).toBeVisible()
 })
 
-test('SK-09: the evidence names the upper head; it is swept on the stand-in by pedal, set, tightened and put on the log', async ({ page }) => {
+test('SK-09: the evidence names the upper head; it is swept on the stand-in by pedal, set, tightened and put on the log', async ({
+  page,
+}) => {
   await openDrive(page, 'SK-09')
   const verdict = page.getByRole('region', { name: 'May I touch it?' })
   await expect(verdict.getByTestId('call')).toContainText('The upper head is off its tracks')
@@ -74,7 +84,13 @@ test('a recording at a position is a try, with its margin', async ({ page }) => 
   const { channels } = recordReading(soundDrive('3.5in', 3), { cylinders: [10, 11], turns: 1 })
   await page.goto('/instruments/sweep')
   await page.getByRole('button', { name: 'From the drive' }).click()
-  await page.getByTestId('bus-file').setInputFiles({ name: 'at-0.vcd', mimeType: 'text/plain', buffer: Buffer.from(writeVcd(channels, { tickNs: 10 })) })
+  await page
+    .getByTestId('bus-file')
+    .setInputFiles({
+      name: 'at-0.vcd',
+      mimeType: 'text/plain',
+      buffer: Buffer.from(writeVcd(channels, { tickNs: 10 })),
+    })
   await expect(page.getByRole('table')).toContainText('18 of 18')
   await expect(page.getByRole('table')).toContainText('margin')
 })
@@ -102,13 +118,24 @@ test('a reference disk is put on the shelf, and retired with a reason', async ({
 
 test('a scope capture becomes lobes, and the lobes an offset; what is no capture is refused', async ({ page }) => {
   await page.goto('/instruments/scope')
-  await page.getByTestId('scope-file').setInputFiles({ name: 'lobes.wav', mimeType: 'audio/wav', buffer: Buffer.from(scopeWav({ ...SOUND_ALIGNMENT, offsetUm: 60 })) })
+  await page
+    .getByTestId('scope-file')
+    .setInputFiles({
+      name: 'lobes.wav',
+      mimeType: 'audio/wav',
+      buffer: Buffer.from(scopeWav({ ...SOUND_ALIGNMENT, offsetUm: 60 })),
+    })
   await expect(page.getByTestId('scope-says')).toContainText('Lobes of')
   await page.getByLabel('Width of the head').fill('0.33')
   await page.getByLabel('Eccentricity of the pattern').fill('0.18')
   await page.getByLabel('Offset allowed').fill('45 um')
-  await expect(page.getByTestId('call')).toContainText(/stands (5[789]|6[0-3])[.\d]* µm off the middle of the alignment track, more than the 45 µm allowed/)
-  await page.getByTestId('scope-file').first().setInputFiles({ name: 'note.csv', mimeType: 'text/csv', buffer: Buffer.from('hello') })
+  await expect(page.getByTestId('call')).toContainText(
+    /stands (5[789]|6[0-3])[.\d]* µm off the middle of the alignment track, more than the 45 µm allowed/,
+  )
+  await page
+    .getByTestId('scope-file')
+    .first()
+    .setInputFiles({ name: 'note.csv', mimeType: 'text/csv', buffer: Buffer.from('hello') })
   await expect(page.getByTestId('problem')).toContainText('note.csv')
   await page.getByText('Bursts: azimuth').click()
   await page.getByRole('button', { name: 'Read it' }).click()

@@ -5,14 +5,25 @@ import { recordReading, soundDrive, type DriveSpec, type RecordOptions } from '.
 import { expect, receive, test } from './support'
 
 /** A recording of a drive's interface as a file. */
-function wire(name: string, change: (d: DriveSpec) => Partial<DriveSpec> = () => ({}), options: RecordOptions = { cylinders: [0, 1, 2], turns: 1 }, bend: (name: string, e: EdgeList) => readonly [string, EdgeList] = (n, e) => [n, e]) {
+function wire(
+  name: string,
+  change: (d: DriveSpec) => Partial<DriveSpec> = () => ({}),
+  options: RecordOptions = { cylinders: [0, 1, 2], turns: 1 },
+  bend: (name: string, e: EdgeList) => readonly [string, EdgeList] = (n, e) => [n, e],
+) {
   const sound = soundDrive('5.25in-48', 6)
   const r = recordReading({ ...sound, carriage: { ...sound.carriage, startCylinder: 0 }, ...change(sound) }, options)
   const channels = r.channels.map(c => bend(c.name, c.edges)).map(([n, edges]) => ({ name: n, edges }))
-  return { name, mimeType: 'text/plain', buffer: Buffer.from([...vcdChunks(channels, { tickNs: 10, durationS: r.durationS })].join('')) }
+  return {
+    name,
+    mimeType: 'text/plain',
+    buffer: Buffer.from([...vcdChunks(channels, { tickNs: 10, durationS: r.durationS })].join('')),
+  }
 }
 
-test('the simulated drive is driven by its lines: levels, their reasons, the rail, and what is read', async ({ page }) => {
+test('the simulated drive is driven by its lines: levels, their reasons, the rail, and what is read', async ({
+  page,
+}) => {
   await page.goto('/instruments/wire')
   const line = (name: string) => page.getByTestId(`line-${name}`)
   await expect(line('write-protect')).toContainText('It means nothing: the drive is not selected.')
@@ -44,7 +55,9 @@ test('a head that is nudged half a track off reads nothing; a wire that is wiggl
   await page.getByRole('button', { name: 'Wiggle it' }).click()
   await page.waitForTimeout(2500)
   await page.getByRole('button', { name: 'Leave it' }).click()
-  await expect(page.getByRole('region', { name: 'Wiggle test' }).getByTestId('call')).toContainText('The read data wire makes errors when it is moved')
+  await expect(page.getByRole('region', { name: 'Wiggle test' }).getByTestId('call')).toContainText(
+    'The read data wire makes errors when it is moved',
+  )
   await page.getByLabel('Adjuster').selectOption('lower')
   for (let i = 0; i < 27; i++) await page.getByRole('button', { name: 'lower head on by 10 µm' }).click()
   await expect(page.getByTestId('now')).not.toContainText('9 of 9')
@@ -76,7 +89,9 @@ test('a quick disk is swept, a cartridge drive that clicks is stopped', async ({
 
 test('a recording is played back by its lines, seek by seek', async ({ page }) => {
   await page.goto('/instruments/wire')
-  await page.getByTestId('bus-file').setInputFiles(wire('session.vcd', undefined, { cylinders: [0, 1, 2], turns: 1, flipTab: true, changeDisk: true }))
+  await page
+    .getByTestId('bus-file')
+    .setInputFiles(wire('session.vcd', undefined, { cylinders: [0, 1, 2], turns: 1, flipTab: true, changeDisk: true }))
   await expect(page.getByTestId('call').first()).toContainText('Leave it')
   const timings = page.getByRole('region', { name: 'Timings' })
   await expect(timings).toContainText('both states seen')
@@ -93,7 +108,9 @@ test('a recording is played back by its lines, seek by seek', async ({ page }) =
   await expect(page.getByTestId('line-index')).toContainText('It means nothing: the drive is not selected.')
 })
 
-test('read test: the stand-in on the rail, a track and its sectors, before and after, a table, an image', async ({ page }) => {
+test('read test: the stand-in on the rail, a track and its sectors, before and after, a table, an image', async ({
+  page,
+}) => {
   await page.goto('/instruments/read-test')
   await page.getByLabel('Class').selectOption('5.25in-48')
   await page.getByLabel('Its state').selectOption('dirty')
@@ -116,13 +133,21 @@ test('read test: the stand-in on the rail, a track and its sectors, before and a
   expect(readFileSync(await (await download).path())).toHaveLength(720 * 512)
 })
 
-test('a recording that is turned over or has names swapped is put right with one press, and the mapping is remembered', async ({ page }) => {
+test('a recording that is turned over or has names swapped is put right with one press, and the mapping is remembered', async ({
+  page,
+}) => {
   await page.goto('/instruments/read-test')
-  await page.getByTestId('bus-file').first().setInputFiles(wire('over.vcd', undefined, undefined, (n, e) => [n, turnedOver(e)]))
+  await page
+    .getByTestId('bus-file')
+    .first()
+    .setInputFiles(wire('over.vcd', undefined, undefined, (n, e) => [n, turnedOver(e)]))
   await expect(page.getByTestId('call')).toContainText('the other way round')
   await page.getByRole('button', { name: 'Turn it over' }).click()
   await expect(page.getByTestId('call')).toContainText('Leave it')
-  const swapped = wire('swapped.vcd', undefined, undefined, (n, e) => [n === 'STEP' ? 'SIDE' : n === 'SIDE' ? 'STEP' : n, e])
+  const swapped = wire('swapped.vcd', undefined, undefined, (n, e) => [
+    n === 'STEP' ? 'SIDE' : n === 'SIDE' ? 'STEP' : n,
+    e,
+  ])
   await page.getByTestId('bus-file').first().setInputFiles(swapped)
   await page.getByRole('button', { name: 'Exchange step and side' }).click()
   await expect(page.getByTestId('call')).toContainText('Leave it')
@@ -131,21 +156,41 @@ test('a recording that is turned over or has names swapped is put right with one
   await expect(page.getByTestId('call')).toContainText('All 54 sectors read whole')
 })
 
-test('a read test is put on a drive’s log: the server reads the recording again, and its rail stands there', async ({ page, request }) => {
+test('a read test is put on a drive’s log: the server reads the recording again, and its rail stands there', async ({
+  page,
+  request,
+}) => {
   await receive(page, '5.25in-48')
   const id = /drives\/([0-9a-f-]+)/.exec(page.url())![1]!
   await page.goto(`/drives/${id}?station=prove`)
   await page.getByRole('tab', { name: 'Read tests' }).click()
   await page.getByRole('link', { name: 'Read a disk' }).click()
-  await page.getByTestId('bus-file').first().setInputFiles(wire('groove.vcd', d => ({ disk: { ...d.disk, grooves: [{ head: 0, fromCylinder: 1, toCylinder: 1, fromTurn: 0.2, toTurn: 0.4, liftUm: 20 }] } })))
+  await page
+    .getByTestId('bus-file')
+    .first()
+    .setInputFiles(
+      wire('groove.vcd', d => ({
+        disk: {
+          ...d.disk,
+          grooves: [{ head: 0, fromCylinder: 1, toCylinder: 1, fromTurn: 0.2, toTurn: 0.4, liftUm: 20 }],
+        },
+      })),
+    )
   await page.getByRole('button', { name: 'Put on the log' }).click()
   await expect(page).toHaveURL(/drives\/.*station=prove/)
   await page.getByRole('tab', { name: 'Read tests' }).click()
   await expect(page.getByTestId('entry').first()).toContainText(/Read test: \d+ of 54 sectors good/)
   await expect(page.getByTestId('entry').first().getByRole('img', { name: 'Rail of 6 tracks' })).toBeVisible()
-  const [entry] = (await (await request.get(`/api/drives/${id}/log`)).json() as { kind: string, data: { captureName: string, bars: unknown[] } }[]).filter(e => e.kind === 'measurement')
+  const [entry] = (
+    (await (await request.get(`/api/drives/${id}/log`)).json()) as {
+      kind: string
+      data: { captureName: string; bars: unknown[] }
+    }[]
+  ).filter(e => e.kind === 'measurement')
   expect(entry!.data).toMatchObject({ type: 'read-test', captureName: 'groove.vcd', simulated: null })
-  const bad = await request.post(`/api/drives/${id}/read-test`, { data: { id: crypto.randomUUID(), at: new Date().toISOString() } })
+  const bad = await request.post(`/api/drives/${id}/read-test`, {
+    data: { id: crypto.randomUUID(), at: new Date().toISOString() },
+  })
   expect(bad.status()).toBe(422)
   expect((await bad.json()).detail).toContain('there is neither a recording nor a stand-in')
 })

@@ -4,9 +4,13 @@ export interface Imported {
   readonly drive: string | null
   readonly madeAt: string
   /** Rows by table: new here, and there already. */
-  readonly tables: Readonly<Record<string, { readonly added: number, readonly there: number }>>
+  readonly tables: Readonly<Record<string, { readonly added: number; readonly there: number }>>
   readonly files: number
 }
 
 /** A copy of the database. */
-export interface Backup { readonly name: string, readonly bytes: number, readonly at: string }
+export interface Backup {
+  readonly name: string
+  readonly bytes: number
+  readonly at: string
+}

@@ -2,10 +2,24 @@ import { number, object, string, type InferType } from 'yup'
 import { STRETCH, type BeltMaterial, type BeltNeed, type BeltOrder } from '@wobrin/core/drivetrain'
 
 export const beltSchema = object({
-  name: string().trim().min(1, 'Give it a name that finds it again.').max(80, 'A name has at most 80 characters.').required('Give it a name that finds it again.'),
-  insideMm: number().typeError('Inside length: a number of millimetres.').min(40, 'Inside length: 40 mm or more.').max(1200, 'Inside length: at most 1200 mm.').required('Inside length: a number of millimetres.'),
-  sectionMm: number().typeError('Section: a number of millimetres.').min(0.2, 'Section: 0.2 mm or more.').max(6, 'Section: at most 6 mm.').required('Section: a number of millimetres.'),
-  material: string().oneOf(Object.keys(STRETCH) as BeltMaterial[]).required('Say what kind of belt it is.'),
+  name: string()
+    .trim()
+    .min(1, 'Give it a name that finds it again.')
+    .max(80, 'A name has at most 80 characters.')
+    .required('Give it a name that finds it again.'),
+  insideMm: number()
+    .typeError('Inside length: a number of millimetres.')
+    .min(40, 'Inside length: 40 mm or more.')
+    .max(1200, 'Inside length: at most 1200 mm.')
+    .required('Inside length: a number of millimetres.'),
+  sectionMm: number()
+    .typeError('Section: a number of millimetres.')
+    .min(0.2, 'Section: 0.2 mm or more.')
+    .max(6, 'Section: at most 6 mm.')
+    .required('Section: a number of millimetres.'),
+  material: string()
+    .oneOf(Object.keys(STRETCH) as BeltMaterial[])
+    .required('Say what kind of belt it is.'),
   origin: string().trim().max(120, 'At most 120 characters.').default(''),
   /** What became of it; null while it is at hand. */
   gone: string().trim().max(120, 'At most 120 characters.').nullable().default(null),
@@ -31,6 +45,6 @@ export interface BeltShelfView {
   readonly belts: readonly KeptBelt[]
   readonly drives: readonly DriveBelt[]
   /** Open drives that a belt at hand serves, each belt once; the rest is to be ordered. */
-  readonly served: readonly { readonly drive: string, readonly belt: string }[]
+  readonly served: readonly { readonly drive: string; readonly belt: string }[]
   readonly orders: readonly BeltOrder[]
 }

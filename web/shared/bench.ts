@@ -9,7 +9,7 @@ export interface BenchLine {
   readonly call: CallKind | null
   readonly outcome: Progress['outcome']
   /** Gates that something found keeps closed. */
-  readonly closed: readonly { readonly gate: GateId, readonly label: string, readonly reason: string }[]
+  readonly closed: readonly { readonly gate: GateId; readonly label: string; readonly reason: string }[]
   /** Latest speed that still holds, r/min. */
   readonly rpm: number | null
 }

@@ -2,15 +2,36 @@ import { array, number, object, string, tuple, type InferType } from 'yup'
 import type { BlameTable, ZoneName } from '@wobrin/core/proving'
 import { instant, uuid } from './log-input'
 
-const count = (least: number) => number().typeError('Sectors are whole numbers.').integer('Sectors are whole numbers.').min(least, `At least ${least}.`).max(100_000, 'At most 100 000 sectors.').required('Give the sectors.')
+const count = (least: number) =>
+  number()
+    .typeError('Sectors are whole numbers.')
+    .integer('Sectors are whole numbers.')
+    .min(least, `At least ${least}.`)
+    .max(100_000, 'At most 100 000 sectors.')
+    .required('Give the sectors.')
 
 /** A disk of the shelf read in a drive, counted by a person: head, zone, sectors good and in all. */
 export const crossReadSchema = object({
-  id: uuid(), at: instant(),
-  disk: string().matches(/^[0-9a-f-]{36}$/, 'Choose a disk of the shelf.').required('Choose a disk of the shelf.'),
-  places: array(tuple([
-    number<0 | 1>().oneOf([0, 1] as const, 'A head is 0 or 1.').required(), string<ZoneName>().oneOf(['outer', 'middle', 'inner'] as const).required(), count(0), count(1),
-  ]).required()).min(1, 'Give at least one place.').max(6, 'A disk has at most six places.').required(),
+  id: uuid(),
+  at: instant(),
+  disk: string()
+    .matches(/^[0-9a-f-]{36}$/, 'Choose a disk of the shelf.')
+    .required('Choose a disk of the shelf.'),
+  places: array(
+    tuple([
+      number<0 | 1>()
+        .oneOf([0, 1] as const, 'A head is 0 or 1.')
+        .required(),
+      string<ZoneName>()
+        .oneOf(['outer', 'middle', 'inner'] as const)
+        .required(),
+      count(0),
+      count(1),
+    ]).required(),
+  )
+    .min(1, 'Give at least one place.')
+    .max(6, 'A disk has at most six places.')
+    .required(),
   remark: string().trim().max(300, 'At most 300 characters.').default(''),
 }).noUnknown()
 export type CrossReadInput = InferType<typeof crossReadSchema>

@@ -15,7 +15,9 @@ export const hostFitInputSchema = object({
   at: instant(),
   host: object().required('The host is left out.'),
   drive: object().required('The drive’s profile is left out.'),
-  cable: string().oneOf(['straight', 'made'] as const).default('straight'),
+  cable: string()
+    .oneOf(['straight', 'made'] as const)
+    .default('straight'),
   remark: string().trim().max(4000, 'An entry has at most 4000 characters.').default(''),
 }).noUnknown()
 export type HostFitInput = InferType<typeof hostFitInputSchema>

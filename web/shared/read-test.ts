@@ -8,16 +8,38 @@ import { instant, uuid } from './log-input'
 export const readTestInputSchema = object({
   id: uuid(),
   at: instant(),
-  station: string().oneOf([...STATION_IDS]).default('prove'),
-  captureSha: string().matches(/^[0-9a-f]{64}$/, 'A recording is named by its SHA-256.').nullable().default(null),
-  mapping: mixed<Record<string, string>>((v): v is Record<string, string> => typeof v === 'object' && v !== null && !Array.isArray(v) && Object.entries(v).every(([l, c]) => (LINE_NAMES as readonly string[]).includes(l) && typeof c === 'string' && c.length <= 400))
-    .typeError('The mapping names lines and their channels.').default({}),
+  station: string()
+    .oneOf([...STATION_IDS])
+    .default('prove'),
+  captureSha: string()
+    .matches(/^[0-9a-f]{64}$/, 'A recording is named by its SHA-256.')
+    .nullable()
+    .default(null),
+  mapping: mixed<Record<string, string>>(
+    (v): v is Record<string, string> =>
+      typeof v === 'object' &&
+      v !== null &&
+      !Array.isArray(v) &&
+      Object.entries(v).every(
+        ([l, c]) => (LINE_NAMES as readonly string[]).includes(l) && typeof c === 'string' && c.length <= 400,
+      ),
+  )
+    .typeError('The mapping names lines and their channels.')
+    .default({}),
   inverted: boolean().default(false),
-  code: string().oneOf(['auto', ...Object.keys(CODE_IDS) as TrackCode[]]).default('auto'),
+  code: string()
+    .oneOf(['auto', ...(Object.keys(CODE_IDS) as TrackCode[])])
+    .default('auto'),
   trusted: boolean().default(false),
-  simulated: object({ mechanism: string().max(40).required(), story: string().max(40).required() }).noUnknown().nullable().default(null),
+  simulated: object({ mechanism: string().max(40).required(), story: string().max(40).required() })
+    .noUnknown()
+    .nullable()
+    .default(null),
   /** The reference disk that was read. */
-  disk: string().matches(/^[0-9a-f-]{36}$/, 'A disk’s id is a UUID.').nullable().default(null),
+  disk: string()
+    .matches(/^[0-9a-f-]{36}$/, 'A disk’s id is a UUID.')
+    .nullable()
+    .default(null),
   remark: string().trim().max(300).default(''),
 }).noUnknown()
 export type ReadTestInput = InferType<typeof readTestInputSchema>

@@ -3,15 +3,42 @@ import { AGENTS, type LubricantSchool } from '@wobrin/core/cleaning'
 
 /** Settings of the workshop, with their defaults: an invented one. */
 export const workshopSchema = object({
-  name: string().trim().max(120, 'The name is longer than 120 characters.').required('Give the workshop a name.').default('Skerrow harbour tide archive'),
+  name: string()
+    .trim()
+    .max(120, 'The name is longer than 120 characters.')
+    .required('Give the workshop a name.')
+    .default('Skerrow harbour tide archive'),
   mainsHz: number().oneOf([50, 60], 'Mains frequency is 50 or 60 Hz.').required().default(50),
-  speedSchool: string().oneOf(['leave-alone', 'dial-in'] as const).required().default('leave-alone'),
-  lubricantSchool: string<LubricantSchool>().oneOf(['light-oil', 'thin-grease'] as const).required().default('light-oil'),
+  speedSchool: string()
+    .oneOf(['leave-alone', 'dial-in'] as const)
+    .required()
+    .default('leave-alone'),
+  lubricantSchool: string<LubricantSchool>()
+    .oneOf(['light-oil', 'thin-grease'] as const)
+    .required()
+    .default('light-oil'),
   /** Cleaning and lubricating agents at hand. */
-  shelf: array(string().oneOf(AGENTS.map(a => a.id), 'There is no such agent.').required()).max(40).required().default(['alcohol', 'vinegar', 'contact', 'light-oil', 'silicone']),
+  shelf: array(
+    string()
+      .oneOf(
+        AGENTS.map(a => a.id),
+        'There is no such agent.',
+      )
+      .required(),
+  )
+    .max(40)
+    .required()
+    .default(['alcohol', 'vinegar', 'contact', 'light-oil', 'silicone']),
   /** Sign of the currency that amounts are in. */
-  currency: string().trim().max(4, 'A currency sign has at most four characters.').required('Give a currency sign.').default('€'),
-  theme: string().oneOf(['day', 'dim', 'system'] as const).required().default('day'),
+  currency: string()
+    .trim()
+    .max(4, 'A currency sign has at most four characters.')
+    .required('Give a currency sign.')
+    .default('€'),
+  theme: string()
+    .oneOf(['day', 'dim', 'system'] as const)
+    .required()
+    .default('day'),
   tone: object({
     volume: number().min(0).max(1).required().default(0.3),
     /** Share of speed that makes one octave. */

@@ -26,19 +26,72 @@ const folder = mkdtempSync(join(tmpdir(), 'wobrin-archive-'))
 async function filled(): Promise<Workshop> {
   const w = await workshop()
   const { default: sharp } = await import('sharp')
-  for (const [n, tag, mechanism] of [[1, 'SK-09', '3.5in'], [2, 'SK-15', '3.5in'], [3, 'SK-05', '5.25in-48']] as const) w.drives.receive(newDrive({ tag, mechanism, maker: 'Staithe', ownerWords: 'Liest nichts – „gar nichts“, = 1+1' }), NOW, uuid(n))
+  for (const [n, tag, mechanism] of [
+    [1, 'SK-09', '3.5in'],
+    [2, 'SK-15', '3.5in'],
+    [3, 'SK-05', '5.25in-48'],
+  ] as const)
+    w.drives.receive(
+      newDrive({ tag, mechanism, maker: 'Staithe', ownerWords: 'Liest nichts – „gar nichts“, = 1+1' }),
+      NOW,
+      uuid(n),
+    )
   const { sha } = await w.captures.keep('one.vcd', chunks(recording()))
   await w.captures.keep('two.vcd', chunks(recording({ rpm: 300 })))
-  await w.speed.measure(uuid(3), { id: uuid(100), at: NOW, captureSha: sha, evenMarks: false, movedTurns: 0, simulated: false, remark: 'first' }, w.settings.get())
-  const picture = await sharp({ create: { width: 40, height: 30, channels: 3, background: '#345' } }).png().toBuffer()
+  await w.speed.measure(
+    uuid(3),
+    { id: uuid(100), at: NOW, captureSha: sha, evenMarks: false, movedTurns: 0, simulated: false, remark: 'first' },
+    w.settings.get(),
+  )
+  const picture = await sharp({ create: { width: 40, height: 30, channels: 3, background: '#345' } })
+    .png()
+    .toBuffer()
   const photo = await w.photos.keep('a.png', chunks(picture))
-  w.drives.append({ id: uuid(101), driveId: uuid(3), at: NOW, kind: 'photo', station: 'open', title: 'Photo', detail: '', call: null, observations: [], data: { type: 'photo', sha: photo.sha, width: 40, height: 30 }, takesBack: null })
-  w.disks.put(uuid(10), diskSchema.cast({ name: 'Harbour A', mechanism: '3.5in', writtenBy: uuid(2), writtenAt: '2026-01-31', proof: 'instrument' }) as DiskInput, NOW)
+  w.drives.append({
+    id: uuid(101),
+    driveId: uuid(3),
+    at: NOW,
+    kind: 'photo',
+    station: 'open',
+    title: 'Photo',
+    detail: '',
+    call: null,
+    observations: [],
+    data: { type: 'photo', sha: photo.sha, width: 40, height: 30 },
+    takesBack: null,
+  })
+  w.disks.put(
+    uuid(10),
+    diskSchema.cast({
+      name: 'Harbour A',
+      mechanism: '3.5in',
+      writtenBy: uuid(2),
+      writtenAt: '2026-01-31',
+      proof: 'instrument',
+    }) as DiskInput,
+    NOW,
+  )
   w.disks.say(uuid(10), { id: uuid(110), at: NOW, kind: 'verified', detail: 'whole' })
   w.blame.keep(uuid(1), { id: uuid(102), at: NOW, disk: uuid(10), remark: '', places: [[0, 'outer', 9, 9]] })
-  w.drives.append({ id: uuid(103), driveId: uuid(1), at: NOW, kind: 'taken-back', station: 'prove', title: 'x', detail: '', call: null, observations: [], data: null, takesBack: uuid(102) })
+  w.drives.append({
+    id: uuid(103),
+    driveId: uuid(1),
+    at: NOW,
+    kind: 'taken-back',
+    station: 'prove',
+    title: 'x',
+    detail: '',
+    call: null,
+    observations: [],
+    data: null,
+    takesBack: uuid(102),
+  })
   w.settings.put({ ...defaultWorkshop(), name: 'Skerrow' })
-  w.belts.put(uuid(20), { name: 'Bag', insideMm: 100, sectionMm: 1, material: 'square', origin: '', gone: null } as never, NOW)
+  w.belts.put(
+    uuid(20),
+    { name: 'Bag', insideMm: 100, sectionMm: 1, material: 'square', origin: '', gone: null } as never,
+    NOW,
+  )
   w.profiles.put(uuid(30), (await import('../../core/src/host-fit')).HOSTS[0]!, NOW)
   return w
 }
@@ -49,12 +102,30 @@ async function exported(w: Workshop, driveId?: string): Promise<string> {
   return path
 }
 const imported = (w: Workshop, path: string) => w.archives.import(chunks(readFileSync(path), 50_000))
-const dump = (w: Workshop) => Object.fromEntries(TABLES.map(t => [t.table, w.db.$client.prepare(`select * from ${t.table} order by ${t.order}`).all()]))
-const files = (w: Workshop) => ['captures', 'photos'].flatMap(f => readdirSync(join(w.root, f)).filter(n => /^[0-9a-f]{64}$/.test(n)).map(n => `${f}/${n} ${createHash('sha256').update(readFileSync(join(w.root, f, n))).digest('hex')}`)).sort()
+const dump = (w: Workshop) =>
+  Object.fromEntries(
+    TABLES.map(t => [t.table, w.db.$client.prepare(`select * from ${t.table} order by ${t.order}`).all()]),
+  )
+const files = (w: Workshop) =>
+  ['captures', 'photos']
+    .flatMap(f =>
+      readdirSync(join(w.root, f))
+        .filter(n => /^[0-9a-f]{64}$/.test(n))
+        .map(
+          n =>
+            `${f}/${n} ${createHash('sha256')
+              .update(readFileSync(join(w.root, f, n)))
+              .digest('hex')}`,
+        ),
+    )
+    .sort()
 
 /** All files of an archive. */
 async function unzipped(path: string): Promise<Map<string, Buffer>> {
-  const zip = await promisify<string, yauzl.Options, yauzl.ZipFile>(yauzl.open)(path, { lazyEntries: true, autoClose: false })
+  const zip = await promisify<string, yauzl.Options, yauzl.ZipFile>(yauzl.open)(path, {
+    lazyEntries: true,
+    autoClose: false,
+  })
   const files = new Map<string, Buffer>()
   for await (const entry of zip.eachEntry()) {
     const pieces: Buffer[] = []
@@ -67,7 +138,11 @@ async function unzipped(path: string): Promise<Map<string, Buffer>> {
 const fileOf = async (path: string, name: string) => (await unzipped(path)).get(name)!.toString()
 
 /** An archive with some of its files put in another's place. */
-async function altered(from: string, change: (name: string, content: Buffer) => Buffer | null, extra: Readonly<Record<string, string>> = {}): Promise<string> {
+async function altered(
+  from: string,
+  change: (name: string, content: Buffer) => Buffer | null,
+  extra: Readonly<Record<string, string>> = {},
+): Promise<string> {
   const zip = new yazl.ZipFile()
   for (const [name, content] of await unzipped(from)) {
     const changed = change(name, content)
@@ -107,9 +182,15 @@ describe('a workshop out and in again', () => {
   })
 
   it('has tables that other tools read', async () => {
-    const csv = Papa.parse<Record<string, string>>(await fileOf(archive, 'drives.csv'), { header: true, skipEmptyLines: true })
+    const csv = Papa.parse<Record<string, string>>(await fileOf(archive, 'drives.csv'), {
+      header: true,
+      skipEmptyLines: true,
+    })
     expect(csv.data.map(r => r.tag).sort()).toEqual(['SK-05', 'SK-09', 'SK-15'])
-    const lines = (await fileOf(archive, 'log.jsonl')).trim().split('\n').map(l => JSON.parse(l) as { title: string, data: unknown })
+    const lines = (await fileOf(archive, 'log.jsonl'))
+      .trim()
+      .split('\n')
+      .map(l => JSON.parse(l) as { title: string; data: unknown })
     expect(lines.length).toBe(original.drives.count().entries)
     expect(lines.some(l => typeof l.data === 'object' && l.data !== null)).toBe(true)
   })
@@ -119,7 +200,19 @@ describe('a workshop out and in again', () => {
     await imported(copy, archive)
     const twice = await imported(copy, archive)
     expect(Object.values(twice.tables).every(t => t.added === 0)).toBe(true)
-    original.drives.append({ id: uuid(150), driveId: uuid(1), at: NOW, kind: 'note', station: 'prove', title: 'later', detail: '', call: null, observations: [], data: null, takesBack: null })
+    original.drives.append({
+      id: uuid(150),
+      driveId: uuid(1),
+      at: NOW,
+      kind: 'note',
+      station: 'prove',
+      title: 'later',
+      detail: '',
+      call: null,
+      observations: [],
+      data: null,
+      takesBack: null,
+    })
     expect((await imported(copy, await exported(original))).tables.log_entries!.added).toBe(1)
     expect(dump(copy).log_entries).toEqual(dump(original).log_entries)
   })
@@ -129,7 +222,12 @@ describe('a workshop out and in again', () => {
     other.drives.receive(newDrive({ tag: 'ZZ-01' }), NOW, uuid(77))
     await imported(other, archive)
     expect(other.drives.count().drives).toBe(4)
-    expect(other.drives.log(uuid(1)).map(e => e.id)).toEqual(original.drives.log(uuid(1)).filter(e => e.id !== uuid(150)).map(e => e.id))
+    expect(other.drives.log(uuid(1)).map(e => e.id)).toEqual(
+      original.drives
+        .log(uuid(1))
+        .filter(e => e.id !== uuid(150))
+        .map(e => e.id),
+    )
   })
 })
 
@@ -151,7 +249,7 @@ describe('one drive alone', () => {
 
 describe('what cannot be read in changes nothing', () => {
   const refused = async (path: string, says: RegExp, into?: Workshop) => {
-    const w = into ?? await workshop()
+    const w = into ?? (await workshop())
     const before = dump(w)
     await expect(imported(w, path)).rejects.toThrow(says)
     expect(dump(w)).toEqual(before)
@@ -166,44 +264,89 @@ describe('what cannot be read in changes nothing', () => {
 
   it('an archive cut short, anywhere', async () => {
     const whole = readFileSync(archive)
-    for (const share of [0, 0.1, 0.5, 0.9, 0.999]) await refused(damaged('cut.zip', whole.subarray(0, Math.floor(whole.length * share))), /cut short, or no ZIP/)
+    for (const share of [0, 0.1, 0.5, 0.9, 0.999])
+      await refused(damaged('cut.zip', whole.subarray(0, Math.floor(whole.length * share))), /cut short, or no ZIP/)
   })
   it('a path that climbs out of its folder, or one that has no place', async () => {
-    const climbing = Buffer.from(readFileSync(await altered(archive, (_, c) => c, { 'xx/yy/zz/evil.txt': 'x' })).toString('latin1').replaceAll('xx/yy/zz/evil.txt', '../../../evil.txt'), 'latin1')
+    const climbing = Buffer.from(
+      readFileSync(await altered(archive, (_, c) => c, { 'xx/yy/zz/evil.txt': 'x' }))
+        .toString('latin1')
+        .replaceAll('xx/yy/zz/evil.txt', '../../../evil.txt'),
+      'latin1',
+    )
     await refused(damaged('climbing.zip', climbing), /leads out of its folder/)
     expect(existsSync(join(folder, '../../../evil.txt'))).toBe(false)
-    await refused(await altered(archive, (_, c) => c, { 'bin/run.sh': 'x' }), /“bin\/run.sh” has no place in an archive/)
-    await refused(await altered(archive, (_, c) => c, { 'other.csv': 'x' }), /other.csv is not in the archive’s manifest/)
+    await refused(
+      await altered(archive, (_, c) => c, { 'bin/run.sh': 'x' }),
+      /“bin\/run.sh” has no place in an archive/,
+    )
+    await refused(
+      await altered(archive, (_, c) => c, { 'other.csv': 'x' }),
+      /other.csv is not in the archive’s manifest/,
+    )
   })
   it('a newer version, a foreign manifest, none at all', async () => {
-    const manifest = (change: (m: Record<string, unknown>) => unknown) => altered(archive, (n, c) => n === 'manifest.json' ? Buffer.from(JSON.stringify(change(JSON.parse(c.toString()) as never))) : c)
-    await refused(await manifest(m => ({ ...m, version: 2 })), /of version 2; expected at most 1; read it with a newer application/)
+    const manifest = (change: (m: Record<string, unknown>) => unknown) =>
+      altered(archive, (n, c) =>
+        n === 'manifest.json' ? Buffer.from(JSON.stringify(change(JSON.parse(c.toString()) as never))) : c,
+      )
+    await refused(
+      await manifest(m => ({ ...m, version: 2 })),
+      /of version 2; expected at most 1; read it with a newer application/,
+    )
     await refused(await manifest(m => ({ ...m, format: 'other' })), /no archive of a workshop/)
     await refused(await manifest(() => 3), /no archive of a workshop/)
     await refused(await manifest(m => ({ ...m, files: [{ path: 'x' }] })), /without its size or checksum/)
-    await refused(await altered(archive, (n, c) => n === 'manifest.json' ? null : c), /has no manifest/)
-    await refused(await altered(archive, (n, c) => n === 'manifest.json' ? Buffer.from('{') : c), /the manifest is damaged/)
+    await refused(await altered(archive, (n, c) => (n === 'manifest.json' ? null : c)), /has no manifest/)
+    await refused(
+      await altered(archive, (n, c) => (n === 'manifest.json' ? Buffer.from('{') : c)),
+      /the manifest is damaged/,
+    )
     await refused(damaged('text.zip', 'not a zip at all'), /no ZIP/)
   })
   it('files that were changed, dropped or renamed', async () => {
-    await refused(await altered(archive, (n, c) => n === 'log.jsonl' ? Buffer.from(c.toString().replace('Received', 'Deceived')) : c), /log.jsonl was changed/)
-    await refused(await altered(archive, (n, c) => n === 'belts.jsonl' ? null : c), /belts.jsonl is missing/)
-    await refused(await altered(archive, (n, c) => n === 'belts.jsonl' ? Buffer.concat([c, c]) : c), /belts.jsonl has \d+ bytes and should have/)
+    await refused(
+      await altered(archive, (n, c) =>
+        n === 'log.jsonl' ? Buffer.from(c.toString().replace('Received', 'Deceived')) : c,
+      ),
+      /log.jsonl was changed/,
+    )
+    await refused(await altered(archive, (n, c) => (n === 'belts.jsonl' ? null : c)), /belts.jsonl is missing/)
+    await refused(
+      await altered(archive, (n, c) => (n === 'belts.jsonl' ? Buffer.concat([c, c]) : c)),
+      /belts.jsonl has \d+ bytes and should have/,
+    )
   })
   it('rows that are none, with their line', async () => {
     const lines = (await fileOf(archive, 'log.jsonl')).trim().split('\n')
-    const withLog = (log: (lines: string[]) => string[]) => altered(archive, (n, c) => {
-      if (n === 'log.jsonl') return Buffer.from(`${log(c.toString().trim().split('\n')).join('\n')}\n`)
-      if (n !== 'manifest.json') return c
-      const m = JSON.parse(c.toString()) as { files: { path: string, bytes: number, sha256: string }[] }
-      const content = Buffer.from(`${log(lines).join('\n')}\n`)
-      return Buffer.from(JSON.stringify({ ...m, files: m.files.map(f => f.path === 'log.jsonl' ? { ...f, bytes: content.length, sha256: createHash('sha256').update(content).digest('hex') } : f) }))
-    })
+    const withLog = (log: (lines: string[]) => string[]) =>
+      altered(archive, (n, c) => {
+        if (n === 'log.jsonl') return Buffer.from(`${log(c.toString().trim().split('\n')).join('\n')}\n`)
+        if (n !== 'manifest.json') return c
+        const m = JSON.parse(c.toString()) as { files: { path: string; bytes: number; sha256: string }[] }
+        const content = Buffer.from(`${log(lines).join('\n')}\n`)
+        return Buffer.from(
+          JSON.stringify({
+            ...m,
+            files: m.files.map(f =>
+              f.path === 'log.jsonl'
+                ? { ...f, bytes: content.length, sha256: createHash('sha256').update(content).digest('hex') }
+                : f,
+            ),
+          }),
+        )
+      })
     await refused(await withLog(l => [...l, '{']), /log.jsonl, line \d+: the line is no JSON/)
     await refused(await withLog(l => [...l, '[1]']), /the line is no row/)
-    await refused(await withLog(l => [l[0]!, l[1]!.replace('"title"', '"tilte"')]), /line 2: there is no column “tilte”/)
+    await refused(
+      await withLog(l => [l[0]!, l[1]!.replace('"title"', '"tilte"')]),
+      /line 2: there is no column “tilte”/,
+    )
     await refused(await withLog(l => [l[0]!, l[0]!]), /line 2: the row cannot be kept/)
-    await refused(await withLog(l => [l[0]!.replace(/"drive_id":"[^"]*"/, `"drive_id":"${uuid(999)}"`)]), /1 row of log_entries name a row of drives that is not in the archive/)
+    await refused(
+      await withLog(l => [l[0]!.replace(/"drive_id":"[^"]*"/, `"drive_id":"${uuid(999)}"`)]),
+      /1 row of log_entries name a row of drives that is not in the archive/,
+    )
   })
   it('something that is here already with other contents, or a tag that is taken', async () => {
     const other = await workshop()
@@ -216,21 +359,30 @@ describe('what cannot be read in changes nothing', () => {
   })
   it('one that breaks off on its way', async () => {
     const w = await workshop()
-    await expect(w.archives.import(chunks(readFileSync(archive)), 10_000_000)).rejects.toThrow(/cut off after \d+ of 10000000 bytes/)
+    await expect(w.archives.import(chunks(readFileSync(archive)), 10_000_000)).rejects.toThrow(
+      /cut off after \d+ of 10000000 bytes/,
+    )
     await expect(w.archives.import(chunks(''), 9 * 1024 ** 3)).rejects.toThrow(/larger than is taken/)
   })
   it('any damage to any byte ends in a sentence', async () => {
     const whole = readFileSync(archive)
     const w = await workshop()
-    await fc.assert(fc.asyncProperty(fc.nat(whole.length - 1), fc.integer({ min: 1, max: 255 }), async (at, by) => {
-      const bytes = Buffer.from(whole)
-      bytes[at] = bytes[at]! ^ by
-      await imported(w, damaged('fuzz.zip', bytes)).then(
-        // What does not show in contents is no damage: a time stamp, a comment.
-        () => { expect(dump(w).drives).toEqual(dump(original).drives) },
-        (error: unknown) => { expect(error, String((error as Error).stack)).toBeInstanceOf(InputError) },
-      )
-    }), { numRuns: 60 })
+    await fc.assert(
+      fc.asyncProperty(fc.nat(whole.length - 1), fc.integer({ min: 1, max: 255 }), async (at, by) => {
+        const bytes = Buffer.from(whole)
+        bytes[at] = bytes[at]! ^ by
+        await imported(w, damaged('fuzz.zip', bytes)).then(
+          // What does not show in contents is no damage: a time stamp, a comment.
+          () => {
+            expect(dump(w).drives).toEqual(dump(original).drives)
+          },
+          (error: unknown) => {
+            expect(error, String((error as Error).stack)).toBeInstanceOf(InputError)
+          },
+        )
+      }),
+      { numRuns: 60 },
+    )
   }, 60_000)
 })
 
@@ -238,7 +390,21 @@ describe('backups', () => {
   it('are made while entries come in, and are whole', async () => {
     const w = await filled()
     let n = 0
-    const writing = setInterval(() => { w.drives.append({ id: uuid(1000 + n++), driveId: uuid(1), at: NOW, kind: 'note', station: 'prove', title: `n${n}`, detail: '', call: null, observations: [], data: null, takesBack: null }) }, 1)
+    const writing = setInterval(() => {
+      w.drives.append({
+        id: uuid(1000 + n++),
+        driveId: uuid(1),
+        at: NOW,
+        kind: 'note',
+        station: 'prove',
+        title: `n${n}`,
+        detail: '',
+        call: null,
+        observations: [],
+        data: null,
+        takesBack: null,
+      })
+    }, 1)
     const backup = await w.backups.make(NOW)
     clearInterval(writing)
     const copy = new Database(join(w.folder.backups, backup.name), { readonly: true })
@@ -251,8 +417,24 @@ describe('backups', () => {
     const w = await filled()
     const before = dump(w)
     const { name } = await w.backups.make(NOW)
-    w.drives.append({ id: uuid(2000), driveId: uuid(1), at: NOW, kind: 'note', station: 'prove', title: 'after', detail: '', call: null, observations: [], data: null, takesBack: null })
-    const restore = (backup: string) => execFileSync(process.execPath, [join(import.meta.dirname, '../../scripts/restore.mjs'), backup, w.root], { encoding: 'utf8', stdio: 'pipe' })
+    w.drives.append({
+      id: uuid(2000),
+      driveId: uuid(1),
+      at: NOW,
+      kind: 'note',
+      station: 'prove',
+      title: 'after',
+      detail: '',
+      call: null,
+      observations: [],
+      data: null,
+      takesBack: null,
+    })
+    const restore = (backup: string) =>
+      execFileSync(process.execPath, [join(import.meta.dirname, '../../scripts/restore.mjs'), backup, w.root], {
+        encoding: 'utf8',
+        stdio: 'pipe',
+      })
     w.db.$client.prepare('begin immediate').run()
     expect(() => restore(join(w.folder.backups, name))).toThrow(/in use/)
     w.db.$client.prepare('rollback').run()

@@ -7,11 +7,40 @@ import { newDrive, uuid, workshop } from './helpers'
 
 const NOW = '2026-03-01T10:00:00Z'
 const NOW_MS = Date.parse(NOW)
-const entry = (n: number, driveId: string, part: Partial<NewEntry> = {}): NewEntry => ({ id: uuid(n), driveId, at: NOW, kind: 'note', station: 'look', title: 'Belt gone to goo', detail: '', call: null, observations: [], data: null, takesBack: null, ...part })
-const released = (n: number, driveId: string) => entry(n, driveId, { kind: 'released', station: 'release', title: 'Released', data: { type: 'release', outcome: 'released' } })
+const entry = (n: number, driveId: string, part: Partial<NewEntry> = {}): NewEntry => ({
+  id: uuid(n),
+  driveId,
+  at: NOW,
+  kind: 'note',
+  station: 'look',
+  title: 'Belt gone to goo',
+  detail: '',
+  call: null,
+  observations: [],
+  data: null,
+  takesBack: null,
+  ...part,
+})
+const released = (n: number, driveId: string) =>
+  entry(n, driveId, {
+    kind: 'released',
+    station: 'release',
+    title: 'Released',
+    data: { type: 'release', outcome: 'released' },
+  })
 async function bench(count: number) {
   const w = await workshop()
-  for (let i = 1; i <= count; i++) w.drives.receive(newDrive({ tag: `SK-${String(i).padStart(2, '0')}`, maker: i % 2 ? 'Fennick' : 'Staithe', serial: `serial ${i}`, ownerWords: i === 3 ? 'Quietscht fürchterlich' : '' }), NOW, uuid(i))
+  for (let i = 1; i <= count; i++)
+    w.drives.receive(
+      newDrive({
+        tag: `SK-${String(i).padStart(2, '0')}`,
+        maker: i % 2 ? 'Fennick' : 'Staithe',
+        serial: `serial ${i}`,
+        ownerWords: i === 3 ? 'Quietscht fürchterlich' : '',
+      }),
+      NOW,
+      uuid(i),
+    )
   return w
 }
 
@@ -20,10 +49,18 @@ describe('the bench at scale', () => {
     const w = await bench(6)
     const check = (nowMs: number) => {
       const at = w.bench.at(nowMs)
-      const walked = w.drives.list().map(d => ({ id: d.id, tag: d.tag, log: w.drives.log(d.id), way: walk(d, w.drives.log(d.id), nowMs) }))
+      const walked = w.drives
+        .list()
+        .map(d => ({ id: d.id, tag: d.tag, log: w.drives.log(d.id), way: walk(d, w.drives.log(d.id), nowMs) }))
       const open = walked.filter(x => !x.way.progress.outcome)
-      expect(at.lines.filter(l => !l.outcome).map(l => [l.drive.tag, l.current, l.call])).toEqual(open.map(x => [x.tag, x.way.progress.current, x.way.progress.call]))
-      expect(at.next.map(n => n.tag).sort()).toEqual(bestNext(open).map(n => n.tag).sort())
+      expect(at.lines.filter(l => !l.outcome).map(l => [l.drive.tag, l.current, l.call])).toEqual(
+        open.map(x => [x.tag, x.way.progress.current, x.way.progress.call]),
+      )
+      expect(at.next.map(n => n.tag).sort()).toEqual(
+        bestNext(open)
+          .map(n => n.tag)
+          .sort(),
+      )
       expect(at.leftInAll).toBe(walked.length - open.length)
       return at
     }
@@ -44,7 +81,8 @@ describe('the bench at scale', () => {
 
   it('shows the latest that have left, and how many there are in all', async () => {
     const w = await bench(50)
-    for (let i = 1; i <= 45; i++) w.drives.append({ ...released(200 + i, uuid(i)), at: new Date(NOW_MS + i * 60_000).toISOString() })
+    for (let i = 1; i <= 45; i++)
+      w.drives.append({ ...released(200 + i, uuid(i)), at: new Date(NOW_MS + i * 60_000).toISOString() })
     const at = w.bench.at(NOW_MS)
     expect(at.leftInAll).toBe(45)
     const left = at.lines.filter(l => l.outcome)
@@ -57,15 +95,25 @@ describe('the bench at scale', () => {
     const w = await bench(1)
     const call = (kind: 'mend' | 'leave') => ({ kind, reasons: ['so'] as [string], next: '' })
     const kinds: readonly (() => Partial<NewEntry>)[] = [
-      () => ({}), () => ({ kind: 'station', station: 'prove' }), () => ({ kind: 'released', data: { type: 'release', outcome: 'released' } }), () => ({ kind: 'released', data: { type: 'release', outcome: 'parts' } }),
-      () => ({ kind: 'finding', call: call('mend') }), () => ({ kind: 'measurement', call: call('leave') }),
-      () => { const log = w.drives.log(uuid(1)).filter(e => e.kind !== 'received' && e.kind !== 'taken-back'); return log.length ? { kind: 'taken-back', takesBack: log.at(-1)!.id } : {} },
+      () => ({}),
+      () => ({ kind: 'station', station: 'prove' }),
+      () => ({ kind: 'released', data: { type: 'release', outcome: 'released' } }),
+      () => ({ kind: 'released', data: { type: 'release', outcome: 'parts' } }),
+      () => ({ kind: 'finding', call: call('mend') }),
+      () => ({ kind: 'measurement', call: call('leave') }),
+      () => {
+        const log = w.drives.log(uuid(1)).filter(e => e.kind !== 'received' && e.kind !== 'taken-back')
+        return log.length ? { kind: 'taken-back', takesBack: log.at(-1)!.id } : {}
+      },
     ]
     let pick = 7
     for (let i = 0; i < 120; i++) {
       pick = (pick * 48_271) % 2_147_483_647
       const { seq } = w.drives.append(entry(1000 + i, uuid(1), kinds[pick % kinds.length]!()))
-      expect(w.db.select().from(driveStates).get()).toMatchObject({ seq, outcome: progressOf(w.drives.log(uuid(1))).outcome })
+      expect(w.db.select().from(driveStates).get()).toMatchObject({
+        seq,
+        outcome: progressOf(w.drives.log(uuid(1))).outcome,
+      })
     }
   })
 
@@ -107,13 +155,30 @@ describe('finding', () => {
     const { finder, drives } = await bench(2)
     drives.append(entry(400, uuid(1)))
     drives.append(entry(401, uuid(2), { title: 'Neuer Riemen', detail: 'Länge 249 mm, “goo” scraped off' }))
-    expect(finder.find('goo').entries.map(e => [e.tag, e.title])).toEqual([['SK-02', 'Neuer Riemen'], ['SK-01', 'Belt gone to goo']])
+    expect(finder.find('goo').entries.map(e => [e.tag, e.title])).toEqual([
+      ['SK-02', 'Neuer Riemen'],
+      ['SK-01', 'Belt gone to goo'],
+    ])
     expect(finder.find('lange 249').entries.map(e => e.tag)).toEqual(['SK-02'])
     expect(finder.find('be go').entries.map(e => e.tag)).toEqual(['SK-01'])
     expect(finder.find('x').entries).toEqual([])
   })
   it('whatever is typed is words, never a command of the search', async () => {
     const { finder } = await bench(1)
-    for (const q of ['"', '*', 'a AND', 'NEAR(', '-', ':', 'title:goo', '; drop table drives', '\'', '%_\\', '🦊', 'ﷺ'.repeat(30)]) expect(() => finder.find(q)).not.toThrow()
+    for (const q of [
+      '"',
+      '*',
+      'a AND',
+      'NEAR(',
+      '-',
+      ':',
+      'title:goo',
+      '; drop table drives',
+      "'",
+      '%_\\',
+      '🦊',
+      'ﷺ'.repeat(30),
+    ])
+      expect(() => finder.find(q)).not.toThrow()
   })
 })

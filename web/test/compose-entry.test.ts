@@ -12,7 +12,16 @@ async function bench(mechanism = '5.25in-48') {
   const say = (input: Partial<EntryInput> & Pick<EntryInput, 'kind'>) => {
     n++
     const whole = entrySchema.validateSync({ id: uuid(n), at: `2026-03-01T10:${n}:00Z`, station: 'look', ...input })
-    return drives.append(composeEntry(whole, drive, () => drives.log(drive.id), (sha) => { throw new Error(`no photo ${sha}`) }))
+    return drives.append(
+      composeEntry(
+        whole,
+        drive,
+        () => drives.log(drive.id),
+        sha => {
+          throw new Error(`no photo ${sha}`)
+        },
+      ),
+    )
   }
   const find = (finding: string, place: string | null = null) => say({ kind: 'finding', finding: { finding, place } })
   return { drives, drive, say, find }
@@ -22,23 +31,40 @@ describe('what is said to the log', () => {
   it('a finding is worded by the vocabulary, with its observation and its call', async () => {
     const { find, say } = await bench()
     expect(find('lacquer.broken', 'upper head screws')).toMatchObject({
-      title: 'Lacquer: broken, upper head screws', call: { kind: 'unknown', reasons: ['Someone moved it; alignment will need proof.'] },
-      observations: [{ key: 'finding.lacquer', value: 'Broken' }], data: { type: 'finding', finding: 'lacquer.broken', place: 'upper head screws' },
+      title: 'Lacquer: broken, upper head screws',
+      call: { kind: 'unknown', reasons: ['Someone moved it; alignment will need proof.'] },
+      observations: [{ key: 'finding.lacquer', value: 'Broken' }],
+      data: { type: 'finding', finding: 'lacquer.broken', place: 'upper head screws' },
     })
-    expect(say({ kind: 'finding', finding: { question: 'shorts', value: 3, place: null } })).toMatchObject({ title: 'Supply pins: a short (3 Ω)', call: { kind: 'stop' } })
+    expect(say({ kind: 'finding', finding: { question: 'shorts', value: 3, place: null } })).toMatchObject({
+      title: 'Supply pins: a short (3 Ω)',
+      call: { kind: 'stop' },
+    })
   })
 
   it('a step behind a closed gate is refused, with what is missing; with a reason it is passed, and the reason kept', async () => {
     const { say, find } = await bench()
     find('belt.goo')
     const power = () => say({ kind: 'step', station: 'first-power', step: 'first-power.bare' })
-    expect(power).toThrow(/step: the gate “First power” is closed: Belt: gone to goo\. Power would wind the goo round the spindle\. .*Still needed: the capacitors/)
-    expect(() => say({ kind: 'station', station: 'first-power' })).toThrow(/“Power it without a disk” is not done, and the gate “First power” is closed/)
-    expect(() => say({ kind: 'override', gate: 'first-power', detail: 'because' })).toThrow('passing a closed gate needs a written reason; expected at least 12 characters; the certificate carries it.')
+    expect(power).toThrow(
+      /step: the gate “First power” is closed: Belt: gone to goo\. Power would wind the goo round the spindle\. .*Still needed: the capacitors/,
+    )
+    expect(() => say({ kind: 'station', station: 'first-power' })).toThrow(
+      /“Power it without a disk” is not done, and the gate “First power” is closed/,
+    )
+    expect(() => say({ kind: 'override', gate: 'first-power', detail: 'because' })).toThrow(
+      'passing a closed gate needs a written reason; expected at least 12 characters; the certificate carries it.',
+    )
     const passed = say({ kind: 'override', gate: 'first-power', detail: 'Motor unplugged; only the board is powered.' })
-    expect(passed).toMatchObject({ title: 'Gate passed: first power', detail: 'Motor unplugged; only the board is powered.', data: { gate: 'first-power', missing: expect.arrayContaining(['power.belt', 'power.caps']) } })
+    expect(passed).toMatchObject({
+      title: 'Gate passed: first power',
+      detail: 'Motor unplugged; only the board is powered.',
+      data: { gate: 'first-power', missing: expect.arrayContaining(['power.belt', 'power.caps']) },
+    })
     expect(power()).toMatchObject({ title: 'Power it without a disk' })
-    expect(() => say({ kind: 'override', gate: 'first-power', detail: 'Once more, to be sure.' })).toThrow('“First power” is open')
+    expect(() => say({ kind: 'override', gate: 'first-power', detail: 'Once more, to be sure.' })).toThrow(
+      '“First power” is open',
+    )
   })
 
   it('a step that a wait holds is refused until it is over or ended', async () => {
@@ -52,10 +78,17 @@ describe('what is said to the log', () => {
 
   it('things are marked, undone, broken, put back or left off with a reason', async () => {
     const { say } = await bench()
-    const plug = say({ kind: 'as-found', station: 'open', item: { kind: 'connector', name: '34-pin data', state: 'rear edge' } as EntryInput['item'] })
+    const plug = say({
+      kind: 'as-found',
+      station: 'open',
+      item: { kind: 'connector', name: '34-pin data', state: 'rear edge' } as EntryInput['item'],
+    })
     expect(plug).toMatchObject({ title: 'Connector: 34-pin data', detail: 'rear edge' })
     expect(() => say({ kind: 'put-back', of: plug.id })).toThrow('no. 1, 34-pin data, was never undone')
-    expect(say({ kind: 'undone', of: plug.id, broke: 'snapped' })).toMatchObject({ title: 'Snapped: no. 1, 34-pin data', data: { broke: 'snapped' } })
+    expect(say({ kind: 'undone', of: plug.id, broke: 'snapped' })).toMatchObject({
+      title: 'Snapped: no. 1, 34-pin data',
+      data: { broke: 'snapped' },
+    })
     expect(() => say({ kind: 'undone', of: plug.id })).toThrow('is undone already')
     expect(() => say({ kind: 'put-back', of: plug.id, leftOff: true })).toThrow('leaving it off needs a reason')
     expect(say({ kind: 'put-back', of: plug.id })).toMatchObject({ title: 'Put back: no. 1, 34-pin data' })
@@ -63,16 +96,32 @@ describe('what is said to the log', () => {
 
   it.each<[string, object, RegExp]>([
     ['a note without words', { kind: 'note' }, /title: the entry says nothing/],
-    ['a release that does not say how', { kind: 'released', title: 'x' }, /outcome: the release does not say how; expected released, parts, quarantined or returned/],
+    [
+      'a release that does not say how',
+      { kind: 'released', title: 'x' },
+      /outcome: the release does not say how; expected released, parts, quarantined or returned/,
+    ],
     ['a wait without its length', { kind: 'wait', title: 'x' }, /minutes: the wait does not say how long/],
-    ['a wait for no step', { kind: 'wait', title: 'x', minutes: 3, holds: 'clean.nothing' }, /there is no step “clean.nothing”/],
+    [
+      'a wait for no step',
+      { kind: 'wait', title: 'x', minutes: 3, holds: 'clean.nothing' },
+      /there is no step “clean.nothing”/,
+    ],
     ['the end of no wait', { kind: 'wait-ended', title: 'x', wait: uuid(5) }, /there is no such wait on this drive/],
     ['a photo without its name', { kind: 'photo' }, /the photo is missing; expected its SHA-256/],
     ['no step', { kind: 'step', step: 'look.nowhere' }, /there is no step “look.nowhere”/],
     ['no finding', { kind: 'finding' }, /the finding is left out/],
     ['a thing that is none', { kind: 'as-found' }, /the thing itself is missing/],
-    ['a thing behind nothing', { kind: 'as-found', item: { kind: 'part', name: 'x', behind: uuid(5) } }, /what lies in front of it is not on this drive’s record/],
-    ['a mark on no photo', { kind: 'as-found', item: { kind: 'part', name: 'x', mark: { photo: uuid(5), x: 0.5, y: 0.5 } } }, /the photo it is marked on is not on this drive’s log/],
+    [
+      'a thing behind nothing',
+      { kind: 'as-found', item: { kind: 'part', name: 'x', behind: uuid(5) } },
+      /what lies in front of it is not on this drive’s record/,
+    ],
+    [
+      'a mark on no photo',
+      { kind: 'as-found', item: { kind: 'part', name: 'x', mark: { photo: uuid(5), x: 0.5, y: 0.5 } } },
+      /the photo it is marked on is not on this drive’s log/,
+    ],
     ['what was never marked', { kind: 'undone', of: uuid(5) }, /there is no such thing on this drive’s record/],
     ['no gate', { kind: 'override', gate: 'garden', detail: 'a long enough reason' }, /there is no gate “garden”/],
     ['no caution', { kind: 'acknowledged', caution: 'dogs' }, /there is no caution “dogs”/],
@@ -83,10 +132,15 @@ describe('what is said to the log', () => {
 
   it.each<[object, string]>([
     [{ kind: 'as-found', item: { kind: 'connector', name: '' } }, 'Say what it is.'],
-    [{ kind: 'as-found', item: { kind: 'connector', name: 'x', mark: { photo: uuid(1), x: 1.2, y: 0 } } }, 'A mark lies on its photo.'],
+    [
+      { kind: 'as-found', item: { kind: 'connector', name: 'x', mark: { photo: uuid(1), x: 1.2, y: 0 } } },
+      'A mark lies on its photo.',
+    ],
     [{ kind: 'wait', minutes: -5 }, 'A wait is at least a minute.'],
     [{ kind: 'finding', finding: { question: 'shorts', value: 'low' } }, 'The reading is a number.'],
   ])('%j: %s', async (input, sentence) => {
-    await expect(entrySchema.validate({ id: uuid(1), at: '2026-03-01T10:00:00Z', station: 'look', ...input })).rejects.toThrow(sentence)
+    await expect(
+      entrySchema.validate({ id: uuid(1), at: '2026-03-01T10:00:00Z', station: 'look', ...input }),
+    ).rejects.toThrow(sentence)
   })
 })

@@ -4,7 +4,18 @@ import { entrySchema } from '../shared/log-input'
 import { newDrive, uuid, workshop } from './helpers'
 
 const note = (driveId: string, id: string, more: object = {}) => ({
-  id, driveId, at: '2026-03-01T10:00:00Z', kind: 'note' as const, station: 'look' as const, title: 'Belt gone to goo', detail: '', call: null, observations: [], data: null, takesBack: null, ...more,
+  id,
+  driveId,
+  at: '2026-03-01T10:00:00Z',
+  kind: 'note' as const,
+  station: 'look' as const,
+  title: 'Belt gone to goo',
+  detail: '',
+  call: null,
+  observations: [],
+  data: null,
+  takesBack: null,
+  ...more,
 })
 
 describe('drives and their logs', () => {
@@ -12,7 +23,9 @@ describe('drives and their logs', () => {
     const { drives } = await workshop()
     const drive = drives.receive(newDrive({ ownerWords: 'Grinds.' }), '2026-03-01T09:00:00Z', uuid(1))
     expect(drives.receive(newDrive(), '2026-03-01T09:00:00Z', uuid(1))).toEqual(drive)
-    expect(() => drives.receive(newDrive(), '2026-03-01T09:00:00Z')).toThrow('tag: the tag SK-05 is on another drive; expected a tag of its own.')
+    expect(() => drives.receive(newDrive(), '2026-03-01T09:00:00Z')).toThrow(
+      'tag: the tag SK-05 is on another drive; expected a tag of its own.',
+    )
     expect(drives.log(drive.id)).toMatchObject([{ kind: 'received', detail: 'Grinds.' }])
   })
 
@@ -28,7 +41,7 @@ describe('drives and their logs', () => {
     const { drives, db } = await workshop()
     const { id } = drives.receive(newDrive(), '2026-03-01T09:00:00Z')
     drives.append(note(id, uuid(7)))
-    expect(() => db.$client.exec('update log_entries set title = \'x\'')).toThrow('log entries are only ever added')
+    expect(() => db.$client.exec("update log_entries set title = 'x'")).toThrow('log entries are only ever added')
     expect(() => db.$client.exec('delete from log_entries')).toThrow('log entries are only ever added')
     expect(() => db.$client.exec('delete from drives')).toThrow(/FOREIGN KEY/)
   })
@@ -38,8 +51,12 @@ describe('drives and their logs', () => {
     const a = drives.receive(newDrive(), '2026-03-01T09:00:00Z')
     const b = drives.receive(newDrive({ tag: 'SK-06' }), '2026-03-01T09:00:00Z')
     const entry = drives.append(note(a.id, uuid(7)))
-    expect(() => drives.append(note(b.id, uuid(8), { kind: 'taken-back', takesBack: entry.id }))).toThrow('cannot be taken back')
-    expect(() => drives.append(note(a.id, uuid(8), { kind: 'taken-back', takesBack: drives.log(a.id)[0]!.id }))).toThrow('cannot be taken back')
+    expect(() => drives.append(note(b.id, uuid(8), { kind: 'taken-back', takesBack: entry.id }))).toThrow(
+      'cannot be taken back',
+    )
+    expect(() =>
+      drives.append(note(a.id, uuid(8), { kind: 'taken-back', takesBack: drives.log(a.id)[0]!.id })),
+    ).toThrow('cannot be taken back')
     drives.append(note(a.id, uuid(9), { kind: 'taken-back', takesBack: entry.id }))
     expect(drives.log(a.id)).toHaveLength(3)
   })
@@ -50,13 +67,20 @@ describe('drives and their logs', () => {
     drives.change(id, { maker: 'Fennick', hasTrimmer: true, pulleys: { motorPulleyMm: 9, flywheelMm: 62 } })
     drives.change(id, { maker: 'Fennick' })
     expect(drives.get(id)).toMatchObject({ maker: 'Fennick', hasTrimmer: true, pulleys: { flywheelMm: 62 } })
-    expect(drives.log(id).filter(e => e.kind === 'facts').map(e => e.detail)).toEqual(['maker: Fennick; trimmer: yes; pulleys: motor 9 mm, flywheel 62 mm'])
+    expect(
+      drives
+        .log(id)
+        .filter(e => e.kind === 'facts')
+        .map(e => e.detail),
+    ).toEqual(['maker: Fennick; trimmer: yes; pulleys: motor 9 mm, flywheel 62 mm'])
     expect(() => drives.get(uuid(99))).toThrow('There is no such drive on the bench.')
   })
 
   it('refuses a nominal speed that its kind does not have', async () => {
     const { drives } = await workshop()
-    expect(() => drives.receive(newDrive({ nominalRpm: 900 }), '2026-03-01T09:00:00Z')).toThrow('nominalRpm: 900 r/min is no speed of a 5.25-inch, 48 tpi drive; expected 300 r/min.')
+    expect(() => drives.receive(newDrive({ nominalRpm: 900 }), '2026-03-01T09:00:00Z')).toThrow(
+      'nominalRpm: 900 r/min is no speed of a 5.25-inch, 48 tpi drive; expected 300 r/min.',
+    )
     const { id } = drives.receive(newDrive({ nominalRpm: 300 }), '2026-03-01T09:00:00Z')
     expect(() => drives.change(id, { nominalRpm: 900 })).toThrow('900 r/min is no speed')
     expect(drives.get(id).nominalRpm).toBe(300)
@@ -70,7 +94,12 @@ describe('drives and their logs', () => {
     const seen = drives.log(id).at(-1)!.seq
     drives.append(note(id, uuid(8), { at: '2026-03-01T10:01:00Z', title: 'second tablet' }))
     expect(drives.log(id, seen).map(e => e.title)).toEqual(['second tablet'])
-    expect(drives.log(id).map(e => e.title).slice(1)).toEqual(['first tablet', 'second tablet'])
+    expect(
+      drives
+        .log(id)
+        .map(e => e.title)
+        .slice(1),
+    ).toEqual(['first tablet', 'second tablet'])
   })
 
   it('shows every drive at its station on the bench', async () => {
@@ -103,9 +132,15 @@ describe('what comes in is checked once, with sentences', () => {
     [{ tag: 'SK-1', mechanism: '3in', pulleys: { flywheelMm: 60 } }, 'Give the motor pulley’s diameter.'],
     [{ tag: 'SK-1', mechanism: '3in', account: { hours: -2, matters: false } }, 'Hours so far is 0 or more.'],
     [{ tag: 'SK-1', mechanism: '3in', account: { chance: 1.2, matters: false } }, 'A chance is at most 100 %.'],
-    [{ tag: 'SK-1', mechanism: '3in', account: { working: 'plenty', matters: false } }, 'The worth working is a number.'],
+    [
+      { tag: 'SK-1', mechanism: '3in', account: { working: 'plenty', matters: false } },
+      'The worth working is a number.',
+    ],
     [{ tag: 'SK-1', mechanism: '3in', features: { heads: 3 } }, 'A drive has one head or two.'],
-    [{ tag: 'SK-1', mechanism: '3in', pulleys: { motorPulleyMm: -1, flywheelMm: 60 } }, 'The motor pulley is above 0 mm.'],
+    [
+      { tag: 'SK-1', mechanism: '3in', pulleys: { motorPulleyMm: -1, flywheelMm: 60 } },
+      'The motor pulley is above 0 mm.',
+    ],
   ])('%j: %s', async (input, sentence) => {
     await expect(driveSchema.validate(input, { abortEarly: false })).rejects.toMatchObject({ errors: [sentence] })
   })
@@ -115,6 +150,10 @@ describe('what comes in is checked once, with sentences', () => {
   })
 
   it('an entry needs a UUID and a time', async () => {
-    await expect(entrySchema.validate({ id: 'x', at: 'now', kind: 'note', station: 'look', title: '' }, { abortEarly: false })).rejects.toMatchObject({ errors: expect.arrayContaining(['An entry’s id is a UUID.', 'A time is ISO 8601 in UTC.']) })
+    await expect(
+      entrySchema.validate({ id: 'x', at: 'now', kind: 'note', station: 'look', title: '' }, { abortEarly: false }),
+    ).rejects.toMatchObject({
+      errors: expect.arrayContaining(['An entry’s id is a UUID.', 'A time is ISO 8601 in UTC.']),
+    })
   })
 })

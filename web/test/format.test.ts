@@ -1,24 +1,56 @@
 import { describe, expect, it } from 'vitest'
 import type { LogEntry } from '../../core/src/observations'
-import { clockOf, dayOf, decimals, duration, endOf, longTime, megabytes, shortTime, signed, mark } from '../app/composables/useFormat'
+import {
+  clockOf,
+  dayOf,
+  decimals,
+  duration,
+  endOf,
+  longTime,
+  megabytes,
+  shortTime,
+  signed,
+  mark,
+} from '../app/composables/useFormat'
 import { earlierReadings } from '../app/utils/earlier-readings'
 
 describe('figures in words', () => {
-  it.each([[0.21, 1], [0.04, 2], [0.003, 2], [3, 0], [null, 1]])('an uncertainty of %s justifies %i decimals', (u, n) => {
+  it.each([
+    [0.21, 1],
+    [0.04, 2],
+    [0.003, 2],
+    [3, 0],
+    [null, 1],
+  ])('an uncertainty of %s justifies %i decimals', (u, n) => {
     expect(decimals(u)).toBe(n)
   })
 
-  it.each([[1.234, 1, '+1.2'], [-0.5, 2, '−0.50'], [0.04, 1, '0'], [-0.001, 2, '0']])('%f to %i places is %s', (x, places, text) => {
+  it.each([
+    [1.234, 1, '+1.2'],
+    [-0.5, 2, '−0.50'],
+    [0.04, 1, '0'],
+    [-0.001, 2, '0'],
+  ])('%f to %i places is %s', (x, places, text) => {
     expect(signed(x, places)).toBe(text)
   })
 
-  it.each([[0, '1 kB'], [163_900, '164 kB'], [400e6, '400.0 MB']])('%i bytes are %s', (bytes, text) => {
+  it.each([
+    [0, '1 kB'],
+    [163_900, '164 kB'],
+    [400e6, '400.0 MB'],
+  ])('%i bytes are %s', (bytes, text) => {
     expect(megabytes(bytes)).toBe(text)
   })
 })
 
 describe('durations and ends', () => {
-  it.each([[10, '10 min'], [90, '90 min'], [240, '4 h'], [1440, '24 h'], [7200, '5 days']])('%i minutes are %s', (minutes, words) => {
+  it.each([
+    [10, '10 min'],
+    [90, '90 min'],
+    [240, '4 h'],
+    [1440, '24 h'],
+    [7200, '5 days'],
+  ])('%i minutes are %s', (minutes, words) => {
     expect(duration(minutes)).toBe(words)
   })
 
@@ -43,18 +75,53 @@ describe('times', () => {
 })
 
 describe('a place on a scale', () => {
-  it.each([[-3.126, '−3.13'], [4, '4'], [0.5, '0.5'], [-0.001, '0']])('%d is %s', (x, text) => expect(mark(x)).toBe(text))
+  it.each([
+    [-3.126, '−3.13'],
+    [4, '4'],
+    [0.5, '0.5'],
+    [-0.001, '0'],
+  ])('%d is %s', (x, text) => expect(mark(x)).toBe(text))
 })
 
 describe('earlier readings on the ruler', () => {
   const entry = (seq: number, rpm: number, takesBack: string | null = null): LogEntry => ({
-    id: `e${seq}`, seq, driveId: 'd', at: '2026-03-01T10:00:00Z', kind: takesBack ? 'taken-back' : 'measurement', station: 'speed', title: '', detail: '',
-    call: takesBack ? null : { kind: 'nudge', reasons: ['r'], next: 'n' }, observations: [], takesBack,
-    data: takesBack ? null : { type: 'speed', rpm, uncertainty: 0.1, movedTurns: 0, captureSha: '', captureName: '', channel: '', pulsesPerTurn: 1, pulsesGiven: false, evenMarks: false, read: {}, nominalRpm: 300, simulated: false },
+    id: `e${seq}`,
+    seq,
+    driveId: 'd',
+    at: '2026-03-01T10:00:00Z',
+    kind: takesBack ? 'taken-back' : 'measurement',
+    station: 'speed',
+    title: '',
+    detail: '',
+    call: takesBack ? null : { kind: 'nudge', reasons: ['r'], next: 'n' },
+    observations: [],
+    takesBack,
+    data: takesBack
+      ? null
+      : {
+          type: 'speed',
+          rpm,
+          uncertainty: 0.1,
+          movedTurns: 0,
+          captureSha: '',
+          captureName: '',
+          channel: '',
+          pulsesPerTurn: 1,
+          pulsesGiven: false,
+          evenMarks: false,
+          read: {},
+          nominalRpm: 300,
+          simulated: false,
+        },
   })
 
   it('are named from the first on, latest first, without those taken back', () => {
     const log = [entry(1, 317), entry(2, 400), entry(3, 0, 'e2'), entry(4, 313), entry(5, 309), entry(6, 301)]
-    expect(earlierReadings(log).map(e => [e.rpm, e.label])).toEqual([[301, '4th'], [309, '3rd'], [313, '2nd'], [317, 'as found']])
+    expect(earlierReadings(log).map(e => [e.rpm, e.label])).toEqual([
+      [301, '4th'],
+      [309, '3rd'],
+      [313, '2nd'],
+      [317, 'as found'],
+    ])
   })
 })

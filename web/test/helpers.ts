@@ -35,7 +35,29 @@ export async function workshop(root = mkdtempSync(join(tmpdir(), 'wobrin-unit-')
   const captures = new CaptureStore(folder.captures, db)
   const disks = new DiskShelf(db, drives)
   const settings = new WorkshopService(db)
-  return { root, folder, db, drives, captures, photos: new PhotoStore(folder.photos, db), speed: new SpeedService(drives, captures, judgeFile), readTest: new ReadTestService(drives, captures, judgeSurfaceFile, disk => disks.trusts(disk) === true), disks, sweeps: new SweepService(drives, disks), proofs: new ProofService(drives), blame: new BlameService(db, drives, disks), donors: new DonorShelf(db, drives), bench: new BenchService(db, drives), finder: new Finder(db), archives: new ArchiveService(folder, db, drives), backups: new BackupService(folder, db), belts: new BeltShelf(db, drives), profiles: new ProfileService(db), settings, certificates: new CertificateService(drives, disks, settings) }
+  return {
+    root,
+    folder,
+    db,
+    drives,
+    captures,
+    photos: new PhotoStore(folder.photos, db),
+    speed: new SpeedService(drives, captures, judgeFile),
+    readTest: new ReadTestService(drives, captures, judgeSurfaceFile, disk => disks.trusts(disk) === true),
+    disks,
+    sweeps: new SweepService(drives, disks),
+    proofs: new ProofService(drives),
+    blame: new BlameService(db, drives, disks),
+    donors: new DonorShelf(db, drives),
+    bench: new BenchService(db, drives),
+    finder: new Finder(db),
+    archives: new ArchiveService(folder, db, drives),
+    backups: new BackupService(folder, db),
+    belts: new BeltShelf(db, drives),
+    profiles: new ProfileService(db),
+    settings,
+    certificates: new CertificateService(drives, disks, settings),
+  }
 }
 
 export const uuid = (n: number) => `00000000-0000-4000-8000-${String(n).padStart(12, '0')}`

@@ -33,10 +33,15 @@ describe('opening the database', () => {
     const older = mkdtempSync(join(tmpdir(), 'wobrin-migrations-'))
     cpSync(MIGRATIONS, older, { recursive: true })
     const journal = JSON.parse(readFileSync(join(older, 'meta/_journal.json'), 'utf8'))
-    writeFileSync(join(older, 'meta/_journal.json'), JSON.stringify({ ...journal, entries: journal.entries.slice(0, 1) }))
+    writeFileSync(
+      join(older, 'meta/_journal.json'),
+      JSON.stringify({ ...journal, entries: journal.entries.slice(0, 1) }),
+    )
     const folder = openDataFolder(mkdtempSync(join(tmpdir(), 'wobrin-older-')))
     const before = await openDatabase(folder, older)
-    const insert = before.$client.prepare('insert into drives (id, tag, mechanism, paid, worth, received_at) values (?, ?, \'3in\', ?, ?, \'2026-03-01T09:00:00Z\')')
+    const insert = before.$client.prepare(
+      "insert into drives (id, tag, mechanism, paid, worth, received_at) values (?, ?, '3in', ?, ?, '2026-03-01T09:00:00Z')",
+    )
     insert.run('a', 'A', '12.5', '60 or so')
     insert.run('b', 'B', '', 'parts')
     insert.run('c', 'C', '', '')
@@ -47,7 +52,13 @@ describe('opening the database', () => {
     expect(drives.get('a').account).toMatchObject({ paid: 12.5, working: 60, parts: null, matters: false })
     expect(drives.get('b').account).toMatchObject({ paid: null, working: null })
     expect(drives.get('c').account).toBeNull()
-    expect(drives.log('b')).toMatchObject([{ kind: 'note', detail: 'Paid: ; worth working: parts', id: expect.stringMatching(/^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/) }])
+    expect(drives.log('b')).toMatchObject([
+      {
+        kind: 'note',
+        detail: 'Paid: ; worth working: parts',
+        id: expect.stringMatching(/^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/),
+      },
+    ])
     expect(drives.log('a')).toEqual([])
     expect(readdirSync(folder.backups)).toHaveLength(1)
   })

@@ -27,9 +27,19 @@ async function bench() {
   let n = 500
   const say = (driveId: string, input: object) => {
     const drive = w.drives.get(driveId)
-    return w.drives.append(composeEntry(entrySchema.cast({ id: uuid(n++), at: NOW, station: 'look', ...input }), drive, () => w.drives.log(driveId), () => { throw new Error('no photo') }))
+    return w.drives.append(
+      composeEntry(
+        entrySchema.cast({ id: uuid(n++), at: NOW, station: 'look', ...input }),
+        drive,
+        () => w.drives.log(driveId),
+        () => {
+          throw new Error('no photo')
+        },
+      ),
+    )
   }
-  const find = (driveId: string, finding: string) => say(driveId, { kind: 'finding', finding: { finding, place: null } })
+  const find = (driveId: string, finding: string) =>
+    say(driveId, { kind: 'finding', finding: { finding, place: null } })
   return { ...w, say, find }
 }
 
@@ -42,9 +52,26 @@ describe('a drive given up for parts', () => {
     expect(left.find(p => p.id === 'heads')).toMatchObject({ good: false })
     expect(left.find(p => p.id === 'board')).toMatchObject({ good: true, state: 'not known' })
     expect(left.at(-1)!.good).toBe(false)
-    const release = w.say(uuid(1), { kind: 'released', station: 'release', title: 'Parts', outcome: 'parts', detail: 'Heads are gone.', parts: ['motor', 'carriage'] })
-    expect(w.donors.list()).toMatchObject([{ tag: 'SK-01', remark: 'Heads are gone.', parts: [{ id: 'motor', wentTo: null }, { id: 'carriage', wentTo: null }] }])
-    const use = (n: number, drive: string, part = 'motor') => w.donors.use(drive, partUseSchema.cast({ id: uuid(n), at: NOW, release: release.id, part }))
+    const release = w.say(uuid(1), {
+      kind: 'released',
+      station: 'release',
+      title: 'Parts',
+      outcome: 'parts',
+      detail: 'Heads are gone.',
+      parts: ['motor', 'carriage'],
+    })
+    expect(w.donors.list()).toMatchObject([
+      {
+        tag: 'SK-01',
+        remark: 'Heads are gone.',
+        parts: [
+          { id: 'motor', wentTo: null },
+          { id: 'carriage', wentTo: null },
+        ],
+      },
+    ])
+    const use = (n: number, drive: string, part = 'motor') =>
+      w.donors.use(drive, partUseSchema.cast({ id: uuid(n), at: NOW, release: release.id, part }))
     const entry = use(700, uuid(2))
     expect(entry).toMatchObject({ kind: 'part-used', title: 'Spindle motor of SK-01 fitted', data: { from: 'SK-01' } })
     expect(use(700, uuid(2)).seq).toBe(entry.seq)
@@ -61,27 +88,44 @@ describe('a drive given up for parts', () => {
   it('refuses bad parts, parts that it has not, and a quarantine without a reason', async () => {
     const w = await bench()
     w.find(uuid(1), 'heads.torn')
-    const release = (part: object) => () => w.say(uuid(1), { kind: 'released', station: 'release', title: 'x', ...part })
+    const release = (part: object) => () =>
+      w.say(uuid(1), { kind: 'released', station: 'release', title: 'x', ...part })
     expect(release({ outcome: 'parts', parts: ['heads'] })).toThrow(/head assembly: .*torn off/)
     expect(release({ outcome: 'parts', parts: ['gears'] })).toThrow(/there is no part “gears” in it/)
     expect(release({ outcome: 'quarantined', detail: 'bad' })).toThrow(/a quarantine needs its reason in writing/)
-    expect(release({ outcome: 'quarantined', detail: 'It tears disks at the edge.' })().data).toEqual({ type: 'release', outcome: 'quarantined' })
+    expect(release({ outcome: 'quarantined', detail: 'It tears disks at the edge.' })().data).toEqual({
+      type: 'release',
+      outcome: 'quarantined',
+    })
   })
 })
 
 describe('a write test on the log', () => {
   const whole = { good: 360, sectors: 360 }
-  const input = (n: number, result: object) => writeTestSchema.validateSync({ id: uuid(n), at: NOW, result: { format: [whole, whole], pattern: [whole, null], overwrite: [null, null], ...result } })
+  const input = (n: number, result: object) =>
+    writeTestSchema.validateSync({
+      id: uuid(n),
+      at: NOW,
+      result: { format: [whole, whole], pattern: [whole, null], overwrite: [null, null], ...result },
+    })
   it('is judged by the server', async () => {
     const w = await bench()
     const entry = w.proofs.keepWriteTest(uuid(2), input(800, { blocked: false }))
-    expect(entry).toMatchObject({ title: 'Write test: 3 of 10 checks passed', call: { kind: 'stop' }, data: { type: 'write-test', result: { blocked: false, formatS: null } } })
+    expect(entry).toMatchObject({
+      title: 'Write test: 3 of 10 checks passed',
+      call: { kind: 'stop' },
+      data: { type: 'write-test', result: { blocked: false, formatS: null } },
+    })
     expect(w.proofs.keepWriteTest(uuid(2), input(800, {})).seq).toBe(entry.seq)
   })
   it('refuses what cannot be, and nothing at all', async () => {
     const w = await bench()
-    expect(() => w.proofs.keepWriteTest(uuid(2), input(801, { format: [{ good: 361, sectors: 360 }, null] }))).toThrow(/format, lower head: 361 of 360 sectors cannot have come back/)
-    expect(() => w.proofs.keepWriteTest(uuid(2), input(802, { format: [null, null], pattern: [null, null] }))).toThrow(/nothing was tried/)
+    expect(() => w.proofs.keepWriteTest(uuid(2), input(801, { format: [{ good: 361, sectors: 360 }, null] }))).toThrow(
+      /format, lower head: 361 of 360 sectors cannot have come back/,
+    )
+    expect(() => w.proofs.keepWriteTest(uuid(2), input(802, { format: [null, null], pattern: [null, null] }))).toThrow(
+      /nothing was tried/,
+    )
     expect(() => input(803, { format: [{ good: -1, sectors: 5 }, null] })).toThrow()
     expect(() => input(804, { formatS: 0 })).toThrow(/above 0 s/)
   })
@@ -92,7 +136,13 @@ describe('what a drive leaves with', () => {
     const w = await bench()
     w.find(uuid(2), 'belt.new')
     w.find(uuid(2), 'grease.renewed')
-    w.say(uuid(2), { kind: 'released', station: 'release', title: 'Released', outcome: 'released', detail: 'Belt of this year; look again, in two.' })
+    w.say(uuid(2), {
+      kind: 'released',
+      station: 'release',
+      title: 'Released',
+      outcome: 'released',
+      detail: 'Belt of this year; look again, in two.',
+    })
     return { w, c: w.certificates.of(uuid(2), NOW) }
   }
 
@@ -104,7 +154,13 @@ describe('what a drive leaves with', () => {
     expect(events.every(e => e.startDate.isDate)).toBe(true)
     expect(new Set(events.map(e => e.uid)).size).toBe(events.length)
     expect(events.find(e => e.uid.includes('oil'))!.summary).toBe('SK-05: a drop of oil on rail and screw')
-    expect(parsed.getAllSubcomponents('vevent')[0]!.getFirstSubcomponent('valarm')!.getFirstPropertyValue('trigger')!.toString()).toBe('-P7D')
+    expect(
+      parsed
+        .getAllSubcomponents('vevent')[0]!
+        .getFirstSubcomponent('valarm')!
+        .getFirstPropertyValue('trigger')!
+        .toString(),
+    ).toBe('-P7D')
     expect(parsed.getFirstPropertyValue('version')).toBe('2.0')
     for (const line of serviceCalendar(c, 'x').split('\r\n')) expect(Buffer.byteLength(line)).toBeLessThanOrEqual(75)
   })
@@ -114,34 +170,56 @@ describe('what a drive leaves with', () => {
     const path = join(mkdtempSync(join(tmpdir(), 'wobrin-pdf-')), 'c.pdf')
     writeFileSync(path, await makePdf(certificateDocument(c), FONTS))
     const text = execFileSync('pdftotext', ['-layout', path, '-']).toString().replace(/\s+/g, ' ')
-    for (const part of ['Drive SK-05', 'Fennick 40B', 'Squeals.', 'Belt of this year; look again, in two.', 'Belt: new one fitted', 'Next service', c.nextService[0]!.on, 'That it reads or writes any disk']) expect(text).toContain(part)
+    for (const part of [
+      'Drive SK-05',
+      'Fennick 40B',
+      'Squeals.',
+      'Belt of this year; look again, in two.',
+      'Belt: new one fitted',
+      'Next service',
+      c.nextService[0]!.on,
+      'That it reads or writes any disk',
+    ])
+      expect(text).toContain(part)
     expect(text).toContain(c.hash)
     for (const s of c.notShown) expect(text).toContain(s.split(' ').slice(0, 5).join(' '))
   })
 
-  it.skipIf(!existsSync('/usr/bin/pdftoppm'))('the label is 62 × 29 mm and its code opens the drive’s page, by pdfinfo and a QR reader', async () => {
-    const { c } = await certificate()
-    const address = `http://127.0.0.1:3000/drives/${uuid(2)}`
-    const folder = mkdtempSync(join(tmpdir(), 'wobrin-label-'))
-    writeFileSync(join(folder, 'l.pdf'), await makePdf(labelDocument(c, RUNGS.own.title, address), FONTS))
-    const info = execFileSync('pdfinfo', [join(folder, 'l.pdf')]).toString()
-    const [, wide, high] = /Page size:\s+([\d.]+) x ([\d.]+) pts/.exec(info)!
-    expect(Number(wide) / 72 * 25.4).toBeCloseTo(62, 0)
-    expect(Number(high) / 72 * 25.4).toBeCloseTo(29, 0)
-    expect(info).toMatch(/Pages:\s+1\n/)
-    expect(execFileSync('pdftotext', [join(folder, 'l.pdf'), '-']).toString()).toContain('SK-05')
-    execFileSync('pdftoppm', ['-r', '300', '-png', '-singlefile', join(folder, 'l.pdf'), join(folder, 'l')])
-    const { default: sharp } = await import('sharp')
-    const { data, info: size } = await sharp(readFileSync(join(folder, 'l.png'))).ensureAlpha().raw().toBuffer({ resolveWithObject: true })
-    expect(jsQR(new Uint8ClampedArray(data), size.width, size.height)?.data).toBe(address)
-  })
+  it.skipIf(!existsSync('/usr/bin/pdftoppm'))(
+    'the label is 62 × 29 mm and its code opens the drive’s page, by pdfinfo and a QR reader',
+    async () => {
+      const { c } = await certificate()
+      const address = `http://127.0.0.1:3000/drives/${uuid(2)}`
+      const folder = mkdtempSync(join(tmpdir(), 'wobrin-label-'))
+      writeFileSync(join(folder, 'l.pdf'), await makePdf(labelDocument(c, RUNGS.own.title, address), FONTS))
+      const info = execFileSync('pdfinfo', [join(folder, 'l.pdf')]).toString()
+      const [, wide, high] = /Page size:\s+([\d.]+) x ([\d.]+) pts/.exec(info)!
+      expect((Number(wide) / 72) * 25.4).toBeCloseTo(62, 0)
+      expect((Number(high) / 72) * 25.4).toBeCloseTo(29, 0)
+      expect(info).toMatch(/Pages:\s+1\n/)
+      expect(execFileSync('pdftotext', [join(folder, 'l.pdf'), '-']).toString()).toContain('SK-05')
+      execFileSync('pdftoppm', ['-r', '300', '-png', '-singlefile', join(folder, 'l.pdf'), join(folder, 'l')])
+      const { default: sharp } = await import('sharp')
+      const { data, info: size } = await sharp(readFileSync(join(folder, 'l.png')))
+        .ensureAlpha()
+        .raw()
+        .toBuffer({ resolveWithObject: true })
+      expect(jsQR(new Uint8ClampedArray(data), size.width, size.height)?.data).toBe(address)
+    },
+  )
 
   it('comes back whole, and is compared with the log here', async () => {
     const { w, c } = await certificate()
     expect(w.certificates.check(JSON.parse(JSON.stringify(c)))).toMatchObject({ state: 'whole', tag: 'SK-05' })
-    expect(w.certificates.check({ ...c, remark: 'Perfect.' })).toMatchObject({ state: 'changed', call: { kind: 'stop' } })
+    expect(w.certificates.check({ ...c, remark: 'Perfect.' })).toMatchObject({
+      state: 'changed',
+      call: { kind: 'stop' },
+    })
     w.find(uuid(2), 'smell.none')
     expect(w.certificates.check(c).call.reasons[0]).toContain('1 entry has come since')
-    expect((await workshop()).certificates.check(c)).toMatchObject({ state: 'whole', call: { reasons: expect.arrayContaining([expect.stringContaining('not in this workshop')]) } })
+    expect((await workshop()).certificates.check(c)).toMatchObject({
+      state: 'whole',
+      call: { reasons: expect.arrayContaining([expect.stringContaining('not in this workshop')]) },
+    })
   })
 })

@@ -8,7 +8,8 @@ import { WorkshopService } from '../server/services/workshop'
 import { chunks, newDrive, recording, uuid, workshop } from './helpers'
 
 const settings = defaultWorkshop()
-const input = (n: number, captureSha: string, more: object = {}) => speedInputSchema.cast({ id: uuid(n), at: '2026-03-01T10:00:00Z', captureSha, ...more })
+const input = (n: number, captureSha: string, more: object = {}) =>
+  speedInputSchema.cast({ id: uuid(n), at: '2026-03-01T10:00:00Z', captureSha, ...more })
 
 describe('recordings are kept by content', () => {
   it('once, whatever their names, and nothing temporary stays', async () => {
@@ -45,7 +46,13 @@ describe('speed on the log', () => {
     const entry = await speed.measure(drive.id, input(2, second, { movedTurns: -1 / 8, remark: 'Warm' }), settings)
     expect(entry.detail).toBe('after an eighth of a turn to the left. Warm')
     expect(entry.call!.next).toBe('Turn the trimmer about three eighths of a turn to the left, then measure again.')
-    expect(entry.data).toMatchObject({ type: 'speed', captureSha: second, channel: 'INDEX', movedTurns: -1 / 8, simulated: false })
+    expect(entry.data).toMatchObject({
+      type: 'speed',
+      captureSha: second,
+      channel: 'INDEX',
+      movedTurns: -1 / 8,
+      simulated: false,
+    })
     const again = await speed.again(entry, settings)
     expect(again.measurement!.rpm.mean).toBe((entry.data as { rpm: number }).rpm)
     expect(drives.log(drive.id)).toHaveLength(3)
@@ -56,14 +63,18 @@ describe('speed on the log', () => {
     const drive = drives.receive(newDrive({ hasTrimmer: true }), '2026-03-01T09:00:00Z')
     const { sha } = await captures.keep('a.vcd', chunks(recording({ rpm: 303 })))
     expect((await speed.measure(drive.id, input(1, sha), settings)).call!.kind).toBe('leave')
-    expect((await speed.measure(drive.id, input(2, sha), { ...settings, speedSchool: 'dial-in' })).call!.kind).toBe('nudge')
+    expect((await speed.measure(drive.id, input(2, sha), { ...settings, speedSchool: 'dial-in' })).call!.kind).toBe(
+      'nudge',
+    )
   })
 
   it('puts nothing on the log when the recording cannot be used', async () => {
     const { drives, captures, speed } = await workshop()
     const drive = drives.receive(newDrive(), '2026-03-01T09:00:00Z')
-    const { sha } = await captures.keep('photo.vcd', chunks(Buffer.from([0xFF, 0xD8, 0xFF, 0xE0, 1, 2, 3])))
-    await expect(speed.measure(drive.id, input(1, sha), settings)).rejects.toThrow('photo.vcd, byte 0: this looks like a JPEG picture')
+    const { sha } = await captures.keep('photo.vcd', chunks(Buffer.from([0xff, 0xd8, 0xff, 0xe0, 1, 2, 3])))
+    await expect(speed.measure(drive.id, input(1, sha), settings)).rejects.toThrow(
+      'photo.vcd, byte 0: this looks like a JPEG picture',
+    )
     await expect(speed.measure(drive.id, input(1, sha, { channel: 'STEP' }), settings)).rejects.toThrow()
     await expect(speed.measure(uuid(5), input(1, sha), settings)).rejects.toThrow('There is no such drive')
     expect(drives.log(drive.id)).toHaveLength(1)
@@ -74,8 +85,17 @@ describe('speed on the log', () => {
     const drive = drives.receive(newDrive({ maker: 'Fennick' }), '2026-03-01T09:00:00Z')
     const { sha } = await captures.keep('a.vcd', chunks(recording({ rpm: 300.1 })))
     await speed.measure(drive.id, input(1, sha), settings)
-    const text = JSON.stringify(certificateDocument(buildCertificate(drive, drives.log(drive.id), 'Skerrow', '2026-03-02T00:00:00Z')))
-    for (const words of ['Drive SK-05', 'Draft: the drive has not been released', 'Leave it', sha.slice(0, 16), 'a note is no proof']) expect(text).toContain(words)
+    const text = JSON.stringify(
+      certificateDocument(buildCertificate(drive, drives.log(drive.id), 'Skerrow', '2026-03-02T00:00:00Z')),
+    )
+    for (const words of [
+      'Drive SK-05',
+      'Draft: the drive has not been released',
+      'Leave it',
+      sha.slice(0, 16),
+      'a note is no proof',
+    ])
+      expect(text).toContain(words)
   })
 })
 
@@ -88,6 +108,8 @@ describe('workshop settings', () => {
     expect(service.get().mainsHz).toBe(60)
     db.$client.prepare('update workshop set settings = ?').run(JSON.stringify({ name: 'Old', forgotten: 1 }))
     expect(service.get()).toEqual({ ...settings, name: 'Old' })
-    await expect(workshopSchema.validate({ ...settings, mainsHz: 55 })).rejects.toThrow('Mains frequency is 50 or 60 Hz.')
+    await expect(workshopSchema.validate({ ...settings, mainsHz: 55 })).rejects.toThrow(
+      'Mains frequency is 50 or 60 Hz.',
+    )
   })
 })

@@ -16,7 +16,15 @@ const folder = mkdtempSync(join(tmpdir(), 'wobrin-thread-'))
 const script = join(folder, 'judge.mjs')
 
 beforeAll(async () => {
-  await build({ entryPoints: [join(import.meta.dirname, '../server/workers/judge-capture.ts')], outfile: script, bundle: true, platform: 'node', format: 'esm', target: 'node20', logLevel: 'warning' })
+  await build({
+    entryPoints: [join(import.meta.dirname, '../server/workers/judge-capture.ts')],
+    outfile: script,
+    bundle: true,
+    platform: 'node',
+    format: 'esm',
+    target: 'node20',
+    logLevel: 'warning',
+  })
 })
 
 const request = (name: string, content: string | Uint8Array) => {
@@ -32,9 +40,14 @@ describe('judging in a thread', () => {
   })
 
   it('brings an input error back as one, with its place', async () => {
-    const error = await judgeInThread(script, request('bad.csv', 'Time (s),A\n0,1\n2,0\n1,1\n')).then(() => null, (e: unknown) => e)
+    const error = await judgeInThread(script, request('bad.csv', 'Time (s),A\n0,1\n2,0\n1,1\n')).then(
+      () => null,
+      (e: unknown) => e,
+    )
     expect(error).toBeInstanceOf(InputError)
-    expect((error as InputError).message).toBe('bad.csv, line 4: time runs backwards from 2 s to 1 s; expected times that never decrease.')
+    expect((error as InputError).message).toBe(
+      'bad.csv, line 4: time runs backwards from 2 s to 1 s; expected times that never decrease.',
+    )
     expect((error as InputError).where).toEqual({ file: 'bad.csv', line: 4 })
   })
 
@@ -47,8 +60,15 @@ describe('judging in a thread', () => {
 describe('the certificate as PDF', () => {
   it('is made with the application’s own fonts, which are embedded', async () => {
     const fonts = join(dirname(createRequire(import.meta.url).resolve('@fontsource/b612/package.json')), 'files')
-    const drive = { ...newDrive({ maker: 'Fennick', ownerWords: 'Reads ± nothing µ at all.' }), id: 'x', receivedAt: '2026-03-01T09:00:00Z' } as Parameters<typeof buildCertificate>[0]
-    const pdf = await makePdf(certificateDocument(buildCertificate(drive, [], 'Skerrow', '2026-03-02T00:00:00Z')), fonts)
+    const drive = {
+      ...newDrive({ maker: 'Fennick', ownerWords: 'Reads ± nothing µ at all.' }),
+      id: 'x',
+      receivedAt: '2026-03-01T09:00:00Z',
+    } as Parameters<typeof buildCertificate>[0]
+    const pdf = await makePdf(
+      certificateDocument(buildCertificate(drive, [], 'Skerrow', '2026-03-02T00:00:00Z')),
+      fonts,
+    )
     const text = pdf.toString('latin1')
     expect(text.startsWith('%PDF-')).toBe(true)
     expect(text).toMatch(/\/FontName \/[A-Z]+\+B612/)

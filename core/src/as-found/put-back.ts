@@ -35,7 +35,10 @@ export function putBackList(record: readonly RecordedItem[]): PutBackList {
     const covers = new Set([...waiting].map(r => r.item.behind).filter(id => id !== null && byId.has(id)))
     const free = [...waiting].find(r => !covers.has(r.entry.id))
     const next = free ?? [...waiting][0]!
-    if (!free) warnings.push(`No. ${next.number}, ${next.item.name}: what lies behind what runs in a circle; its place follows the order of undoing.`)
+    if (!free)
+      warnings.push(
+        `No. ${next.number}, ${next.item.name}: what lies behind what runs in a circle; its place follows the order of undoing.`,
+      )
     waiting.delete(next)
     order.push(next)
   }
@@ -47,39 +50,73 @@ const name = (r: RecordedItem) => `${AS_FOUND_KINDS[r.item.kind].toLowerCase()} 
 
 function stepOf(recorded: RecordedItem): PutBackStep {
   const { item, broke, putBack } = recorded
-  return { recorded, title: `${AS_FOUND_KINDS[item.kind]}: ${item.name}`, check: checkOf(recorded), remake: remakeOf(item.kind, broke), done: putBack !== null }
+  return {
+    recorded,
+    title: `${AS_FOUND_KINDS[item.kind]}: ${item.name}`,
+    check: checkOf(recorded),
+    remake: remakeOf(item.kind, broke),
+    done: putBack !== null,
+  }
 }
 
 function checkOf({ item }: RecordedItem): string {
   switch (item.kind) {
-    case 'connector': return item.state ? `Pin 1 is at the ${item.state}. Every pin in a hole, none beside the row.` : 'Which end is pin 1 was not recorded: find it before this goes on.'
+    case 'connector':
+      return item.state
+        ? `Pin 1 is at the ${item.state}. Every pin in a hole, none beside the row.`
+        : 'Which end is pin 1 was not recorded: find it before this goes on.'
     case 'strap':
-    case 'terminator': return item.state ? `As it was: ${item.state}.` : 'Its setting was not recorded: see what the host needs.'
-    case 'wire': return [`${item.colour || 'Colour not recorded'}, from ${item.from || '?'} to ${item.to || '?'}.`, item.measured ? `Must measure ${item.measured} again.` : 'Measure it before power: its colour proves nothing.'].join(' ')
-    case 'screw': return item.detail ? `${item.detail}. Not longer than the one that came out.` : 'Not longer than the one that came out.'
-    case 'tie': return item.detail ? `It held ${item.detail}; clear of what turns.` : 'Clear of what turns.'
-    case 'loose': return item.state ? `It lies in ${item.state}. See that it sits and cannot fall out.` : 'See that it sits and cannot fall out.'
-    case 'solder': return 'A clean joint, no bridge to its neighbour.'
-    default: return item.detail ? `${item.detail}. Nothing pinched under it.` : 'Nothing pinched under it.'
+    case 'terminator':
+      return item.state ? `As it was: ${item.state}.` : 'Its setting was not recorded: see what the host needs.'
+    case 'wire':
+      return [
+        `${item.colour || 'Colour not recorded'}, from ${item.from || '?'} to ${item.to || '?'}.`,
+        item.measured ? `Must measure ${item.measured} again.` : 'Measure it before power: its colour proves nothing.',
+      ].join(' ')
+    case 'screw':
+      return item.detail
+        ? `${item.detail}. Not longer than the one that came out.`
+        : 'Not longer than the one that came out.'
+    case 'tie':
+      return item.detail ? `It held ${item.detail}; clear of what turns.` : 'Clear of what turns.'
+    case 'loose':
+      return item.state
+        ? `It lies in ${item.state}. See that it sits and cannot fall out.`
+        : 'See that it sits and cannot fall out.'
+    case 'solder':
+      return 'A clean joint, no bridge to its neighbour.'
+    default:
+      return item.detail ? `${item.detail}. Nothing pinched under it.` : 'Nothing pinched under it.'
   }
 }
 
 function remakeOf(kind: RecordedItem['item']['kind'], broke: RecordedItem['broke']): string | null {
-  if (broke === 'cut') return kind === 'tie' ? 'A new tie.' : kind === 'wire' ? 'Join the cut wire and sleeve it.' : 'Make good what was cut.'
+  if (broke === 'cut')
+    return kind === 'tie'
+      ? 'A new tie.'
+      : kind === 'wire'
+        ? 'Join the cut wire and sleeve it.'
+        : 'Make good what was cut.'
   if (broke === 'snapped') return 'Re-make what snapped: a new header or a wire in its place.'
   if (broke === 'unsoldered') return 'Solder it again.'
   return null
 }
 
 function warningsOf(undone: readonly RecordedItem[], byId: ReadonlyMap<string, RecordedItem>): string[] {
-  return undone.flatMap((r) => {
+  return undone.flatMap(r => {
     const out: string[] = []
     const { item, number } = r
-    if (item.kind === 'connector' && !item.state) out.push(`No. ${number}, ${name(r)}: which end is pin 1 was never recorded.`)
-    if (item.kind === 'wire' && !item.measured) out.push(`No. ${number}, ${name(r)}: nothing was measured on it; its colour proves nothing.`)
-    if (item.kind === 'loose' && !item.state && !r.putBack) out.push(`No. ${number}, ${name(r)}: where it was put was not recorded.`)
+    if (item.kind === 'connector' && !item.state)
+      out.push(`No. ${number}, ${name(r)}: which end is pin 1 was never recorded.`)
+    if (item.kind === 'wire' && !item.measured)
+      out.push(`No. ${number}, ${name(r)}: nothing was measured on it; its colour proves nothing.`)
+    if (item.kind === 'loose' && !item.state && !r.putBack)
+      out.push(`No. ${number}, ${name(r)}: where it was put was not recorded.`)
     const front = item.behind ? byId.get(item.behind) : undefined
-    if (front?.putBack && !r.putBack) out.push(`No. ${front.number}, ${name(front)} is back on, but no. ${number}, ${name(r)} behind it is not: it has to come off again.`)
+    if (front?.putBack && !r.putBack)
+      out.push(
+        `No. ${front.number}, ${name(front)} is back on, but no. ${number}, ${name(r)} behind it is not: it has to come off again.`,
+      )
     return out
   })
 }

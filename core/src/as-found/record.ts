@@ -17,18 +17,25 @@ export interface RecordedItem {
 /** Everything that was marked on a drive, in the order of recording. Numbers of things taken back stay vacant. */
 export function asFoundRecord(log: readonly LogEntry[]): RecordedItem[] {
   const numbers = new Map<string, number>()
-  for (const e of [...log].sort((a, b) => a.seq - b.seq)) if (e.data?.type === 'as-found') numbers.set(e.id, numbers.size + 1)
+  for (const e of [...log].sort((a, b) => a.seq - b.seq))
+    if (e.data?.type === 'as-found') numbers.set(e.id, numbers.size + 1)
   const items = new Map<string, RecordedItem>()
   for (const entry of standingEntries(log)) {
     const data = entry.data
     if (data?.type === 'as-found') {
-      items.set(entry.id, { entry, number: numbers.get(entry.id)!, item: data.item, undone: data.item.kind === 'loose' ? entry : null, broke: null, putBack: null, leftOff: false })
-    }
-    else if (data?.type === 'undone') {
+      items.set(entry.id, {
+        entry,
+        number: numbers.get(entry.id)!,
+        item: data.item,
+        undone: data.item.kind === 'loose' ? entry : null,
+        broke: null,
+        putBack: null,
+        leftOff: false,
+      })
+    } else if (data?.type === 'undone') {
       const old = items.get(data.item)
       if (old) items.set(data.item, { ...old, undone: entry, broke: data.broke, putBack: null, leftOff: false })
-    }
-    else if (data?.type === 'put-back') {
+    } else if (data?.type === 'put-back') {
       const old = items.get(data.item)
       if (old) items.set(data.item, { ...old, putBack: entry, leftOff: data.leftOff })
     }

@@ -17,7 +17,11 @@ export interface Seek {
 }
 
 /** Where the heads are from a time on. */
-export interface Stay { readonly fromS: number, readonly toS: number, readonly cylinder: number | null }
+export interface Stay {
+  readonly fromS: number
+  readonly toS: number
+  readonly cylinder: number | null
+}
 
 /** One step. */
 export interface Move {
@@ -36,7 +40,7 @@ export interface HeadPath {
   /** Whether track zero was ever seen, so that cylinders are known. */
   readonly homed: boolean
   /** Positions, by counting, at which track zero was seen low though the heads should be elsewhere: the count or the sensor is wrong. */
-  readonly strayZeros: readonly { readonly atS: number, readonly cylinder: number }[]
+  readonly strayZeros: readonly { readonly atS: number; readonly cylinder: number }[]
 }
 
 /** Steps further apart than this are of two seeks, s. */
@@ -57,7 +61,7 @@ export function followHeads(lines: BusLines, durationS: number): HeadPath {
   // Counted from where the recording begins; home tells how much that is off.
   let count = 0
   let offset: number | null = atZero(0) ? 0 : null
-  const moves: { at: number, inward: boolean, refused: boolean, after: number }[] = []
+  const moves: { at: number; inward: boolean; refused: boolean; after: number }[] = []
   for (const [i, at] of pulses.entries()) {
     const inward = direction ? isLow(direction, at) : true
     const refused = !inward && atZero(at)
@@ -67,7 +71,7 @@ export function followHeads(lines: BusLines, durationS: number): HeadPath {
     const rest = Math.min(at + SETTLE, pulses[i + 1] ?? durationS, durationS)
     if (offset === null && atZero(rest)) offset = -count
   }
-  const cylinder = (c: number) => offset === null ? null : c + offset
+  const cylinder = (c: number) => (offset === null ? null : c + offset)
   const strayZeros = moves.flatMap((m, i) => {
     const rest = Math.min(m.at + SETTLE, moves[i + 1]?.at ?? durationS)
     const is = cylinder(m.after)
@@ -76,11 +80,18 @@ export function followHeads(lines: BusLines, durationS: number): HeadPath {
   const seeks: Seek[] = []
   for (let i = 0; i < moves.length;) {
     let j = i
-    while (j + 1 < moves.length && moves[j + 1]!.inward === moves[i]!.inward && moves[j + 1]!.at - moves[j]!.at < PAUSE) j++
+    while (j + 1 < moves.length && moves[j + 1]!.inward === moves[i]!.inward && moves[j + 1]!.at - moves[j]!.at < PAUSE)
+      j++
     const row = moves.slice(i, j + 1)
     seeks.push({
-      fromS: row[0]!.at, toS: row.at(-1)!.at, inward: row[0]!.inward, steps: row.length, from: cylinder(i ? moves[i - 1]!.after : 0), to: cylinder(row.at(-1)!.after),
-      stepMs: row.length > 1 ? (row.at(-1)!.at - row[0]!.at) / (row.length - 1) * 1000 : null, refused: row.filter(m => m.refused).length,
+      fromS: row[0]!.at,
+      toS: row.at(-1)!.at,
+      inward: row[0]!.inward,
+      steps: row.length,
+      from: cylinder(i ? moves[i - 1]!.after : 0),
+      to: cylinder(row.at(-1)!.after),
+      stepMs: row.length > 1 ? ((row.at(-1)!.at - row[0]!.at) / (row.length - 1)) * 1000 : null,
+      refused: row.filter(m => m.refused).length,
     })
     i = j + 1
   }
@@ -90,6 +101,13 @@ export function followHeads(lines: BusLines, durationS: number): HeadPath {
     if (s.fromS > from) stays.push({ fromS: from, toS: s.fromS, cylinder: s.from })
     from = s.toS + SETTLE
   }
-  if (durationS > from) stays.push({ fromS: from, toS: durationS, cylinder: seeks.length ? seeks.at(-1)!.to : cylinder(0) })
-  return { moves: moves.map(m => ({ at: m.at, inward: m.inward, refused: m.refused, cylinder: cylinder(m.after) })), seeks, stays, homed: offset !== null, strayZeros }
+  if (durationS > from)
+    stays.push({ fromS: from, toS: durationS, cylinder: seeks.length ? seeks.at(-1)!.to : cylinder(0) })
+  return {
+    moves: moves.map(m => ({ at: m.at, inward: m.inward, refused: m.refused, cylinder: cylinder(m.after) })),
+    seeks,
+    stays,
+    homed: offset !== null,
+    strayZeros,
+  }
 }

@@ -6,12 +6,35 @@ export { judgeBus, type BusJudgement } from './judge-bus'
 export { HEAD_NAMES, judgeSurface, summariseHead, type HeadSummary, type SurfaceContext } from './judge-surface'
 export { changesUpTo, fallsOf, isLow, lowShare, risesOf, turnedOver } from './levels'
 export { guessLines, LINE_NAMES, LINES, linesOf, STATUS_LINES, type BusLines, type LineName } from './lines'
-export { imageOf, mapLines, marginsTable, MOST_EDGES, reportBus, reportingBus, reportJson, type BusOptions, type BusProgress, type BusReport, type LineMapping } from './report'
+export {
+  imageOf,
+  mapLines,
+  marginsTable,
+  MOST_EDGES,
+  reportBus,
+  reportingBus,
+  reportJson,
+  type BusOptions,
+  type BusProgress,
+  type BusReport,
+  type LineMapping,
+} from './report'
 export { settlingOf, type Settling } from './settling'
 export { busSpeed, busTimings, type BusSpeed, type BusTimings, type ZeroSwitch } from './timings'
 export { judgeWiggle, type WiggleResult, type WireErrors, type WireMoved } from './wiggle'
 export { likelyClass } from './likely-class'
 export { railBars, type RailBar } from './rail-bars'
-export { namingOf, sampleOf, SILENCE, toReadings, totalsOf, type Naming, type RawTrack, type SectorReading, type Totals, type TrackReading } from './track-reading'
+export {
+  namingOf,
+  sampleOf,
+  SILENCE,
+  toReadings,
+  totalsOf,
+  type Naming,
+  type RawTrack,
+  type SectorReading,
+  type Totals,
+  type TrackReading,
+} from './track-reading'
 export { surfaceOfRaw, type JudgedSurface } from './surface'
 export { swingOf, swingSize, type Swing } from './swing'

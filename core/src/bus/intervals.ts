@@ -2,7 +2,11 @@ import { lowerBound, median } from '../numbers'
 import type { FluxTimes } from '../recording'
 
 /** How often each spacing of transitions comes, for a code that is not known. */
-export interface IntervalPicture { readonly binUs: number, readonly counts: readonly number[], readonly peaksUs: readonly number[] }
+export interface IntervalPicture {
+  readonly binUs: number
+  readonly counts: readonly number[]
+  readonly peaksUs: readonly number[]
+}
 
 const BINS = 100
 
@@ -18,6 +22,8 @@ export function intervalPicture(flux: FluxTimes): IntervalPicture | null {
   for (let i = 0, n = lowerBound(sorted, most); i < n; i++) counts[Math.min(BINS - 1, Math.floor(sorted[i]! / bin))]!++
   const smooth = counts.map((c, i) => (counts[i - 1] ?? 0) + 2 * c + (counts[i + 1] ?? 0))
   const least = Math.max(...smooth) * 0.05
-  const peaksUs = smooth.flatMap((c, i) => c > least && c >= (smooth[i - 1] ?? 0) && c > (smooth[i + 1] ?? 0) ? [(i + 0.5) * bin * 1e6] : [])
+  const peaksUs = smooth.flatMap((c, i) =>
+    c > least && c >= (smooth[i - 1] ?? 0) && c > (smooth[i + 1] ?? 0) ? [(i + 0.5) * bin * 1e6] : [],
+  )
   return { binUs: bin * 1e6, counts, peaksUs }
 }

@@ -52,20 +52,34 @@ export const MOST_EDGES = 60_000_000
 export function mapLines(capture: Pick<Capture, 'channels' | 'fileName'>, chosen: LineMapping = {}): LineMapping {
   const names = capture.channels.map(c => c.name)
   for (const [line, channel] of Object.entries(chosen)) {
-    if (!LINE_NAMES.includes(line as LineName)) throw new ParameterError(`there is no line “${line}”`, LINE_NAMES.join(', '), { field: 'map' })
-    if (channel !== '' && !names.includes(channel)) throw new ParameterError(`there is no channel “${channel}”`, names.join(', '), { field: 'map' })
+    if (!LINE_NAMES.includes(line as LineName))
+      throw new ParameterError(`there is no line “${line}”`, LINE_NAMES.join(', '), { field: 'map' })
+    if (channel !== '' && !names.includes(channel))
+      throw new ParameterError(`there is no channel “${channel}”`, names.join(', '), { field: 'map' })
   }
   const taken = new Set(Object.values(chosen))
-  const guessed = Object.fromEntries(Object.entries(guessLines(names)).filter(([line, channel]) => !(line in chosen) && !taken.has(channel)))
+  const guessed = Object.fromEntries(
+    Object.entries(guessLines(names)).filter(([line, channel]) => !(line in chosen) && !taken.has(channel)),
+  )
   const mapping = Object.fromEntries(Object.entries({ ...guessed, ...chosen }).filter(([, channel]) => channel !== ''))
-  if (Object.keys(mapping).length === 0) throw new ParameterError('no channel is known as a line by its name', `a mapping such as index=${names[0] ?? 'D0'}`, { file: capture.fileName, field: 'map' })
+  if (Object.keys(mapping).length === 0)
+    throw new ParameterError(
+      'no channel is known as a line by its name',
+      `a mapping such as index=${names[0] ?? 'D0'}`,
+      { file: capture.fileName, field: 'map' },
+    )
   return mapping
 }
 
-const formatsOf = (code: BusOptions['code']) => code === undefined || code === 'auto' ? undefined : FORMATS.filter(f => f.code === code)
+const formatsOf = (code: BusOptions['code']) =>
+  code === undefined || code === 'auto' ? undefined : FORMATS.filter(f => f.code === code)
 
 /** Progress of {@link reportingBus}: the track just read, of how many. */
-export interface BusProgress { readonly done: number, readonly all: number, readonly track: RawTrack }
+export interface BusProgress {
+  readonly done: number
+  readonly all: number
+  readonly track: RawTrack
+}
 
 /** Judges a recording; yields after each track, so that a worker can tell how far it is and listen for a stop. */
 export function* reportingBus(capture: Capture, options: BusOptions = {}): Generator<BusProgress, BusReport> {
@@ -81,26 +95,62 @@ export function* reportingBus(capture: Capture, options: BusOptions = {}): Gener
     yield step
   }
   // Without both lines the count says nothing of home.
-  const judged = surfaceOfRaw(raw, lines.step && lines['track-0'] ? options.context : { ...options.context, homeOff: 0 }, lines.side !== undefined || raw.length === 0)
+  const judged = surfaceOfRaw(
+    raw,
+    lines.step && lines['track-0'] ? options.context : { ...options.context, homeOff: 0 },
+    lines.side !== undefined || raw.length === 0,
+  )
   const { naming, tracks } = judged
   const bus = judgeBus(lines, path, capture.durationS)
   const surface = tracks.length ? judged : null
   const busy = raw.filter(t => t.transitions > 2000)
   const mute = tracks.every(t => t.sectors.length === 0)
   const strange = mute ? [...busy].sort((a, b) => b.transitions - a.transitions)[0] : undefined
-  const doubtful = (...kinds: readonly Doubt['kind'][]): Point[] => doubts.filter(d => kinds.includes(d.kind)).map(d => ({ kind: 'unknown', says: d.says, next: d.next }))
+  const doubtful = (...kinds: readonly Doubt['kind'][]): Point[] =>
+    doubts.filter(d => kinds.includes(d.kind)).map(d => ({ kind: 'unknown', says: d.says, next: d.next }))
   // What is mapped or recorded the wrong way round says nothing else.
   const upset = doubtful('inverted', 'swapped')
-  const points: Point[] = upset.length ? upset : [
-    ...doubtful('undersampled', 'two selected'), ...bus.points, ...namingPoints(naming, tracks),
-    ...strange ? [{ kind: 'unknown' as const, says: 'The read line is busy, but in no code that is known.', next: 'Look at the spacings of its pulses, or choose a code by hand.' }] : [],
-    ...surface && !mute && surface.call.kind !== 'leave' ? surface.call.reasons.map((says): Point => ({ kind: surface.call.kind, says, next: surface.call.next })) : [],
-  ]
-  const rest: Call = surface && !mute ? { ...surface.call, reasons: ['The lines do what they should.', ...surface.call.reasons] } : bus.call
+  const points: Point[] = upset.length
+    ? upset
+    : [
+        ...doubtful('undersampled', 'two selected'),
+        ...bus.points,
+        ...namingPoints(naming, tracks),
+        ...(strange
+          ? [
+              {
+                kind: 'unknown' as const,
+                says: 'The read line is busy, but in no code that is known.',
+                next: 'Look at the spacings of its pulses, or choose a code by hand.',
+              },
+            ]
+          : []),
+        ...(surface && !mute && surface.call.kind !== 'leave'
+          ? surface.call.reasons.map((says): Point => ({ kind: surface.call.kind, says, next: surface.call.next }))
+          : []),
+      ]
+  const rest: Call =
+    surface && !mute
+      ? { ...surface.call, reasons: ['The lines do what they should.', ...surface.call.reasons] }
+      : bus.call
   return {
-    call: gravestOf(points, rest), doubts, mapping, durationS: capture.durationS, speed: bus.speed, timings: { ...bus.timings, settling: settlingOf(lines, path, raw) }, path, naming, tracks,
-    heads: surface?.heads ?? [], totals: totalsOf(tracks), observations: [...bus.observations, ...(mute ? [] : surface?.observations ?? [])],
-    unknown: strange && lines['read-data'] ? intervalPicture(fluxWithin(lines['read-data'], strange.fromS, strange.toS)) : null, notices: capture.notices,
+    call: gravestOf(points, rest),
+    doubts,
+    mapping,
+    durationS: capture.durationS,
+    speed: bus.speed,
+    timings: { ...bus.timings, settling: settlingOf(lines, path, raw) },
+    path,
+    naming,
+    tracks,
+    heads: surface?.heads ?? [],
+    totals: totalsOf(tracks),
+    observations: [...bus.observations, ...(mute ? [] : (surface?.observations ?? []))],
+    unknown:
+      strange && lines['read-data']
+        ? intervalPicture(fluxWithin(lines['read-data'], strange.fromS, strange.toS))
+        : null,
+    notices: capture.notices,
   }
 }
 
@@ -115,35 +165,112 @@ export function reportBus(capture: Capture, options: BusOptions = {}, onTrack?: 
 }
 
 function namingPoints(naming: Naming, tracks: readonly TrackReading[]): Point[] {
-  if (naming.stepsPerCylinder === 2) return [{ kind: 'unknown', says: 'The disk has half as many tracks as the drive: it is stepped over twice.', next: 'Judge margins with care: a narrow head on wide tracks reads well; what it writes may not read elsewhere.' }]
+  if (naming.stepsPerCylinder === 2)
+    return [
+      {
+        kind: 'unknown',
+        says: 'The disk has half as many tracks as the drive: it is stepped over twice.',
+        next: 'Judge margins with care: a narrow head on wide tracks reads well; what it writes may not read elsewhere.',
+      },
+    ]
   if (naming.offset === 0 || tracks.length < 2) return []
   const by = Math.abs(naming.offset)
-  return [{ kind: 'nudge', says: `Headers everywhere name ${by} ${by === 1 ? 'cylinder' : 'cylinders'} ${naming.offset > 0 ? 'more' : 'less'} than the count from track zero: the sensor trips ${by === 1 ? 'one cylinder' : `${by} cylinders`} ${naming.offset > 0 ? 'early' : 'late'}, or steps were lost.`, next: 'Home and count again; if it stays, the track-zero sensor is off, or the drive that wrote the disk.' }]
+  return [
+    {
+      kind: 'nudge',
+      says: `Headers everywhere name ${by} ${by === 1 ? 'cylinder' : 'cylinders'} ${naming.offset > 0 ? 'more' : 'less'} than the count from track zero: the sensor trips ${by === 1 ? 'one cylinder' : `${by} cylinders`} ${naming.offset > 0 ? 'early' : 'late'}, or steps were lost.`,
+      next: 'Home and count again; if it stays, the track-zero sensor is off, or the drive that wrote the disk.',
+    },
+  ]
 }
 
 /** The flat image of what was read. */
-export const imageOf = (tracks: readonly TrackReading[]): DiskImage => diskImage(tracks.flatMap(t => t.sectors.filter(s => s.state !== 'foreign').map(s => ({ cylinder: t.cylinder, head: t.head, id: s.id, bytes: s.bytes, state: s.state, data: s.data }))))
+export const imageOf = (tracks: readonly TrackReading[]): DiskImage =>
+  diskImage(
+    tracks.flatMap(t =>
+      t.sectors
+        .filter(s => s.state !== 'foreign')
+        .map(s => ({ cylinder: t.cylinder, head: t.head, id: s.id, bytes: s.bytes, state: s.state, data: s.data })),
+    ),
+  )
 
 /** Tracks and their margins as a table for a CSV file. */
-export const marginsTable = (tracks: readonly TrackReading[]): { readonly columns: readonly string[], readonly rows: readonly (readonly (string | number)[])[] } => ({
-  columns: ['cylinder', 'head', 'code', 'rate', 'turns', 'good', 'bad', 'missing', 'foreign', 'margin_percent', 'peak_shift_percent', 'rate_off_percent'],
-  rows: tracks.map((t) => {
+export const marginsTable = (
+  tracks: readonly TrackReading[],
+): { readonly columns: readonly string[]; readonly rows: readonly (readonly (string | number)[])[] } => ({
+  columns: [
+    'cylinder',
+    'head',
+    'code',
+    'rate',
+    'turns',
+    'good',
+    'bad',
+    'missing',
+    'foreign',
+    'margin_percent',
+    'peak_shift_percent',
+    'rate_off_percent',
+  ],
+  rows: tracks.map(t => {
     const n = totalsOf([t])
-    return [t.cylinder, t.head, t.format?.code ?? '', t.format?.rate ?? '', t.turns, n.good, n.bad, n.missing, n.foreign, t.margin === null ? '' : (t.margin * 100).toFixed(1), (t.shift * 100).toFixed(1), t.rateOff === null ? '' : (t.rateOff * 100).toFixed(2)]
+    return [
+      t.cylinder,
+      t.head,
+      t.format?.code ?? '',
+      t.format?.rate ?? '',
+      t.turns,
+      n.good,
+      n.bad,
+      n.missing,
+      n.foreign,
+      t.margin === null ? '' : (t.margin * 100).toFixed(1),
+      (t.shift * 100).toFixed(1),
+      t.rateOff === null ? '' : (t.rateOff * 100).toFixed(2),
+    ]
   }),
 })
 
 /** The report as plain JSON: data of sectors left out, margins in percent. */
 export function reportJson(r: BusReport): Record<string, unknown> {
-  const percent = (x: number | null) => x === null ? null : Number((x * 100).toFixed(1))
+  const percent = (x: number | null) => (x === null ? null : Number((x * 100).toFixed(1)))
   return {
-    call: r.call.kind, reasons: r.call.reasons, next: r.call.next, lines: r.mapping, durationS: r.durationS, speed: r.speed, timings: r.timings, doubts: r.doubts, notices: r.notices,
-    seeks: r.path.seeks, homed: r.path.homed, observations: r.observations,
+    call: r.call.kind,
+    reasons: r.call.reasons,
+    next: r.call.next,
+    lines: r.mapping,
+    durationS: r.durationS,
+    speed: r.speed,
+    timings: r.timings,
+    doubts: r.doubts,
+    notices: r.notices,
+    seeks: r.path.seeks,
+    homed: r.path.homed,
+    observations: r.observations,
     tracks: r.tracks.map(t => ({
-      cylinder: t.cylinder, head: t.head, code: t.format ? CODE_IDS[t.format.code] : null, rate: t.format?.rate ?? null, turns: t.turns, marginPercent: percent(t.margin), peakShiftPercent: percent(t.shift), rateOffPercent: t.rateOff === null ? null : Number((t.rateOff * 100).toFixed(2)),
+      cylinder: t.cylinder,
+      head: t.head,
+      code: t.format ? CODE_IDS[t.format.code] : null,
+      rate: t.format?.rate ?? null,
+      turns: t.turns,
+      marginPercent: percent(t.margin),
+      peakShiftPercent: percent(t.shift),
+      rateOffPercent: t.rateOff === null ? null : Number((t.rateOff * 100).toFixed(2)),
       missing: t.sectors.filter(s => s.state === 'missing').map(s => s.id),
-      sectors: t.sectors.filter(s => s.state !== 'missing').map(s => ({ id: s.id, bytes: s.bytes, state: s.state, marginPercent: percent(s.margin), names: s.names, whole: s.whole, seen: s.seen, weakBytes: s.weakBytes })),
+      sectors: t.sectors
+        .filter(s => s.state !== 'missing')
+        .map(s => ({
+          id: s.id,
+          bytes: s.bytes,
+          state: s.state,
+          marginPercent: percent(s.margin),
+          names: s.names,
+          whole: s.whole,
+          seen: s.seen,
+          weakBytes: s.weakBytes,
+        })),
     })),
-    totals: r.totals, intervals: r.unknown,
+    totals: r.totals,
+    intervals: r.unknown,
   }
 }

@@ -10,7 +10,10 @@ const SEEKS = 24
 const LONGEST = 0.06
 
 /** How soon after the last step a sector was read whole, ms: no longer than this does the head take to settle. */
-export interface Settling { readonly atMostMs: number, readonly seeks: number }
+export interface Settling {
+  readonly atMostMs: number
+  readonly seeks: number
+}
 
 export function settlingOf(lines: BusLines, path: HeadPath, raw: readonly RawTrack[]): Settling | null {
   const data = lines['read-data']
@@ -24,7 +27,9 @@ export function settlingOf(lines: BusLines, path: HeadPath, raw: readonly RawTra
     if (!track || (lines.select && !isLow(lines.select, s.toS))) continue
     // The track that the heads come from may still be read for a moment.
     const names = mostNamed(track.read!.sectors)
-    const first = readTrack(fluxWithin(data, s.toS, s.toS + LONGEST), track.read!.format).sectors.find(x => x.status !== 'header check failed' && x.cylinder === names)
+    const first = readTrack(fluxWithin(data, s.toS, s.toS + LONGEST), track.read!.format).sectors.find(
+      x => x.status !== 'header check failed' && x.cylinder === names,
+    )
     if (first) waits.push((first.atS - s.toS) * 1000)
   }
   return waits.length ? { atMostMs: Math.min(...waits), seeks: waits.length } : null

@@ -2,7 +2,10 @@ import { judgeSurface, type SurfaceContext } from './judge-surface'
 import { swingOf } from './swing'
 import { namingOf, toReadings, type Naming, type RawTrack, type TrackReading } from './track-reading'
 
-export type JudgedSurface = ReturnType<typeof judgeSurface> & { readonly naming: Naming, readonly tracks: readonly TrackReading[] }
+export type JudgedSurface = ReturnType<typeof judgeSurface> & {
+  readonly naming: Naming
+  readonly tracks: readonly TrackReading[]
+}
 
 /**
  * Raw tracks to a judged surface: headers against the count, visits and turns put together, each head's swing once a turn.
@@ -11,5 +14,9 @@ export type JudgedSurface = ReturnType<typeof judgeSurface> & { readonly naming:
 export function surfaceOfRaw(raw: readonly RawTrack[], context: SurfaceContext = {}, sided = true): JudgedSurface {
   const naming = namingOf(raw)
   const tracks = toReadings(raw, naming, sided)
-  return { naming, tracks, ...judgeSurface(tracks, { homeOff: naming.offset, ...context, swings: [swingOf(raw, 0), swingOf(raw, 1)] }) }
+  return {
+    naming,
+    tracks,
+    ...judgeSurface(tracks, { homeOff: naming.offset, ...context, swings: [swingOf(raw, 0), swingOf(raw, 1)] }),
+  }
 }

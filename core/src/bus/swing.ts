@@ -2,7 +2,12 @@ import { lowerBound } from '../numbers'
 import type { RawTrack } from './track-reading'
 
 /** How the margin of a head swings once a turn, share of half the window, zero to peak, as the two parts of a sine with their common standard error. */
-export interface Swing { readonly cosine: number, readonly sine: number, readonly sd: number, readonly sectors: number }
+export interface Swing {
+  readonly cosine: number
+  readonly sine: number
+  readonly sd: number
+  readonly sectors: number
+}
 
 /** Fewer sectors cannot tell a swing from scatter. */
 const FEWEST = 24
@@ -39,7 +44,7 @@ export function swingOf(raw: readonly RawTrack[], head: 0 | 1): Swing | null {
   if (n < FEWEST || det < 1e-9) return null
   const [cosine, sine] = [(cy * ss - sy * cs) / det, (sy * cc - cy * cs) / det]
   const rest = points.reduce((sum, [c, s, y]) => sum + (y - cosine * c - sine * s) ** 2, 0) / (n - 3)
-  return { cosine, sine, sd: Math.sqrt(rest * (cc + ss) / 2 / det), sectors: n }
+  return { cosine, sine, sd: Math.sqrt((rest * (cc + ss)) / 2 / det), sectors: n }
 }
 
 export const swingSize = (s: Swing): number => Math.hypot(s.cosine, s.sine)

@@ -5,15 +5,23 @@ import type { HeadPath } from './follow-heads'
 import type { BusLines } from './lines'
 
 /** Speed as the index line has it. */
-export interface BusSpeed { readonly rpm: number, readonly uncertainty: number | null, readonly turns: number, readonly indexWidthMs: number | null }
+export interface BusSpeed {
+  readonly rpm: number
+  readonly uncertainty: number | null
+  readonly turns: number
+  readonly indexWidthMs: number | null
+}
 
 /** Where the track-zero sensor switches, as steps from where it is low, and how long after the step. */
-export interface ZeroSwitch { readonly cylinder: number, readonly afterStepMs: number }
+export interface ZeroSwitch {
+  readonly cylinder: number
+  readonly afterStepMs: number
+}
 
 export interface BusTimings {
   /** From MOTOR to a turn within 1 % of the last ones, ms; null where no start was recorded. */
   readonly motorStartMs: number | null
-  readonly stepMs: { readonly fastest: number, readonly usual: number } | null
+  readonly stepMs: { readonly fastest: number; readonly usual: number } | null
   readonly refusedSteps: number
   readonly zeroOnApproach: ZeroSwitch | null
   readonly zeroOnDeparture: ZeroSwitch | null
@@ -42,24 +50,31 @@ export function busSpeed(lines: BusLines): BusSpeed | null {
   // Starting and running out are no measure of the speed: where most turns agree closely, those are it.
   const close = whole.filter(t => Math.abs(t / usual - 1) < 0.01)
   const steady = close.length * 2 > whole.length ? close : whole.filter(t => Math.abs(t / usual - 1) < 0.05)
-  const doubt = measured && Math.abs(measured.rpm.mean * usual / 60 - 1) < 0.02 ? speedUncertainty(measured) : null
-  return { rpm: 60 / mean(steady.length ? steady : whole), uncertainty: doubt, turns: whole.length, indexWidthMs: widths.length ? median(widths) : null }
+  const doubt = measured && Math.abs((measured.rpm.mean * usual) / 60 - 1) < 0.02 ? speedUncertainty(measured) : null
+  return {
+    rpm: 60 / mean(steady.length ? steady : whole),
+    uncertainty: doubt,
+    turns: whole.length,
+    indexWidthMs: widths.length ? median(widths) : null,
+  }
 }
 
 function widthsOf(lines: BusLines, marks: Float64Array): number[] {
   const rises = risesOf(lines.index!)
   let k = 0
-  return [...marks].flatMap((t) => {
+  return [...marks].flatMap(t => {
     while (k < rises.length && rises[k]! <= t) k++
     return k < rises.length ? [(rises[k]! - t) * 1000] : []
   })
 }
 
 export function busTimings(lines: BusLines, path: HeadPath): BusTimings {
-  const rates = path.seeks.flatMap(s => s.stepMs === null ? [] : [s.stepMs])
+  const rates = path.seeks.flatMap(s => (s.stepMs === null ? [] : [s.stepMs]))
   return {
-    motorStartMs: motorStart(lines), stepMs: rates.length ? { fastest: Math.min(...rates), usual: median(rates) } : null,
-    refusedSteps: path.seeks.reduce((n, s) => n + s.refused, 0), ...zeroSwitches(lines, path),
+    motorStartMs: motorStart(lines),
+    stepMs: rates.length ? { fastest: Math.min(...rates), usual: median(rates) } : null,
+    refusedSteps: path.seeks.reduce((n, s) => n + s.refused, 0),
+    ...zeroSwitches(lines, path),
   }
 }
 
@@ -98,7 +113,9 @@ function zeroSwitches(lines: BusLines, path: HeadPath): Pick<BusTimings, 'zeroOn
       if (!before || before.inward !== inward || before.cylinder === null || t - before.at > 0.05) continue
       found.push({ cylinder: before.cylinder, afterStepMs: (t - before.at) * 1000 })
     }
-    return found.length ? { cylinder: median(found.map(f => f.cylinder)), afterStepMs: median(found.map(f => f.afterStepMs)) } : null
+    return found.length
+      ? { cylinder: median(found.map(f => f.cylinder)), afterStepMs: median(found.map(f => f.afterStepMs)) }
+      : null
   }
   return { zeroOnApproach: at(fallsOf(zero), false), zeroOnDeparture: at(risesOf(zero), true) }
 }

@@ -1,4 +1,12 @@
-import { mergeTurns, mostNamed, PHASE_BINS, type Format, type MeasuredSector, type ReadTrack, type SectorState } from '../recording'
+import {
+  mergeTurns,
+  mostNamed,
+  PHASE_BINS,
+  type Format,
+  type MeasuredSector,
+  type ReadTrack,
+  type SectorState,
+} from '../recording'
 
 /** A stretch of flux from one place of the heads, as it was read, before turns and visits are put together. */
 export interface RawTrack {
@@ -78,9 +86,11 @@ export const SILENCE = 2000
 
 /** How headers and count go together, by most of the tracks that name anything. */
 export function namingOf(raw: readonly RawTrack[]): Naming {
-  const pairs = raw.flatMap((t) => {
+  const pairs = raw.flatMap(t => {
     const names = t.read ? mostNamed(t.read.sectors.filter(s => s.status === 'good')) : undefined
-    return t.cylinder === null || names === undefined || t.read!.format.code === 'quick stream' ? [] : [{ cylinder: t.cylinder, names }]
+    return t.cylinder === null || names === undefined || t.read!.format.code === 'quick stream'
+      ? []
+      : [{ cylinder: t.cylinder, names }]
   })
   const [single, double] = [1, 2].map(k => pairs.filter(p => p.cylinder === p.names * k).length) as [number, number]
   if (double > single && pairs.some(p => p.names > 2)) return { stepsPerCylinder: 2, offset: 0 }
@@ -94,7 +104,9 @@ export function namingOf(raw: readonly RawTrack[]): Naming {
 function byHeader(t: RawTrack): RawTrack[] {
   if (!t.read) return [t]
   const heads = [0, 1].map(h => t.read!.sectors.filter(s => s.head === h))
-  return heads.flatMap((sectors, h) => sectors.length ? [{ ...t, head: h as 0 | 1, read: { ...t.read!, sectors } }] : [])
+  return heads.flatMap((sectors, h) =>
+    sectors.length ? [{ ...t, head: h as 0 | 1, read: { ...t.read!, sectors } }] : [],
+  )
 }
 
 /**
@@ -115,29 +127,56 @@ export function toReadings(raw: readonly RawTrack[], naming: Naming = namingOf(r
     if (group) group.push(own)
     else groups.set(key, [own])
   }
-  const readings = [...groups.values()].map(visits => together(visits, naming)).sort((a, b) => a.cylinder - b.cylinder || a.head - b.head)
-  const last = readings.reduce((most, r) => r.sectors.some(s => s.whole > 0) ? Math.max(most, r.cylinder) : most, -1)
+  const readings = [...groups.values()]
+    .map(visits => together(visits, naming))
+    .sort((a, b) => a.cylinder - b.cylinder || a.head - b.head)
+  const last = readings.reduce((most, r) => (r.sectors.some(s => s.whole > 0) ? Math.max(most, r.cylinder) : most), -1)
   // What was read for less than a turn lacks nothing: the rest may have come past later.
   // Beyond the last track that reads there is nothing on the disk, or nothing that the heads reach.
-  return readings.filter(r => last < 0 || r.cylinder <= last || r.sectors.length > 0).map(r => r.cylinder <= last && r.seconds >= WHOLE_TURN_S ? withMissing(r, readings) : r)
+  return readings
+    .filter(r => last < 0 || r.cylinder <= last || r.sectors.length > 0)
+    .map(r => (r.cylinder <= last && r.seconds >= WHOLE_TURN_S ? withMissing(r, readings) : r))
 }
 
 function together(visits: readonly RawTrack[], naming: Naming): TrackReading {
   const best = [...visits].sort((a, b) => (b.read?.sectors.length ?? 0) - (a.read?.sectors.length ?? 0))[0]!
-  const same = visits.filter(v => v.read && v.read.format.code === best.read!.format.code && v.read.format.rate === best.read!.format.rate)
+  const same = visits.filter(
+    v => v.read && v.read.format.code === best.read!.format.code && v.read.format.rate === best.read!.format.rate,
+  )
   const found: MeasuredSector[] = same.flatMap(v => v.read!.sectors)
   const margins = same.map(v => v.read!.margin).filter(m => !Number.isNaN(m))
   const rates = same.map(v => v.read!.rateOff).filter(m => !Number.isNaN(m))
   const histogram = new Array<number>(PHASE_BINS).fill(0)
-  for (const v of same) v.read!.histogram.forEach((n, i) => { histogram[i]! += n })
+  for (const v of same)
+    v.read!.histogram.forEach((n, i) => {
+      histogram[i]! += n
+    })
   const cylinder = best.cylinder!
   const quick = best.read?.format.code === 'quick stream'
   return {
-    cylinder, head: best.head, fromS: Math.min(...visits.map(v => v.fromS)), toS: Math.max(...visits.map(v => v.toS)), turns: visits.reduce((n, v) => n + v.turns, 0),
-    seconds: visits.reduce((n, v) => n + v.toS - v.fromS, 0), transitions: visits.reduce((n, v) => n + v.transitions, 0), sample: best.sample, format: best.read?.format ?? null,
-    margin: margins.length ? Math.min(...margins) : null, shift: same[0]?.read!.shift ?? 0, rateOff: rates.length ? rates.reduce((a, b) => a + b) / rates.length : null, histogram,
+    cylinder,
+    head: best.head,
+    fromS: Math.min(...visits.map(v => v.fromS)),
+    toS: Math.max(...visits.map(v => v.toS)),
+    turns: visits.reduce((n, v) => n + v.turns, 0),
+    seconds: visits.reduce((n, v) => n + v.toS - v.fromS, 0),
+    transitions: visits.reduce((n, v) => n + v.transitions, 0),
+    sample: best.sample,
+    format: best.read?.format ?? null,
+    margin: margins.length ? Math.min(...margins) : null,
+    shift: same[0]?.read!.shift ?? 0,
+    rateOff: rates.length ? rates.reduce((a, b) => a + b) / rates.length : null,
+    histogram,
     sectors: mergeTurns(found, quick ? 0 : cylinder + naming.offset).map((s): SectorReading => ({
-      id: s.sector, bytes: s.size, state: s.state, names: s.cylinder, margin: Number.isNaN(s.margin) ? null : s.margin, whole: s.whole, seen: s.seen, weakBytes: s.weakBytes, data: s.data,
+      id: s.sector,
+      bytes: s.size,
+      state: s.state,
+      names: s.cylinder,
+      margin: Number.isNaN(s.margin) ? null : s.margin,
+      whole: s.whole,
+      seen: s.seen,
+      weakBytes: s.weakBytes,
+      data: s.data,
     })),
   }
 }
@@ -145,23 +184,48 @@ function together(visits: readonly RawTrack[], naming: Naming): TrackReading {
 /** Adds what tracks of the same head and format near by have and this one lacks. */
 function withMissing(r: TrackReading, all: readonly TrackReading[]): TrackReading {
   const own = (t: TrackReading) => t.sectors.filter(s => s.state !== 'foreign' && s.id >= 0)
-  const near = all.filter(t => own(t).length > 0 && (r.format ? t.format?.code === r.format.code && t.format.rate === r.format.rate : true))
-    .sort((a, b) => Math.abs(a.cylinder - r.cylinder) - Math.abs(b.cylinder - r.cylinder)).slice(0, 12)
+  const near = all
+    .filter(
+      t => own(t).length > 0 && (r.format ? t.format?.code === r.format.code && t.format.rate === r.format.rate : true),
+    )
+    .sort((a, b) => Math.abs(a.cylinder - r.cylinder) - Math.abs(b.cylinder - r.cylinder))
+    .slice(0, 12)
   if (near.length === 0) return r
   const votes = new Map<string, number>()
-  for (const t of near) for (const s of own(t)) votes.set(`${s.id} ${s.bytes}`, (votes.get(`${s.id} ${s.bytes}`) ?? 0) + 1)
+  for (const t of near)
+    for (const s of own(t)) votes.set(`${s.id} ${s.bytes}`, (votes.get(`${s.id} ${s.bytes}`) ?? 0) + 1)
   const here = new Set(own(r).map(s => `${s.id} ${s.bytes}`))
   const unnamed = r.sectors.filter(s => s.id < 0).length
-  const missing = [...votes].filter(([key, n]) => n * 2 >= near.length && !here.has(key)).map(([key]) => {
-    const [id, bytes] = key.split(' ').map(Number) as [number, number]
-    return { id, bytes, state: 'missing' as const, names: r.cylinder, margin: null, whole: 0, seen: 0, weakBytes: 0, data: null }
-  })
+  const missing = [...votes]
+    .filter(([key, n]) => n * 2 >= near.length && !here.has(key))
+    .map(([key]) => {
+      const [id, bytes] = key.split(' ').map(Number) as [number, number]
+      return {
+        id,
+        bytes,
+        state: 'missing' as const,
+        names: r.cylinder,
+        margin: null,
+        whole: 0,
+        seen: 0,
+        weakBytes: 0,
+        data: null,
+      }
+    })
   // Headers that nobody could read stand for as many of those.
-  return { ...r, sectors: [...r.sectors, ...missing.slice(0, Math.max(0, missing.length - unnamed))].sort((a, b) => a.id - b.id) }
+  return {
+    ...r,
+    sectors: [...r.sectors, ...missing.slice(0, Math.max(0, missing.length - unnamed))].sort((a, b) => a.id - b.id),
+  }
 }
 
 /** Sectors by what became of them. */
-export interface Totals { readonly good: number, readonly bad: number, readonly missing: number, readonly foreign: number }
+export interface Totals {
+  readonly good: number
+  readonly bad: number
+  readonly missing: number
+  readonly foreign: number
+}
 
 export function totalsOf(readings: readonly TrackReading[]): Totals {
   const totals = { good: 0, bad: 0, missing: 0, foreign: 0 }

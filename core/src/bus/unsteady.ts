@@ -9,16 +9,20 @@ const LOST = 3.5
  * Times at which the disk is not at its speed: from the motor's start, or from a pause of the index while motor and select are on (the
  * disk was out), to the first steady turn. What is read then says nothing of the drive.
  */
-export function unsteady(lines: BusLines): { readonly fromS: number, readonly toS: number }[] {
+export function unsteady(lines: BusLines): { readonly fromS: number; readonly toS: number }[] {
   const { index, motor, select } = lines
   if (!index) return []
   const marks = [...fallsOf(index)]
   if (marks.length < 5) return []
   const turn = median(marks.slice(1).map((t, i) => t - marks[i]!))
-  const steadyFrom = (t: number) => marks.find((m, i) => m > t && i + 1 < marks.length && Math.abs((marks[i + 1]! - m) / turn - 1) < 0.03) ?? marks.at(-1)!
+  const steadyFrom = (t: number) =>
+    marks.find((m, i) => m > t && i + 1 < marks.length && Math.abs((marks[i + 1]! - m) / turn - 1) < 0.03) ??
+    marks.at(-1)!
   const on = (t: number) => (!motor || isLow(motor, t)) && (!select || isLow(select, t))
   const starts = motor ? [...fallsOf(motor)].filter(t => !marks.some(m => m < t && t - m < 2 * turn)) : []
-  const pauses = marks.slice(1).flatMap((t, i) => t - marks[i]! > LOST * turn && on(marks[i]! + turn) && on(t - turn) ? [marks[i]!] : [])
+  const pauses = marks
+    .slice(1)
+    .flatMap((t, i) => (t - marks[i]! > LOST * turn && on(marks[i]! + turn) && on(t - turn) ? [marks[i]!] : []))
   // The disk may have gone out at any time after the last pulse.
   return [...starts, ...pauses].sort((a, b) => a - b).map(fromS => ({ fromS, toS: steadyFrom(fromS) }))
 }

@@ -7,7 +7,7 @@ export function bytesSource(name: string, content: Uint8Array | string, chunkByt
   return {
     name,
     size: bytes.length,
-    async* chunks() {
+    async *chunks() {
       for (let at = 0; at < bytes.length; at += chunkBytes) yield bytes.subarray(at, at + chunkBytes)
     },
   }

@@ -3,7 +3,16 @@ import { LevelTrack } from './level-track'
 import { PulseFinder } from './pulse-finder'
 
 const WORDS: Readonly<Record<string, number>> = {
-  '0': 0, '1': 1, 'l': 0, 'h': 1, 'low': 0, 'high': 1, 'false': 0, 'true': 1, 'x': 2, 'z': 2,
+  '0': 0,
+  '1': 1,
+  l: 0,
+  h: 1,
+  low: 0,
+  high: 1,
+  false: 0,
+  true: 1,
+  x: 2,
+  z: 2,
 }
 
 /** 0, 1 or 2 (unknown) for a logic cell; -1 for an empty one (no change); -2 for anything else. */
@@ -18,12 +27,15 @@ export function logicLevel(cell: string): number {
 export interface CsvColumn {
   /** @returns false where the cell cannot be read */
   add(t: number, cell: string): boolean
-  finish(end: number): { channel: CaptureChannel, notice?: string }
+  finish(end: number): { channel: CaptureChannel; notice?: string }
 }
 
 export class LogicColumn implements CsvColumn {
   private readonly track: LevelTrack
-  constructor(private readonly name: string, maxEdges: number) {
+  constructor(
+    private readonly name: string,
+    maxEdges: number,
+  ) {
     this.track = new LevelTrack(maxEdges)
   }
 
@@ -40,7 +52,13 @@ export class LogicColumn implements CsvColumn {
 
 export class AnalogueColumn implements CsvColumn {
   private readonly finder: PulseFinder
-  constructor(private readonly name: string, private readonly decimalComma: boolean, sampleRateHz: number, maxEdges: number, private readonly polarity: ReadOptions['polarity']) {
+  constructor(
+    private readonly name: string,
+    private readonly decimalComma: boolean,
+    sampleRateHz: number,
+    maxEdges: number,
+    private readonly polarity: ReadOptions['polarity'],
+  ) {
     this.finder = new PulseFinder(sampleRateHz, maxEdges)
   }
 
@@ -52,8 +70,11 @@ export class AnalogueColumn implements CsvColumn {
     return true
   }
 
-  finish(): { channel: CaptureChannel, notice: string } {
+  finish(): { channel: CaptureChannel; notice: string } {
     const { channel, polarity } = this.finder.finish(this.name, this.polarity)
-    return { channel, notice: `"${this.name}" holds voltages, not levels: pulses were found by a threshold and point ${polarity === 'positive' ? 'up' : 'down'}.` }
+    return {
+      channel,
+      notice: `"${this.name}" holds voltages, not levels: pulses were found by a threshold and point ${polarity === 'positive' ? 'up' : 'down'}.`,
+    }
   }
 }

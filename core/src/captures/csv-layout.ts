@@ -13,7 +13,7 @@ export interface CsvLayout {
   /** Given or announced sample rate; null where the time column tells. */
   readonly sampleRateHz: number | null
   /** Every column but the time, by index. */
-  readonly columns: readonly { readonly index: number, readonly name: string }[]
+  readonly columns: readonly { readonly index: number; readonly name: string }[]
   readonly hasHeading: boolean
   readonly notices: readonly string[]
 }
@@ -38,7 +38,7 @@ function findDelimiter(line: string): string {
 function announcedRate(comments: readonly string[]): number | null {
   for (const line of comments) {
     const m = /sample\s*-?rate\s*(?:[:=]\s*)?([\d.]+)\s*([kMG]?)(?:Hz|S\/s|Sa\/s)?/i.exec(line)
-    if (m) return Number(m[1]) * ({ '': 1, 'k': 1e3, 'K': 1e3, 'M': 1e6, 'm': 1e6, 'G': 1e9, 'g': 1e9 }[m[2]] ?? 1)
+    if (m) return Number(m[1]) * ({ '': 1, k: 1e3, K: 1e3, M: 1e6, m: 1e6, G: 1e9, g: 1e9 }[m[2]] ?? 1)
   }
   return null
 }
@@ -47,13 +47,19 @@ function announcedRate(comments: readonly string[]): number | null {
 function announcedNames(comments: readonly string[]): string[] | null {
   for (const line of comments) {
     const m = /channels?\s*(?:\([^)]*\)\s*)?:\s*(\S.*)$/i.exec(line)
-    if (m) return m[1].split(',').map(s => s.trim()).filter(Boolean)
+    if (m)
+      return m[1]
+        .split(',')
+        .map(s => s.trim())
+        .filter(Boolean)
   }
   return null
 }
 
 function unitInHeading(heading: string): TimeUnit | null {
-  const m = /(?:[[(_\s/]|^)(s|sec|seconds?|ms|milliseconds?|us|\u00B5s|microseconds?|ns|nanoseconds?)[\])\s]*$/i.exec(heading.trim())
+  const m = /(?:[[(_\s/]|^)(s|sec|seconds?|ms|milliseconds?|us|\u00B5s|microseconds?|ns|nanoseconds?)[\])\s]*$/i.exec(
+    heading.trim(),
+  )
   if (!m) return null
   const unit = m[1].toLowerCase()
   if (unit.startsWith('ms') || unit.startsWith('milli')) return 'ms'
@@ -78,7 +84,13 @@ function looksLikeTime(rows: readonly string[][], decimalComma: boolean): boolea
  * @param firstLine line number of the first of `lines`, for messages
  * @throws InputError when neither times nor a sample rate can be found
  */
-export function findCsvLayout(comments: readonly string[], lines: readonly string[], firstLine: number, file: string, options: ReadOptions): CsvLayout {
+export function findCsvLayout(
+  comments: readonly string[],
+  lines: readonly string[],
+  firstLine: number,
+  file: string,
+  options: ReadOptions,
+): CsvLayout {
   const probe = lines[Math.min(1, lines.length - 1)] ?? ''
   const delimiter = findDelimiter(probe)
   const rows = lines.slice(0, 50).map(l => l.split(delimiter).map(c => c.trim().replace(/^"(.*)"$/, '$1')))
@@ -97,8 +109,13 @@ export function findCsvLayout(comments: readonly string[], lines: readonly strin
   else if (!sampleRateHz && looksLikeTime(body, decimalComma)) timeColumn = 0
   if (timeColumn === null && !sampleRateHz) {
     const cell = body[0][0]
-    if (!isNumber(cell) && !LEVEL_WORD.test(cell)) throw new InputError(`"${cell.slice(0, 40)}" is neither a time nor a level`, 'rows of times and levels', where)
-    throw new InputError('there is no time column and no sample rate', 'a column of times, a comment "Samplerate: ...", or a sample rate given by you', where)
+    if (!isNumber(cell) && !LEVEL_WORD.test(cell))
+      throw new InputError(`"${cell.slice(0, 40)}" is neither a time nor a level`, 'rows of times and levels', where)
+    throw new InputError(
+      'there is no time column and no sample rate',
+      'a column of times, a comment "Samplerate: ...", or a sample rate given by you',
+      where,
+    )
   }
 
   let unit: TimeUnit = options.timeUnit ?? 's'
@@ -109,7 +126,7 @@ export function findCsvLayout(comments: readonly string[], lines: readonly strin
   }
   const fallback = announcedNames(comments)
   const width = Math.max(heading.length, body[0].length)
-  const columns: { index: number, name: string }[] = []
+  const columns: { index: number; name: string }[] = []
   for (let index = 0; index < width; index++) {
     if (index === timeColumn) continue
     const h = heading[index]
@@ -117,7 +134,13 @@ export function findCsvLayout(comments: readonly string[], lines: readonly strin
     columns.push({ index, name: plain || `column ${index + 1}` })
   }
   return {
-    delimiter, decimalComma, timeColumn, secondsPerUnit: UNIT_SECONDS[unit],
-    sampleRateHz: timeColumn === null ? sampleRateHz : null, columns, hasHeading, notices,
+    delimiter,
+    decimalComma,
+    timeColumn,
+    secondsPerUnit: UNIT_SECONDS[unit],
+    sampleRateHz: timeColumn === null ? sampleRateHz : null,
+    columns,
+    hasHeading,
+    notices,
   }
 }

@@ -25,7 +25,10 @@ export class CsvReader implements FormatReader {
   private lastTime = Number.NEGATIVE_INFINITY
   private readonly notices: string[] = []
 
-  constructor(private readonly file: string, private readonly options: ReadOptions = {}) {}
+  constructor(
+    private readonly file: string,
+    private readonly options: ReadOptions = {},
+  ) {}
 
   feed(chunk: Uint8Array): void {
     const bytes = new Uint8Array(this.held.length + chunk.length)
@@ -43,11 +46,17 @@ export class CsvReader implements FormatReader {
   }
 
   private tooLong(at: number): LimitError {
-    return new LimitError(`a line is longer than ${MAX_LINE_BYTES} characters`, 'rows of a few times and levels', { file: this.file, line: this.line + this.pending.length, byteOffset: this.offset + at })
+    return new LimitError(`a line is longer than ${MAX_LINE_BYTES} characters`, 'rows of a few times and levels', {
+      file: this.file,
+      line: this.line + this.pending.length,
+      byteOffset: this.offset + at,
+    })
   }
 
   private lines(bytes: Uint8Array): void {
-    const lines = strFromU8(bytes).replace(/^\uFEFF/, '').split(/\r\n|\n|\r/)
+    const lines = strFromU8(bytes)
+      .replace(/^\uFEFF/, '')
+      .split(/\r\n|\n|\r/)
     lines.pop()
     this.take(lines)
   }
@@ -103,7 +112,9 @@ export class CsvReader implements FormatReader {
     }
     this.columns = columns.map(({ index, name }) => {
       const logic = rows.every(r => logicLevel(r[index] ?? '') !== -2)
-      return logic ? new LogicColumn(name, max) : new AnalogueColumn(name, decimalComma, rate(), max, this.options.polarity)
+      return logic
+        ? new LogicColumn(name, max)
+        : new AnalogueColumn(name, decimalComma, rate(), max, this.options.polarity)
     })
   }
 
@@ -120,8 +131,18 @@ export class CsvReader implements FormatReader {
     if (timeColumn === null) t = this.row / sampleRateHz!
     else {
       t = this.number(row[timeColumn]) * secondsPerUnit
-      if (!Number.isFinite(t)) throw new InputError(`"${(row[timeColumn] ?? '').slice(0, 40)}" is not a time`, 'a number in the time column', where)
-      if (t < this.lastTime) throw new InputError(`time runs backwards from ${this.lastTime} s to ${t} s`, 'times that never decrease', where)
+      if (!Number.isFinite(t))
+        throw new InputError(
+          `"${(row[timeColumn] ?? '').slice(0, 40)}" is not a time`,
+          'a number in the time column',
+          where,
+        )
+      if (t < this.lastTime)
+        throw new InputError(
+          `time runs backwards from ${this.lastTime} s to ${t} s`,
+          'times that never decrease',
+          where,
+        )
     }
     if (this.row === 0) this.firstTime = t
     this.lastTime = t
@@ -134,7 +155,11 @@ export class CsvReader implements FormatReader {
     for (let i = 0; i < this.columns.length; i++) {
       const cell = row[columns[i].index]?.trim() ?? ''
       if (!this.columns[i].add(since, cell)) {
-        throw new InputError(`"${cell.slice(0, 40)}" in column "${columns[i].name}"`, 'a level (0 or 1) or a voltage as in the rows above', where)
+        throw new InputError(
+          `"${cell.slice(0, 40)}" in column "${columns[i].name}"`,
+          'a level (0 or 1) or a voltage as in the rows above',
+          where,
+        )
       }
     }
   }
@@ -144,8 +169,7 @@ export class CsvReader implements FormatReader {
     const width = this.layout ? this.layout.columns.length + (this.layout.timeColumn === null ? 0 : 1) : 0
     if (this.layout && line.split(this.layout.delimiter).length < width) {
       this.notices.push(`${this.file} breaks off within line ${this.line}; everything before it was read.`)
-    }
-    else this.take([line], true)
+    } else this.take([line], true)
   }
 
   finish(): Omit<Capture, 'fileName'> {
@@ -158,7 +182,7 @@ export class CsvReader implements FormatReader {
     const durationS = this.row > 0 ? this.lastTime - this.firstTime : 0
     const channels: CaptureChannel[] = this.pulses ? [pulseChannel(this.pulses)] : []
     for (const column of this.columns) {
-      const { channel, notice } = column.finish(durationS) as { channel: CaptureChannel, notice?: string }
+      const { channel, notice } = column.finish(durationS) as { channel: CaptureChannel; notice?: string }
       channels.push(channel)
       if (notice) this.notices.push(notice)
     }

@@ -19,7 +19,10 @@ export class GrowableDoubles {
     }
     const bytes = this.values.length * 16
     // Address space is reserved, memory taken as it is needed: no moment at which old and new stand side by side.
-    const next = bytes < LARGE_BYTES ? new Float64Array(this.values.length * 2) : new Float64Array(new ArrayBuffer(bytes, { maxByteLength: Math.max(RESERVE_BYTES, bytes * 4) }))
+    const next =
+      bytes < LARGE_BYTES
+        ? new Float64Array(this.values.length * 2)
+        : new Float64Array(new ArrayBuffer(bytes, { maxByteLength: Math.max(RESERVE_BYTES, bytes * 4) }))
     next.set(this.values)
     this.values = next
   }

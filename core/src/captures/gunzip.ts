@@ -9,7 +9,7 @@ const SUSPECT_BYTES = 64 * 1024 * 1024
 const MAX_RATIO = 200
 
 export function isGzip(head: Uint8Array): boolean {
-  return head[0] === 0x1F && head[1] === 0x8B
+  return head[0] === 0x1f && head[1] === 0x8b
 }
 
 /**
@@ -22,12 +22,15 @@ export class GunzipStream {
   private bytesOut = 0
   private readonly gunzip: Gunzip
 
-  constructor(private readonly file: string, private readonly maxBytes = DEFAULT_MAX_BYTES) {
+  constructor(
+    private readonly file: string,
+    private readonly maxBytes = DEFAULT_MAX_BYTES,
+  ) {
     this.gunzip = new Gunzip(chunk => this.out.push(chunk))
   }
 
   /** Unpacks one chunk, handing on each piece as it comes. */
-  * push(chunk: Uint8Array): Generator<Uint8Array> {
+  *push(chunk: Uint8Array): Generator<Uint8Array> {
     for (let at = 0; at < chunk.length; at += PIECE) {
       const piece = chunk.subarray(at, at + PIECE)
       this.bytesIn += piece.length
@@ -38,7 +41,7 @@ export class GunzipStream {
     }
   }
 
-  * end(): Generator<Uint8Array> {
+  *end(): Generator<Uint8Array> {
     this.attempt(new Uint8Array(0), true)
     yield* this.out
     this.out = []
@@ -47,18 +50,29 @@ export class GunzipStream {
   private attempt(piece: Uint8Array, final: boolean): void {
     try {
       this.gunzip.push(piece, final)
-    }
-    catch {
-      throw new InputError(final ? 'the gzip data is cut short' : 'the gzip data is damaged', 'a whole gzip file', { file: this.file, byteOffset: this.bytesIn })
+    } catch {
+      throw new InputError(final ? 'the gzip data is cut short' : 'the gzip data is damaged', 'a whole gzip file', {
+        file: this.file,
+        byteOffset: this.bytesIn,
+      })
     }
   }
 
   private count(bytes: number): void {
     this.bytesOut += bytes
     const where = { file: this.file, byteOffset: this.bytesIn }
-    if (this.bytesOut > this.maxBytes) throw new LimitError('it unpacks to more than can be read', `at most ${Math.round(this.maxBytes / 1024 ** 2)} MB`, where)
+    if (this.bytesOut > this.maxBytes)
+      throw new LimitError(
+        'it unpacks to more than can be read',
+        `at most ${Math.round(this.maxBytes / 1024 ** 2)} MB`,
+        where,
+      )
     if (this.bytesOut > SUSPECT_BYTES && this.bytesOut > this.bytesIn * MAX_RATIO) {
-      throw new LimitError(`it unpacks to over ${MAX_RATIO} times its size`, 'an ordinary gzip file; unpack it yourself if you trust it', where)
+      throw new LimitError(
+        `it unpacks to over ${MAX_RATIO} times its size`,
+        'an ordinary gzip file; unpack it yourself if you trust it',
+        where,
+      )
     }
   }
 }

@@ -1,6 +1,14 @@
 export { bytesSource } from './bytes-source'
 export type {
-  ByteSource, Capture, CaptureChannel, CaptureFormat, EdgeList, Gap, ReadOptions, StopSignal, TimeUnit,
+  ByteSource,
+  Capture,
+  CaptureChannel,
+  CaptureFormat,
+  EdgeList,
+  Gap,
+  ReadOptions,
+  StopSignal,
+  TimeUnit,
 } from './capture'
 export { writeCsv } from './csv-writer'
 export { guessSpindleChannel } from './guess-channel'

@@ -64,7 +64,10 @@ export class LevelTrack {
     if (this.dropped) return { name, edgeCount: this.edgeCount, edges: null }
     const times = this.times.take()
     for (let i = 0; i < times.length; i++) times[i] = (times[i] - start) / unitsPerSecond
-    const gaps = this.gaps.map(g => ({ fromS: (g.fromS - start) / unitsPerSecond, toS: (g.toS - start) / unitsPerSecond }))
+    const gaps = this.gaps.map(g => ({
+      fromS: (g.fromS - start) / unitsPerSecond,
+      toS: (g.toS - start) / unitsPerSecond,
+    }))
     return { name, edgeCount: this.edgeCount, edges: { initial: this.initial, times, gaps } }
   }
 }

@@ -44,15 +44,14 @@ class Side {
 
   push(t: number, x: number, noise: number): void {
     if (x > this.blockMax) this.blockMax = x
-    const height = Math.max(this.height, ABOVE_NOISE * noise / ON)
+    const height = Math.max(this.height, (ABOVE_NOISE * noise) / ON)
     if (!this.on && x >= ON * height && height > 0) {
       const level = ON * height
       const share = x > this.previous ? Math.min(1, Math.max(0, (level - this.previous) / (x - this.previous))) : 1
       this.edge(this.previousT + share * (t - this.previousT))
       this.on = true
       this.strength += this.height
-    }
-    else if (this.on && x < OFF * height) {
+    } else if (this.on && x < OFF * height) {
       this.edge(t)
       this.on = false
     }
@@ -66,8 +65,7 @@ class Side {
     if (this.times.length >= this.maxEdges) {
       this.dropped = true
       this.times.clear()
-    }
-    else if (t > this.times.newest()) this.times.push(t)
+    } else if (t > this.times.newest()) this.times.push(t)
     else this.times.push(this.times.newest() + 1e-12)
   }
 }
@@ -147,9 +145,12 @@ export class PulseFinder {
   }
 
   /** @returns the channel (level 1 while a pulse lasts) and which way its pulses point */
-  finish(name: string, polarity: 'auto' | 'positive' | 'negative' = 'auto'): { channel: CaptureChannel, polarity: 'positive' | 'negative' } {
+  finish(
+    name: string,
+    polarity: 'auto' | 'positive' | 'negative' = 'auto',
+  ): { channel: CaptureChannel; polarity: 'positive' | 'negative' } {
     if (!this.primed) this.prime()
-    const mean = (s: Side) => s.edgeCount ? s.strength / Math.ceil(s.edgeCount / 2) : 0
+    const mean = (s: Side) => (s.edgeCount ? s.strength / Math.ceil(s.edgeCount / 2) : 0)
     const chosen = polarity === 'auto' ? (mean(this.up) >= mean(this.down) ? 'positive' : 'negative') : polarity
     const side = chosen === 'positive' ? this.up : this.down
     const edges = side.dropped ? null : { initial: 0 as const, times: side.times.take(), gaps: [] }

@@ -1,5 +1,12 @@
 import { AbortedError, LimitError } from '../errors'
-import { DEFAULT_MAX_BYTES, type ByteSource, type Capture, type CaptureFormat, type FormatReader, type ReadOptions } from './capture'
+import {
+  DEFAULT_MAX_BYTES,
+  type ByteSource,
+  type Capture,
+  type CaptureFormat,
+  type FormatReader,
+  type ReadOptions,
+} from './capture'
 import { CsvReader } from './csv-reader'
 import { GunzipStream, isGzip } from './gunzip'
 import { extensionNotice, sniffFormat } from './sniff'
@@ -10,9 +17,12 @@ const HEAD_BYTES = 4096
 
 function readerFor(format: CaptureFormat, file: string, options: ReadOptions): FormatReader {
   switch (format) {
-    case 'vcd': return new VcdReader(file, options)
-    case 'csv': return new CsvReader(file, options)
-    case 'wav': return new WavReader(file, options)
+    case 'vcd':
+      return new VcdReader(file, options)
+    case 'csv':
+      return new CsvReader(file, options)
+    case 'wav':
+      return new WavReader(file, options)
   }
 }
 
@@ -42,14 +52,16 @@ async function* plainBytes(source: ByteSource, options: ReadOptions): AsyncGener
     if (options.signal?.aborted) throw new AbortedError()
     if (taken === 0 && isGzip(chunk)) gunzip = new GunzipStream(source.name, max)
     taken += chunk.length
-    if (!gunzip && taken > max) throw new LimitError('the file is larger than can be read', `at most ${Math.round(max / 1024 ** 2)} MB`, { file: source.name })
+    if (!gunzip && taken > max)
+      throw new LimitError('the file is larger than can be read', `at most ${Math.round(max / 1024 ** 2)} MB`, {
+        file: source.name,
+      })
     if (gunzip) {
       for (const piece of gunzip.push(chunk)) {
         yield piece
         if (options.signal?.aborted) throw new AbortedError()
       }
-    }
-    else yield chunk
+    } else yield chunk
     options.onProgress?.(taken, source.size)
   }
   if (gunzip) yield* gunzip.end()

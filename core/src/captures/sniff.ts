@@ -42,7 +42,11 @@ export function sniffFormat(head: Uint8Array, file: string): CaptureFormat {
   const plain = text.startsWith('\xEF\xBB\xBF') ? text.slice(3) : text
   // eslint-disable-next-line no-control-regex -- control characters are what gives a binary file away
   const odd = /[\x00-\x08\x0E-\x1F]/.exec(plain)
-  if (odd) throw new InputError('this is a binary file of an unknown kind', EXPECTED, { file, byteOffset: odd.index + text.length - plain.length })
+  if (odd)
+    throw new InputError('this is a binary file of an unknown kind', EXPECTED, {
+      file,
+      byteOffset: odd.index + text.length - plain.length,
+    })
   // Some writers put a remark of their own before the first command.
   if (/^\s*\$(?:date|version|comment|timescale|scope|var|enddefinitions)\b/m.test(plain)) return 'vcd'
   if (/^\s*</.test(plain)) throw new InputError('this looks like a web page or XML', EXPECTED, where)
@@ -50,7 +54,13 @@ export function sniffFormat(head: Uint8Array, file: string): CaptureFormat {
   return 'csv'
 }
 
-const EXTENSIONS: Readonly<Record<string, CaptureFormat>> = { vcd: 'vcd', csv: 'csv', txt: 'csv', tsv: 'csv', wav: 'wav' }
+const EXTENSIONS: Readonly<Record<string, CaptureFormat>> = {
+  vcd: 'vcd',
+  csv: 'csv',
+  txt: 'csv',
+  tsv: 'csv',
+  wav: 'wav',
+}
 
 /** A sentence where the extension promises another format than the content holds; null where they agree. */
 export function extensionNotice(file: string, format: CaptureFormat): string | null {

@@ -14,7 +14,12 @@ export interface VcdHeader {
 }
 
 const UNITS_PER_SECOND: Readonly<Record<string, number>> = {
-  s: 1, ms: 1e3, us: 1e6, ns: 1e9, ps: 1e12, fs: 1e15,
+  s: 1,
+  ms: 1e3,
+  us: 1e6,
+  ns: 1e9,
+  ps: 1e12,
+  fs: 1e15,
 }
 
 /** Variables narrower than this table's kinds are passed over: IEEE 1364-2005, 18.2.3.8. */
@@ -25,7 +30,11 @@ export const MAX_HEADER_BYTES = 4 * 1024 * 1024
 function parseTimescale(words: string[], file: string): number {
   const m = /^(1|10|100)(s|ms|us|ns|ps|fs)$/.exec(words.join(''))
   if (!m) {
-    throw new InputError(`the time scale reads "${words.join(' ').slice(0, 40)}"`, '1, 10 or 100 followed by s, ms, us, ns, ps or fs', { file, field: '$timescale' })
+    throw new InputError(
+      `the time scale reads "${words.join(' ').slice(0, 40)}"`,
+      '1, 10 or 100 followed by s, ms, us, ns, ps or fs',
+      { file, field: '$timescale' },
+    )
   }
   return UNITS_PER_SECOND[m[2]] / Number(m[1])
 }
@@ -60,7 +69,11 @@ export function parseVcdHeader(text: string, file: string): VcdHeader {
       case '$var': {
         const [kind, width, code, ...name] = args
         if (!code || name.length === 0 || !/^\d+$/.test(width)) {
-          throw new InputError(`a $var declaration reads "${args.join(' ').slice(0, 60)}"`, 'type, width, code and name', { file, field: '$var' })
+          throw new InputError(
+            `a $var declaration reads "${args.join(' ').slice(0, 60)}"`,
+            'type, width, code and name',
+            { file, field: '$var' },
+          )
         }
         if (REAL_KINDS.has(kind)) reals++
         else if (width !== '1') wide++
@@ -70,8 +83,10 @@ export function parseVcdHeader(text: string, file: string): VcdHeader {
     }
     i = end
   }
-  if (ticksPerSecond === 0) throw new InputError('the header has no time scale', 'a $timescale before $enddefinitions', { file })
-  if (variables.length > 4096) throw new LimitError(`it declares ${variables.length} one-bit signals`, 'at most 4096', { file })
+  if (ticksPerSecond === 0)
+    throw new InputError('the header has no time scale', 'a $timescale before $enddefinitions', { file })
+  if (variables.length > 4096)
+    throw new LimitError(`it declares ${variables.length} one-bit signals`, 'at most 4096', { file })
   const notices: string[] = []
   if (wide) notices.push(`${wide} ${wide === 1 ? 'signal' : 'signals'} wider than one bit passed over.`)
   if (reals) notices.push(`${reals} real-valued ${reals === 1 ? 'signal' : 'signals'} passed over.`)
@@ -82,16 +97,20 @@ export function parseVcdHeader(text: string, file: string): VcdHeader {
 function dropCommonScope(variables: readonly VcdVariable[]): VcdVariable[] {
   const first = variables[0]?.name.split('.') ?? []
   let common = 0
-  while (common < first.length - 1 && variables.every((v) => {
-    const parts = v.name.split('.')
-    return parts.length > common + 1 && parts[common] === first[common]
-  })) common++
+  while (
+    common < first.length - 1 &&
+    variables.every(v => {
+      const parts = v.name.split('.')
+      return parts.length > common + 1 && parts[common] === first[common]
+    })
+  )
+    common++
   return variables.map(v => ({ ...v, name: v.name.split('.').slice(common).join('.') }))
 }
 
 function withUniqueNames(variables: readonly VcdVariable[]): VcdVariable[] {
   const seen = new Map<string, number>()
-  return variables.map((v) => {
+  return variables.map(v => {
     const n = (seen.get(v.name) ?? 0) + 1
     seen.set(v.name, n)
     return n === 1 ? v : { ...v, name: `${v.name} (${n})` }

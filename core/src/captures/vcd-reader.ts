@@ -9,7 +9,15 @@ const NEWLINE = 10
 const SPACE = 32
 const HASH = 35
 const DOLLAR = 36
-const enum State { Between, Time, Code, VectorBits, SkipWord, Directive, Comment }
+const enum State {
+  Between,
+  Time,
+  Code,
+  VectorBits,
+  SkipWord,
+  Directive,
+  Comment,
+}
 
 /**
  * A streaming reader for value change dumps (IEEE 1364-2005, clause 18, four-state).
@@ -34,7 +42,10 @@ export class VcdReader implements FormatReader {
   private lines = 1
   private bytes = 0
 
-  constructor(private readonly file: string, private readonly options: ReadOptions = {}) {}
+  constructor(
+    private readonly file: string,
+    private readonly options: ReadOptions = {},
+  ) {}
 
   feed(chunk: Uint8Array): void {
     let body = chunk
@@ -44,7 +55,10 @@ export class VcdReader implements FormatReader {
       const at = /\$enddefinitions\s+\$end(?=\s|$)/.exec(this.headerText)
       if (!at) {
         if (this.headerText.length > MAX_HEADER_BYTES) {
-          throw new InputError('the header does not end', `$enddefinitions within ${MAX_HEADER_BYTES} bytes`, { file: this.file, byteOffset: MAX_HEADER_BYTES })
+          throw new InputError('the header does not end', `$enddefinitions within ${MAX_HEADER_BYTES} bytes`, {
+            file: this.file,
+            byteOffset: MAX_HEADER_BYTES,
+          })
         }
         return
       }
@@ -62,7 +76,8 @@ export class VcdReader implements FormatReader {
     for (let i = 0; i < text.length; i++) if (text.charCodeAt(i) === NEWLINE) this.lines++
     const max = this.options.maxEdgesPerChannel ?? DEFAULT_MAX_EDGES
     for (const { code } of this.header.variables) {
-      if (code.length > MAX_CODE) throw this.bad(`a signal's code is ${code.length} characters long`, `at most ${MAX_CODE}`)
+      if (code.length > MAX_CODE)
+        throw this.bad(`a signal's code is ${code.length} characters long`, `at most ${MAX_CODE}`)
       if (this.codes.add(codeNumber(code), this.tracks.length)) this.tracks.push(new LevelTrack(max))
     }
   }
@@ -84,33 +99,32 @@ export class VcdReader implements FormatReader {
           i++
           if (c <= SPACE) {
             if (c === NEWLINE) this.lines++
-          }
-          else if (c === HASH) {
+          } else if (c === HASH) {
             state = State.Time
             partial = 0
             digits = 0
-          }
-          else if (LEVEL[c] !== 255) {
+          } else if (LEVEL[c] !== 255) {
             this.level = LEVEL[c]
             code = 0
             codeLength = 0
             state = State.Code
-          }
-          else if (c === DOLLAR) {
+          } else if (c === DOLLAR) {
             this.word = ''
             state = State.Directive
-          }
-          else if (c === 98 || c === 66) { // b, B: a vector; its last bit counts where the signal is one bit wide
+          } else if (c === 98 || c === 66) {
+            // b, B: a vector; its last bit counts where the signal is one bit wide
             this.level = 255
             state = State.VectorBits
-          }
-          else if (c === 114 || c === 82 || c === 115 || c === 83) { // r, R: a real; s, S: a string of some writers
+          } else if (c === 114 || c === 82 || c === 115 || c === 83) {
+            // r, R: a real; s, S: a string of some writers
             this.level = 255
             state = State.VectorBits
-          }
-          else {
+          } else {
             this.bytes += i - 1
-            throw this.bad(`a line starts with "${String.fromCharCode(c)}"`, 'a time (#), a value (0, 1, x, z, b, r) or a $ command')
+            throw this.bad(
+              `a line starts with "${String.fromCharCode(c)}"`,
+              'a time (#), a value (0, 1, x, z, b, r) or a $ command',
+            )
           }
           break
         case State.Time:
@@ -143,8 +157,7 @@ export class VcdReader implements FormatReader {
             const track = code < TABLE ? table[code] : this.codes.find(code)
             if (track >= 0) {
               if (this.level !== 255) tracks[track].set(this.level, this.time)
-            }
-            else if (codeLength === 0) {
+            } else if (codeLength === 0) {
               this.bytes += i
               throw this.bad('a value has no code behind it', 'the code of a declared signal')
             }
@@ -169,13 +182,18 @@ export class VcdReader implements FormatReader {
           if (c <= SPACE) {
             if (c === NEWLINE) this.lines++
             i++
+          } else {
+            state = State.Code
           }
-          else { state = State.Code }
           break
         case State.Directive:
           while (i < n && (c = b[i]) > SPACE) {
             this.word += String.fromCharCode(c)
-            if (this.word.length > 32) throw this.bad(`"$${this.word}" is no command`, '$dumpvars, $dumpoff, $dumpon, $dumpall, $comment or $end')
+            if (this.word.length > 32)
+              throw this.bad(
+                `"$${this.word}" is no command`,
+                '$dumpvars, $dumpoff, $dumpon, $dumpall, $comment or $end',
+              )
             i++
           }
           if (i < n) state = this.directive()
@@ -223,15 +241,17 @@ export class VcdReader implements FormatReader {
 
   finish(): Omit<Capture, 'fileName'> {
     if (!this.header) {
-      throw new InputError('it ends within its header', '$enddefinitions $end and value changes after it', { file: this.file, byteOffset: this.headerText.length })
+      throw new InputError('it ends within its header', '$enddefinitions $end and value changes after it', {
+        file: this.file,
+        byteOffset: this.headerText.length,
+      })
     }
     const notices = [...this.header.notices]
     // A time stamp that the file's end cuts short may look earlier than it was.
     if (this.state === State.Time && this.digits > 0 && this.partial >= this.time) this.setTime(this.partial, 0)
     else if (this.state === State.Code && this.codes.find(this.code) >= 0 && this.level !== 255) {
       this.tracks[this.codes.find(this.code)].set(this.level, this.time)
-    }
-    else if (this.state !== State.Between && !(this.state === State.Directive && this.word === 'end')) {
+    } else if (this.state !== State.Between && !(this.state === State.Directive && this.word === 'end')) {
       notices.push(`${this.file} breaks off within a value at byte ${this.bytes}; everything before it was read.`)
     }
     if (this.paused) notices.push('The recording was switched off ($dumpoff) before its end.')

@@ -17,9 +17,18 @@ export interface VcdWriteOptions {
 }
 
 function timescale(tickNs: number): string {
-  const text: Record<number, string> = { 1: '1 ns', 10: '10 ns', 100: '100 ns', 1000: '1 us', 10_000: '10 us', 100_000: '100 us', 1_000_000: '1 ms' }
+  const text: Record<number, string> = {
+    1: '1 ns',
+    10: '10 ns',
+    100: '100 ns',
+    1000: '1 us',
+    10_000: '10 us',
+    100_000: '100 us',
+    1_000_000: '1 ms',
+  }
   const found = text[tickNs]
-  if (!found) throw new ParameterError(`a tick of ${tickNs} ns`, 'a power of ten from 1 to 1 000 000 ns', { field: 'tickNs' })
+  if (!found)
+    throw new ParameterError(`a tick of ${tickNs} ns`, 'a power of ten from 1 to 1 000 000 ns', { field: 'tickNs' })
   return found
 }
 
@@ -31,13 +40,15 @@ const CHUNK = 8192
  * tick cancel out, as they would in a logic analyser.
  * Follows IEEE 1364-2005, clause 18 (from memory).
  */
-export const writeVcd = (channels: readonly WritableChannel[], options: VcdWriteOptions = {}): string => [...vcdChunks(channels, options)].join('')
+export const writeVcd = (channels: readonly WritableChannel[], options: VcdWriteOptions = {}): string =>
+  [...vcdChunks(channels, options)].join('')
 
 /** The same in pieces of some thousand lines, for recordings that are too long for one string. */
 export function* vcdChunks(channels: readonly WritableChannel[], options: VcdWriteOptions = {}): Generator<string> {
   const tickNs = options.tickNs ?? 100
   const ticksPerSecond = 1e9 / tickNs
-  const code = (i: number) => i < 94 ? String.fromCharCode(33 + i) : String.fromCharCode(33 + i % 94, 33 + Math.floor(i / 94) - 1)
+  const code = (i: number) =>
+    i < 94 ? String.fromCharCode(33 + i) : String.fromCharCode(33 + (i % 94), 33 + Math.floor(i / 94) - 1)
   let out: string[] = []
   if (options.comment) out.push(`$comment ${options.comment.replace(/\$/g, '').replace(/\s+/g, ' ')} $end`)
   out.push(`$timescale ${timescale(tickNs)} $end`, '$scope module capture $end')
@@ -48,7 +59,7 @@ export function* vcdChunks(channels: readonly WritableChannel[], options: VcdWri
 
   const codes = channels.map((_, i) => code(i))
   const at = channels.map(() => 0)
-  const ticks = channels.map(c => c.edges.times.length ? Math.round(c.edges.times[0]! * ticksPerSecond) : Infinity)
+  const ticks = channels.map(c => (c.edges.times.length ? Math.round(c.edges.times[0]! * ticksPerSecond) : Infinity))
   let last = 0
   for (;;) {
     const next = Math.min(...ticks)
@@ -86,6 +97,13 @@ export function* vcdChunks(channels: readonly WritableChannel[], options: VcdWri
 export function stretchOf(channels: readonly WritableChannel[], fromS: number, toS: number): WritableChannel[] {
   return channels.map(({ name, edges }) => {
     const [from, to] = [lowerBound(edges.times, fromS), lowerBound(edges.times, toS)]
-    return { name, edges: { initial: ((edges.initial + from) & 1) as 0 | 1, times: edges.times.slice(from, to).map(t => t - fromS), gaps: [] } }
+    return {
+      name,
+      edges: {
+        initial: ((edges.initial + from) & 1) as 0 | 1,
+        times: edges.times.slice(from, to).map(t => t - fromS),
+        gaps: [],
+      },
+    }
   })
 }

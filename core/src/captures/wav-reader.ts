@@ -19,7 +19,10 @@ export class WavReader implements FormatReader {
   private frames = 0
   private started = false
 
-  constructor(private readonly file: string, private readonly options: ReadOptions = {}) {}
+  constructor(
+    private readonly file: string,
+    private readonly options: ReadOptions = {},
+  ) {}
 
   feed(chunk: Uint8Array): void {
     if (this.done) return
@@ -45,16 +48,26 @@ export class WavReader implements FormatReader {
       const id = latin1(bytes.subarray(at, at + 4))
       const size = view.getUint32(4, true)
       if (id === 'data') {
-        if (!this.format) throw new InputError('sound comes before its format', 'a "fmt " chunk first', { file: this.file, byteOffset: this.offset + at })
+        if (!this.format)
+          throw new InputError('sound comes before its format', 'a "fmt " chunk first', {
+            file: this.file,
+            byteOffset: this.offset + at,
+          })
         // A recorder that was cut off leaves 0 or the largest number here: then read to the end.
-        this.dataLeft = size === 0 || size === 0xFFFFFFFF ? Infinity : size
+        this.dataLeft = size === 0 || size === 0xffffffff ? Infinity : size
         at += 8
         continue
       }
-      if (size > 16 * 1024 * 1024) throw new InputError(`its "${id.replace(/\W/g, '?')}" chunk claims ${size} bytes`, 'a "data" chunk with the sound', { file: this.file, byteOffset: this.offset + at })
-      const padded = size + size % 2
+      if (size > 16 * 1024 * 1024)
+        throw new InputError(
+          `its "${id.replace(/\W/g, '?')}" chunk claims ${size} bytes`,
+          'a "data" chunk with the sound',
+          { file: this.file, byteOffset: this.offset + at },
+        )
+      const padded = size + (size % 2)
       if (bytes.length - at < 8 + padded) break
-      if (id === 'fmt ') this.begin(parseWavFormat(bytes.subarray(at + 8, at + 8 + size), this.file, this.offset + at + 8))
+      if (id === 'fmt ')
+        this.begin(parseWavFormat(bytes.subarray(at + 8, at + 8 + size), this.file, this.offset + at + 8))
       at += 8 + padded
     }
     this.offset += at
@@ -90,16 +103,22 @@ export class WavReader implements FormatReader {
 
   finish(): Omit<Capture, 'fileName'> {
     if (!this.format || this.dataLeft === null) {
-      throw new InputError('it ends before any sound', '"fmt " and "data" chunks', { file: this.file, byteOffset: this.offset + this.held.length })
+      throw new InputError('it ends before any sound', '"fmt " and "data" chunks', {
+        file: this.file,
+        byteOffset: this.offset + this.held.length,
+      })
     }
     const notices: string[] = []
     if (!this.done && Number.isFinite(this.dataLeft)) {
-      notices.push(`${this.file} breaks off ${this.dataLeft} bytes before the end it announces; everything before that was read.`)
+      notices.push(
+        `${this.file} breaks off ${this.dataLeft} bytes before the end it announces; everything before that was read.`,
+      )
     }
     const channels = this.finders.map((finder, i) => {
-      const name = this.finders.length === 1 ? 'sound' : NAMES[i] ?? `channel ${i + 1}`
+      const name = this.finders.length === 1 ? 'sound' : (NAMES[i] ?? `channel ${i + 1}`)
       const found = finder.finish(name, this.options.polarity)
-      if (found.channel.edgeCount > 0) notices.push(`Pulses on "${name}" point ${found.polarity === 'positive' ? 'up' : 'down'}.`)
+      if (found.channel.edgeCount > 0)
+        notices.push(`Pulses on "${name}" point ${found.polarity === 'positive' ? 'up' : 'down'}.`)
       return found.channel
     })
     return { format: 'wav', durationS: this.frames / this.format.sampleRateHz, channels, notices }

@@ -4,47 +4,117 @@ import { maybe, plain, type Sum, type SumLine, type SumResult, type Values } fro
 
 /** Angles of the bursts of an alignment track, minutes of arc: in pairs, the outer pair and the inner one (from memory; disks differ, so they can be given). */
 const KEYS = ['a', 'b', 'c', 'd'] as const
-const ANGLES: Readonly<Record<typeof KEYS[number], number>> = { a: -12, b: -9, c: 9, d: 12 }
+const ANGLES: Readonly<Record<(typeof KEYS)[number], number>> = { a: -12, b: -9, c: 9, d: 12 }
 
 /**
  * The angle at which bursts of known angles would be largest: near its top sin x ÷ x falls with the square of the angle, so a parabola
  * through the amplitudes has its top at the head's own angle.
  * @param bursts angle (minutes of arc) and amplitude of each, three or more @returns null where they have no top
  */
-export function azimuthOf(bursts: readonly { readonly angle: number, readonly amplitude: number }[]): number | null {
+export function azimuthOf(bursts: readonly { readonly angle: number; readonly amplitude: number }[]): number | null {
   if (bursts.length < 3) return null
   const angles = Float64Array.from(bursts, b => b.angle)
-  const [, b, a] = leastSquares([new Float64Array(bursts.length).fill(1), angles, angles.map(x => x * x)], bursts.map(x => x.amplitude))
+  const [, b, a] = leastSquares(
+    [new Float64Array(bursts.length).fill(1), angles, angles.map(x => x * x)],
+    bursts.map(x => x.amplitude),
+  )
   return a! < 0 ? -b! / (2 * a!) : null
 }
 
 function judge(v: Values): SumResult {
   const scale = maybe(v, 'outer')
-  const bursts = KEYS.flatMap((k) => {
+  const bursts = KEYS.flatMap(k => {
     const amplitude = maybe(v, k)
     return amplitude === undefined ? [] : [{ angle: ANGLES[k] * (scale === undefined ? 1 : scale / 12), amplitude }]
   })
   const angle = azimuthOf(bursts)
-  const lines: SumLine[] = angle === null ? [{ label: 'Bursts read', value: bursts.length, unit: '' }] : [{ label: 'Azimuth', value: angle, unit: '′', note: angle > 0 ? 'towards the later bursts' : angle < 0 ? 'towards the earlier bursts' : '' }]
-  return { call: callOf(angle, bursts.length, maybe(v, 'limit') ?? 18), lines, observations: [angle === null ? { key: 'align.azimuth', label: 'Azimuth', value: 'not known', unit: '', how: `${bursts.length} bursts` } : { key: 'align.azimuth', label: 'Azimuth', value: Number(angle.toFixed(1)), unit: '′', how: `${bursts.length} bursts` }] }
+  const lines: SumLine[] =
+    angle === null
+      ? [{ label: 'Bursts read', value: bursts.length, unit: '' }]
+      : [
+          {
+            label: 'Azimuth',
+            value: angle,
+            unit: '′',
+            note: angle > 0 ? 'towards the later bursts' : angle < 0 ? 'towards the earlier bursts' : '',
+          },
+        ]
+  return {
+    call: callOf(angle, bursts.length, maybe(v, 'limit') ?? 18),
+    lines,
+    observations: [
+      angle === null
+        ? { key: 'align.azimuth', label: 'Azimuth', value: 'not known', unit: '', how: `${bursts.length} bursts` }
+        : {
+            key: 'align.azimuth',
+            label: 'Azimuth',
+            value: Number(angle.toFixed(1)),
+            unit: '′',
+            how: `${bursts.length} bursts`,
+          },
+    ],
+  }
 }
 
 function callOf(angle: number | null, n: number, limit: number): Call {
-  if (n < 3) return { kind: 'unknown', reasons: [`${n} of four bursts were read: a top needs three.`], next: 'Read the others on the scope, with the same gain.' }
-  if (angle === null) return { kind: 'unknown', reasons: ['The bursts have no top between them: they only rise, or were read at different gains.'], next: 'Read all four again in one sweep.' }
+  if (n < 3)
+    return {
+      kind: 'unknown',
+      reasons: [`${n} of four bursts were read: a top needs three.`],
+      next: 'Read the others on the scope, with the same gain.',
+    }
+  if (angle === null)
+    return {
+      kind: 'unknown',
+      reasons: ['The bursts have no top between them: they only rise, or were read at different gains.'],
+      next: 'Read all four again in one sweep.',
+    }
   const says = `The head is turned by ${plain(Math.abs(angle))}′.`
   return Math.abs(angle) <= limit
-    ? { kind: 'leave', reasons: [says, `${plain(limit)}′ are allowed${limit === 18 ? ' (from memory)' : ''}.`], next: 'Leave it: azimuth can seldom be set without a new head.' }
-    : { kind: 'mend', reasons: [`${says.slice(0, -1)}, more than ${plain(limit)}′${limit === 18 ? ' (from memory)' : ''}.`], next: 'Is the head loose or bent in its mount? Where it cannot be turned, the head assembly goes.' }
+    ? {
+        kind: 'leave',
+        reasons: [says, `${plain(limit)}′ are allowed${limit === 18 ? ' (from memory)' : ''}.`],
+        next: 'Leave it: azimuth can seldom be set without a new head.',
+      }
+    : {
+        kind: 'mend',
+        reasons: [`${says.slice(0, -1)}, more than ${plain(limit)}′${limit === 18 ? ' (from memory)' : ''}.`],
+        next: 'Is the head loose or bent in its mount? Where it cannot be turned, the head assembly goes.',
+      }
 }
 
 /** Azimuth bursts, to minutes of arc. */
 export const azimuthSum: Sum = {
-  id: 'azimuth', title: 'Azimuth bursts', station: 'align', group: 'Instrument school', purpose: 'How far a head is turned from square, from bursts of known angle on a scope.',
+  id: 'azimuth',
+  title: 'Azimuth bursts',
+  station: 'align',
+  group: 'Instrument school',
+  purpose: 'How far a head is turned from square, from bursts of known angle on a scope.',
   fields: [
-    ...KEYS.map(k => ({ key: k, label: `Burst at ${ANGLES[k] > 0 ? '+' : '−'}${Math.abs(ANGLES[k])}′`, quantity: 'height' as const, zero: true as const })),
-    { key: 'limit', label: 'Allowed, minutes of arc', hint: '18 if not given, from memory', quantity: 'count', plausible: [3, 60] }, { key: 'outer', label: 'Angle of the outer bursts, minutes', hint: '12 if not given', quantity: 'count', rare: true, plausible: [6, 40] },
+    ...KEYS.map(k => ({
+      key: k,
+      label: `Burst at ${ANGLES[k] > 0 ? '+' : '−'}${Math.abs(ANGLES[k])}′`,
+      quantity: 'height' as const,
+      zero: true as const,
+    })),
+    {
+      key: 'limit',
+      label: 'Allowed, minutes of arc',
+      hint: '18 if not given, from memory',
+      quantity: 'count',
+      plausible: [3, 60],
+    },
+    {
+      key: 'outer',
+      label: 'Angle of the outer bursts, minutes',
+      hint: '12 if not given',
+      quantity: 'count',
+      rare: true,
+      plausible: [6, 40],
+    },
   ],
-  formulas: ['A parabola through the amplitudes has its top at the head’s angle: sin x ÷ x falls with the square of the angle near its top.'],
+  formulas: [
+    'A parabola through the amplitudes has its top at the head’s angle: sin x ÷ x falls with the square of the angle near its top.',
+  ],
   judge,
 }

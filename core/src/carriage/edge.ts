@@ -14,11 +14,15 @@ const PER_STEP = 8
 const REACH = 14
 
 /** Chance that a sector reads, by how many softnesses it is inside the edge. */
-const LOGISTIC = Float64Array.from({ length: 2 * REACH * PER_STEP + 1 }, (_, i) => STRAY + (1 - 2 * STRAY) / (1 + Math.exp(-(i / PER_STEP - REACH))))
+const LOGISTIC = Float64Array.from(
+  { length: 2 * REACH * PER_STEP + 1 },
+  (_, i) => STRAY + (1 - 2 * STRAY) / (1 + Math.exp(-(i / PER_STEP - REACH))),
+)
 const LOG_PASS = LOGISTIC.map(Math.log)
 const LOG_FAIL = LOGISTIC.map(p => Math.log(1 - p))
 
-const indexOf = (inside: number): number => inside > REACH ? LOGISTIC.length - 1 : inside < -REACH ? 0 : Math.round((inside + REACH) * PER_STEP)
+const indexOf = (inside: number): number =>
+  inside > REACH ? LOGISTIC.length - 1 : inside < -REACH ? 0 : Math.round((inside + REACH) * PER_STEP)
 
 /** How far a position is inside the nearer edge of a window, in softnesses. */
 const inside = (position: number, from: number, to: number, soft: number): number => {
@@ -27,10 +31,18 @@ const inside = (position: number, from: number, to: number, soft: number): numbe
 }
 
 /** Chance of a sector at a position. */
-export const chance = (position: number, from: number, to: number, soft: number): number => LOGISTIC[indexOf(inside(position, from, to, soft))]!
+export const chance = (position: number, from: number, to: number, soft: number): number =>
+  LOGISTIC[indexOf(inside(position, from, to, soft))]!
 
 /** Log likelihood of so many sectors of so many at a position. */
-export function logLikelihood(position: number, good: number, bad: number, from: number, to: number, soft: number): number {
+export function logLikelihood(
+  position: number,
+  good: number,
+  bad: number,
+  from: number,
+  to: number,
+  soft: number,
+): number {
   const i = indexOf(inside(position, from, to, soft))
   return good * LOG_PASS[i]! + bad * LOG_FAIL[i]!
 }
@@ -40,7 +52,7 @@ const known = new Map<MechanismId, number>()
 /** Softness of the edge of a class by the physics of its heads, share of the width of its window: where 12 % of the sectors fail, and where 88 %, are four softnesses apart. */
 export function edgeSoftness(mechanism: MechanismId): number {
   let soft = known.get(mechanism)
-  if (soft === undefined) known.set(mechanism, soft = workedOut(mechanism))
+  if (soft === undefined) known.set(mechanism, (soft = workedOut(mechanism)))
   return soft
 }
 

@@ -1,7 +1,10 @@
 import { median } from '../numbers'
 
 /** The envelope of a signal, evenly spaced. */
-export interface Envelope { readonly stepS: number, readonly values: Float64Array }
+export interface Envelope {
+  readonly stepS: number
+  readonly values: Float64Array
+}
 
 /** Parts that an envelope is cut into at most: enough to draw, and finer than any burst. */
 const MOST_PARTS = 4000
@@ -41,6 +44,10 @@ export function envelopeOf(samples: Float64Array, sampleRateHz: number): Envelop
     }
     raw[p] = (high - low) / 2
   }
-  const values = raw.map((x, i) => i === 0 || i === raw.length - 1 ? x : Math.max(Math.min(raw[i - 1]!, x), Math.min(Math.max(raw[i - 1]!, x), raw[i + 1]!)))
+  const values = raw.map((x, i) =>
+    i === 0 || i === raw.length - 1
+      ? x
+      : Math.max(Math.min(raw[i - 1]!, x), Math.min(Math.max(raw[i - 1]!, x), raw[i + 1]!)),
+  )
   return { stepS: part / sampleRateHz, values }
 }

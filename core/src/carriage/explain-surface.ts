@@ -4,8 +4,16 @@ import { hasOffsetCost, offsetCost, usualHalfWindowUm, type OffsetCost } from '.
 
 /** What can be behind a surface that reads as it does. */
 export const CAUSES = {
-  sound: 'nothing is off', heads: 'one head is off its tracks', stepper: 'both heads are off together', sensor: 'home is off by whole cylinders',
-  dirt: 'dirt on a head', weak: 'a weak head or amplifier', disk: 'the disk', writer: 'the drive that wrote the disk', speed: 'the speed', electronics: 'wiring or electronics',
+  sound: 'nothing is off',
+  heads: 'one head is off its tracks',
+  stepper: 'both heads are off together',
+  sensor: 'home is off by whole cylinders',
+  dirt: 'dirt on a head',
+  weak: 'a weak head or amplifier',
+  disk: 'the disk',
+  writer: 'the drive that wrote the disk',
+  speed: 'the speed',
+  electronics: 'wiring or electronics',
 } as const
 export type Cause = keyof typeof CAUSES
 
@@ -17,7 +25,7 @@ export interface SurfaceEvidence {
   /** Bit rate off nominal, a share. */
   readonly rateOff?: number | null
   /** How the margins of each head swing once a turn, zero to peak, share of half the window, with its standard error. */
-  readonly swings?: readonly ({ readonly size: number, readonly sd: number } | null)[]
+  readonly swings?: readonly ({ readonly size: number; readonly sd: number } | null)[]
 }
 
 /** What is known apart from the surface. */
@@ -37,7 +45,7 @@ export interface Explanation {
   readonly head: 0 | 1 | null
   readonly probability: number
   /** How much of it, in words that a person can check: micrometres off, of dirt, or the share of the signal left. */
-  readonly size: { readonly value: number, readonly unit: string } | null
+  readonly size: { readonly value: number; readonly unit: string } | null
 }
 
 /** Scatter of a margin from its prediction, share of half the window; drives of one class differ as much. */
@@ -46,10 +54,21 @@ const MARGIN_SD = 0.035
 const SOUND_NOISES = [0.85, 1, 1.15, 1.3] as const
 /** Sectors that fail here and there for no reason that was modelled. */
 const STRAY = 0.004
-type Track = { readonly cylinder: number, readonly head: 0 | 1, readonly margin: number | null, readonly good: number, readonly failed: number, readonly foreign: number }
+type Track = {
+  readonly cylinder: number
+  readonly head: 0 | 1
+  readonly margin: number | null
+  readonly good: number
+  readonly failed: number
+  readonly foreign: number
+}
 
 /** One way in which a head may stand, for its prediction. */
-interface HeadState { readonly offsetUm: number, readonly spacingUm: number, readonly amplitude: number }
+interface HeadState {
+  readonly offsetUm: number
+  readonly spacingUm: number
+  readonly amplitude: number
+}
 const RIGHT: HeadState = { offsetUm: 0, spacingUm: 0, amplitude: 1 }
 
 interface Scenario {
@@ -66,29 +85,48 @@ interface Scenario {
 function layoutFor(mechanism: MechanismId, tracks: readonly Track[]): string {
   const most = Math.max(0, ...tracks.map(t => t.good + t.failed))
   const all = layoutsOf(mechanism)
-  return [...all].sort((a, b) => Math.abs(LAYOUTS[a]!.sectorsOf(0) - most) - Math.abs(LAYOUTS[b]!.sectorsOf(0) - most))[0]!
+  return [...all].sort(
+    (a, b) => Math.abs(LAYOUTS[a]!.sectorsOf(0) - most) - Math.abs(LAYOUTS[b]!.sectorsOf(0) - most),
+  )[0]!
 }
 
 /** At most so many cylinders of each head are weighed: spread over the surface, they say what all of them would. */
 const CYLINDERS = 10
 
 function sampled(bars: readonly RailBar[]): Track[] {
-  return ([0, 1] as const).flatMap((head) => {
+  return ([0, 1] as const).flatMap(head => {
     const own = bars.filter(b => b[1] === head).sort((a, b) => a[0] - b[0])
-    const chosen = own.length <= CYLINDERS ? own : Array.from({ length: CYLINDERS }, (_, i) => own[Math.round(i * (own.length - 1) / (CYLINDERS - 1))]!)
-    return chosen.map(([cylinder, , percent, good, bad, missing, foreign]) => ({ cylinder, head, margin: percent < 0 ? null : percent / 100, good, failed: bad + missing, foreign }))
+    const chosen =
+      own.length <= CYLINDERS
+        ? own
+        : Array.from({ length: CYLINDERS }, (_, i) => own[Math.round((i * (own.length - 1)) / (CYLINDERS - 1))]!)
+    return chosen.map(([cylinder, , percent, good, bad, missing, foreign]) => ({
+      cylinder,
+      head,
+      margin: percent < 0 ? null : percent / 100,
+      good,
+      failed: bad + missing,
+      foreign,
+    }))
   })
 }
 
 /** Predictions of this call; scenarios share many of them. */
 class Predictions {
   private readonly known = new Map<string, OffsetCost>()
-  constructor(private readonly mechanism: MechanismId, private readonly layout: string) {}
+  constructor(
+    private readonly mechanism: MechanismId,
+    private readonly layout: string,
+  ) {}
 
   of(t: Track, s: HeadState): OffsetCost {
     const key = `${t.cylinder} ${t.head} ${s.offsetUm.toFixed(1)} ${s.spacingUm.toFixed(3)} ${s.amplitude.toFixed(3)}`
     let p = this.known.get(key)
-    if (!p) this.known.set(key, p = offsetCost(this.mechanism, { ...s, cylinder: t.cylinder, head: t.head, layout: this.layout }))
+    if (!p)
+      this.known.set(
+        key,
+        (p = offsetCost(this.mechanism, { ...s, cylinder: t.cylinder, head: t.head, layout: this.layout })),
+      )
     return p
   }
 }
@@ -98,12 +136,11 @@ function likelihood(t: Track, p: OffsetCost, scattered: number): number {
   const failing = Math.min(0.995, p.failing + (1 - p.failing) * (STRAY + scattered))
   // Sectors of one track fail together; a track counts as three of them.
   const n = t.good + t.failed
-  let l = n ? 3 * (t.good * Math.log(1 - failing) + t.failed * Math.log(failing)) / n : failing > 0.9 ? -0.1 : -4
+  let l = n ? (3 * (t.good * Math.log(1 - failing) + t.failed * Math.log(failing))) / n : failing > 0.9 ? -0.1 : -4
   if (t.margin !== null && !p.neighbourWins && p.failing < 0.98) {
     const off = (t.margin - p.margin) / (MARGIN_SD + 0.03 * scattered)
-    l -= Math.log1p(off * off / 5) * 3
-  }
-  else if ((t.margin === null) !== (p.failing > 0.98)) l -= 2.5
+    l -= Math.log1p((off * off) / 5) * 3
+  } else if ((t.margin === null) !== p.failing > 0.98) l -= 2.5
   const foreign = p.neighbourWins ? 0.95 : p.failing > 0.6 ? 0.15 : 0.004
   return l + Math.log(t.foreign > 0 ? foreign : 1 - foreign)
 }
@@ -113,12 +150,18 @@ function likelihood(t: Track, p: OffsetCost, scattered: number): number {
  * the margins, failures and foreign headers that were read.
  * @returns causes by probability, those under one in a thousand left out; empty where the class has no tracks to judge
  */
-export function explainSurface(mechanism: MechanismId, evidence: SurfaceEvidence, priors: SurfacePriors): Explanation[] {
+export function explainSurface(
+  mechanism: MechanismId,
+  evidence: SurfaceEvidence,
+  priors: SurfacePriors,
+): Explanation[] {
   const tracks = sampled(evidence.bars)
   if (!hasOffsetCost(mechanism) || tracks.length === 0) return []
   const predictions = new Predictions(mechanism, layoutFor(mechanism, tracks))
-  const byHead = ([0, 1] as const).map(head => ({ head, tracks: tracks.filter(t => t.head === head) })).filter(h => h.tracks.length)
-  const scored = scenariosOf(mechanism, byHead.length, priors).map((s) => {
+  const byHead = ([0, 1] as const)
+    .map(head => ({ head, tracks: tracks.filter(t => t.head === head) }))
+    .filter(h => h.tracks.length)
+  const scored = scenariosOf(mechanism, byHead.length, priors).map(s => {
     let best = -Infinity
     // How noisy this drive is, is not known: each scenario may choose.
     for (const noise of SOUND_NOISES) {
@@ -129,12 +172,16 @@ export function explainSurface(mechanism: MechanismId, evidence: SurfaceEvidence
       }
       best = Math.max(best, l)
     }
-    const swing = byHead.reduce((sum, h) => sum + swingLikelihood(evidence.swings?.[h.head] ?? null, slopeOf(predictions, h.tracks, s.states[h.head])), 0)
+    const swing = byHead.reduce(
+      (sum, h) =>
+        sum + swingLikelihood(evidence.swings?.[h.head] ?? null, slopeOf(predictions, h.tracks, s.states[h.head])),
+      0,
+    )
     return { ...s, log: Math.log(s.prior) + best * TEMPER + swing + outsideLikelihood(s.cause, evidence) }
   })
   const top = Math.max(...scored.map(s => s.log))
   const total = scored.reduce((n, s) => n + Math.exp(s.log - top), 0)
-  const byCause = new Map<string, { probability: number, best: typeof scored[number] }>()
+  const byCause = new Map<string, { probability: number; best: (typeof scored)[number] }>()
   for (const s of scored) {
     const key = `${s.cause} ${s.head}`
     const p = Math.exp(s.log - top) / total
@@ -145,14 +192,23 @@ export function explainSurface(mechanism: MechanismId, evidence: SurfaceEvidence
       if (s.log > known.best.log) known.best = s
     }
   }
-  return [...byCause.values()].map(({ probability, best }): Explanation => ({ cause: best.cause, head: best.head, probability, size: best.size })).filter(e => e.probability > 0.001).sort((a, b) => b.probability - a.probability)
+  return [...byCause.values()]
+    .map(({ probability, best }): Explanation => ({ cause: best.cause, head: best.head, probability, size: best.size }))
+    .filter(e => e.probability > 0.001)
+    .sort((a, b) => b.probability - a.probability)
 }
 
 /** Predictions are wrong in the same way on all tracks of a drive: together they count for this share of what independent ones would. */
 const TEMPER = 0.4
 
 /** How far disks lie off the middle of the spindle, µm: usual values, and how often (from memory). */
-const ECCENTRIC = [[3, 0.2], [6, 0.3], [10, 0.25], [16, 0.15], [25, 0.1]] as const
+const ECCENTRIC = [
+  [3, 0.2],
+  [6, 0.3],
+  [10, 0.25],
+  [16, 0.15],
+  [25, 0.1],
+] as const
 /** A swing for another reason: the spindle, a hub that tilts. */
 const OTHER_SWING = 0.003
 
@@ -165,49 +221,90 @@ function slopeOf(predictions: Predictions, tracks: readonly Track[], state: Head
 }
 
 /** A head beside its track swings with the eccentricity of the disk; one in the middle does not. */
-function swingLikelihood(swing: { readonly size: number, readonly sd: number } | null, slope: number): number {
+function swingLikelihood(swing: { readonly size: number; readonly sd: number } | null, slope: number): number {
   if (!swing) return 0
   const sd = Math.hypot(swing.sd, OTHER_SWING)
   // The size of a vector with noise on both parts: Rayleigh about nothing, nearly normal about something.
   const size = Math.max(swing.size, 1e-5)
-  if (slope === 0) return Math.log(size / sd ** 2) - size * size / (2 * sd * sd) + Math.log(sd)
-  return Math.log(ECCENTRIC.reduce((p, [um, share]) => p + share * Math.exp(-(((size - slope * um) / sd) ** 2) / 2) / Math.sqrt(2 * Math.PI), 1e-6))
+  if (slope === 0) return Math.log(size / sd ** 2) - (size * size) / (2 * sd * sd) + Math.log(sd)
+  return Math.log(
+    ECCENTRIC.reduce(
+      (p, [um, share]) => p + (share * Math.exp(-(((size - slope * um) / sd) ** 2) / 2)) / Math.sqrt(2 * Math.PI),
+      1e-6,
+    ),
+  )
 }
 
 /** Speed and home show in the rate and in the headers, not in the margins. */
 function outsideLikelihood(cause: Cause, { homeOff = 0, rateOff }: SurfaceEvidence): number {
-  const home = homeOff !== 0 ? cause === 'sensor' ? 0 : -9 : cause === 'sensor' ? -9 : 0
+  const home = homeOff !== 0 ? (cause === 'sensor' ? 0 : -9) : cause === 'sensor' ? -9 : 0
   const fast = rateOff !== null && rateOff !== undefined && Math.abs(rateOff) > 0.03
-  return home + (fast ? cause === 'speed' ? 0 : -6 : cause === 'speed' ? -6 : 0)
+  return home + (fast ? (cause === 'speed' ? 0 : -6) : cause === 'speed' ? -6 : 0)
 }
 
 /** Chance beforehand that an adjuster stands off, by what its lacquer says (from memory of what comes across a bench). */
 const MOVED = { whole: 0.004, never: 0.04, broken: 0.2 } as const
 
-function scenariosOf(mechanism: MechanismId, heads: number, { trustedDisk, clean, lacquer, secondDisk }: SurfacePriors): Scenario[] {
+function scenariosOf(
+  mechanism: MechanismId,
+  heads: number,
+  { trustedDisk, clean, lacquer, secondDisk }: SurfacePriors,
+): Scenario[] {
   const half = usualHalfWindowUm(mechanism)
-  const each = heads === 2 ? [0, 1] as const : [0] as const
-  const of = (head: 0 | 1 | null, state: HeadState): readonly [HeadState, HeadState] => head === null ? [state, state] : head === 0 ? [state, RIGHT] : [RIGHT, state]
-  const spread = (cause: Cause, head: 0 | 1 | null, prior: number, states: readonly { readonly state: HeadState, readonly size: Explanation['size'] }[]): Scenario[] =>
+  const each = heads === 2 ? ([0, 1] as const) : ([0] as const)
+  const of = (head: 0 | 1 | null, state: HeadState): readonly [HeadState, HeadState] =>
+    head === null ? [state, state] : head === 0 ? [state, RIGHT] : [RIGHT, state]
+  const spread = (
+    cause: Cause,
+    head: 0 | 1 | null,
+    prior: number,
+    states: readonly { readonly state: HeadState; readonly size: Explanation['size'] }[],
+  ): Scenario[] =>
     states.map(s => ({ cause, head, prior: prior / states.length, size: s.size, states: of(head, s.state) }))
   // Beyond a pitch a whole other track is read, and the headers say so.
-  const offsets = [0.42, 0.55, 0.7, 0.8, 0.9, 1, 1.1, 1.25, 1.5, 1.9].map(k => ({ state: { ...RIGHT, offsetUm: k * half }, size: { value: Math.round(k * half), unit: 'µm' } }))
-  const dirt = [0.1, 0.2, 0.35, 0.5, 0.7, 1, 1.5].map(um => ({ state: { ...RIGHT, spacingUm: um }, size: { value: um, unit: 'µm' } }))
-  const weak = [0.7, 0.6, 0.5, 0.42, 0.35, 0.25, 0.12].map(a => ({ state: { ...RIGHT, amplitude: a }, size: { value: Math.round(a * 100), unit: '% of the signal' } }))
+  const offsets = [0.42, 0.55, 0.7, 0.8, 0.9, 1, 1.1, 1.25, 1.5, 1.9].map(k => ({
+    state: { ...RIGHT, offsetUm: k * half },
+    size: { value: Math.round(k * half), unit: 'µm' },
+  }))
+  const dirt = [0.1, 0.2, 0.35, 0.5, 0.7, 1, 1.5].map(um => ({
+    state: { ...RIGHT, spacingUm: um },
+    size: { value: um, unit: 'µm' },
+  }))
+  const weak = [0.7, 0.6, 0.5, 0.42, 0.35, 0.25, 0.12].map(a => ({
+    state: { ...RIGHT, amplitude: a },
+    size: { value: Math.round(a * 100), unit: '% of the signal' },
+  }))
   const moved = (place: keyof SurfacePriors['lacquer']) => MOVED[lacquer[place] ?? 'never']
   // Two disks that are off alike by two writers would be a strange chance.
-  const badWriter = (trustedDisk === true ? 0.004 : trustedDisk === false ? 0.15 : 0.08) * (secondDisk === 'same' ? 0.05 : 1)
+  const badWriter =
+    (trustedDisk === true ? 0.004 : trustedDisk === false ? 0.15 : 0.08) * (secondDisk === 'same' ? 0.05 : 1)
   return [
     { cause: 'sound', head: null, prior: 0.5, size: null, states: [RIGHT, RIGHT] },
     { cause: 'sensor', head: null, prior: moved('sensor'), size: null, states: [RIGHT, RIGHT] },
     { cause: 'speed', head: null, prior: 0.02, size: null, states: [RIGHT, RIGHT] },
     ...each.flatMap(h => spread('heads', heads === 2 ? h : null, moved(h ? 'upper' : 'lower'), offsets)),
-    ...heads === 2 ? spread('stepper', null, moved('stepper'), offsets) : [],
-    ...each.flatMap(h => spread('dirt', heads === 2 ? h : null, clean ? 0.02 : 0.15, dirt)), ...heads === 2 ? spread('dirt', null, clean ? 0.01 : 0.1, dirt) : [],
-    ...each.flatMap(h => spread('weak', heads === 2 ? h : null, 0.03, weak)), ...heads === 2 ? spread('weak', null, 0.02, weak) : [],
+    ...(heads === 2 ? spread('stepper', null, moved('stepper'), offsets) : []),
+    ...each.flatMap(h => spread('dirt', heads === 2 ? h : null, clean ? 0.02 : 0.15, dirt)),
+    ...(heads === 2 ? spread('dirt', null, clean ? 0.01 : 0.1, dirt) : []),
+    ...each.flatMap(h => spread('weak', heads === 2 ? h : null, 0.03, weak)),
+    ...(heads === 2 ? spread('weak', null, 0.02, weak) : []),
     ...spread('disk', null, (trustedDisk === true ? 0.02 : 0.1) * (secondDisk === 'same' ? 0.1 : 1), weak.slice(0, 5)),
-    ...spread('writer', null, badWriter, offsets), ...heads === 2 ? each.flatMap(h => spread('writer', h, badWriter / 4, offsets)) : [],
-    ...[0.05, 0.2, 0.5].map((scattered): Scenario => ({ cause: 'electronics', head: null, prior: 0.02, size: null, states: [RIGHT, RIGHT], scattered })),
-    ...each.map((h): Scenario => ({ cause: 'electronics', head: heads === 2 ? h : null, prior: 0.01, size: null, states: of(heads === 2 ? h : null, { ...RIGHT, amplitude: 0.01 }) })),
+    ...spread('writer', null, badWriter, offsets),
+    ...(heads === 2 ? each.flatMap(h => spread('writer', h, badWriter / 4, offsets)) : []),
+    ...[0.05, 0.2, 0.5].map((scattered): Scenario => ({
+      cause: 'electronics',
+      head: null,
+      prior: 0.02,
+      size: null,
+      states: [RIGHT, RIGHT],
+      scattered,
+    })),
+    ...each.map((h): Scenario => ({
+      cause: 'electronics',
+      head: heads === 2 ? h : null,
+      prior: 0.01,
+      size: null,
+      states: of(heads === 2 ? h : null, { ...RIGHT, amplitude: 0.01 }),
+    })),
   ]
 }

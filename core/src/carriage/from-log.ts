@@ -7,13 +7,27 @@ import { judgeRecheck } from './recheck'
 import { judgeSweep, type SweepContext, type SweepResult } from './sweep'
 
 /** Tries that hold, as the estimate takes them. */
-export const positionsOf = (data: Pick<SweepEntryData, 'rows'>): SweepPosition[] => data.rows.filter(r => !r.struck).map(({ struck: _, ...r }) => r)
+export const positionsOf = (data: Pick<SweepEntryData, 'rows'>): SweepPosition[] =>
+  data.rows.filter(r => !r.struck).map(({ struck: _, ...r }) => r)
 
-export const contextOf = (data: Pick<SweepEntryData, 'scale' | 'adjuster' | 'travel' | 'stood' | 'umPerUnit'>, mechanism: MechanismId): SweepContext => ({
-  unit: data.scale, adjuster: data.adjuster, mechanism, travel: data.travel, stood: data.stood ?? undefined, umPerUnit: data.umPerUnit ?? undefined,
+export const contextOf = (
+  data: Pick<SweepEntryData, 'scale' | 'adjuster' | 'travel' | 'stood' | 'umPerUnit'>,
+  mechanism: MechanismId,
+): SweepContext => ({
+  unit: data.scale,
+  adjuster: data.adjuster,
+  mechanism,
+  travel: data.travel,
+  stood: data.stood ?? undefined,
+  umPerUnit: data.umPerUnit ?? undefined,
 })
 
-export interface SweepOnLog { readonly title: string, readonly call: Call, readonly observations: readonly Observation[], readonly result: SweepResult }
+export interface SweepOnLog {
+  readonly title: string
+  readonly call: Call
+  readonly observations: readonly Observation[]
+  readonly result: SweepResult
+}
 
 /**
  * A whole sweep as the log has it: the sweep, where the adjuster was set, and the look after tightening, whose call then counts.
@@ -23,9 +37,23 @@ export function sweepOnLog(data: SweepEntryData, mechanism: MechanismId): SweepO
   const result = judgeSweep(positionsOf(data), contextOf(data, mechanism))
   const name = ADJUSTER_NAMES[data.adjuster]
   const at = (x: number) => `${plain(x)} ${data.scale}`
-  const title = data.setTo === null ? `Sweep of the ${name}: ${positionsOf(data).length} positions` : `The ${name} set to ${at(data.setTo)}`
-  if (data.setTo === null || !result.common) return { title, call: result.call, observations: result.observations, result }
-  if (!data.recheck) return { title, call: { kind: 'unknown', reasons: [`Set to ${at(data.setTo)}; tightening may have moved it.`, ...result.call.reasons], next: 'Tighten, and read outer, middle and inner on both heads.' }, observations: result.observations, result }
+  const title =
+    data.setTo === null
+      ? `Sweep of the ${name}: ${positionsOf(data).length} positions`
+      : `The ${name} set to ${at(data.setTo)}`
+  if (data.setTo === null || !result.common)
+    return { title, call: result.call, observations: result.observations, result }
+  if (!data.recheck)
+    return {
+      title,
+      call: {
+        kind: 'unknown',
+        reasons: [`Set to ${at(data.setTo)}; tightening may have moved it.`, ...result.call.reasons],
+        next: 'Tighten, and read outer, middle and inner on both heads.',
+      },
+      observations: result.observations,
+      result,
+    }
   const { call, observations } = judgeRecheck(data.setTo, result.common, data.recheck, data.scale)
   return { title, call, observations: [...result.observations, ...observations], result }
 }

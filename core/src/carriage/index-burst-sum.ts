@@ -9,36 +9,102 @@ function judge(v: Values): SumResult {
   const allowed = (maybe(v, 'allowed') ?? 100e-6) * 1e6
   const nominalRpm = maybe(v, 'nominalRpm') ?? rpm
   // At another speed the same angle takes another time.
-  const atNominal = seen * rpm / nominalRpm
+  const atNominal = (seen * rpm) / nominalRpm
   const off = atNominal - nominal
   const degrees = off * 1e-6 * nominalRpm * 6
   const radius = maybe(v, 'radius')
   const lines: SumLine[] = [
-    { label: 'Burst after index, at nominal speed', value: atNominal, unit: 'µs' }, { label: off >= 0 ? 'Late by' : 'Early by', value: Math.abs(off), unit: 'µs', note: `${plain(Math.abs(degrees))}° of a turn` },
+    { label: 'Burst after index, at nominal speed', value: atNominal, unit: 'µs' },
+    {
+      label: off >= 0 ? 'Late by' : 'Early by',
+      value: Math.abs(off),
+      unit: 'µs',
+      note: `${plain(Math.abs(degrees))}° of a turn`,
+    },
   ]
-  if (radius !== undefined) lines.push({ label: 'Sensor to be moved', value: Math.abs(degrees) * Math.PI / 180 * radius, unit: 'mm', note: 'along its circle' })
+  if (radius !== undefined)
+    lines.push({
+      label: 'Sensor to be moved',
+      value: ((Math.abs(degrees) * Math.PI) / 180) * radius,
+      unit: 'mm',
+      note: 'along its circle',
+    })
   const inner = maybe(v, 'inner')
   const skew = inner === undefined ? undefined : Math.abs(inner * 1e6 - seen)
-  if (skew !== undefined) lines.push({ label: 'Outer against inner', value: skew, unit: 'µs', note: 'the heads’ way is not radial where they differ' })
-  return { call: callOf(off, allowed, nominal, skew), lines, observations: [{ key: 'align.index', label: 'Index to data', value: Number(atNominal.toFixed(0)), unit: 'µs', how: `at ${plain(rpm)} r/min` }] }
+  if (skew !== undefined)
+    lines.push({
+      label: 'Outer against inner',
+      value: skew,
+      unit: 'µs',
+      note: 'the heads’ way is not radial where they differ',
+    })
+  return {
+    call: callOf(off, allowed, nominal, skew),
+    lines,
+    observations: [
+      {
+        key: 'align.index',
+        label: 'Index to data',
+        value: Number(atNominal.toFixed(0)),
+        unit: 'µs',
+        how: `at ${plain(rpm)} r/min`,
+      },
+    ],
+  }
 }
 
 function callOf(off: number, allowed: number, nominal: number, skew?: number): Call {
   const says = `The burst comes ${plain(Math.abs(off))} µs ${off >= 0 ? 'late' : 'early'}`
-  if (skew !== undefined && skew > allowed) return { kind: 'mend', reasons: [`Outer and inner bursts differ by ${plain(skew)} µs: the heads do not move along a radius.`], next: 'Look at rail and carriage before the sensor is touched.' }
+  if (skew !== undefined && skew > allowed)
+    return {
+      kind: 'mend',
+      reasons: [`Outer and inner bursts differ by ${plain(skew)} µs: the heads do not move along a radius.`],
+      next: 'Look at rail and carriage before the sensor is touched.',
+    }
   return Math.abs(off) <= allowed
-    ? { kind: 'leave', reasons: [`${says}, inside ±${plain(allowed)} µs of ${plain(nominal)} µs.`], next: 'Leave it: soft-sectored disks hardly mind.' }
-    : { kind: 'nudge', reasons: [`${says}, outside ±${plain(allowed)} µs of ${plain(nominal)} µs.`], next: 'Move the index sensor along its circle; only disks that count on the index mind it.' }
+    ? {
+        kind: 'leave',
+        reasons: [`${says}, inside ±${plain(allowed)} µs of ${plain(nominal)} µs.`],
+        next: 'Leave it: soft-sectored disks hardly mind.',
+      }
+    : {
+        kind: 'nudge',
+        reasons: [`${says}, outside ±${plain(allowed)} µs of ${plain(nominal)} µs.`],
+        next: 'Move the index sensor along its circle; only disks that count on the index mind it.',
+      }
 }
 
 /** Index burst, to microseconds and the way that the sensor has to go. */
 export const indexBurstSum: Sum = {
-  id: 'index-burst', title: 'Index burst', station: 'align', group: 'Instrument school', purpose: 'How late data come after the index, at the right speed, and how far the sensor has to go.',
+  id: 'index-burst',
+  title: 'Index burst',
+  station: 'align',
+  group: 'Instrument school',
+  purpose: 'How late data come after the index, at the right speed, and how far the sensor has to go.',
   fields: [
-    { key: 'seen', label: 'Burst after index', quantity: 'time', required: true, signed: true, plausible: [-0.002, 0.005] }, { key: 'rpm', label: 'Speed now', quantity: 'speed', required: true, plausible: [200, 460] },
-    { key: 'nominalRpm', label: 'Nominal speed', hint: 'as now, if not given', quantity: 'speed', plausible: [200, 460] }, { key: 'nominal', label: 'It should come after', hint: '200 µs if not given, from memory', quantity: 'time' }, { key: 'allowed', label: 'Allowed either way', hint: '100 µs if not given, from memory', quantity: 'time' },
-    { key: 'radius', label: 'Radius of the sensor', quantity: 'length', rare: true, plausible: [8, 60] }, { key: 'inner', label: 'The same at an inner track', quantity: 'time', rare: true, signed: true },
+    {
+      key: 'seen',
+      label: 'Burst after index',
+      quantity: 'time',
+      required: true,
+      signed: true,
+      plausible: [-0.002, 0.005],
+    },
+    { key: 'rpm', label: 'Speed now', quantity: 'speed', required: true, plausible: [200, 460] },
+    {
+      key: 'nominalRpm',
+      label: 'Nominal speed',
+      hint: 'as now, if not given',
+      quantity: 'speed',
+      plausible: [200, 460],
+    },
+    { key: 'nominal', label: 'It should come after', hint: '200 µs if not given, from memory', quantity: 'time' },
+    { key: 'allowed', label: 'Allowed either way', hint: '100 µs if not given, from memory', quantity: 'time' },
+    { key: 'radius', label: 'Radius of the sensor', quantity: 'length', rare: true, plausible: [8, 60] },
+    { key: 'inner', label: 'The same at an inner track', quantity: 'time', rare: true, signed: true },
   ],
-  formulas: ['Time at nominal speed = time × speed ÷ nominal; angle = time × r/min × 6°; way of the sensor = angle × radius.'],
+  formulas: [
+    'Time at nominal speed = time × speed ÷ nominal; angle = time × r/min × 6°; way of the sensor = angle × radius.',
+  ],
   judge,
 }

@@ -8,48 +8,136 @@ import { maybe, num, plain, type Sum, type SumLine, type SumResult, type Values 
  * one and less of the other.
  * @param ratio smaller lobe over the larger @param reachMm offset at which the smaller lobe is gone
  */
-export const lobeOffset = (ratio: number, reachMm: number): number => reachMm * (1 - ratio) / (1 + ratio)
+export const lobeOffset = (ratio: number, reachMm: number): number => (reachMm * (1 - ratio)) / (1 + ratio)
 
 /** Offset at which one lobe is gone: half of head and band together, less how far out the band stands. */
-export const lobeReach = (headMm: number, bandMm: number, eccentricMm: number): number => (headMm + bandMm) / 2 - eccentricMm
+export const lobeReach = (headMm: number, bandMm: number, eccentricMm: number): number =>
+  (headMm + bandMm) / 2 - eccentricMm
 
 function judge(v: Values): SumResult {
   const [first, second] = [num(v, 'first'), num(v, 'second')]
-  if (first === 0 && second === 0) throw new ParameterError('both lobes are nothing', 'at least one of them', { field: 'second' })
+  if (first === 0 && second === 0)
+    throw new ParameterError('both lobes are nothing', 'at least one of them', { field: 'second' })
   const [head, band, eccentric] = [num(v, 'head'), maybe(v, 'band') ?? num(v, 'head'), num(v, 'eccentric')]
   const reach = lobeReach(head, band, eccentric)
-  if (reach <= 0) throw new ParameterError('the pattern stands further out than the head reaches', 'an eccentricity below half of head and band together', { field: 'eccentric' })
+  if (reach <= 0)
+    throw new ParameterError(
+      'the pattern stands further out than the head reaches',
+      'an eccentricity below half of head and band together',
+      { field: 'eccentric' },
+    )
   const ratio = Math.min(first, second) / Math.max(first, second)
   const offset = lobeOffset(ratio, reach)
   const limit = maybe(v, 'limit')
   const lines: SumLine[] = [
-    { label: 'Lobe ratio', value: ratio * 100, unit: '%' }, { label: 'Radial offset', value: offset * 1000, unit: 'µm', note: first === second ? 'neither way' : `towards the ${(first > second) === (v.outer !== 'second') ? 'edge' : 'hub'}` },
+    { label: 'Lobe ratio', value: ratio * 100, unit: '%' },
+    {
+      label: 'Radial offset',
+      value: offset * 1000,
+      unit: 'µm',
+      note:
+        first === second ? 'neither way' : `towards the ${first > second === (v.outer !== 'second') ? 'edge' : 'hub'}`,
+    },
   ]
   const least = limit === undefined ? undefined : (reach - limit) / (reach + limit)
   if (least !== undefined) lines.push({ label: 'Least ratio allowed', value: least * 100, unit: '%' })
   const other = maybe(v, 'otherSide')
-  if (other !== undefined) lines.push({ label: 'Hysteresis', value: Math.abs(offset - lobeOffset(Math.min(1, other / 100), reach)) * 1000, unit: 'µm', note: 'between both sides of approach' })
-  return { call: callOf(offset, limit, ratio), lines, observations: [{ key: 'align.radial', label: 'Radial offset', value: Number((offset * 1000).toFixed(1)), unit: 'µm', how: `lobes ${plain(first)} and ${plain(second)}` }] }
+  if (other !== undefined)
+    lines.push({
+      label: 'Hysteresis',
+      value: Math.abs(offset - lobeOffset(Math.min(1, other / 100), reach)) * 1000,
+      unit: 'µm',
+      note: 'between both sides of approach',
+    })
+  return {
+    call: callOf(offset, limit, ratio),
+    lines,
+    observations: [
+      {
+        key: 'align.radial',
+        label: 'Radial offset',
+        value: Number((offset * 1000).toFixed(1)),
+        unit: 'µm',
+        how: `lobes ${plain(first)} and ${plain(second)}`,
+      },
+    ],
+  }
 }
 
 function callOf(offset: number, limit: number | undefined, ratio: number): Call {
   const says = `The head stands ${plain(offset * 1000)} µm off the middle of the alignment track.`
-  if (limit === undefined) return { kind: 'unknown', reasons: [says], next: 'Give the limit of this drive; its maker’s sheet has it, or its narrow track.' }
-  if (offset <= limit * 0.5) return { kind: 'leave', reasons: [says, `It may stand ${plain(limit * 1000)} µm off.`], next: 'Leave it; look at the other head and the other side of approach.' }
-  if (offset <= limit) return { kind: 'leave', reasons: [says, `That is inside ${plain(limit * 1000)} µm, though not by much.`], next: 'Note it; tightening a screw moves more than that.' }
-  return { kind: 'nudge', reasons: [`${says.slice(0, -1)}, more than the ${plain(limit * 1000)} µm allowed.`], next: `Move the head until the lobes are ${ratio < 0.3 ? 'nearer' : 'alike'}, coming from one side; tighten, and look again.` }
+  if (limit === undefined)
+    return {
+      kind: 'unknown',
+      reasons: [says],
+      next: 'Give the limit of this drive; its maker’s sheet has it, or its narrow track.',
+    }
+  if (offset <= limit * 0.5)
+    return {
+      kind: 'leave',
+      reasons: [says, `It may stand ${plain(limit * 1000)} µm off.`],
+      next: 'Leave it; look at the other head and the other side of approach.',
+    }
+  if (offset <= limit)
+    return {
+      kind: 'leave',
+      reasons: [says, `That is inside ${plain(limit * 1000)} µm, though not by much.`],
+      next: 'Note it; tightening a screw moves more than that.',
+    }
+  return {
+    kind: 'nudge',
+    reasons: [`${says.slice(0, -1)}, more than the ${plain(limit * 1000)} µm allowed.`],
+    next: `Move the head until the lobes are ${ratio < 0.3 ? 'nearer' : 'alike'}, coming from one side; tighten, and look again.`,
+  }
 }
 
 /** Lobes of an alignment track, to micrometres. */
 export const lobesSum: Sum = {
-  id: 'lobes', title: 'Lobes of the alignment track', station: 'align', group: 'Instrument school', purpose: 'How far a head stands off its track, from two lobes on a scope, with the pattern’s eccentricity and the widths stated.',
+  id: 'lobes',
+  title: 'Lobes of the alignment track',
+  station: 'align',
+  group: 'Instrument school',
+  purpose:
+    'How far a head stands off its track, from two lobes on a scope, with the pattern’s eccentricity and the widths stated.',
   fields: [
-    { key: 'first', label: 'First lobe', hint: 'any unit, the same for both', quantity: 'height', required: true, zero: true }, { key: 'second', label: 'Second lobe', quantity: 'height', required: true, zero: true },
-    { key: 'outer', label: 'The one from the outer side', choices: [{ value: 'first', label: 'is the first' }, { value: 'second', label: 'is the second' }] },
-    { key: 'head', label: 'Width of the head', quantity: 'length', required: true, plausible: [0.05, 0.5] }, { key: 'eccentric', label: 'Eccentricity of the pattern', quantity: 'length', required: true, zero: true, plausible: [0, 0.4] },
-    { key: 'limit', label: 'Offset allowed', quantity: 'length', plausible: [0.005, 0.15] }, { key: 'band', label: 'Width of the pattern’s band', hint: 'as the head, if not given', quantity: 'length', rare: true },
+    {
+      key: 'first',
+      label: 'First lobe',
+      hint: 'any unit, the same for both',
+      quantity: 'height',
+      required: true,
+      zero: true,
+    },
+    { key: 'second', label: 'Second lobe', quantity: 'height', required: true, zero: true },
+    {
+      key: 'outer',
+      label: 'The one from the outer side',
+      choices: [
+        { value: 'first', label: 'is the first' },
+        { value: 'second', label: 'is the second' },
+      ],
+    },
+    { key: 'head', label: 'Width of the head', quantity: 'length', required: true, plausible: [0.05, 0.5] },
+    {
+      key: 'eccentric',
+      label: 'Eccentricity of the pattern',
+      quantity: 'length',
+      required: true,
+      zero: true,
+      plausible: [0, 0.4],
+    },
+    { key: 'limit', label: 'Offset allowed', quantity: 'length', plausible: [0.005, 0.15] },
+    {
+      key: 'band',
+      label: 'Width of the pattern’s band',
+      hint: 'as the head, if not given',
+      quantity: 'length',
+      rare: true,
+    },
     { key: 'otherSide', label: 'Ratio from the other side', quantity: 'share', rare: true },
   ],
-  formulas: ['Reach = (head + band) ÷ 2 − eccentricity; offset = reach × (1 − ratio) ÷ (1 + ratio), from the overlap of head and band.'],
+  formulas: [
+    'Reach = (head + band) ÷ 2 − eccentricity; offset = reach × (1 − ratio) ÷ (1 + ratio), from the overlap of head and band.',
+  ],
   judge,
 }

@@ -8,7 +8,10 @@ export const EDGE_LOSS = 0.68
 /** Uncertainty of a margin as read, share of half the window: its scatter from read to read, and what the law leaves out. */
 const MARGIN_SD = 0.045
 
-export interface MarginAt { readonly position: number, readonly margin: number }
+export interface MarginAt {
+  readonly position: number
+  readonly margin: number
+}
 
 /**
  * Log likelihood of margins for a window; the margin in the middle is fitted. Margins beyond the edge say nothing more.
@@ -32,7 +35,7 @@ export function marginLikelihood(margins: readonly MarginAt[], from: number, to:
     const loss = x > 1.15 ? 1 : 1 / Math.max(1, middle - x * (middle - 1 / EDGE_LOSS))
     const off = (1 - m.margin - loss) / MARGIN_SD
     // Long tails: one margin that a bad spot spoils must not carry a window away.
-    sum -= Math.log1p(off * off / 6) * 3
+    sum -= Math.log1p((off * off) / 6) * 3
   }
   return sum
 }

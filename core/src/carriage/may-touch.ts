@@ -2,7 +2,14 @@ import { findMechanism, type MechanismId } from '../mechanisms'
 import type { Call, Observation } from '../observations'
 import { plain } from '../sums'
 import { ADJUSTER_NAMES, type AdjusterId } from './adjusters'
-import { CAUSES, explainSurface, type Cause, type Explanation, type SurfaceEvidence, type SurfacePriors } from './explain-surface'
+import {
+  CAUSES,
+  explainSurface,
+  type Cause,
+  type Explanation,
+  type SurfaceEvidence,
+  type SurfacePriors,
+} from './explain-surface'
 import { hasOffsetCost } from './offset-cost'
 
 export interface TouchCase extends SurfacePriors {
@@ -29,45 +36,160 @@ const RULED_OUT = 0.02
 /** Whether alignment may be touched at all, and what: heads, sensor, stepper or none of them. */
 export function mayTouch(c: TouchCase): TouchVerdict {
   const none = { adjuster: null, explanations: [], observations: [] }
-  if (!hasOffsetCost(c.mechanism)) return { ...none, call: { kind: 'leave', reasons: [`A ${findMechanism(c.mechanism).label} drive has no tracks that a hand could align.`], next: c.mechanism === 'cartridge' ? 'Nothing to align in the field: look at the heads, the parking bay and how they load.' : 'Speed and the start of the sweep decide: judge both together.' } }
-  if (c.speed === null) return { ...none, call: { kind: 'unknown', reasons: ['The speed was not measured: a drive off its speed reads like one off its tracks.'], next: 'Measure the speed first.' } }
-  if (c.speed === 'nudge' || c.speed === 'stop') return { ...none, call: { kind: 'unknown', reasons: ['The speed is not right yet: a drive off its speed reads like one off its tracks.'], next: 'Set the speed first.' } }
+  if (!hasOffsetCost(c.mechanism))
+    return {
+      ...none,
+      call: {
+        kind: 'leave',
+        reasons: [`A ${findMechanism(c.mechanism).label} drive has no tracks that a hand could align.`],
+        next:
+          c.mechanism === 'cartridge'
+            ? 'Nothing to align in the field: look at the heads, the parking bay and how they load.'
+            : 'Speed and the start of the sweep decide: judge both together.',
+      },
+    }
+  if (c.speed === null)
+    return {
+      ...none,
+      call: {
+        kind: 'unknown',
+        reasons: ['The speed was not measured: a drive off its speed reads like one off its tracks.'],
+        next: 'Measure the speed first.',
+      },
+    }
+  if (c.speed === 'nudge' || c.speed === 'stop')
+    return {
+      ...none,
+      call: {
+        kind: 'unknown',
+        reasons: ['The speed is not right yet: a drive off its speed reads like one off its tracks.'],
+        next: 'Set the speed first.',
+      },
+    }
   if (!c.surface) {
-    const sealed = (['sensor', 'stepper', 'lower', 'upper'] as const).every(a => c.lacquer[a] === 'whole' || c.lacquer[a] === undefined) && Object.values(c.lacquer).includes('whole')
+    const sealed =
+      (['sensor', 'stepper', 'lower', 'upper'] as const).every(
+        a => c.lacquer[a] === 'whole' || c.lacquer[a] === undefined,
+      ) && Object.values(c.lacquer).includes('whole')
     return sealed
-      ? { ...none, call: { kind: 'leave', reasons: ['The lacquer is whole and nothing speaks for misalignment.'], next: 'Leave it sealed; read a trusted disk to be sure.' } }
-      : { ...none, call: { kind: 'unknown', reasons: ['No surface was read: nothing tells whether anything is off.'], next: 'Read a disk that a trusted drive wrote, outer to inner, both heads.' } }
+      ? {
+          ...none,
+          call: {
+            kind: 'leave',
+            reasons: ['The lacquer is whole and nothing speaks for misalignment.'],
+            next: 'Leave it sealed; read a trusted disk to be sure.',
+          },
+        }
+      : {
+          ...none,
+          call: {
+            kind: 'unknown',
+            reasons: ['No surface was read: nothing tells whether anything is off.'],
+            next: 'Read a disk that a trusted drive wrote, outer to inner, both heads.',
+          },
+        }
   }
   const explanations = explainSurface(c.mechanism, c.surface, c)
   const aligned = explanations.filter(e => ALIGNMENT.includes(e.cause)).reduce((p, e) => p + e.probability, 0)
-  const observations: Observation[] = [{ key: 'align.off', label: 'Chance that it is alignment', value: Math.round(aligned * 100), unit: '%', how: `${c.surface.bars.length} tracks against ${Object.keys(CAUSES).length} causes` }]
+  const observations: Observation[] = [
+    {
+      key: 'align.off',
+      label: 'Chance that it is alignment',
+      value: Math.round(aligned * 100),
+      unit: '%',
+      how: `${c.surface.bars.length} tracks against ${Object.keys(CAUSES).length} causes`,
+    },
+  ]
   const first = explanations[0]!
-  const out = (call: Call, adjuster: AdjusterId | null = null): TouchVerdict => ({ call, adjuster, explanations, observations })
-  if (c.secondDisk === 'reads') return out({ kind: 'leave', reasons: ['A second trusted disk reads: it was the first disk.'], next: 'Touch no adjuster; retire the first disk, or have it written anew.' })
+  const out = (call: Call, adjuster: AdjusterId | null = null): TouchVerdict => ({
+    call,
+    adjuster,
+    explanations,
+    observations,
+  })
+  if (c.secondDisk === 'reads')
+    return out({
+      kind: 'leave',
+      reasons: ['A second trusted disk reads: it was the first disk.'],
+      next: 'Touch no adjuster; retire the first disk, or have it written anew.',
+    })
   if (aligned < RULED_OUT) return out(notAlignment(first, explanations))
   if (ALIGNMENT.includes(first.cause) && first.probability > SURE) return touch(first)
-  return out({ kind: 'unknown', reasons: [`It may be ${list(explanations.filter(e => e.probability > 0.08).slice(0, 3).map(worded))}.`], next: separate(explanations, c) })
+  return out({
+    kind: 'unknown',
+    reasons: [
+      `It may be ${list(
+        explanations
+          .filter(e => e.probability > 0.08)
+          .slice(0, 3)
+          .map(worded),
+      )}.`,
+    ],
+    next: separate(explanations, c),
+  })
 
   function touch(e: Explanation): TouchVerdict {
-    const adjuster: AdjusterId = e.cause === 'sensor' ? 'sensor' : e.cause === 'stepper' ? 'stepper' : e.head === 1 ? 'upper' : 'lower'
+    const adjuster: AdjusterId =
+      e.cause === 'sensor' ? 'sensor' : e.cause === 'stepper' ? 'stepper' : e.head === 1 ? 'upper' : 'lower'
     const sealed = c.lacquer[adjuster as 'sensor'] === 'whole'
     const says = `${capital(worded(e))}${e.size ? `, by about ${plain(e.size.value)} ${e.size.unit}` : ''}: ${sure(e.probability)}.`
-    if (c.trustedDisk !== true) return out({ kind: 'unknown', reasons: [says, 'But nobody knows who wrote the disk: it may itself be off its tracks.'], next: 'Read a disk that a trusted drive wrote.' })
-    if (sealed && c.secondDisk !== 'same') return out({ kind: 'unknown', reasons: [says, `But the lacquer of the ${ADJUSTER_NAMES[adjuster]} is whole: nobody moved it.`], next: 'Read a second trusted disk before a seal is broken.' }, adjuster)
-    return out({ kind: 'nudge', reasons: [says], next: `Mark where it stands, then sweep the ${ADJUSTER_NAMES[adjuster]}${adjuster === 'sensor' ? '' : ', the sensor being right'}. Nothing else.` }, adjuster)
+    if (c.trustedDisk !== true)
+      return out({
+        kind: 'unknown',
+        reasons: [says, 'But nobody knows who wrote the disk: it may itself be off its tracks.'],
+        next: 'Read a disk that a trusted drive wrote.',
+      })
+    if (sealed && c.secondDisk !== 'same')
+      return out(
+        {
+          kind: 'unknown',
+          reasons: [says, `But the lacquer of the ${ADJUSTER_NAMES[adjuster]} is whole: nobody moved it.`],
+          next: 'Read a second trusted disk before a seal is broken.',
+        },
+        adjuster,
+      )
+    return out(
+      {
+        kind: 'nudge',
+        reasons: [says],
+        next: `Mark where it stands, then sweep the ${ADJUSTER_NAMES[adjuster]}${adjuster === 'sensor' ? '' : ', the sensor being right'}. Nothing else.`,
+      },
+      adjuster,
+    )
   }
 }
 
 function notAlignment(first: Explanation, all: readonly Explanation[]): Call {
-  if (first.cause === 'sound' && first.probability > 0.6) return { kind: 'leave', reasons: ['Margins are those of a sound drive on both ends of the rail: no head stands off its tracks by as much as would matter.'], next: 'Leave every adjuster as it is.' }
+  if (first.cause === 'sound' && first.probability > 0.6)
+    return {
+      kind: 'leave',
+      reasons: [
+        'Margins are those of a sound drive on both ends of the rail: no head stands off its tracks by as much as would matter.',
+      ],
+      next: 'Leave every adjuster as it is.',
+    }
   const likely = all.filter(e => e.probability > 0.15 && e.cause !== 'sound')
   const [main = first] = likely
-  return { kind: 'leave', reasons: [`It is not alignment: ${list(likely.length ? likely.map(worded) : [worded(first)])}${main.probability > 0.8 ? `, ${sure(main.probability)}` : ''}.`], next: `Leave every adjuster as it is. ${REMEDY[main.cause]}` }
+  return {
+    kind: 'leave',
+    reasons: [
+      `It is not alignment: ${list(likely.length ? likely.map(worded) : [worded(first)])}${main.probability > 0.8 ? `, ${sure(main.probability)}` : ''}.`,
+    ],
+    next: `Leave every adjuster as it is. ${REMEDY[main.cause]}`,
+  }
 }
 
 const REMEDY: Readonly<Record<Cause, string>> = {
-  sound: '', heads: '', stepper: '', sensor: '', dirt: 'Clean the head and read again.', weak: 'Measure the head’s signal, and the supply of the read amplifier.',
-  disk: 'Read another disk.', writer: 'Read a disk that a trusted drive wrote.', speed: 'Measure the speed.', electronics: 'Wiggle each wire while it reads; look at the head’s plug.',
+  sound: '',
+  heads: '',
+  stepper: '',
+  sensor: '',
+  dirt: 'Clean the head and read again.',
+  weak: 'Measure the head’s signal, and the supply of the read amplifier.',
+  disk: 'Read another disk.',
+  writer: 'Read a disk that a trusted drive wrote.',
+  speed: 'Measure the speed.',
+  electronics: 'Wiggle each wire while it reads; look at the head’s plug.',
 }
 
 /** What tells the leading causes apart, the cheapest first. */
@@ -76,21 +198,28 @@ function separate(all: readonly Explanation[], c: TouchCase): string {
   if (likely.has('dirt') && !c.clean) return 'Clean the heads and read again: that costs least.'
   if (likely.has('writer') || likely.has('disk')) return 'Read a second disk that a trusted drive wrote.'
   if (likely.has('electronics')) return 'Wiggle each wire while it reads.'
-  if (likely.has('dirt')) return 'Clean the heads once more and read again; if nothing changes, it stands off its tracks or is weak.'
-  if (likely.has('weak')) return 'Step half a track by the reference disk’s neighbours, or look at the lobes of an alignment disk: a weak head is weak everywhere, one that is off gains on one side.'
+  if (likely.has('dirt'))
+    return 'Clean the heads once more and read again; if nothing changes, it stands off its tracks or is weak.'
+  if (likely.has('weak'))
+    return 'Step half a track by the reference disk’s neighbours, or look at the lobes of an alignment disk: a weak head is weak everywhere, one that is off gains on one side.'
   return 'Read more cylinders: outer, middle and inner on both heads.'
 }
 
 const worded = (e: Explanation): string => {
   const name = e.head === 1 ? 'upper' : 'lower'
   switch (e.cause) {
-    case 'heads': return e.head === null ? 'the head is off its tracks' : `the ${name} head is off its tracks`
-    case 'dirt': return e.head === null ? 'dirt on the heads' : `dirt on the ${name} head`
-    case 'weak': return e.head === null ? 'weak heads or their amplifier' : `a weak ${name} head`
-    case 'electronics': return e.head === null ? CAUSES.electronics : `the ${name} head’s plug or lead`
-    default: return CAUSES[e.cause]
+    case 'heads':
+      return e.head === null ? 'the head is off its tracks' : `the ${name} head is off its tracks`
+    case 'dirt':
+      return e.head === null ? 'dirt on the heads' : `dirt on the ${name} head`
+    case 'weak':
+      return e.head === null ? 'weak heads or their amplifier' : `a weak ${name} head`
+    case 'electronics':
+      return e.head === null ? CAUSES.electronics : `the ${name} head’s plug or lead`
+    default:
+      return CAUSES[e.cause]
   }
 }
-const sure = (p: number) => p > 0.995 ? 'more than 99 % sure' : `${Math.round(p * 100)} % sure`
-const list = (xs: readonly string[]) => xs.length < 2 ? xs.join('') : `${xs.slice(0, -1).join(', ')} or ${xs.at(-1)}`
+const sure = (p: number) => (p > 0.995 ? 'more than 99 % sure' : `${Math.round(p * 100)} % sure`)
+const list = (xs: readonly string[]) => (xs.length < 2 ? xs.join('') : `${xs.slice(0, -1).join(', ')} or ${xs.at(-1)}`)
 const capital = (s: string) => s.charAt(0).toUpperCase() + s.slice(1)

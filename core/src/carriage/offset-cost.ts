@@ -1,5 +1,13 @@
 import { LAYOUTS, layoutsOf, pitchUm, radiusMm, RECORDING_GEOMETRY, SOUND_NOISE, type MechanismId } from '../mechanisms'
-import { expectedReading, layCells, sectorReads, viewOf, writeTrack, type LaidTrack, type SectorToWrite } from '../recording'
+import {
+  expectedReading,
+  layCells,
+  sectorReads,
+  viewOf,
+  writeTrack,
+  type LaidTrack,
+  type SectorToWrite,
+} from '../recording'
 
 /** What a head meets that stands off its track, or off the disk, or is weak. */
 export interface Standing {
@@ -33,7 +41,7 @@ export interface OffsetCost {
 /** Content of tracks that are only reckoned with: any well-mixed bytes do. */
 function mixed(count: number): Uint8Array {
   let x = 1
-  return Uint8Array.from({ length: count }, () => (x = Math.imul(x, 1103515245) + 12345 >>> 0) >>> 16)
+  return Uint8Array.from({ length: count }, () => (x = (Math.imul(x, 1103515245) + 12345) >>> 0) >>> 16)
 }
 
 const laid = new Map<string, LaidTrack>()
@@ -46,15 +54,28 @@ function trackOf(mechanism: MechanismId, layout: string, cylinder: number, head:
   const { formatOf, sectorsOf, bytes, firstId, rpm, pulseShare = 1 } = LAYOUTS[layout]!
   const format = formatOf(cylinder)
   const data = mixed(bytes)
-  const sectors: SectorToWrite[] = Array.from({ length: sectorsOf(cylinder) }, (_, i) => ({ cylinder, head, sector: firstId + i, data }))
-  const track = layCells(writeTrack(format, sectors, 60 / rpm), cylinder, format, 2 * Math.PI * radiusMm(mechanism, cylinder, head) * 1000, RECORDING_GEOMETRY[mechanism]!.pulseUm.value * pulseShare, 0)
+  const sectors: SectorToWrite[] = Array.from({ length: sectorsOf(cylinder) }, (_, i) => ({
+    cylinder,
+    head,
+    sector: firstId + i,
+    data,
+  }))
+  const track = layCells(
+    writeTrack(format, sectors, 60 / rpm),
+    cylinder,
+    format,
+    2 * Math.PI * radiusMm(mechanism, cylinder, head) * 1000,
+    RECORDING_GEOMETRY[mechanism]!.pulseUm.value * pulseShare,
+    0,
+  )
   if (laid.size >= MOST_LAID) laid.clear()
   laid.set(key, track)
   return track
 }
 
 /** Whether the cost of an offset can be worked out for a class: it has tracks, and a usual layout. */
-export const hasOffsetCost = (mechanism: MechanismId): boolean => layoutsOf(mechanism).length > 0 && RECORDING_GEOMETRY[mechanism] !== undefined
+export const hasOffsetCost = (mechanism: MechanismId): boolean =>
+  layoutsOf(mechanism).length > 0 && RECORDING_GEOMETRY[mechanism] !== undefined
 
 /**
  * What it costs a head to stand off its track: signal by the overlap of head and track, spacing and azimuth losses by the published
@@ -63,19 +84,46 @@ export const hasOffsetCost = (mechanism: MechanismId): boolean => layoutsOf(mech
  * @example offsetCost('3.5in', { offsetUm: 0, cylinder: 79 }).failing // 0
  */
 export function offsetCost(mechanism: MechanismId, at: Standing): OffsetCost {
-  const { head = 0, spacingUm = 0, azimuthMin = 0, amplitude = 1, noise = SOUND_NOISE.value, layout = layoutsOf(mechanism)[0]! } = at
+  const {
+    head = 0,
+    spacingUm = 0,
+    azimuthMin = 0,
+    amplitude = 1,
+    noise = SOUND_NOISE.value,
+    layout = layoutsOf(mechanism)[0]!,
+  } = at
   const { trackUm } = RECORDING_GEOMETRY[mechanism]!
   const { cylinders, bytes, sectorsOf } = LAYOUTS[layout]!
   const cylinder = Math.max(0, Math.min(cylinders - 1, at.cylinder))
   const track = trackOf(mechanism, layout, cylinder, head)
-  const state = { offUm: at.offsetUm, azimuthMin, spacingUm, amplitude, noise, headUm: trackUm.value, trackUm: at.writtenUm ?? trackUm.value, pitchUm: pitchUm(mechanism) }
-  const neighbour = trackOf(mechanism, layout, Math.max(0, Math.min(cylinders - 1, cylinder + (Math.sign(at.offsetUm) || 1))), head)
+  const state = {
+    offUm: at.offsetUm,
+    azimuthMin,
+    spacingUm,
+    amplitude,
+    noise,
+    headUm: trackUm.value,
+    trackUm: at.writtenUm ?? trackUm.value,
+    pitchUm: pitchUm(mechanism),
+  }
+  const neighbour = trackOf(
+    mechanism,
+    layout,
+    Math.max(0, Math.min(cylinders - 1, cylinder + (Math.sign(at.offsetUm) || 1))),
+    head,
+  )
   const view = viewOf(track, Math.abs(at.offsetUm) > 1 && neighbour !== track ? neighbour : null, state)
   if (!view) return { signal: 0, margin: 0, failing: 1, neighbourWins: false }
   if (view.track !== track) return { signal: view.signal, margin: 0, failing: 1, neighbourWins: true }
   const { margin, slips } = expectedReading(view, noise)
-  const transitions = track.at.length / sectorsOf(cylinder) * Math.min(1, (bytes + 20) * 8 * 2 * sectorsOf(cylinder) / track.cells)
-  return { signal: view.signal, margin: Math.max(0, margin), failing: 1 - sectorReads(slips, transitions), neighbourWins: false }
+  const transitions =
+    (track.at.length / sectorsOf(cylinder)) * Math.min(1, ((bytes + 20) * 8 * 2 * sectorsOf(cylinder)) / track.cells)
+  return {
+    signal: view.signal,
+    margin: Math.max(0, margin),
+    failing: 1 - sectorReads(slips, transitions),
+    neighbourWins: false,
+  }
 }
 
 const usual = new Map<MechanismId, number>()
@@ -83,7 +131,7 @@ const usual = new Map<MechanismId, number>()
 /** Half the width of the window of a sound drive of a class at its outermost cylinder, µm: worked out once. */
 export function usualHalfWindowUm(mechanism: MechanismId): number {
   let half = usual.get(mechanism)
-  if (half === undefined) usual.set(mechanism, half = halfWindowUm(mechanism, { cylinder: 0 }))
+  if (half === undefined) usual.set(mechanism, (half = halfWindowUm(mechanism, { cylinder: 0 })))
   return half
 }
 

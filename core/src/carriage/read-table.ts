@@ -11,7 +11,11 @@ const COLUMNS = ['position', 'lower_good', 'lower_expected', 'upper_good', 'uppe
  * @throws ParameterError that names the line and the column
  */
 export function readSweep(text: string, file = 'sweep'): SweepPosition[] {
-  const { data, meta } = Papa.parse<Record<string, string>>(text.trim(), { header: true, skipEmptyLines: true, transformHeader: h => h.trim().toLowerCase() })
+  const { data, meta } = Papa.parse<Record<string, string>>(text.trim(), {
+    header: true,
+    skipEmptyLines: true,
+    transformHeader: h => h.trim().toLowerCase(),
+  })
   const has = (c: string) => meta.fields?.includes(c) ?? false
   const lacking = COLUMNS.slice(0, 3).filter(c => !has(c))
   if (lacking.length) throw new ParameterError(`there is no column ${lacking.join(', ')}`, COLUMNS.join(', '), { file })
@@ -20,16 +24,32 @@ export function readSweep(text: string, file = 'sweep'): SweepPosition[] {
     const number = (column: string): number => {
       const cell = (row[column] ?? '').trim()
       const value = Number(cell.replace(',', '.'))
-      if (cell === '' || !Number.isFinite(value)) throw new ParameterError(`${column} is “${cell}”`, 'a plain number, in one unit throughout', { file, line: i + 2, field: column })
+      if (cell === '' || !Number.isFinite(value))
+        throw new ParameterError(`${column} is “${cell}”`, 'a plain number, in one unit throughout', {
+          file,
+          line: i + 2,
+          field: column,
+        })
       return value
     }
-    const maybe = (column: string) => has(column) && (row[column] ?? '').trim() !== '' ? number(column) : undefined
+    const maybe = (column: string) => (has(column) && (row[column] ?? '').trim() !== '' ? number(column) : undefined)
     const counted = (head: 'lower' | 'upper'): Counted => {
       const [margin, named] = [maybe(`${head}_margin`), maybe(`${head}_named`)]
-      return { good: number(`${head}_good`), expected: number(`${head}_expected`), ...margin === undefined ? {} : { margin: margin / 100 }, ...named ? { named } : {} }
+      return {
+        good: number(`${head}_good`),
+        expected: number(`${head}_expected`),
+        ...(margin === undefined ? {} : { margin: margin / 100 }),
+        ...(named ? { named } : {}),
+      }
     }
     const side = (row.side ?? '').trim()
-    if (side !== '' && side !== 'below' && side !== 'above') throw new ParameterError(`side is “${side}”`, 'below or above', { file, line: i + 2, field: 'side' })
-    return { position: number('position'), lower: counted('lower'), upper: two ? counted('upper') : null, ...side ? { side: side as 'below' | 'above' } : {} }
+    if (side !== '' && side !== 'below' && side !== 'above')
+      throw new ParameterError(`side is “${side}”`, 'below or above', { file, line: i + 2, field: 'side' })
+    return {
+      position: number('position'),
+      lower: counted('lower'),
+      upper: two ? counted('upper') : null,
+      ...(side ? { side: side as 'below' | 'above' } : {}),
+    }
   })
 }

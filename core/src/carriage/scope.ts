@@ -8,7 +8,12 @@ export const PATTERNS = { lobes: 'two lobes', azimuth: 'four bursts', index: 'a 
 export type Pattern = keyof typeof PATTERNS
 
 /** A stretch in which the envelope stands up. */
-export interface Hump { readonly fromS: number, readonly toS: number, readonly peakS: number, readonly amplitude: number }
+export interface Hump {
+  readonly fromS: number
+  readonly toS: number
+  readonly peakS: number
+  readonly amplitude: number
+}
 
 export interface ScopeReading {
   readonly pattern: Pattern
@@ -51,7 +56,8 @@ export function humpsIn({ stepS, values }: Envelope, share = RISE): Hump[] {
     // Its height is that of its upper part, not of one spike.
     const amplitude = quantile(own, 0.9) - NOISE_ADDS * floor
     const peak = own.indexOf(Math.max(...own)) + i
-    if (end - i > Math.max(2, values.length * CLICK)) humps.push({ fromS: i * stepS, toS: end * stepS, peakS: peak * stepS, amplitude })
+    if (end - i > Math.max(2, values.length * CLICK))
+      humps.push({ fromS: i * stepS, toS: end * stepS, peakS: peak * stepS, amplitude })
     i = end
   }
   return humps
@@ -68,7 +74,8 @@ function indexFalls(wave: Waveform): number[] {
   }
   const middle = (low + high) / 2
   const falls: number[] = []
-  for (let i = 1; i < channel.samples.length; i++) if (channel.samples[i - 1]! >= middle && channel.samples[i]! < middle) falls.push(i / wave.sampleRateHz)
+  for (let i = 1; i < channel.samples.length; i++)
+    if (channel.samples[i - 1]! >= middle && channel.samples[i]! < middle) falls.push(i / wave.sampleRateHz)
   return falls
 }
 
@@ -79,27 +86,66 @@ function indexFalls(wave: Waveform): number[] {
 export function readScope(wave: Waveform, pattern: Pattern): ScopeReading {
   const envelope = envelopeOf(wave.channels[0]!.samples, wave.sampleRateHz)
   const index = indexFalls(wave)
-  const all = humpsIn(envelope, pattern === 'lobes' ? 0.12 : RISE).filter(h => index.length === 0 || h.fromS >= index[0]! - 2 * envelope.stepS)
+  const all = humpsIn(envelope, pattern === 'lobes' ? 0.12 : RISE).filter(
+    h => index.length === 0 || h.fromS >= index[0]! - 2 * envelope.stepS,
+  )
   const wanted = { lobes: 2, azimuth: 4, index: 1 }[pattern]
   const humps = all.slice(0, wanted)
   if (humps.length < wanted) {
-    if (pattern === 'lobes' && humps.length === 1) return lobes([humps[0]!, { ...humps[0]!, amplitude: 0 }], [humps[0]!])
-    throw new InputError(`${all.length === 0 ? 'no hump stands' : `${all.length} ${all.length === 1 ? 'hump stands' : 'humps stand'}`} out of the noise`, `${wanted}: ${PATTERNS[pattern]} of an alignment track`, { file: wave.fileName })
+    if (pattern === 'lobes' && humps.length === 1)
+      return lobes([humps[0]!, { ...humps[0]!, amplitude: 0 }], [humps[0]!])
+    throw new InputError(
+      `${all.length === 0 ? 'no hump stands' : `${all.length} ${all.length === 1 ? 'hump stands' : 'humps stand'}`} out of the noise`,
+      `${wanted}: ${PATTERNS[pattern]} of an alignment track`,
+      { file: wave.fileName },
+    )
   }
   const turns = Math.max(1, Math.floor(all.length / wanted))
   // Of several turns, each place is the middle one of its humps.
-  const place = (k: number) => quantile(Array.from({ length: turns }, (_, t) => all[t * wanted + k]!.amplitude), 0.5)
-  if (pattern === 'lobes') return lobes(humps.map((h, k) => ({ ...h, amplitude: place(k) })), humps)
+  const place = (k: number) =>
+    quantile(
+      Array.from({ length: turns }, (_, t) => all[t * wanted + k]!.amplitude),
+      0.5,
+    )
+  if (pattern === 'lobes')
+    return lobes(
+      humps.map((h, k) => ({ ...h, amplitude: place(k) })),
+      humps,
+    )
   if (pattern === 'azimuth') {
     const heights = [0, 1, 2, 3].map(place)
-    return { pattern, envelope, humps, turns, values: Object.fromEntries(['a', 'b', 'c', 'd'].map((k, i) => [k, digits(heights[i]!)])), says: `Bursts of ${heights.map(digits).join(', ')}.` }
+    return {
+      pattern,
+      envelope,
+      humps,
+      turns,
+      values: Object.fromEntries(['a', 'b', 'c', 'd'].map((k, i) => [k, digits(heights[i]!)])),
+      says: `Bursts of ${heights.map(digits).join(', ')}.`,
+    }
   }
   const seen = beginOf(wave, humps[0]!, envelope.stepS) - (index[0] ?? 0)
-  return { pattern, envelope, humps, turns, values: { seen: `${(seen * 1e6).toFixed(0)} us` }, says: `The burst begins ${(seen * 1e6).toFixed(0)} µs after ${index.length ? 'the index falls' : 'the capture begins, taken as the index'}.` }
+  return {
+    pattern,
+    envelope,
+    humps,
+    turns,
+    values: { seen: `${(seen * 1e6).toFixed(0)} us` },
+    says: `The burst begins ${(seen * 1e6).toFixed(0)} µs after ${index.length ? 'the index falls' : 'the capture begins, taken as the index'}.`,
+  }
 
   function lobes(two: readonly Hump[], shown: readonly Hump[]): ScopeReading {
     const [a, b] = two.map(h => h.amplitude) as [number, number]
-    return { pattern, envelope, humps: shown, turns: Math.max(1, Math.floor(all.length / 2)), values: { first: digits(a), second: digits(b) }, says: b === 0 ? 'One lobe alone: the other is gone.' : `Lobes of ${digits(a)} and ${digits(b)}: ${Math.round(100 * Math.min(a, b) / Math.max(a, b))} %.` }
+    return {
+      pattern,
+      envelope,
+      humps: shown,
+      turns: Math.max(1, Math.floor(all.length / 2)),
+      values: { first: digits(a), second: digits(b) },
+      says:
+        b === 0
+          ? 'One lobe alone: the other is gone.'
+          : `Lobes of ${digits(a)} and ${digits(b)}: ${Math.round((100 * Math.min(a, b)) / Math.max(a, b))} %.`,
+    }
   }
 }
 
@@ -109,7 +155,8 @@ function beginOf({ channels, sampleRateHz }: Waveform, hump: Hump, stepS: number
   let mean = 0
   for (const x of samples) mean += x / samples.length
   const from = Math.max(0, Math.round((hump.fromS - 2 * stepS) * sampleRateHz))
-  for (let i = from; i < samples.length; i++) if (Math.abs(samples[i]! - mean) > hump.amplitude / 2) return i / sampleRateHz
+  for (let i = from; i < samples.length; i++)
+    if (Math.abs(samples[i]! - mean) > hump.amplitude / 2) return i / sampleRateHz
   return hump.fromS
 }
 

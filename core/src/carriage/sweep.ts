@@ -7,7 +7,16 @@ import { edgeSoftness, SHARP, SOFT } from './edge'
 import { hasOffsetCost, usualHalfWindowUm } from './offset-cost'
 import { slackOf, type SidedTry } from './slack'
 import { bindings, contribution, tryNext } from './try-next'
-import { estimate, searchRange, sharingWidths, windowOf, windowsOf, type Beforehand, type Tried, type WindowEstimate } from './window'
+import {
+  estimate,
+  searchRange,
+  sharingWidths,
+  windowOf,
+  windowsOf,
+  type Beforehand,
+  type Tried,
+  type WindowEstimate,
+} from './window'
 
 export interface SweepContext {
   /** Unit of the adjuster's scale, as a person writes it. */
@@ -29,7 +38,12 @@ export interface SweepResult {
   readonly lower: WindowEstimate | null
   readonly upper: WindowEstimate | null
   /** Where both read; null where they do not overlap or nothing is known. */
-  readonly common: { readonly from: number, readonly to: number, readonly centre: number, readonly uncertainty: number } | null
+  readonly common: {
+    readonly from: number
+    readonly to: number
+    readonly centre: number
+    readonly uncertainty: number
+  } | null
   /** Null where the centre is known well enough. */
   readonly tryNext: number | null
   /** Play of the adjuster, in its unit, where tries from both sides show it. */
@@ -50,7 +64,7 @@ type Head = readonly ['lower' | 'upper', readonly Tried[]]
  */
 function actsInSteps(positions: readonly SweepPosition[], adjuster?: AdjusterId): boolean {
   if (adjuster) return adjuster === 'sensor' || adjuster === 'tab'
-  const counts = positions.flatMap(p => p.upper ? [p.lower, p.upper] : [p.lower])
+  const counts = positions.flatMap(p => (p.upper ? [p.lower, p.upper] : [p.lower]))
   return counts.some(c => c.named) && counts.every(c => c.named || c.good >= c.expected * 0.9)
 }
 
@@ -59,9 +73,11 @@ function beforehand(positions: readonly SweepPosition[], context: SweepContext):
   if (actsInSteps(positions, adjuster)) return { travel: context.travel, soft: SHARP, steps: true }
   const physics = mechanism && hasOffsetCost(mechanism) ? mechanism : null
   return {
-    travel: context.travel, soft: physics ? [edgeSoftness(physics), SOFT[2]] : SOFT,
+    travel: context.travel,
+    soft: physics ? [edgeSoftness(physics), SOFT[2]] : SOFT,
     // A drive’s noise decides how wide its window is; with a fifth either way most are met.
-    width: physics && umPerUnit ? { value: 2 * usualHalfWindowUm(physics) / Math.abs(umPerUnit), share: 0.2 } : undefined,
+    width:
+      physics && umPerUnit ? { value: (2 * usualHalfWindowUm(physics)) / Math.abs(umPerUnit), share: 0.2 } : undefined,
     pitch: physics ? pitchUm(physics) / (2 * usualHalfWindowUm(physics)) : undefined,
   }
 }
@@ -71,23 +87,64 @@ export function judgeSweep(positions: readonly SweepPosition[], context: SweepCo
   checkPositions(positions)
   const { unit = '', notYet = [], travel } = context
   // A thousandth of what is swept is finer than any hand.
-  const all = [...positions.map(p => p.position), ...travel ?? []]
-  const digits = all.length > 1 ? Math.max(0, Math.min(4, Math.ceil(-Math.log10(Math.max(1e-9, (Math.max(...all) - Math.min(...all)) / 400))))) : 3
+  const all = [...positions.map(p => p.position), ...(travel ?? [])]
+  const digits =
+    all.length > 1
+      ? Math.max(0, Math.min(4, Math.ceil(-Math.log10(Math.max(1e-9, (Math.max(...all) - Math.min(...all)) / 400)))))
+      : 3
   const u = (x: number) => `${plain(Number(x.toFixed(digits)))}${unit ? ` ${unit}` : ''}`
   const steps = actsInSteps(positions, context.adjuster)
   const none = { lower: null, upper: null, common: null, observations: [], slack: 0, steps }
-  if (notYet.length) return { ...none, tryNext: null, call: { kind: 'unknown', reasons: notYet, next: 'Do that first: a sweep before it would measure something else.' } }
+  if (notYet.length)
+    return {
+      ...none,
+      tryNext: null,
+      call: {
+        kind: 'unknown',
+        reasons: notYet,
+        next: 'Do that first: a sweep before it would measure something else.',
+      },
+    }
   const places = new Set(positions.map(p => p.position))
   if (positions.length === 0) {
     const first = context.stood ?? (travel ? (travel[0] + travel[1]) / 2 : null)
-    return { ...none, tryNext: first, call: { kind: 'unknown', reasons: ['No position was tried: a window has two edges.'], next: first === null ? 'Try two positions well apart, one on either side of where it stood.' : `Read at ${u(first)} first${context.stood === first ? ', where it stands' : ''}.` } }
+    return {
+      ...none,
+      tryNext: first,
+      call: {
+        kind: 'unknown',
+        reasons: ['No position was tried: a window has two edges.'],
+        next:
+          first === null
+            ? 'Try two positions well apart, one on either side of where it stood.'
+            : `Read at ${u(first)} first${context.stood === first ? ', where it stands' : ''}.`,
+      },
+    }
   }
-  if (places.size < 2 && !travel) return { ...none, tryNext: null, call: { kind: 'unknown', reasons: ['Only one position was tried: a window has two edges.'], next: 'Try two positions well apart, one on either side of where it stood.' } }
+  if (places.size < 2 && !travel)
+    return {
+      ...none,
+      tryNext: null,
+      call: {
+        kind: 'unknown',
+        reasons: ['Only one position was tried: a window has two edges.'],
+        next: 'Try two positions well apart, one on either side of where it stood.',
+      },
+    }
   const range = searchRange(positions, travel)
   const before = beforehand(positions, context)
-  const sided = (p: SweepPosition, head: 'lower' | 'upper'): SidedTry => ({ position: p.position, side: p.side ?? 'below', ...p[head]! })
+  const sided = (p: SweepPosition, head: 'lower' | 'upper'): SidedTry => ({
+    position: p.position,
+    side: p.side ?? 'below',
+    ...p[head]!,
+  })
   // What a single head reads stands in the first place, whichever it is.
-  const raw = (['lower', 'upper'] as const).slice(0, positions[0]!.upper ? 2 : 1).map(h => [!positions[0]!.upper && context.adjuster === 'upper' ? 'upper' : h, positions.map(p => sided(p, h))] as const)
+  const raw = (['lower', 'upper'] as const)
+    .slice(0, positions[0]!.upper ? 2 : 1)
+    .map(
+      h =>
+        [!positions[0]!.upper && context.adjuster === 'upper' ? 'upper' : h, positions.map(p => sided(p, h))] as const,
+    )
   const { slack, tried: freed } = slackOf(raw[0]![1], range, before)
   // All heads are moved by the same adjuster: what comes off the one comes off the other.
   const heads: Head[] = raw.map(([h, tried]) => [h, tried.map((t, i) => ({ ...t, position: freed[i]!.position }))])
@@ -102,49 +159,155 @@ export function judgeSweep(positions: readonly SweepPosition[], context: SweepCo
   const uncertainty = Math.hypot(...windows.map((w, i) => estimate(w, c => contribution(c, bound[i]!)).uncertainty))
   const common = from < to && reads.every(Boolean) ? { from, to, centre: (from + to) / 2, uncertainty } : null
   // Margins tell the middle before an edge is met.
-  const byMargin = !steps && heads.some(([, tried]) => tried.filter(t => t.margin !== undefined && t.good > 0).length >= 3)
+  const byMargin =
+    !steps && heads.some(([, tried]) => tried.filter(t => t.margin !== undefined && t.good > 0).length >= 3)
   // Where it reads up to the end of the travel there is no edge to meet.
   const end = travel ? 0.03 * (travel[1] - travel[0]) : 0
   const metBelow = (e: WindowEstimate) => e.metBelow || (travel !== undefined && e.from.value < travel[0] + end)
   const metAbove = (e: WindowEstimate) => e.metAbove || (travel !== undefined && e.to.value > travel[1] - end)
-  const met = estimates.every((e, i) => (metBelow(e) || !bound[i]!.from) && (metAbove(e) || !bound[i]!.to)) || (byMargin && fails.some(Boolean))
+  const met =
+    estimates.every((e, i) => (metBelow(e) || !bound[i]!.from) && (metAbove(e) || !bound[i]!.to)) ||
+    (byMargin && fails.some(Boolean))
   const known = common !== null && met && uncertainty <= ENOUGH * wide
   const contradiction = contradictionIn(raw)
-  const apart = from >= to && reads.every(Boolean) && estimates.every(e => e.metBelow || e.metAbove) && from - to > Math.max(...estimates.map(e => Math.max(e.from.uncertainty, e.to.uncertainty)))
-  const next = known || apart ? null : tryNext(heads.map(h => h[1]), range, windows, bound, { soft: before.soft === SOFT ? SOFT[1] : before.soft?.[0], steps: steps && positions.some(p => p.lower.named || p.upper?.named), travel })
+  const apart =
+    from >= to &&
+    reads.every(Boolean) &&
+    estimates.every(e => e.metBelow || e.metAbove) &&
+    from - to > Math.max(...estimates.map(e => Math.max(e.from.uncertainty, e.to.uncertainty)))
+  const next =
+    known || apart
+      ? null
+      : tryNext(
+          heads.map(h => h[1]),
+          range,
+          windows,
+          bound,
+          {
+            soft: before.soft === SOFT ? SOFT[1] : before.soft?.[0],
+            steps: steps && positions.some(p => p.lower.named || p.upper?.named),
+            travel,
+          },
+        )
   const observations: Observation[] = [
-    ...common ? [{ key: 'sweep.centre', label: 'Middle of the window', value: Number(common.centre.toPrecision(4)), unit, uncertainty: Number(uncertainty.toPrecision(2)), how: `${positions.length} positions tried` }] : [],
-    ...estimates.map((e, i): Observation => ({ key: `sweep.${heads[i]![0]}.centre`, label: `Middle, ${heads[i]![0]} head`, value: Number(e.centre.value.toPrecision(4)), unit, uncertainty: Number(e.centre.uncertainty.toPrecision(2)), how: `${positions.length} positions tried` })),
+    ...(common
+      ? [
+          {
+            key: 'sweep.centre',
+            label: 'Middle of the window',
+            value: Number(common.centre.toPrecision(4)),
+            unit,
+            uncertainty: Number(uncertainty.toPrecision(2)),
+            how: `${positions.length} positions tried`,
+          },
+        ]
+      : []),
+    ...estimates.map((e, i): Observation => ({
+      key: `sweep.${heads[i]![0]}.centre`,
+      label: `Middle, ${heads[i]![0]} head`,
+      value: Number(e.centre.value.toPrecision(4)),
+      unit,
+      uncertainty: Number(e.centre.uncertainty.toPrecision(2)),
+      how: `${positions.length} positions tried`,
+    })),
   ]
-  return { lower: estimates[0]!, upper: estimates[1] ?? null, common, tryNext: next, slack, steps, observations, call: callOf() }
+  return {
+    lower: estimates[0]!,
+    upper: estimates[1] ?? null,
+    common,
+    tryNext: next,
+    slack,
+    steps,
+    observations,
+    call: callOf(),
+  }
 
   function callOf(): Call {
     const go = next === null ? '' : `Try ${u(next)} next.`
-    if (contradiction) return { kind: 'unknown', reasons: [contradiction], next: 'Come to each position from the same side, and let the screw rest before reading.' }
+    if (contradiction)
+      return {
+        kind: 'unknown',
+        reasons: [contradiction],
+        next: 'Come to each position from the same side, and let the screw rest before reading.',
+      }
     const dead = heads.filter((_, i) => !reads[i]).map(h => h[0])
-    if (dead.length) return { kind: 'unknown', reasons: [dead.length === heads.length ? 'Nothing reads at any position that was tried.' : `The ${dead[0]} head reads at no position that was tried.`], next: `${go} If nothing comes there either, it is not this adjuster.` }
-    if (apart) return { kind: 'mend', reasons: ['The windows of the two heads do not overlap: no position suits both.'], next: 'Leave this adjuster: one head is off against the other, so it is the heads.' }
-    if (!fails.some(Boolean) && !known && places.size > 2 && !travel) return { kind: 'leave', reasons: [`It reads at every position tried, from ${u(Math.min(...places))} to ${u(Math.max(...places))}: its edges were not met.`], next: 'Leave it where it stood, in the middle of what was tried.' }
-    if (!common) return { kind: 'unknown', reasons: ['Whether the windows of both heads overlap is not known yet.'], next: go }
-    if (!met) return { kind: 'unknown', reasons: [`${estimates.some(e => e.metBelow || e.metAbove) ? 'One edge of the window was' : 'The edges of the window were'} not met yet: it reads from ${u(from)} to ${u(to)} as far as is known.`], next: go }
-    if (!known) return { kind: 'unknown', reasons: [`The middle lies at ${u(common.centre)}, give or take ${u(uncertainty)}: not well enough known yet.`], next: go }
+    if (dead.length)
+      return {
+        kind: 'unknown',
+        reasons: [
+          dead.length === heads.length
+            ? 'Nothing reads at any position that was tried.'
+            : `The ${dead[0]} head reads at no position that was tried.`,
+        ],
+        next: `${go} If nothing comes there either, it is not this adjuster.`,
+      }
+    if (apart)
+      return {
+        kind: 'mend',
+        reasons: ['The windows of the two heads do not overlap: no position suits both.'],
+        next: 'Leave this adjuster: one head is off against the other, so it is the heads.',
+      }
+    if (!fails.some(Boolean) && !known && places.size > 2 && !travel)
+      return {
+        kind: 'leave',
+        reasons: [
+          `It reads at every position tried, from ${u(Math.min(...places))} to ${u(Math.max(...places))}: its edges were not met.`,
+        ],
+        next: 'Leave it where it stood, in the middle of what was tried.',
+      }
+    if (!common)
+      return { kind: 'unknown', reasons: ['Whether the windows of both heads overlap is not known yet.'], next: go }
+    if (!met)
+      return {
+        kind: 'unknown',
+        reasons: [
+          `${estimates.some(e => e.metBelow || e.metAbove) ? 'One edge of the window was' : 'The edges of the window were'} not met yet: it reads from ${u(from)} to ${u(to)} as far as is known.`,
+        ],
+        next: go,
+      }
+    if (!known)
+      return {
+        kind: 'unknown',
+        reasons: [`The middle lies at ${u(common.centre)}, give or take ${u(uncertainty)}: not well enough known yet.`],
+        next: go,
+      }
     return settled(common)
   }
 
   /** Where to set it: not at all, where it stands well inside already. */
   function settled(c: NonNullable<SweepResult['common']>): Call {
     const reads = `It reads from ${u(c.from)} to ${u(c.to)}${heads.length === 2 ? ' with both heads' : ''}; the middle is ${u(c.centre)}, give or take ${u(c.uncertainty)}.`
-    const extra = [...slack ? [`It has ${u(slack)} of play: positions are those come to from below.`] : [], ...asymmetry()]
+    const extra = [
+      ...(slack ? [`It has ${u(slack)} of play: positions are those come to from below.`] : []),
+      ...asymmetry(),
+    ]
     const off = context.stood === undefined ? null : Math.abs(context.stood - c.centre)
-    if (off !== null && off < LEAVE_SHARE * wide / 2) return { kind: 'leave', reasons: [`It stood at ${u(context.stood!)}, ${u(off)} from the middle of a window ${u(wide)} wide.`, reads, ...extra], next: 'Put it back where it stood, from below, and tighten: moving it wins nothing.' }
-    return { kind: 'nudge', reasons: [reads, ...extra], next: `Set ${context.adjuster ? `the ${ADJUSTER_NAMES[context.adjuster]}` : 'it'} to ${u(c.centre)}, coming from one side; tighten, and read outer, middle and inner again.` }
+    if (off !== null && off < (LEAVE_SHARE * wide) / 2)
+      return {
+        kind: 'leave',
+        reasons: [
+          `It stood at ${u(context.stood!)}, ${u(off)} from the middle of a window ${u(wide)} wide.`,
+          reads,
+          ...extra,
+        ],
+        next: 'Put it back where it stood, from below, and tighten: moving it wins nothing.',
+      }
+    return {
+      kind: 'nudge',
+      reasons: [reads, ...extra],
+      next: `Set ${context.adjuster ? `the ${ADJUSTER_NAMES[context.adjuster]}` : 'it'} to ${u(c.centre)}, coming from one side; tighten, and read outer, middle and inner again.`,
+    }
   }
 
   function asymmetry(): string[] {
     if (estimates.length < 2) return []
     const apart = estimates[1]!.centre.value - estimates[0]!.centre.value
     const sure = Math.hypot(estimates[0]!.centre.uncertainty, estimates[1]!.centre.uncertainty)
-    return Math.abs(apart) > sure && Math.abs(apart) > 0.1 * wide ? [`The upper head’s window lies ${u(Math.abs(apart))} ${apart > 0 ? 'above' : 'below'} the lower one’s: what both share is narrower than either.`] : []
+    return Math.abs(apart) > sure && Math.abs(apart) > 0.1 * wide
+      ? [
+          `The upper head’s window lies ${u(Math.abs(apart))} ${apart > 0 ? 'above' : 'below'} the lower one’s: what both share is narrower than either.`,
+        ]
+      : []
   }
 }
 
@@ -153,6 +316,29 @@ const LEAVE_SHARE = 0.2
 
 /** The answer as plain JSON, as scripts rely on it. */
 export function sweepJson(r: SweepResult): Record<string, unknown> {
-  const head = (e: WindowEstimate | null) => e && { from: e.from.value, to: e.to.value, centre: e.centre.value, uncertainty: e.centre.uncertainty, metBelow: e.metBelow, metAbove: e.metAbove }
-  return { call: r.call.kind, reasons: r.call.reasons, next: r.call.next, lower: head(r.lower), ...r.upper ? { upper: head(r.upper) } : {}, common: r.common && { from: r.common.from, to: r.common.to, centre: r.common.centre, uncertainty: r.common.uncertainty }, tryNext: r.tryNext, slack: r.slack, steps: r.steps }
+  const head = (e: WindowEstimate | null) =>
+    e && {
+      from: e.from.value,
+      to: e.to.value,
+      centre: e.centre.value,
+      uncertainty: e.centre.uncertainty,
+      metBelow: e.metBelow,
+      metAbove: e.metAbove,
+    }
+  return {
+    call: r.call.kind,
+    reasons: r.call.reasons,
+    next: r.call.next,
+    lower: head(r.lower),
+    ...(r.upper ? { upper: head(r.upper) } : {}),
+    common: r.common && {
+      from: r.common.from,
+      to: r.common.to,
+      centre: r.common.centre,
+      uncertainty: r.common.uncertainty,
+    },
+    tryNext: r.tryNext,
+    slack: r.slack,
+    steps: r.steps,
+  }
 }

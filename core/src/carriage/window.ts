@@ -13,7 +13,10 @@ export interface Tried {
 }
 
 /** A quantity with the half-width of its 95 % interval. */
-export interface Estimate { readonly value: number, readonly uncertainty: number }
+export interface Estimate {
+  readonly value: number
+  readonly uncertainty: number
+}
 
 /** Where a head reads, as far as the tries tell. */
 export interface WindowEstimate {
@@ -26,14 +29,18 @@ export interface WindowEstimate {
 }
 
 /** A window, and how well it agrees with what was seen. */
-export interface Candidate { readonly from: number, readonly to: number, readonly weight: number }
+export interface Candidate {
+  readonly from: number
+  readonly to: number
+  readonly weight: number
+}
 
 /** What is known of a window before anything is tried. */
 export interface Beforehand {
   /** How far the adjuster goes: what a window has beyond it is of no use. */
   readonly travel?: readonly [number, number]
   /** Width that physics expects, with its relative uncertainty. */
-  readonly width?: { readonly value: number, readonly share: number }
+  readonly width?: { readonly value: number; readonly share: number }
   /** Softnesses that an edge may have, shares of the width. */
   readonly soft?: readonly number[]
   /** Whether positions act in whole cylinders: what reads another track then lies whole windows away, and margins tell nothing. */
@@ -57,7 +64,10 @@ const LEFT_OUT = 1e-5
 const NARROWEST = 0.03
 
 /** Range in which windows are looked for. */
-export function searchRange(tried: readonly { readonly position: number }[], travel?: readonly [number, number]): readonly [low: number, high: number] {
+export function searchRange(
+  tried: readonly { readonly position: number }[],
+  travel?: readonly [number, number],
+): readonly [low: number, high: number] {
   // A window may reach beyond where the adjuster goes.
   if (travel) return [travel[0] - (travel[1] - travel[0]) * 0.25, travel[1] + (travel[1] - travel[0]) * 0.25]
   const positions = tried.map(t => t.position)
@@ -71,12 +81,22 @@ type Interval = readonly [number, number]
 /** Where an edge may be: between the nearest clear failure and the nearest clear pass, and a little to either side. */
 function brackets(tried: readonly Tried[], [low, high]: Interval): readonly [Interval, Interval] {
   const reads = tried.filter(t => t.good >= t.expected * 0.9).map(t => t.position)
-  if (reads.length === 0) return [[low, high], [low, high]]
+  if (reads.length === 0)
+    return [
+      [low, high],
+      [low, high],
+    ]
   const [first, last] = [Math.min(...reads), Math.max(...reads)]
   const clear = tried.filter(t => t.good <= t.expected * 0.1).map(t => t.position)
-  const [below, above] = [Math.max(low, ...clear.filter(p => p < first)), Math.min(high, ...clear.filter(p => p > last))]
+  const [below, above] = [
+    Math.max(low, ...clear.filter(p => p < first)),
+    Math.min(high, ...clear.filter(p => p > last)),
+  ]
   const slack = (high - low) * 0.01
-  return [[below - slack, first + slack], [last - slack, above + slack]]
+  return [
+    [below - slack, first + slack],
+    [last - slack, above + slack],
+  ]
 }
 
 /**
@@ -93,18 +113,27 @@ export function windowsOf(tried: readonly Tried[], range = searchRange(tried), b
   // One step of the first grid to either side, as it may have stood beside what is likely.
   const step = (i: Interval) => (i[1] - i[0]) / GRID
   const wider = (i: Interval, of: Interval): Interval => [i[0] - step(of), i[1] + step(of)]
-  const finer = (from[1] - from[0]) + (to[1] - to[0]) < 0.8 * ((f[1] - f[0]) + (t[1] - t[0]))
+  const finer = from[1] - from[0] + (to[1] - to[0]) < 0.8 * (f[1] - f[0] + (t[1] - t[0]))
   return finer ? weigh(tried, [wider(from, f), wider(to, t)], range, before) : coarse
 }
 
-function weigh(tried: readonly Tried[], [lower, upper]: readonly [Interval, Interval], range: Interval, before: Beforehand): Candidate[] {
+function weigh(
+  tried: readonly Tried[],
+  [lower, upper]: readonly [Interval, Interval],
+  range: Interval,
+  before: Beforehand,
+): Candidate[] {
   const { soft = SOFT, width, steps, pitch = PITCH, travel = [-Infinity, Infinity] } = before
-  const at = ([a, b]: Interval, i: number) => a + (b - a) * i / GRID
+  const at = ([a, b]: Interval, i: number) => a + ((b - a) * i) / GRID
   const narrowest = NARROWEST * (range[1] - range[0])
-  const margins: MarginAt[] = steps ? [] : tried.flatMap(t => t.margin === undefined || t.named ? [] : [{ position: t.position, margin: Math.max(0, t.margin) }])
+  const margins: MarginAt[] = steps
+    ? []
+    : tried.flatMap(t =>
+        t.margin === undefined || t.named ? [] : [{ position: t.position, margin: Math.max(0, t.margin) }],
+      )
   const ways = tried.some(t => t.named) ? [1, -1] : [0]
   const logs: number[] = []
-  const found: { from: number, to: number }[] = []
+  const found: { from: number; to: number }[] = []
   for (let i = 0; i <= GRID; i++) {
     const from = at(lower, i)
     for (let j = 0; j <= GRID; j++) {
@@ -120,14 +149,21 @@ function weigh(tried: readonly Tried[], [lower, upper]: readonly [Interval, Inte
             const away = way * (t.named ?? 0) * (steps ? 1 : pitch) * wide
             // Outward of cylinder 0 the stop ends it: what reads less may stand any number of windows further out.
             const out = steps && t.named! < 0 ? STOPPED * wide : 0
-            if (away) l += logLikelihood(t.position, steps ? t.expected : HINT, 0, from + away - (way > 0 ? out : 0), to + away + (way < 0 ? out : 0), out ? s / STOPPED : s)
+            if (away)
+              l += logLikelihood(
+                t.position,
+                steps ? t.expected : HINT,
+                0,
+                from + away - (way > 0 ? out : 0),
+                to + away + (way < 0 ? out : 0),
+                out ? s / STOPPED : s,
+              )
             if (!away || !steps) l += logLikelihood(t.position, t.good, t.expected - t.good, from, to, s)
           }
           if (l > most) {
             sum = sum * Math.exp(most - l) + 1
             most = l
-          }
-          else sum += Math.exp(l - most)
+          } else sum += Math.exp(l - most)
         }
       }
       let l = most + Math.log(sum)
@@ -153,17 +189,18 @@ export function sharingWidths(windows: readonly Candidate[][]): Candidate[][] {
     // The other head's width as a histogram, so that two grids need not be multiplied out.
     const widest = Math.max(...other.map(w => w.to - w.from), ...own.map(w => w.to - w.from))
     const bins = new Float64Array(64)
-    for (const w of other) bins[Math.min(63, Math.floor((w.to - w.from) / widest * 64))]! += w.weight
+    for (const w of other) bins[Math.min(63, Math.floor(((w.to - w.from) / widest) * 64))]! += w.weight
     const weight = (wide: number) => {
       let like = 0.25
-      for (let b = 0; b < 64; b++) if (bins[b]! > 1e-6) like += bins[b]! * Math.exp(-0.5 * ((wide / ((b + 0.5) / 64 * widest) - 1) / ALIKE) ** 2)
+      for (let b = 0; b < 64; b++)
+        if (bins[b]! > 1e-6) like += bins[b]! * Math.exp(-0.5 * ((wide / (((b + 0.5) / 64) * widest) - 1) / ALIKE) ** 2)
       return like
     }
     const known = new Map<number, number>()
-    const mixed = own.map((w) => {
-      const key = Math.round((w.to - w.from) / widest * 256)
+    const mixed = own.map(w => {
+      const key = Math.round(((w.to - w.from) / widest) * 256)
       let factor = known.get(key)
-      if (factor === undefined) known.set(key, factor = weight(w.to - w.from))
+      if (factor === undefined) known.set(key, (factor = weight(w.to - w.from)))
       return { ...w, weight: w.weight * factor }
     })
     const sum = mixed.reduce((s, w) => s + w.weight, 0)
@@ -184,7 +221,10 @@ export function windowOf(tried: readonly Tried[], windows = windowsOf(tried)): W
   const passes = tried.filter(t => t.good * 2 > t.expected).map(t => t.position)
   const fails = tried.filter(t => t.good * 2 <= t.expected).map(t => t.position)
   return {
-    from: estimate(windows, w => w.from), to: estimate(windows, w => w.to), centre: estimate(windows, w => (w.from + w.to) / 2),
-    metBelow: passes.length > 0 && fails.some(f => f < Math.min(...passes)), metAbove: passes.length > 0 && fails.some(f => f > Math.max(...passes)),
+    from: estimate(windows, w => w.from),
+    to: estimate(windows, w => w.to),
+    centre: estimate(windows, w => (w.from + w.to) / 2),
+    metBelow: passes.length > 0 && fails.some(f => f < Math.min(...passes)),
+    metAbove: passes.length > 0 && fails.some(f => f > Math.max(...passes)),
   }
 }

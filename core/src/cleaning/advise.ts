@@ -34,7 +34,8 @@ export interface Advice {
   readonly dryMinutes: number
 }
 
-const list = (all: readonly string[]) => all.length < 2 ? all.join('') : `${all.slice(0, -1).join(', ')} and ${all.at(-1)}`
+const list = (all: readonly string[]) =>
+  all.length < 2 ? all.join('') : `${all.slice(0, -1).join(', ')} and ${all.at(-1)}`
 const lower = (s: string) => s.charAt(0).toLowerCase() + s.slice(1)
 
 /**
@@ -55,34 +56,59 @@ export function adviseCleaning({ materials, soils, school, shelf }: AdviceInput)
       const allowed = t.agents.filter(id => !findAgent(id).never[on])
       const id = allowed.find(atHand) ?? allowed[0]
       if (!id) continue
-      for (const no of ruledOut.filter(no => t.agents.indexOf(no) < t.agents.indexOf(id))) conflicts.add(`${findAgent(no).label} would serve, but not on ${lower(MATERIALS[on])}: ${findAgent(no).never[on]}.`)
-      chosen.set(id, [...chosen.get(id) ?? [], on])
+      for (const no of ruledOut.filter(no => t.agents.indexOf(no) < t.agents.indexOf(id)))
+        conflicts.add(
+          `${findAgent(no).label} would serve, but not on ${lower(MATERIALS[on])}: ${findAgent(no).never[on]}.`,
+        )
+      chosen.set(id, [...(chosen.get(id) ?? []), on])
     }
     for (const [id, on] of chosen) steps.push(step(t.title, id, on, t.how, !atHand(id)))
   }
 
   // Heads come last of all that is cleaned, so that nothing splashes on them afterwards; then what is lubricated.
-  const ordered = steps.flatMap(s => s.on.includes('head') && s.on.length > 1 ? [{ ...s, on: s.on.filter(m => m !== 'head'), care: careOf(s.agent, s.on.filter(m => m !== 'head')) }, { ...s, on: ['head' as const], care: careOf(s.agent, ['head']) }] : [s])
+  const ordered = steps.flatMap(s =>
+    s.on.includes('head') && s.on.length > 1
+      ? [
+          {
+            ...s,
+            on: s.on.filter(m => m !== 'head'),
+            care: careOf(
+              s.agent,
+              s.on.filter(m => m !== 'head'),
+            ),
+          },
+          { ...s, on: ['head' as const], care: careOf(s.agent, ['head']) },
+        ]
+      : [s],
+  )
   const body = [...ordered.filter(s => !s.on.includes('head')), ...ordered.filter(s => s.on.includes('head'))]
   for (const on of present) {
     const l = lubrication(school, on)
     if (!l) continue
     const id = l.agents.find(atHand) ?? l.agents[0]!
-    for (const no of ['light-oil', 'lithium'].filter(no => findAgent(no).never[on] && !l.agents.includes(no))) conflicts.add(`${findAgent(no).label} is no choice on ${lower(MATERIALS[on])}: ${findAgent(no).never[on]}.`)
+    for (const no of ['light-oil', 'lithium'].filter(no => findAgent(no).never[on] && !l.agents.includes(no)))
+      conflicts.add(`${findAgent(no).label} is no choice on ${lower(MATERIALS[on])}: ${findAgent(no).never[on]}.`)
     body.push(step(`Lubricate: ${lower(MATERIALS[on])}`, id, [on], l.how, !atHand(id)))
   }
   const used = [...new Set(body.map(s => s.agent))]
   return {
-    steps: body, conflicts: [...conflicts],
-    never: used.flatMap(a => present.filter(m => a.never[m]).map(m => `${a.label} never on ${lower(MATERIALS[m])}: ${a.never[m]}.`)),
+    steps: body,
+    conflicts: [...conflicts],
+    never: used.flatMap(a =>
+      present.filter(m => a.never[m]).map(m => `${a.label} never on ${lower(MATERIALS[m])}: ${a.never[m]}.`),
+    ),
     cautions: cautionsOf(used, soils),
     // What dries side by side dries at the same time; one agent waits for the one before it.
-    dryMinutes: used.reduce((sum, a) => sum + (a.kind === 'oil' && !body.some(s => s.agent === a && s.title.startsWith('Soften')) ? 0 : a.dryMinutes), 0),
+    dryMinutes: used.reduce(
+      (sum, a) =>
+        sum + (a.kind === 'oil' && !body.some(s => s.agent === a && s.title.startsWith('Soften')) ? 0 : a.dryMinutes),
+      0,
+    ),
   }
 }
 
 function careOf(agent: Agent, on: readonly Material[]): string[] {
-  return on.flatMap(m => agent.care[m] ? [`${MATERIALS[m]}: ${agent.care[m]}.`] : [])
+  return on.flatMap(m => (agent.care[m] ? [`${MATERIALS[m]}: ${agent.care[m]}.`] : []))
 }
 
 function step(title: string, id: string, on: readonly Material[], how: string, toGet: boolean): AdviceStep {
@@ -93,13 +119,22 @@ function step(title: string, id: string, on: readonly Material[], how: string, t
 function cautionsOf(used: readonly Agent[], soils: readonly Soil[]): string[] {
   const has = (id: string) => used.some(a => a.id === id)
   return [
-    ...has('alcohol') || has('spirit') ? [`${list(used.filter(a => ['alcohol', 'spirit'].includes(a.id)).map(a => a.label))} vapour burns: ventilate, no flame, no iron until it is dry.`] : [],
-    ...has('vinegar') ? ['Vinegar is an acid: small amounts, gloves, and never together with any other cleaner.'] : [],
-    ...soils.includes('crust') || soils.includes('rust') ? ['Corrosion dust: gloves, eyes covered, wash afterwards.'] : [],
-    ...soils.includes('mould') ? ['Mould: a mask, and not in the room where you eat.'] : [],
-    ...has('fibre-pencil') ? ['Glass fibres: gloves, and wipe the place with a damp cloth.'] : [],
+    ...(has('alcohol') || has('spirit')
+      ? [
+          `${list(used.filter(a => ['alcohol', 'spirit'].includes(a.id)).map(a => a.label))} vapour burns: ventilate, no flame, no iron until it is dry.`,
+        ]
+      : []),
+    ...(has('vinegar')
+      ? ['Vinegar is an acid: small amounts, gloves, and never together with any other cleaner.']
+      : []),
+    ...(soils.includes('crust') || soils.includes('rust')
+      ? ['Corrosion dust: gloves, eyes covered, wash afterwards.']
+      : []),
+    ...(soils.includes('mould') ? ['Mould: a mask, and not in the room where you eat.'] : []),
+    ...(has('fibre-pencil') ? ['Glass fibres: gloves, and wipe the place with a damp cloth.'] : []),
   ]
 }
 
 /** Where an agent must not go, for the Handbook. */
-export const neverOf = (agent: Agent): string[] => Object.entries(agent.never).map(([m, why]) => `${lower(MATERIALS[m as Material])} (${why})`)
+export const neverOf = (agent: Agent): string[] =>
+  Object.entries(agent.never).map(([m, why]) => `${lower(MATERIALS[m as Material])} (${why})`)

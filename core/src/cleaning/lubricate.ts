@@ -16,11 +16,25 @@ export interface Lubrication {
 /** What each school puts where. Material decides over school. */
 export function lubrication(school: LubricantSchool, on: Material): Lubrication | null {
   const metal = on === 'steel' || on === 'brass'
-  if (metal && school === 'light-oil') return { on, agents: ['light-oil', 'silicone', 'lithium'], how: 'One drop, run through the whole travel, then wipe off what stands out. Renew it every year or so.' }
-  if (metal) return { on, agents: ['lithium', 'silicone', 'light-oil'], how: 'A film as thin as breath on the screw; none on the rails beyond what a fingertip leaves.' }
+  if (metal && school === 'light-oil')
+    return {
+      on,
+      agents: ['light-oil', 'silicone', 'lithium'],
+      how: 'One drop, run through the whole travel, then wipe off what stands out. Renew it every year or so.',
+    }
+  if (metal)
+    return {
+      on,
+      agents: ['lithium', 'silicone', 'light-oil'],
+      how: 'A film as thin as breath on the screw; none on the rails beyond what a fingertip leaves.',
+    }
   if (on === 'plastic-rail') {
     return school === 'light-oil'
-      ? { on, agents: ['silicone'], how: 'Plastics stay dry in this school where they run well; where they squeak, a trace of silicone grease in place of oil.' }
+      ? {
+          on,
+          agents: ['silicone'],
+          how: 'Plastics stay dry in this school where they run well; where they squeak, a trace of silicone grease in place of oil.',
+        }
       : { on, agents: ['silicone'], how: 'A trace of silicone grease, wiped until it hardly shows. No lithium here.' }
   }
   return null

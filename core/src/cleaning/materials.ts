@@ -1,13 +1,26 @@
 /** What the place to be cleaned is made of, or has close by. */
 export const MATERIALS = {
-  'steel': 'Bare steel', 'brass': 'Brass or copper', 'plastic-rail': 'Plastic rail or slide', 'rubber': 'Rubber belt or roller nearby',
-  'window': 'Optical window or sensor', 'head': 'Magnetic head', 'paint': 'Painted case', 'board': 'Circuit board',
+  steel: 'Bare steel',
+  brass: 'Brass or copper',
+  'plastic-rail': 'Plastic rail or slide',
+  rubber: 'Rubber belt or roller nearby',
+  window: 'Optical window or sensor',
+  head: 'Magnetic head',
+  paint: 'Painted case',
+  board: 'Circuit board',
 } as const
 export type Material = keyof typeof MATERIALS
 
 /** What has to come off. */
 export const SOILS = {
-  'dust': 'Dust', 'mould': 'Mould', 'crust': 'Alkaline crust from leakage', 'goo': 'Belt goo', 'set-grease': 'Grease set like varnish', 'flux': 'Solder flux', 'rust': 'Rust', 'oxide': 'Brown oxide from disks',
+  dust: 'Dust',
+  mould: 'Mould',
+  crust: 'Alkaline crust from leakage',
+  goo: 'Belt goo',
+  'set-grease': 'Grease set like varnish',
+  flux: 'Solder flux',
+  rust: 'Rust',
+  oxide: 'Brown oxide from disks',
 } as const
 export type Soil = keyof typeof SOILS
 

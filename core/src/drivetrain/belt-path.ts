@@ -13,7 +13,13 @@ export interface BeltPath {
   /** Along the neutral line, in the unit of the pulleys. */
   readonly length: number
   /** Straight runs, from pulley to pulley in their order. */
-  readonly runs: readonly { readonly x1: number, readonly y1: number, readonly x2: number, readonly y2: number, readonly length: number }[]
+  readonly runs: readonly {
+    readonly x1: number
+    readonly y1: number
+    readonly x2: number
+    readonly y2: number
+    readonly length: number
+  }[]
   /** Angle over which the belt lies on each pulley, rad. */
   readonly wraps: readonly number[]
 }
@@ -26,7 +32,7 @@ export interface BeltPath {
 export function beltPath(pulleys: readonly PathPulley[]): BeltPath {
   const n = pulleys.length
   if (n < 2) throw new ParameterError('a belt needs two pulleys', 'at least two', { field: 'pulleys' })
-  const sense = (p: PathPulley) => p.outside ? -1 : 1
+  const sense = (p: PathPulley) => (p.outside ? -1 : 1)
   const runs = pulleys.map((a, i) => {
     const b = pulleys[(i + 1) % n]!
     const [dx, dy] = [b.x - a.x, b.y - a.y]
@@ -34,7 +40,14 @@ export function beltPath(pulleys: readonly PathPulley[]): BeltPath {
     // Signed radii: along the belt's way, the pulley lies to its left where it wraps anticlockwise.
     const [ra, rb] = [sense(a) * a.r, sense(b) * b.r]
     const across = ra - rb
-    if (distance <= Math.abs(a.r - b.r) || (sense(a) !== sense(b) && distance <= a.r + b.r) || distance < (a.r + b.r) * 0.999) throw new ParameterError('two pulleys overlap', 'centres further apart than their radii together', { field: 'pulleys' })
+    if (
+      distance <= Math.abs(a.r - b.r) ||
+      (sense(a) !== sense(b) && distance <= a.r + b.r) ||
+      distance < (a.r + b.r) * 0.999
+    )
+      throw new ParameterError('two pulleys overlap', 'centres further apart than their radii together', {
+        field: 'pulleys',
+      })
     const run = Math.sqrt(distance ** 2 - across ** 2)
     // The normal that points from the belt's line to the centres' side.
     const along = Math.atan2(dy, dx) + Math.asin(across / distance)

@@ -29,18 +29,42 @@ const SECTION = 0.25
  */
 export function rankBelts(v: Values, belts: readonly ShelfBelt[]): RankedBelt[] {
   const wanted = v.section as number
-  return belts.map((belt): RankedBelt & { readonly off: number } => {
-    const s = STRETCH[belt.material]
-    const stretch = stretchOf(beltPath(beltLayout({ ...v, section: belt.sectionMm })).length, belt.insideMm, belt.sectionMm)
-    const thick = belt.sectionMm / wanted - 1
-    const percent = `${(Math.abs(stretch) * 100).toFixed(1)} %`
-    const off = Math.abs(stretch - s.aim) / (s.most - s.least) + Math.abs(thick)
-    if (stretch < 0) return { belt, stretch, off, grade: 'no', because: `Longer than its path by ${percent}.` }
-    if (stretch > s.most * 1.6) return { belt, stretch, off, grade: 'no', because: `Stretched by ${percent}: it would wear the bearings.` }
-    if (stretch < s.least || stretch > s.most) return { belt, stretch, off, grade: 'at a pinch', because: `Stretched by ${percent}: ${stretch < s.least ? 'slack' : 'tight'}, for a trial only.` }
-    if (Math.abs(thick) > SECTION) return { belt, stretch, off, grade: 'at a pinch', because: `Stretched by ${percent}, but ${thick > 0 ? 'thicker' : 'thinner'} by ${Math.abs(belt.sectionMm - wanted).toFixed(1)} mm: see that it clears its guides and does not climb.` }
-    return { belt, stretch, off, grade: 'fits', because: `Stretched by ${percent}: snug.` }
-  }).sort((a, b) => GRADES.indexOf(a.grade) - GRADES.indexOf(b.grade) || a.off - b.off || a.belt.id.localeCompare(b.belt.id))
+  return belts
+    .map((belt): RankedBelt & { readonly off: number } => {
+      const s = STRETCH[belt.material]
+      const stretch = stretchOf(
+        beltPath(beltLayout({ ...v, section: belt.sectionMm })).length,
+        belt.insideMm,
+        belt.sectionMm,
+      )
+      const thick = belt.sectionMm / wanted - 1
+      const percent = `${(Math.abs(stretch) * 100).toFixed(1)} %`
+      const off = Math.abs(stretch - s.aim) / (s.most - s.least) + Math.abs(thick)
+      if (stretch < 0) return { belt, stretch, off, grade: 'no', because: `Longer than its path by ${percent}.` }
+      if (stretch > s.most * 1.6)
+        return { belt, stretch, off, grade: 'no', because: `Stretched by ${percent}: it would wear the bearings.` }
+      if (stretch < s.least || stretch > s.most)
+        return {
+          belt,
+          stretch,
+          off,
+          grade: 'at a pinch',
+          because: `Stretched by ${percent}: ${stretch < s.least ? 'slack' : 'tight'}, for a trial only.`,
+        }
+      if (Math.abs(thick) > SECTION)
+        return {
+          belt,
+          stretch,
+          off,
+          grade: 'at a pinch',
+          because: `Stretched by ${percent}, but ${thick > 0 ? 'thicker' : 'thinner'} by ${Math.abs(belt.sectionMm - wanted).toFixed(1)} mm: see that it clears its guides and does not climb.`,
+        }
+      return { belt, stretch, off, grade: 'fits', because: `Stretched by ${percent}: snug.` }
+    })
+    .sort(
+      (a, b) =>
+        GRADES.indexOf(a.grade) - GRADES.indexOf(b.grade) || a.off - b.off || a.belt.id.localeCompare(b.belt.id),
+    )
 }
 const GRADES = ['fits', 'at a pinch', 'no'] as const
 
@@ -56,10 +80,16 @@ export interface BeltNeed {
 
 /** The need that follows from the sizes of the Belt instrument. @throws ParameterError where they cannot be */
 export function beltNeed(drive: string, v: Values): BeltNeed {
-  return { drive, ...windowOf(v), sectionMm: v.section as number, material: isMaterial(v.material) ? v.material : 'square' }
+  return {
+    drive,
+    ...windowOf(v),
+    sectionMm: v.section as number,
+    material: isMaterial(v.material) ? v.material : 'square',
+  }
 }
 
-const alike = (a: Pick<BeltNeed, 'material' | 'sectionMm'>, b: Pick<BeltNeed, 'material' | 'sectionMm'>) => a.material === b.material && Math.abs(a.sectionMm / b.sectionMm - 1) < 0.1
+const alike = (a: Pick<BeltNeed, 'material' | 'sectionMm'>, b: Pick<BeltNeed, 'material' | 'sectionMm'>) =>
+  a.material === b.material && Math.abs(a.sectionMm / b.sectionMm - 1) < 0.1
 
 /** Other drives that one and the same belt would serve: sister mechanisms, as far as the belt goes. */
 export const sistersOf = (need: BeltNeed, others: readonly BeltNeed[]): BeltNeed[] =>
@@ -69,8 +99,14 @@ export const sistersOf = (need: BeltNeed, others: readonly BeltNeed[]): BeltNeed
  * Gives belts at hand to drives, each belt once, so that as many drives as can be are served: belts from short to long,
  * each to the drive whose range ends first (optimal for ranges on a line).
  */
-export function serveFromShelf(needs: readonly BeltNeed[], belts: readonly ShelfBelt[]): { readonly served: readonly { readonly need: BeltNeed, readonly belt: ShelfBelt }[], readonly unserved: readonly BeltNeed[] } {
-  const served: { need: BeltNeed, belt: ShelfBelt }[] = []
+export function serveFromShelf(
+  needs: readonly BeltNeed[],
+  belts: readonly ShelfBelt[],
+): {
+  readonly served: readonly { readonly need: BeltNeed; readonly belt: ShelfBelt }[]
+  readonly unserved: readonly BeltNeed[]
+} {
+  const served: { need: BeltNeed; belt: ShelfBelt }[] = []
   let unserved = [...needs]
   for (const belt of [...belts].sort((a, b) => a.insideMm - b.insideMm || a.id.localeCompare(b.id))) {
     const fits = unserved.filter(n => alike(n, belt) && n.leastMm <= belt.insideMm && belt.insideMm <= n.mostMm)
@@ -101,10 +137,17 @@ export function orderBelts(needs: readonly BeltNeed[]): BeltOrder[] {
     if (group) group.push(need)
     else groups.push([need])
   }
-  return groups.map((g) => {
-    const [least, most] = [Math.max(...g.map(n => n.leastMm)), Math.min(...g.map(n => n.mostMm))]
-    const liked = Math.min(most, Math.max(least, g.reduce((s, n) => s + n.orderMm, 0) / g.length))
-    const whole = Math.round(liked)
-    return { insideMm: whole >= least && whole <= most ? whole : Number(liked.toFixed(1)), sectionMm: g[0]!.sectionMm, material: g[0]!.material, drives: g.map(n => n.drive).sort() }
-  }).sort((a, b) => a.sectionMm - b.sectionMm || a.insideMm - b.insideMm)
+  return groups
+    .map(g => {
+      const [least, most] = [Math.max(...g.map(n => n.leastMm)), Math.min(...g.map(n => n.mostMm))]
+      const liked = Math.min(most, Math.max(least, g.reduce((s, n) => s + n.orderMm, 0) / g.length))
+      const whole = Math.round(liked)
+      return {
+        insideMm: whole >= least && whole <= most ? whole : Number(liked.toFixed(1)),
+        sectionMm: g[0]!.sectionMm,
+        material: g[0]!.material,
+        drives: g.map(n => n.drive).sort(),
+      }
+    })
+    .sort((a, b) => a.sectionMm - b.sectionMm || a.insideMm - b.insideMm)
 }

@@ -4,4 +4,14 @@ export { beltLayout, beltRates, beltSum, insideLength, STRETCH, stretchOf, type 
 export { gearModule, gearSum } from './gear-sum'
 export { motorSum } from './motor-sum'
 export { optionsSum, repairOptions } from './options-sum'
-export { beltNeed, orderBelts, rankBelts, serveFromShelf, sistersOf, type BeltNeed, type BeltOrder, type RankedBelt, type ShelfBelt } from './belt-shelf'
+export {
+  beltNeed,
+  orderBelts,
+  rankBelts,
+  serveFromShelf,
+  sistersOf,
+  type BeltNeed,
+  type BeltOrder,
+  type RankedBelt,
+  type ShelfBelt,
+} from './belt-shelf'

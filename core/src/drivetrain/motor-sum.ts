@@ -21,21 +21,71 @@ function points(v: Values): Point[] {
   ]
   const tall = (maybe(v, 'height2') ?? 0) > (maybe(v, 'height1') ?? Infinity) * 1.02
   const wide = (maybe(v, 'body2') ?? 0) > (maybe(v, 'body1') ?? Infinity) * 1.02
-  if (tall || wide) out.push({ kind: 'mend', says: `It is ${[tall && 'taller', wide && 'wider'].filter(Boolean).join(' and ')} than its place.`, next: 'Measure the room above it before anything is cut.' })
+  if (tall || wide)
+    out.push({
+      kind: 'mend',
+      says: `It is ${[tall && 'taller', wide && 'wider'].filter(Boolean).join(' and ')} than its place.`,
+      next: 'Measure the room above it before anything is cut.',
+    })
   if (rpm1 !== undefined && rpm2 !== undefined) {
     const off = rpm2 / rpm1 - 1
     const pulley = maybe(v, 'pulley')
-    if (Math.abs(off) > TRIMMABLE) out.push({ kind: 'mend', says: `It is ${(Math.abs(off) * 100).toFixed(0)} % ${off > 0 ? 'faster' : 'slower'}, more than a trimmer makes good.`, next: pulley ? `A pulley of ${plain(pulley / (1 + off))} mm makes up for it.` : 'A pulley of another size makes up for it.' })
-    else if (Math.abs(off) > 0.01) out.push({ kind: 'nudge', says: `It is ${(Math.abs(off) * 100).toFixed(1)} % ${off > 0 ? 'faster' : 'slower'}: the trimmer makes that good.`, next: 'Fit it, then measure and trim.' })
+    if (Math.abs(off) > TRIMMABLE)
+      out.push({
+        kind: 'mend',
+        says: `It is ${(Math.abs(off) * 100).toFixed(0)} % ${off > 0 ? 'faster' : 'slower'}, more than a trimmer makes good.`,
+        next: pulley
+          ? `A pulley of ${plain(pulley / (1 + off))} mm makes up for it.`
+          : 'A pulley of another size makes up for it.',
+      })
+    else if (Math.abs(off) > 0.01)
+      out.push({
+        kind: 'nudge',
+        says: `It is ${(Math.abs(off) * 100).toFixed(1)} % ${off > 0 ? 'faster' : 'slower'}: the trimmer makes that good.`,
+        next: 'Fit it, then measure and trim.',
+      })
   }
-  if (v.turns1 && v.turns2 && v.turns1 !== v.turns2) out.push({ kind: v.kind === 'brushed' ? 'nudge' : 'mend', says: 'It turns the other way.', next: v.kind === 'brushed' ? 'Swap its two leads; brushes set for one way wear faster.' : 'A brushless motor keeps its way: another motor.' })
-  if (v.leads1 && v.leads2 && v.leads1 !== v.leads2) out.push({ kind: 'mend', says: `It has ${v.leads2 === 'more' ? 'more than four' : v.leads2} leads in place of ${v.leads1 === 'more' ? 'more than four' : v.leads1}: it is driven in another way.`, next: 'Another motor, or its own board along with it.' })
-  if (v.order === 'unknown') out.push({ kind: 'unknown', says: 'Which lead goes where is not known.', next: 'Ring its windings out in pairs, and write the colours down before anything is cut.' })
-  if (v.tacho1 === 'yes' && v.tacho2 === 'no') out.push({ kind: 'mend', says: 'The board expects a tachometer winding, and this one has none.', next: 'Without it the speed runs away: another motor, or the donor’s board too.' })
+  if (v.turns1 && v.turns2 && v.turns1 !== v.turns2)
+    out.push({
+      kind: v.kind === 'brushed' ? 'nudge' : 'mend',
+      says: 'It turns the other way.',
+      next:
+        v.kind === 'brushed'
+          ? 'Swap its two leads; brushes set for one way wear faster.'
+          : 'A brushless motor keeps its way: another motor.',
+    })
+  if (v.leads1 && v.leads2 && v.leads1 !== v.leads2)
+    out.push({
+      kind: 'mend',
+      says: `It has ${v.leads2 === 'more' ? 'more than four' : v.leads2} leads in place of ${v.leads1 === 'more' ? 'more than four' : v.leads1}: it is driven in another way.`,
+      next: 'Another motor, or its own board along with it.',
+    })
+  if (v.order === 'unknown')
+    out.push({
+      kind: 'unknown',
+      says: 'Which lead goes where is not known.',
+      next: 'Ring its windings out in pairs, and write the colours down before anything is cut.',
+    })
+  if (v.tacho1 === 'yes' && v.tacho2 === 'no')
+    out.push({
+      kind: 'mend',
+      says: 'The board expects a tachometer winding, and this one has none.',
+      next: 'Without it the speed runs away: another motor, or the donor’s board too.',
+    })
   const [idle, usual] = [maybe(v, 'draw'), maybe(v, 'drawUsual')]
-  if (idle !== undefined && usual !== undefined && idle > usual * 1.5) out.push({ kind: 'mend', says: `Running free it draws ${plain(idle)} A, ${(idle / usual).toFixed(1)} times the usual.`, next: 'Bearings or windings: a drop of light oil at the bearing, then measure again.' })
+  if (idle !== undefined && usual !== undefined && idle > usual * 1.5)
+    out.push({
+      kind: 'mend',
+      says: `Running free it draws ${plain(idle)} A, ${(idle / usual).toFixed(1)} times the usual.`,
+      next: 'Bearings or windings: a drop of light oil at the bearing, then measure again.',
+    })
   const start = maybe(v, 'start')
-  if (start !== undefined && start > 2) out.push({ kind: 'unknown', says: `It takes ${plain(start)} s to come to speed.`, next: 'Feel for set grease before the motor is blamed.' })
+  if (start !== undefined && start > 2)
+    out.push({
+      kind: 'unknown',
+      says: `It takes ${plain(start)} s to come to speed.`,
+      next: 'Feel for set grease before the motor is blamed.',
+    })
   return out
 }
 
@@ -43,11 +93,22 @@ function points(v: Values): Point[] {
 const CLEAR = 5
 
 /** Leads that have to reach further than they do, and where they run. */
-function leads(v: Values): { readonly points: Point[], readonly lines: SumLine[] } {
-  const [has, reach, wire, amps, clear] = [maybe(v, 'lead'), maybe(v, 'reach'), maybe(v, 'wire'), maybe(v, 'startAmps'), maybe(v, 'clear')]
+function leads(v: Values): { readonly points: Point[]; readonly lines: SumLine[] } {
+  const [has, reach, wire, amps, clear] = [
+    maybe(v, 'lead'),
+    maybe(v, 'reach'),
+    maybe(v, 'wire'),
+    maybe(v, 'startAmps'),
+    maybe(v, 'clear'),
+  ]
   const points: Point[] = []
   const lines: SumLine[] = []
-  if (clear !== undefined && clear < CLEAR) points.push({ kind: 'mend', says: `A lead runs ${plain(clear)} mm from the belt: the belt would catch it.`, next: `Tie it away, ${CLEAR} mm or more from belt and flywheel.` })
+  if (clear !== undefined && clear < CLEAR)
+    points.push({
+      kind: 'mend',
+      says: `A lead runs ${plain(clear)} mm from the belt: the belt would catch it.`,
+      next: `Tie it away, ${CLEAR} mm or more from belt and flywheel.`,
+    })
   if (has === undefined || reach === undefined) return { points, lines }
   const short = reach - has
   if (short <= 0) return { points, lines: [{ label: 'Leads reach, with to spare', value: -short, unit: 'mm' }] }
@@ -55,48 +116,184 @@ function leads(v: Values): { readonly points: Point[], readonly lines: SumLine[]
   const gauge = wire ?? 0.518
   const lost = amps === undefined ? undefined : leadResistance(reach, gauge) * amps
   const volts = maybe(v, 'volts1') ?? 12
-  if (lost !== undefined) lines.push({ label: 'Lost in the leads at start', value: lost * 1000, unit: 'mV', note: `${plain(gauge)} mm²${wire === undefined ? ', 20 AWG, as is usual (common practice)' : ''}, there and back` })
-  points.push(lost !== undefined && lost / volts > MOST_LOST
-    ? { kind: 'mend', says: `Lengthened with ${plain(gauge)} mm² its leads lose ${(lost / volts * 100).toFixed(1)} % of ${plain(volts)} V at start.`, next: `Use ${plain(gauge * lost / volts / MOST_LOST)} mm² or more.` }
-    : { kind: 'nudge', says: `Its leads are ${plain(short)} mm short.`, next: `Lengthen each by ${Math.ceil(short * 1.1)} mm${wire === undefined ? ' with 20 AWG' : ''}, heat-shrink on every joint, tied well clear of the belt.` })
+  if (lost !== undefined)
+    lines.push({
+      label: 'Lost in the leads at start',
+      value: lost * 1000,
+      unit: 'mV',
+      note: `${plain(gauge)} mm²${wire === undefined ? ', 20 AWG, as is usual (common practice)' : ''}, there and back`,
+    })
+  points.push(
+    lost !== undefined && lost / volts > MOST_LOST
+      ? {
+          kind: 'mend',
+          says: `Lengthened with ${plain(gauge)} mm² its leads lose ${((lost / volts) * 100).toFixed(1)} % of ${plain(volts)} V at start.`,
+          next: `Use ${plain((gauge * lost) / volts / MOST_LOST)} mm² or more.`,
+        }
+      : {
+          kind: 'nudge',
+          says: `Its leads are ${plain(short)} mm short.`,
+          next: `Lengthen each by ${Math.ceil(short * 1.1)} mm${wire === undefined ? ' with 20 AWG' : ''}, heat-shrink on every joint, tied well clear of the belt.`,
+        },
+  )
   return { points, lines }
 }
 
 function judge(v: Values): SumResult {
   const lead = leads(v)
   const found = [...points(v), ...lead.points]
-  const pairs = ['volts', 'speed', 'shaft', 'circle', 'height', 'body'].filter(k => v[`${k}1`] !== undefined && v[`${k}2`] !== undefined).length
-  const call = gravestOf(found, pairs < 3
-    ? { kind: 'unknown', reasons: ['Too little of both motors is known to say that one stands for the other.'], next: 'Compare voltage, speed and shaft at least.' }
-    : { kind: 'leave', reasons: [`Alike in ${pairs} of 6 sizes that were compared: a suffix alone need not matter.`], next: 'Lead it clear of the belt, and measure the speed.' })
-  const lines: SumLine[] = [...v.speed1 !== undefined && v.speed2 !== undefined ? [{ label: 'Faster by', value: (num(v, 'speed2') / num(v, 'speed1') - 1) * 100, unit: '%' }] : [], ...lead.lines]
-  return { call, lines, observations: [{ key: 'motor.fit', label: 'Motor for motor', value: found.length ? `${found.length} ${found.length === 1 ? 'difference' : 'differences'}` : pairs < 3 ? 'not settled' : 'alike', unit: '', how: `${pairs} sizes compared` }] }
+  const pairs = ['volts', 'speed', 'shaft', 'circle', 'height', 'body'].filter(
+    k => v[`${k}1`] !== undefined && v[`${k}2`] !== undefined,
+  ).length
+  const call = gravestOf(
+    found,
+    pairs < 3
+      ? {
+          kind: 'unknown',
+          reasons: ['Too little of both motors is known to say that one stands for the other.'],
+          next: 'Compare voltage, speed and shaft at least.',
+        }
+      : {
+          kind: 'leave',
+          reasons: [`Alike in ${pairs} of 6 sizes that were compared: a suffix alone need not matter.`],
+          next: 'Lead it clear of the belt, and measure the speed.',
+        },
+  )
+  const lines: SumLine[] = [
+    ...(v.speed1 !== undefined && v.speed2 !== undefined
+      ? [{ label: 'Faster by', value: (num(v, 'speed2') / num(v, 'speed1') - 1) * 100, unit: '%' }]
+      : []),
+    ...lead.lines,
+  ]
+  return {
+    call,
+    lines,
+    observations: [
+      {
+        key: 'motor.fit',
+        label: 'Motor for motor',
+        value: found.length
+          ? `${found.length} ${found.length === 1 ? 'difference' : 'differences'}`
+          : pairs < 3
+            ? 'not settled'
+            : 'alike',
+        unit: '',
+        how: `${pairs} sizes compared`,
+      },
+    ],
+  }
 }
 
-const both = (key: string, label: string, quantity: 'voltage' | 'speed' | 'length', plausible: readonly [number, number], rare = false) => [1, 2].map(n => ({ key: `${key}${n}`, label: `${label}, ${n === 1 ? 'original' : 'candidate'}`, quantity, plausible, ...(rare ? { rare: true as const } : {}) }))
-const choose = (key: string, label: string, choices: readonly { value: string, label: string }[]) => [1, 2].map(n => ({ key: `${key}${n}`, label: `${label}, ${n === 1 ? 'original' : 'candidate'}`, choices, rare: true as const }))
+const both = (
+  key: string,
+  label: string,
+  quantity: 'voltage' | 'speed' | 'length',
+  plausible: readonly [number, number],
+  rare = false,
+) =>
+  [1, 2].map(n => ({
+    key: `${key}${n}`,
+    label: `${label}, ${n === 1 ? 'original' : 'candidate'}`,
+    quantity,
+    plausible,
+    ...(rare ? { rare: true as const } : {}),
+  }))
+const choose = (key: string, label: string, choices: readonly { value: string; label: string }[]) =>
+  [1, 2].map(n => ({
+    key: `${key}${n}`,
+    label: `${label}, ${n === 1 ? 'original' : 'candidate'}`,
+    choices,
+    rare: true as const,
+  }))
 
 /** A motor in place of another. */
 export const motorSum: Sum = {
-  id: 'motor', title: 'Motor', station: 'drive-train', group: 'Motor', purpose: 'Whether a motor stands for another, and what differs.',
+  id: 'motor',
+  title: 'Motor',
+  station: 'drive-train',
+  group: 'Motor',
+  purpose: 'Whether a motor stands for another, and what differs.',
   fields: [
-    ...both('volts', 'Voltage', 'voltage', [3, 24]), ...both('speed', 'Speed', 'speed', [500, 8000]), ...both('shaft', 'Shaft', 'length', [1, 8]),
-    ...both('circle', 'Mounting circle', 'length', [8, 60], true), ...both('height', 'Height', 'length', [8, 60], true), ...both('body', 'Body', 'length', [15, 80], true),
+    ...both('volts', 'Voltage', 'voltage', [3, 24]),
+    ...both('speed', 'Speed', 'speed', [500, 8000]),
+    ...both('shaft', 'Shaft', 'length', [1, 8]),
+    ...both('circle', 'Mounting circle', 'length', [8, 60], true),
+    ...both('height', 'Height', 'length', [8, 60], true),
+    ...both('body', 'Body', 'length', [15, 80], true),
     { key: 'pulley', label: 'Pulley of the original', quantity: 'length', rare: true, plausible: [3, 30] },
-    ...choose('turns', 'Turns', [{ value: 'right', label: 'right, seen at the shaft' }, { value: 'left', label: 'left, seen at the shaft' }]),
-    ...choose('tacho', 'Tachometer', [{ value: 'yes', label: 'yes' }, { value: 'no', label: 'none' }]),
-    ...choose('leads', 'Leads', [{ value: '2', label: 'two' }, { value: '3', label: 'three' }, { value: '4', label: 'four' }, { value: 'more', label: 'more' }]),
-    { key: 'order', label: 'Its wiring', choices: [{ value: 'same', label: 'lead for lead as the original' }, { value: 'unknown', label: 'not known' }], rare: true },
-    { key: 'kind', label: 'Kind of motor', choices: [{ value: 'brushed', label: 'brushes, two leads' }, { value: 'brushless', label: 'brushless or direct drive' }], rare: true },
+    ...choose('turns', 'Turns', [
+      { value: 'right', label: 'right, seen at the shaft' },
+      { value: 'left', label: 'left, seen at the shaft' },
+    ]),
+    ...choose('tacho', 'Tachometer', [
+      { value: 'yes', label: 'yes' },
+      { value: 'no', label: 'none' },
+    ]),
+    ...choose('leads', 'Leads', [
+      { value: '2', label: 'two' },
+      { value: '3', label: 'three' },
+      { value: '4', label: 'four' },
+      { value: 'more', label: 'more' },
+    ]),
+    {
+      key: 'order',
+      label: 'Its wiring',
+      choices: [
+        { value: 'same', label: 'lead for lead as the original' },
+        { value: 'unknown', label: 'not known' },
+      ],
+      rare: true,
+    },
+    {
+      key: 'kind',
+      label: 'Kind of motor',
+      choices: [
+        { value: 'brushed', label: 'brushes, two leads' },
+        { value: 'brushless', label: 'brushless or direct drive' },
+      ],
+      rare: true,
+    },
     { key: 'draw', label: 'Current, running free', quantity: 'current', rare: true, plausible: [0.01, 2] },
-    { key: 'drawUsual', label: 'Current, usual', hint: 'of a good one of its kind', quantity: 'current', rare: true, plausible: [0.01, 2] },
+    {
+      key: 'drawUsual',
+      label: 'Current, usual',
+      hint: 'of a good one of its kind',
+      quantity: 'current',
+      rare: true,
+      plausible: [0.01, 2],
+    },
     { key: 'lead', label: 'Leads of the candidate', quantity: 'length', rare: true, plausible: [20, 600] },
-    { key: 'reach', label: 'Leads must reach', hint: 'along their way, tied', quantity: 'length', rare: true, plausible: [20, 1000] },
-    { key: 'wire', label: 'Wire to lengthen with', hint: '20 AWG where nothing is said', quantity: 'wire', rare: true, plausible: [0.03, 4] },
+    {
+      key: 'reach',
+      label: 'Leads must reach',
+      hint: 'along their way, tied',
+      quantity: 'length',
+      rare: true,
+      plausible: [20, 1000],
+    },
+    {
+      key: 'wire',
+      label: 'Wire to lengthen with',
+      hint: '20 AWG where nothing is said',
+      quantity: 'wire',
+      rare: true,
+      plausible: [0.03, 4],
+    },
     { key: 'startAmps', label: 'Current at start', quantity: 'current', rare: true, plausible: [0.05, 5] },
-    { key: 'clear', label: 'Lead to belt, at the nearest', quantity: 'length', rare: true, zero: true, plausible: [0, 60] },
+    {
+      key: 'clear',
+      label: 'Lead to belt, at the nearest',
+      quantity: 'length',
+      rare: true,
+      zero: true,
+      plausible: [0, 60],
+    },
     { key: 'start', label: 'Time to speed', quantity: 'time', rare: true, plausible: [0.05, 10] },
   ],
-  formulas: ['Sizes must agree: voltage within 5 %, shaft within 1.5 %, mounting within 2 %; a trimmer makes good 5 % of speed (from memory).', `Leads: 2 × reach ÷ (58 m/Ω·mm² × area) × current at start, at most ${MOST_LOST * 100} % of the rail; ${CLEAR} mm or more from the belt (from memory).`, 'Pulley for another speed = old pulley × old speed ÷ new speed.'],
+  formulas: [
+    'Sizes must agree: voltage within 5 %, shaft within 1.5 %, mounting within 2 %; a trimmer makes good 5 % of speed (from memory).',
+    `Leads: 2 × reach ÷ (58 m/Ω·mm² × area) × current at start, at most ${MOST_LOST * 100} % of the rail; ${CLEAR} mm or more from the belt (from memory).`,
+    'Pulley for another speed = old pulley × old speed ÷ new speed.',
+  ],
   judge,
 }

@@ -3,7 +3,18 @@ import { maybe, num, type Sum, type SumLine, type SumResult, type Values } from 
 import { E6, nearest } from './e-series'
 
 /** Highest ESR of a sound aluminium electrolytic at 100 kHz, Ω, by value: from memory, makers differ by half. */
-const ESR: readonly (readonly [upToUf: number, ohms: number])[] = [[1, 12], [4.7, 7], [10, 4], [22, 2.5], [47, 1.3], [100, 0.7], [220, 0.4], [470, 0.2], [1000, 0.12], [Infinity, 0.08]]
+const ESR: readonly (readonly [upToUf: number, ohms: number])[] = [
+  [1, 12],
+  [4.7, 7],
+  [10, 4],
+  [22, 2.5],
+  [47, 1.3],
+  [100, 0.7],
+  [220, 0.4],
+  [470, 0.2],
+  [1000, 0.12],
+  [Infinity, 0.08],
+]
 const esrLimit = (microfarads: number) => ESR.find(([upTo]) => microfarads <= upTo)![1]
 
 /** Age from which an electrolytic’s value alone proves little, years (from memory). */
@@ -20,14 +31,37 @@ function judge(v: Values): SumResult {
   const marked = num(v, 'marked')
   const tolerance = (maybe(v, 'tolerance') ?? 20) / 100
   const [reading, esr, volts] = [maybe(v, 'reading'), maybe(v, 'esr'), maybe(v, 'volts')]
-  const lines: SumLine[] = [{ label: 'May read', value: `${(marked * (1 - tolerance)).toPrecision(3)} to ${(marked * (1 + tolerance)).toPrecision(3)}`, unit: 'µF', note: `${(tolerance * 100).toFixed(0)} %` }]
-  if (reading !== undefined) lines.push({ label: 'Reads of what is marked', value: reading / marked * 100, unit: '%' })
-  if (esr !== undefined) lines.push({ label: 'ESR may be', value: esrLimit(marked), unit: 'Ω', note: 'at most, at 100 kHz (from memory)' })
+  const lines: SumLine[] = [
+    {
+      label: 'May read',
+      value: `${(marked * (1 - tolerance)).toPrecision(3)} to ${(marked * (1 + tolerance)).toPrecision(3)}`,
+      unit: 'µF',
+      note: `${(tolerance * 100).toFixed(0)} %`,
+    },
+  ]
+  if (reading !== undefined)
+    lines.push({ label: 'Reads of what is marked', value: (reading / marked) * 100, unit: '%' })
+  if (esr !== undefined)
+    lines.push({ label: 'ESR may be', value: esrLimit(marked), unit: 'Ω', note: 'at most, at 100 kHz (from memory)' })
   const buy = ratedFor(volts)
-  lines.push({ label: 'Replace with', value: `${nearestE6(marked).toPrecision(2).replace(/\.0$/, '')} µF, ${buy} V or more`, unit: '', note: 'same value, equal or higher voltage, polarity marked, fits the height' })
+  lines.push({
+    label: 'Replace with',
+    value: `${nearestE6(marked).toPrecision(2).replace(/\.0$/, '')} µF, ${buy} V or more`,
+    unit: '',
+    note: 'same value, equal or higher voltage, polarity marked, fits the height',
+  })
   return {
-    call: capacitorCall(v, marked, tolerance), lines,
-    observations: [{ key: 'capacitor', label: `Capacitor, ${marked} µF`, value: reading ?? esr ?? marked, unit: reading !== undefined ? 'µF' : esr !== undefined ? 'Ω' : 'µF', how: v.where === 'in' ? 'measured in circuit' : 'measured out of circuit' }],
+    call: capacitorCall(v, marked, tolerance),
+    lines,
+    observations: [
+      {
+        key: 'capacitor',
+        label: `Capacitor, ${marked} µF`,
+        value: reading ?? esr ?? marked,
+        unit: reading !== undefined ? 'µF' : esr !== undefined ? 'Ω' : 'µF',
+        how: v.where === 'in' ? 'measured in circuit' : 'measured out of circuit',
+      },
+    ],
   }
 }
 
@@ -36,36 +70,129 @@ export function capacitorCall(v: Values, marked: number, tolerance: number): Cal
   const [reading, esr] = [maybe(v, 'reading'), maybe(v, 'esr')]
   const inCircuit = v.where === 'in'
   const swap = { next: 'Replace it, and its fellows of the same series.' }
-  if (v.leaks === 'yes') return { kind: 'mend', reasons: ['It leaks: what it still reads does not matter.'], next: 'Take it off, neutralise the board, replace it.' }
-  if (reading !== undefined && reading < marked * 0.5) return { kind: 'mend', reasons: [`It reads ${(reading / marked * 100).toFixed(0)} % of its mark: dead${inCircuit ? ', even allowing for the circuit round it' : ''}.`], ...swap }
-  if (esr !== undefined && esr > esrLimit(marked)) return { kind: 'mend', reasons: [`An ESR of ${esr} Ω is more than ${esrLimit(marked)} Ω: it has dried out (limit from memory).`], ...swap }
+  if (v.leaks === 'yes')
+    return {
+      kind: 'mend',
+      reasons: ['It leaks: what it still reads does not matter.'],
+      next: 'Take it off, neutralise the board, replace it.',
+    }
+  if (reading !== undefined && reading < marked * 0.5)
+    return {
+      kind: 'mend',
+      reasons: [
+        `It reads ${((reading / marked) * 100).toFixed(0)} % of its mark: dead${inCircuit ? ', even allowing for the circuit round it' : ''}.`,
+      ],
+      ...swap,
+    }
+  if (esr !== undefined && esr > esrLimit(marked))
+    return {
+      kind: 'mend',
+      reasons: [`An ESR of ${esr} Ω is more than ${esrLimit(marked)} Ω: it has dried out (limit from memory).`],
+      ...swap,
+    }
   if (reading !== undefined && reading < marked * (1 - tolerance)) {
     return inCircuit
-      ? { kind: 'unknown', reasons: [`It reads ${(reading / marked * 100).toFixed(0)} % of its mark; the circuit round it can do that.`], next: 'Lift one leg and measure again, or measure its ESR.' }
-      : { kind: 'mend', reasons: [`It reads ${(reading / marked * 100).toFixed(0)} % of its mark, below its tolerance.`], ...swap }
+      ? {
+          kind: 'unknown',
+          reasons: [
+            `It reads ${((reading / marked) * 100).toFixed(0)} % of its mark; the circuit round it can do that.`,
+          ],
+          next: 'Lift one leg and measure again, or measure its ESR.',
+        }
+      : {
+          kind: 'mend',
+          reasons: [`It reads ${((reading / marked) * 100).toFixed(0)} % of its mark, below its tolerance.`],
+          ...swap,
+        }
   }
-  if (reading !== undefined && reading > marked * (1 + tolerance) * 1.3) return { kind: 'unknown', reasons: ['It reads far more than its mark: others stand beside it, or it leaks current.'], next: 'Lift one leg and measure again.' }
-  if (v.series === 'leaky') return { kind: 'mend', reasons: ['It still reads well, but its series leaks: surface-mount electrolytics of the early nineties do (common practice).'], next: 'Replace the whole series while the board is out.' }
+  if (reading !== undefined && reading > marked * (1 + tolerance) * 1.3)
+    return {
+      kind: 'unknown',
+      reasons: ['It reads far more than its mark: others stand beside it, or it leaks current.'],
+      next: 'Lift one leg and measure again.',
+    }
+  if (v.series === 'leaky')
+    return {
+      kind: 'mend',
+      reasons: [
+        'It still reads well, but its series leaks: surface-mount electrolytics of the early nineties do (common practice).',
+      ],
+      next: 'Replace the whole series while the board is out.',
+    }
   const age = maybe(v, 'age')
-  if (age !== undefined && age >= OLD && esr === undefined) return { kind: 'unknown', reasons: [`It is ${age} years old and its ESR was not measured: it dries out before its value falls.`], next: 'Measure its ESR, or replace it while the board is out.' }
-  if (reading === undefined && esr === undefined) return { kind: 'unknown', reasons: ['Neither its value nor its ESR was measured.'], next: 'Measure one of them.' }
-  return { kind: 'leave', reasons: [`It is inside what it should be${esr === undefined ? '; its ESR was not measured' : ''}.`], next: 'Leave it.' }
+  if (age !== undefined && age >= OLD && esr === undefined)
+    return {
+      kind: 'unknown',
+      reasons: [`It is ${age} years old and its ESR was not measured: it dries out before its value falls.`],
+      next: 'Measure its ESR, or replace it while the board is out.',
+    }
+  if (reading === undefined && esr === undefined)
+    return { kind: 'unknown', reasons: ['Neither its value nor its ESR was measured.'], next: 'Measure one of them.' }
+  return {
+    kind: 'leave',
+    reasons: [`It is inside what it should be${esr === undefined ? '; its ESR was not measured' : ''}.`],
+    next: 'Leave it.',
+  }
 }
 
 /** A capacitor: dead, doubtful or sound, and what to replace it with. */
 export const capacitorSum: Sum = {
-  id: 'capacitor', title: 'Capacitor', station: 'electronics', group: 'Capacitors', purpose: 'Whether a capacitor is dead, doubtful or sound, and what replaces it.',
+  id: 'capacitor',
+  title: 'Capacitor',
+  station: 'electronics',
+  group: 'Capacitors',
+  purpose: 'Whether a capacitor is dead, doubtful or sound, and what replaces it.',
   fields: [
-    { key: 'marked', label: 'Marked value', hint: 'a bare number is µF', quantity: 'capacitance', required: true, plausible: [0.01, 10_000] },
-    { key: 'tolerance', rare: true, label: 'Tolerance', hint: '20 % where nothing is marked', quantity: 'share', plausible: [1, 50] },
+    {
+      key: 'marked',
+      label: 'Marked value',
+      hint: 'a bare number is µF',
+      quantity: 'capacitance',
+      required: true,
+      plausible: [0.01, 10_000],
+    },
+    {
+      key: 'tolerance',
+      rare: true,
+      label: 'Tolerance',
+      hint: '20 % where nothing is marked',
+      quantity: 'share',
+      plausible: [1, 50],
+    },
     { key: 'reading', zero: true, label: 'It reads', quantity: 'capacitance', plausible: [0.001, 20_000] },
-    { key: 'where', label: 'Measured', choices: [{ value: 'out', label: 'one leg lifted' }, { value: 'in', label: 'in circuit' }] },
+    {
+      key: 'where',
+      label: 'Measured',
+      choices: [
+        { value: 'out', label: 'one leg lifted' },
+        { value: 'in', label: 'in circuit' },
+      ],
+    },
     { key: 'esr', label: 'ESR', quantity: 'resistance', plausible: [0.01, 100] },
     { key: 'volts', label: 'Rated voltage', quantity: 'voltage', plausible: [4, 450] },
-    { key: 'series', rare: true, label: 'Its kind', choices: [{ value: 'usual', label: 'usual' }, { value: 'leaky', label: 'surface mount, early nineties' }] },
+    {
+      key: 'series',
+      rare: true,
+      label: 'Its kind',
+      choices: [
+        { value: 'usual', label: 'usual' },
+        { value: 'leaky', label: 'surface mount, early nineties' },
+      ],
+    },
     { key: 'age', rare: true, label: 'Its age, years', quantity: 'count', plausible: [0, 60] },
-    { key: 'leaks', label: 'Does it leak?', choices: [{ value: 'no', label: 'no' }, { value: 'yes', label: 'yes' }] },
+    {
+      key: 'leaks',
+      label: 'Does it leak?',
+      choices: [
+        { value: 'no', label: 'no' },
+        { value: 'yes', label: 'yes' },
+      ],
+    },
   ],
-  formulas: ['Dead under half of its mark, in or out of circuit; a 10 µF part that reads near 1.2 µF is dead (common practice).', 'From 25 years on its value alone proves little without its ESR (from memory).', 'Replacement: nearest E6 value (IEC 60063), equal or higher voltage.'],
+  formulas: [
+    'Dead under half of its mark, in or out of circuit; a 10 µF part that reads near 1.2 µF is dead (common practice).',
+    'From 25 years on its value alone proves little without its ESR (from memory).',
+    'Replacement: nearest E6 value (IEC 60063), equal or higher voltage.',
+  ],
   judge,
 }

@@ -3,44 +3,146 @@ import { maybe, type Field, type Sum, type SumLine, type SumResult, type Values 
 
 const WIRES = [1, 2, 3, 4] as const
 /** What a wire can ring out to, and what it must then measure. */
-const PINS = { ground: { label: 'ground pin of a logic chip', volts: 0 }, five: { label: '5 V pin of a logic chip', volts: 5 }, twelve: { label: '12 V at the motor or its driver', volts: 12 } } as const
+const PINS = {
+  ground: { label: 'ground pin of a logic chip', volts: 0 },
+  five: { label: '5 V pin of a logic chip', volts: 5 },
+  twelve: { label: '12 V at the motor or its driver', volts: 12 },
+} as const
 type Pin = keyof typeof PINS
 
-interface Wire { readonly n: number, readonly volts: number | undefined, readonly to: Pin | 'nothing' | undefined }
+interface Wire {
+  readonly n: number
+  readonly volts: number | undefined
+  readonly to: Pin | 'nothing' | undefined
+}
 
 /** A rail may be off by 5 %, ground by 0.1 V (TTL data books: 5 V ± 5 %). */
-const fits = (pin: Pin, volts: number) => pin === 'ground' ? Math.abs(volts) <= 0.1 : Math.abs(volts / PINS[pin].volts - 1) <= 0.05
+const fits = (pin: Pin, volts: number) =>
+  pin === 'ground' ? Math.abs(volts) <= 0.1 : Math.abs(volts / PINS[pin].volts - 1) <= 0.05
 
 function callOf(wires: readonly Wire[], colours: boolean): Call {
   const wrong = wires.find(w => w.volts !== undefined && w.to && w.to !== 'nothing' && !fits(w.to, w.volts))
-  if (wrong) return { kind: 'stop', reasons: [`Wire ${wrong.n} measures ${wrong.volts} V and leads to the ${PINS[wrong.to as Pin].label}, which wants ${PINS[wrong.to as Pin].volts} V.`, 'Connected so, it kills the drive.'], next: 'Do not connect. Find which end is turned round.' }
+  if (wrong)
+    return {
+      kind: 'stop',
+      reasons: [
+        `Wire ${wrong.n} measures ${wrong.volts} V and leads to the ${PINS[wrong.to as Pin].label}, which wants ${PINS[wrong.to as Pin].volts} V.`,
+        'Connected so, it kills the drive.',
+      ],
+      next: 'Do not connect. Find which end is turned round.',
+    }
   const half = wires.filter(w => (w.volts === undefined) !== (w.to === undefined))
-  if (half.length) return { kind: 'stop', reasons: [`Wire ${half.map(w => w.n).join(', ')}: ${half[0]!.volts === undefined ? 'rung out but not measured' : 'measured but not rung out'}. One without the other proves nothing.`], next: half[0]!.volts === undefined ? 'Measure it, with the drive unplugged.' : 'Ring it out from the plug to a chip’s supply pins, power off.' }
+  if (half.length)
+    return {
+      kind: 'stop',
+      reasons: [
+        `Wire ${half.map(w => w.n).join(', ')}: ${half[0]!.volts === undefined ? 'rung out but not measured' : 'measured but not rung out'}. One without the other proves nothing.`,
+      ],
+      next:
+        half[0]!.volts === undefined
+          ? 'Measure it, with the drive unplugged.'
+          : 'Ring it out from the plug to a chip’s supply pins, power off.',
+    }
   const proved = wires.filter(w => w.volts !== undefined && w.to && w.to !== 'nothing')
   const has = (p: Pin) => proved.some(w => w.to === p)
-  if (colours && proved.length === 0) return { kind: 'stop', reasons: ['Colours prove nothing: they are swapped as often as not in what was repaired before.'], next: 'Measure each wire, then ring each out.' }
-  if (!has('ground') || !has('five')) return { kind: 'stop', reasons: [`Not proved yet: ${[!has('ground') && 'a ground', !has('five') && 'a 5 V wire'].filter(Boolean).join(' and ')}.`], next: 'Measure and ring out the rest.' }
+  if (colours && proved.length === 0)
+    return {
+      kind: 'stop',
+      reasons: ['Colours prove nothing: they are swapped as often as not in what was repaired before.'],
+      next: 'Measure each wire, then ring each out.',
+    }
+  if (!has('ground') || !has('five'))
+    return {
+      kind: 'stop',
+      reasons: [
+        `Not proved yet: ${[!has('ground') && 'a ground', !has('five') && 'a 5 V wire'].filter(Boolean).join(' and ')}.`,
+      ],
+      next: 'Measure and ring out the rest.',
+    }
   const loose = wires.find(w => w.to === 'nothing' && Math.abs(w.volts ?? 0) > 0.1)
-  if (loose) return { kind: 'unknown', reasons: [`Wire ${loose.n} carries ${loose.volts} V and rings out to nothing that was tried.`], next: 'Try the motor’s driver and the regulator before it is connected.' }
-  return { kind: 'leave', reasons: [`May connect: ${proved.length} wires measured and rung out, each where it belongs.`], next: 'Connect with the power off; watch the current at switch-on.' }
+  if (loose)
+    return {
+      kind: 'unknown',
+      reasons: [`Wire ${loose.n} carries ${loose.volts} V and rings out to nothing that was tried.`],
+      next: 'Try the motor’s driver and the regulator before it is connected.',
+    }
+  return {
+    kind: 'leave',
+    reasons: [`May connect: ${proved.length} wires measured and rung out, each where it belongs.`],
+    next: 'Connect with the power off; watch the current at switch-on.',
+  }
 }
 
 function judge(v: Values): SumResult {
-  const wires = WIRES.map((n): Wire => ({ n, volts: maybe(v, `volts${n}`), to: v[`to${n}`] as Wire['to'] })).filter(w => w.volts !== undefined || w.to !== undefined)
+  const wires = WIRES.map((n): Wire => ({ n, volts: maybe(v, `volts${n}`), to: v[`to${n}`] as Wire['to'] })).filter(
+    w => w.volts !== undefined || w.to !== undefined,
+  )
   const call = callOf(wires, v.colours === 'yes')
-  const lines: SumLine[] = wires.map(w => ({ label: `Wire ${w.n}`, value: w.volts === undefined ? 'not measured' : `${w.volts} V`, unit: '', note: w.to === undefined ? 'not rung out' : w.to === 'nothing' ? 'rings out to nothing' : `to the ${PINS[w.to].label}` }))
-  return { call, lines, observations: [{ key: 'supply.polarity', label: 'Supply wires', value: call.kind === 'leave' ? 'proved' : 'not proved', unit: '', how: `${wires.length} wires` }] }
+  const lines: SumLine[] = wires.map(w => ({
+    label: `Wire ${w.n}`,
+    value: w.volts === undefined ? 'not measured' : `${w.volts} V`,
+    unit: '',
+    note:
+      w.to === undefined ? 'not rung out' : w.to === 'nothing' ? 'rings out to nothing' : `to the ${PINS[w.to].label}`,
+  }))
+  return {
+    call,
+    lines,
+    observations: [
+      {
+        key: 'supply.polarity',
+        label: 'Supply wires',
+        value: call.kind === 'leave' ? 'proved' : 'not proved',
+        unit: '',
+        how: `${wires.length} wires`,
+      },
+    ],
+  }
 }
 
 const fields: Field[] = WIRES.flatMap((n): Field[] => [
-  { key: `volts${n}`, label: `Wire ${n} measures`, hint: n === 1 ? 'against ground, drive unplugged' : undefined, quantity: 'voltage', signed: true, plausible: [0, 30] },
-  { key: `to${n}`, label: `Wire ${n} rings out to`, hint: n === 1 ? 'at a logic chip, power off' : undefined, choices: [{ value: 'ground', label: 'ground pin' }, { value: 'five', label: '5 V pin' }, { value: 'twelve', label: '12 V, motor' }, { value: 'nothing', label: 'nothing' }] },
+  {
+    key: `volts${n}`,
+    label: `Wire ${n} measures`,
+    hint: n === 1 ? 'against ground, drive unplugged' : undefined,
+    quantity: 'voltage',
+    signed: true,
+    plausible: [0, 30],
+  },
+  {
+    key: `to${n}`,
+    label: `Wire ${n} rings out to`,
+    hint: n === 1 ? 'at a logic chip, power off' : undefined,
+    choices: [
+      { value: 'ground', label: 'ground pin' },
+      { value: 'five', label: '5 V pin' },
+      { value: 'twelve', label: '12 V, motor' },
+      { value: 'nothing', label: 'nothing' },
+    ],
+  },
 ])
 
 /** Each supply wire proved twice before it may be connected. */
 export const polaritySum: Sum = {
-  id: 'polarity', title: 'Supply wires', station: 'electronics', group: 'Supply', purpose: 'May it be connected? Each wire measured, and rung out to a chip’s supply pins.',
-  fields: [...fields, { key: 'colours', label: 'Known by their colours', choices: [{ value: 'yes', label: 'yes' }, { value: 'no', label: 'no' }], rare: true }],
-  formulas: ['May connect when every wire that rings out to a pin measures what that pin wants, within 5 % (ground within 0.1 V), and ground and 5 V are both proved.'],
+  id: 'polarity',
+  title: 'Supply wires',
+  station: 'electronics',
+  group: 'Supply',
+  purpose: 'May it be connected? Each wire measured, and rung out to a chip’s supply pins.',
+  fields: [
+    ...fields,
+    {
+      key: 'colours',
+      label: 'Known by their colours',
+      choices: [
+        { value: 'yes', label: 'yes' },
+        { value: 'no', label: 'no' },
+      ],
+      rare: true,
+    },
+  ],
+  formulas: [
+    'May connect when every wire that rings out to a pin measures what that pin wants, within 5 % (ground within 0.1 V), and ground and 5 V are both proved.',
+  ],
   judge,
 }

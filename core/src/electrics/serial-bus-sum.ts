@@ -11,14 +11,23 @@ const BUS_LINE_IDS = Object.keys(BUS_LINES) as BusLine[]
 
 /** TTL data books: below 0.8 V low, from 2.0 V high. Idle lines stand near the supply through their resistors. */
 const [LOW, HIGH] = [0.8, 2]
-const PLACES = { both: 'host and drive connected', drive: 'drive alone, cable off', host: 'host alone, at the cable’s end' } as const
+const PLACES = {
+  both: 'host and drive connected',
+  drive: 'drive alone, cable off',
+  host: 'host alone, at the cable’s end',
+} as const
 type Place = keyof typeof PLACES
 
 type Level = 'low' | 'high' | 'between' | 'not measured'
-const levelOf = (v: number | undefined): Level => v === undefined ? 'not measured' : v < LOW ? 'low' : v >= HIGH ? 'high' : 'between'
+const levelOf = (v: number | undefined): Level =>
+  v === undefined ? 'not measured' : v < LOW ? 'low' : v >= HIGH ? 'high' : 'between'
 
 /** Who holds a line, by its levels in the three places. */
-export function holderOf(both: Level, drive: Level, host: Level): 'nobody' | 'drive' | 'host' | 'either' | 'both' | 'cable' | 'weak' | 'open' {
+export function holderOf(
+  both: Level,
+  drive: Level,
+  host: Level,
+): 'nobody' | 'drive' | 'host' | 'either' | 'both' | 'cable' | 'weak' | 'open' {
   if (both === 'high') return 'nobody'
   if (both === 'between') return 'weak'
   if (both === 'not measured') return 'open'
@@ -30,40 +39,129 @@ export function holderOf(both: Level, drive: Level, host: Level): 'nobody' | 'dr
 
 function pointOf(line: BusLine, v: Values): Point | null {
   const name = BUS_LINES[line]
-  const [both, drive, host] = (['both', 'drive', 'host'] as const).map(p => levelOf(maybe(v, `${line}-${p}`))) as [Level, Level, Level]
+  const [both, drive, host] = (['both', 'drive', 'host'] as const).map(p => levelOf(maybe(v, `${line}-${p}`))) as [
+    Level,
+    Level,
+    Level,
+  ]
   const reset = line === 'reset' ? ' The drive’s processor stands still while it is low.' : ''
   switch (holderOf(both, drive, host)) {
     case 'nobody':
-    case 'open': return null
-    case 'drive': return { kind: 'mend', says: `${name} is held low by the drive.${reset}`, next: `Pull the drive’s bus driver for ${name.toLowerCase()} if it is socketed, or lift its output: if the line rises, replace it.` }
-    case 'host': return { kind: 'mend', says: `${name} is held low by the host, with the drive away.`, next: 'Look at the host’s own driver before the drive is opened.' }
-    case 'both': return { kind: 'mend', says: `${name} is low on either side alone: both hold it, or each lacks its pull-up.`, next: `Measure from ${name.toLowerCase()} to the supply on each side: about 1 kΩ to 4.7 kΩ of pull-up belongs there (from memory).` }
-    case 'cable': return { kind: 'mend', says: `${name} is high on either side alone, low with the cable between: the cable shorts it.`, next: 'Ring the cable out, pin to pin and pin to ground.' }
-    case 'weak': return { kind: 'unknown', says: `${name} stands between the levels: a driver half on, or no pull-up.`, next: 'Measure it again with the cable off, on each side.' }
-    case 'either': return { kind: 'unknown', says: `${name} is low; who holds it is not known yet.`, next: 'Measure it with the cable off: at the drive, then at the host’s end.' }
+    case 'open':
+      return null
+    case 'drive':
+      return {
+        kind: 'mend',
+        says: `${name} is held low by the drive.${reset}`,
+        next: `Pull the drive’s bus driver for ${name.toLowerCase()} if it is socketed, or lift its output: if the line rises, replace it.`,
+      }
+    case 'host':
+      return {
+        kind: 'mend',
+        says: `${name} is held low by the host, with the drive away.`,
+        next: 'Look at the host’s own driver before the drive is opened.',
+      }
+    case 'both':
+      return {
+        kind: 'mend',
+        says: `${name} is low on either side alone: both hold it, or each lacks its pull-up.`,
+        next: `Measure from ${name.toLowerCase()} to the supply on each side: about 1 kΩ to 4.7 kΩ of pull-up belongs there (from memory).`,
+      }
+    case 'cable':
+      return {
+        kind: 'mend',
+        says: `${name} is high on either side alone, low with the cable between: the cable shorts it.`,
+        next: 'Ring the cable out, pin to pin and pin to ground.',
+      }
+    case 'weak':
+      return {
+        kind: 'unknown',
+        says: `${name} stands between the levels: a driver half on, or no pull-up.`,
+        next: 'Measure it again with the cable off, on each side.',
+      }
+    case 'either':
+      return {
+        kind: 'unknown',
+        says: `${name} is low; who holds it is not known yet.`,
+        next: 'Measure it with the cable off: at the drive, then at the host’s end.',
+      }
   }
 }
 
 function judge(v: Values): SumResult {
   const measured = BUS_LINE_IDS.filter(l => maybe(v, `${l}-both`) !== undefined)
   const points = BUS_LINE_IDS.flatMap(l => pointOf(l, v) ?? [])
-  const lines: SumLine[] = measured.map((l) => {
-    const holder = holderOf(...(['both', 'drive', 'host'] as const).map(p => levelOf(maybe(v, `${l}-${p}`))) as [Level, Level, Level])
-    return { label: BUS_LINES[l], value: levelOf(maybe(v, `${l}-both`)), unit: '', note: { nobody: 'idles as it should', drive: 'held by the drive', host: 'held by the host', both: 'held on both sides', cable: 'shorted in the cable', weak: 'between levels', either: 'held by somebody', open: '' }[holder] }
+  const lines: SumLine[] = measured.map(l => {
+    const holder = holderOf(
+      ...((['both', 'drive', 'host'] as const).map(p => levelOf(maybe(v, `${l}-${p}`))) as [Level, Level, Level]),
+    )
+    return {
+      label: BUS_LINES[l],
+      value: levelOf(maybe(v, `${l}-both`)),
+      unit: '',
+      note: {
+        nobody: 'idles as it should',
+        drive: 'held by the drive',
+        host: 'held by the host',
+        both: 'held on both sides',
+        cable: 'shorted in the cable',
+        weak: 'between levels',
+        either: 'held by somebody',
+        open: '',
+      }[holder],
+    }
   })
-  const rest: Call = measured.length === 0
-    ? { kind: 'unknown', reasons: ['No line was measured yet.'], next: 'Measure each line to ground with host and drive on and at rest.' }
-    : { kind: 'leave', reasons: [`${measured.length === BUS_LINE_IDS.length ? 'All four lines idle' : measured.map(l => BUS_LINES[l]).join(', ') + (measured.length === 1 ? ' idles' : ' idle')} high, as they should.`], next: measured.length === BUS_LINE_IDS.length ? 'Look at what the drive answers.' : 'Measure the others too.' }
-  return { call: gravestOf(points, rest), lines, observations: [{ key: 'serial.idle', label: 'Lines that idle low', value: points.length, unit: '', how: `${measured.length} of ${BUS_LINE_IDS.length} measured` }] }
+  const rest: Call =
+    measured.length === 0
+      ? {
+          kind: 'unknown',
+          reasons: ['No line was measured yet.'],
+          next: 'Measure each line to ground with host and drive on and at rest.',
+        }
+      : {
+          kind: 'leave',
+          reasons: [
+            `${measured.length === BUS_LINE_IDS.length ? 'All four lines idle' : measured.map(l => BUS_LINES[l]).join(', ') + (measured.length === 1 ? ' idles' : ' idle')} high, as they should.`,
+          ],
+          next: measured.length === BUS_LINE_IDS.length ? 'Look at what the drive answers.' : 'Measure the others too.',
+        }
+  return {
+    call: gravestOf(points, rest),
+    lines,
+    observations: [
+      {
+        key: 'serial.idle',
+        label: 'Lines that idle low',
+        value: points.length,
+        unit: '',
+        how: `${measured.length} of ${BUS_LINE_IDS.length} measured`,
+      },
+    ],
+  }
 }
 
 const FIELD_PLACES: Readonly<Record<Place, string>> = { both: '', drive: ', drive alone', host: ', host alone' }
-const fieldsOf = (line: BusLine): Field[] => (Object.keys(PLACES) as Place[]).map((p): Field => ({ key: `${line}-${p}`, label: `${BUS_LINES[line]}${FIELD_PLACES[p]}`, hint: PLACES[p], quantity: 'voltage', zero: true, plausible: [0, 5.5], ...p === 'both' ? {} : { rare: true as const } }))
+const fieldsOf = (line: BusLine): Field[] =>
+  (Object.keys(PLACES) as Place[]).map((p): Field => ({
+    key: `${line}-${p}`,
+    label: `${BUS_LINES[line]}${FIELD_PLACES[p]}`,
+    hint: PLACES[p],
+    quantity: 'voltage',
+    zero: true,
+    plausible: [0, 5.5],
+    ...(p === 'both' ? {} : { rare: true as const }),
+  }))
 
 /** Idle levels of a serial drive's bus, and who holds a line that is low. */
 export const serialBusSum: Sum = {
-  id: 'serial-bus', title: 'Serial bus at rest', station: 'electronics', group: 'Logic', purpose: 'Whether the lines between host and a serial drive idle high, and which side holds one that does not.',
+  id: 'serial-bus',
+  title: 'Serial bus at rest',
+  station: 'electronics',
+  group: 'Logic',
+  purpose: 'Whether the lines between host and a serial drive idle high, and which side holds one that does not.',
   fields: BUS_LINE_IDS.flatMap(fieldsOf),
-  formulas: ['Low below 0.8 V, high from 2.0 V (TTL data books). A line that is low with both connected is held by the side on which it is still low alone; high on either side alone, it is the cable.'],
+  formulas: [
+    'Low below 0.8 V, high from 2.0 V (TTL data books). A line that is low with both connected is held by the side on which it is still low alone; high on either side alone, it is the cable.',
+  ],
   judge,
 }

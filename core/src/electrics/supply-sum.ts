@@ -9,7 +9,12 @@ const OLD = 20
 /** What should be left over (from memory). */
 const HEADROOM = 0.25
 
-interface Rail { readonly name: string, readonly volts: number, readonly needs: number, readonly has: number }
+interface Rail {
+  readonly name: string
+  readonly volts: number
+  readonly needs: number
+  readonly has: number
+}
 
 function railOf(v: Values, name: string, volts: number, starts: boolean): Rail | null {
   const [nameplate, has] = [maybe(v, `draw${volts}`), maybe(v, `has${volts}`)]
@@ -24,31 +29,96 @@ function judge(v: Values): SumResult {
   if (maybe(v, 'drives') === 0) throw new ParameterError('a supply for no drive', 'one or more', { field: 'drives' })
   const rails = [railOf(v, '12 V', 12, true), railOf(v, '5 V', 5, false)].filter(r => r !== null)
   const lines: SumLine[] = rails.flatMap(r => [
-    { label: `${r.name}: needed at start`, value: r.needs, unit: 'A', note: maybe(v, `peak${r.volts}`) === undefined && r.volts === 12 ? `nameplate × ${STARTUP} for the drive that starts (from memory)` : '' },
+    {
+      label: `${r.name}: needed at start`,
+      value: r.needs,
+      unit: 'A',
+      note:
+        maybe(v, `peak${r.volts}`) === undefined && r.volts === 12
+          ? `nameplate × ${STARTUP} for the drive that starts (from memory)`
+          : '',
+    },
     { label: `${r.name}: left over`, value: (r.has / r.needs - 1) * 100, unit: '%' },
   ])
-  const observations = rails.map(r => ({ key: `supply.headroom.${r.volts}`, label: `Supply, ${r.name}, left over`, value: Number(((r.has / r.needs - 1) * 100).toFixed(0)), unit: '%', how: `${r.has} A for ${r.needs.toFixed(2)} A at start` }))
-  return { call: callOf(v, rails), lines, observations: observations.length ? observations : [{ key: 'supply.none', label: 'Supply', value: 'not known', unit: '', how: 'no rail was given whole' }] }
+  const observations = rails.map(r => ({
+    key: `supply.headroom.${r.volts}`,
+    label: `Supply, ${r.name}, left over`,
+    value: Number(((r.has / r.needs - 1) * 100).toFixed(0)),
+    unit: '%',
+    how: `${r.has} A for ${r.needs.toFixed(2)} A at start`,
+  }))
+  return {
+    call: callOf(v, rails),
+    lines,
+    observations: observations.length
+      ? observations
+      : [{ key: 'supply.none', label: 'Supply', value: 'not known', unit: '', how: 'no rail was given whole' }],
+  }
 }
 
 function callOf(v: Values, rails: readonly Rail[]): Call {
-  if (rails.length === 0) return { kind: 'unknown', reasons: ['No rail is known with both its draw and its rating.'], next: 'Read the drive’s plate and the supply’s plate.' }
+  if (rails.length === 0)
+    return {
+      kind: 'unknown',
+      reasons: ['No rail is known with both its draw and its rating.'],
+      next: 'Read the drive’s plate and the supply’s plate.',
+    }
   const short = rails.find(r => r.has < r.needs)
-  if (short) return { kind: 'stop', reasons: [`${short.name} gives ${short.has} A and ${short.needs.toFixed(2)} A are needed at start.`], next: 'Another supply, or one drive at a time.' }
-  if (v.capacitors === 'old' || (v.capacitors === undefined && (maybe(v, 'age') ?? 0) >= OLD)) return { kind: 'mend', reasons: ['The ratings are enough, but its capacitors are as old as it is.', 'Ripple from dried-out capacitors looks like a bad drive.'], next: 'Look at its capacitors, or measure its ripple under load.' }
+  if (short)
+    return {
+      kind: 'stop',
+      reasons: [`${short.name} gives ${short.has} A and ${short.needs.toFixed(2)} A are needed at start.`],
+      next: 'Another supply, or one drive at a time.',
+    }
+  if (v.capacitors === 'old' || (v.capacitors === undefined && (maybe(v, 'age') ?? 0) >= OLD))
+    return {
+      kind: 'mend',
+      reasons: [
+        'The ratings are enough, but its capacitors are as old as it is.',
+        'Ripple from dried-out capacitors looks like a bad drive.',
+      ],
+      next: 'Look at its capacitors, or measure its ripple under load.',
+    }
   const least = maybe(v, 'least')
   const drawn = rails.find(r => r.volts === 5)?.needs
-  if (least !== undefined && drawn !== undefined && drawn < least) return { kind: 'mend', reasons: [`It wants at least ${least} A on 5 V before it regulates, and the drive draws ${drawn.toFixed(2)} A.`], next: 'Add a load, or use another supply.' }
+  if (least !== undefined && drawn !== undefined && drawn < least)
+    return {
+      kind: 'mend',
+      reasons: [`It wants at least ${least} A on 5 V before it regulates, and the drive draws ${drawn.toFixed(2)} A.`],
+      next: 'Add a load, or use another supply.',
+    }
   const ripple = maybe(v, 'ripple')
-  if (ripple !== undefined && ripple > 0.1) return { kind: 'mend', reasons: [`A ripple of ${(ripple * 1000).toFixed(0)} mV is more than 100 mV (from memory).`], next: 'Renew its output capacitors.' }
+  if (ripple !== undefined && ripple > 0.1)
+    return {
+      kind: 'mend',
+      reasons: [`A ripple of ${(ripple * 1000).toFixed(0)} mV is more than 100 mV (from memory).`],
+      next: 'Renew its output capacitors.',
+    }
   const tight = rails.find(r => r.has < r.needs * (1 + HEADROOM))
-  if (tight) return { kind: 'unknown', reasons: [`${tight.name} is enough on paper, with ${((tight.has / tight.needs - 1) * 100).toFixed(0)} % left over; a quarter is wanted.`], next: 'Measure its voltage while the motor starts.' }
-  return { kind: 'leave', reasons: [`Enough on every rail, with at least ${Math.min(...rails.map(r => (r.has / r.needs - 1) * 100)).toFixed(0)} % left over.`], next: 'Prove each wire before it is connected: colours prove nothing.' }
+  if (tight)
+    return {
+      kind: 'unknown',
+      reasons: [
+        `${tight.name} is enough on paper, with ${((tight.has / tight.needs - 1) * 100).toFixed(0)} % left over; a quarter is wanted.`,
+      ],
+      next: 'Measure its voltage while the motor starts.',
+    }
+  return {
+    kind: 'leave',
+    reasons: [
+      `Enough on every rail, with at least ${Math.min(...rails.map(r => (r.has / r.needs - 1) * 100)).toFixed(0)} % left over.`,
+    ],
+    next: 'Prove each wire before it is connected: colours prove nothing.',
+  }
 }
 
 /** The supply: is it enough, at start, with what is left over. */
 export const supplySum: Sum = {
-  id: 'supply', title: 'Supply', station: 'electronics', group: 'Supply', purpose: 'Whether a supply carries the drive, its start included.',
+  id: 'supply',
+  title: 'Supply',
+  station: 'electronics',
+  group: 'Supply',
+  purpose: 'Whether a supply carries the drive, its start included.',
   fields: [
     { key: 'draw12', label: '12 V on the drive’s plate', quantity: 'current', plausible: [0.05, 3] },
     { key: 'peak12', label: '12 V at start', hint: 'where it was measured', quantity: 'current', plausible: [0.1, 5] },
@@ -57,12 +127,37 @@ export const supplySum: Sum = {
     { key: 'peak5', rare: true, label: '5 V at start', quantity: 'current', plausible: [0.05, 3] },
     { key: 'has5', label: '5 V the supply gives', quantity: 'current', plausible: [0.2, 30] },
     { key: 'drives', rare: true, label: 'Drives on it', quantity: 'count', plausible: [1, 4] },
-    { key: 'together', rare: true, label: 'Drives start', choices: [{ value: 'no', label: 'one after another' }, { value: 'yes', label: 'together, on one motor line' }] },
+    {
+      key: 'together',
+      rare: true,
+      label: 'Drives start',
+      choices: [
+        { value: 'no', label: 'one after another' },
+        { value: 'yes', label: 'together, on one motor line' },
+      ],
+    },
     { key: 'age', rare: true, label: 'Its age, years', quantity: 'count', plausible: [0, 60] },
     { key: 'least', rare: true, label: 'Least load it wants on 5 V', quantity: 'current', plausible: [0.05, 5] },
-    { key: 'ripple', rare: true, label: 'Ripple under load', hint: 'peak to peak', quantity: 'voltage', plausible: [0.001, 0.5] },
-    { key: 'capacitors', label: 'Its capacitors', choices: [{ value: 'new', label: 'renewed or young' }, { value: 'old', label: 'as old as it is' }] },
+    {
+      key: 'ripple',
+      rare: true,
+      label: 'Ripple under load',
+      hint: 'peak to peak',
+      quantity: 'voltage',
+      plausible: [0.001, 0.5],
+    },
+    {
+      key: 'capacitors',
+      label: 'Its capacitors',
+      choices: [
+        { value: 'new', label: 'renewed or young' },
+        { value: 'old', label: 'as old as it is' },
+      ],
+    },
   ],
-  formulas: [`Needed at start = nameplate × (drives − 1) + peak, or peak × drives where they start together; the peak of a motor rail is ${STARTUP} × nameplate where it was not measured (from memory).`, 'Left over = given ÷ needed − 1; a quarter is wanted (from memory).'],
+  formulas: [
+    `Needed at start = nameplate × (drives − 1) + peak, or peak × drives where they start together; the peak of a motor rail is ${STARTUP} × nameplate where it was not measured (from memory).`,
+    'Left over = given ÷ needed − 1; a quarter is wanted (from memory).',
+  ],
   judge,
 }

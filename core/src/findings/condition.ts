@@ -20,7 +20,10 @@ export interface Situation {
 }
 
 /** A drive's kind and what was found on it, ready for conditions. A belt that was seen not to exist is not possible any more. */
-export function situationOf(drive: { readonly mechanism: MechanismId, readonly features?: Features | null }, found: Iterable<string>): Situation {
+export function situationOf(
+  drive: { readonly mechanism: MechanismId; readonly features?: Features | null },
+  found: Iterable<string>,
+): Situation {
   const has = possibleFeatures(drive.mechanism, drive.features ?? undefined)
   const ids = new Set(found)
   if (ids.has('belt.direct')) has.delete('belt')

@@ -26,20 +26,32 @@ export interface RecordedFinding {
  */
 export function recordFinding(input: FindingInput): RecordedFinding {
   const measured = input.value !== undefined
-  if (!measured && !input.finding) throw new ParameterError('the finding is left out', 'one of the vocabulary, or a number', { field: 'finding' })
+  if (!measured && !input.finding)
+    throw new ParameterError('the finding is left out', 'one of the vocabulary, or a number', { field: 'finding' })
   const { finding, question } = measured
     ? ((q: Question) => ({ finding: findingFor(q, input.value!), question: q }))(findQuestion(input.question ?? ''))
     : findFinding(input.finding!)
   const place = input.place ?? null
   if (place !== null && !question.places?.includes(place)) {
-    throw new ParameterError(`“${place}” is no place for this`, question.places ? question.places.join(', ') : 'none', { field: 'place' })
+    throw new ParameterError(`“${place}” is no place for this`, question.places ? question.places.join(', ') : 'none', {
+      field: 'place',
+    })
   }
   const words = `${topic(question)}: ${lower(finding.label)}${place ? `, ${place}` : ''}`
   const title = measured ? `${words} (${input.value} ${question.measured!.unit})` : words
   return {
-    finding, question, place, title,
+    finding,
+    question,
+    place,
+    title,
     observation: measured
-      ? { key: `finding.${question.id}`, label: question.measured!.label, value: input.value!, unit: question.measured!.unit, how: 'measured by hand' }
+      ? {
+          key: `finding.${question.id}`,
+          label: question.measured!.label,
+          value: input.value!,
+          unit: question.measured!.unit,
+          how: 'measured by hand',
+        }
       : { key: `finding.${question.id}`, label: topic(question), value: finding.label, unit: '', how: question.sense },
     call: { kind: finding.call, reasons: [meaning(finding, place)], next: finding.next },
   }
@@ -48,10 +60,46 @@ export function recordFinding(input: FindingInput): RecordedFinding {
 const lower = (s: string) => s.charAt(0).toLowerCase() + s.slice(1)
 
 const TOPICS: Readonly<Record<string, string>> = {
-  disk: 'Disk inside', history: 'History', storage: 'Kept', belt: 'Belt', residue: 'Swab over the belt path', grease: 'Grease', travel: 'Carriage by hand', spindle: 'Spindle by hand', band: 'Steel band',
-  gears: 'Eject gearbox', rattle: 'Tilted', missing: 'Missing', smell: 'Smell', corrosion: 'Corrosion', caps: 'Capacitors', shorts: 'Supply pins', chips: 'Chips', pins: 'Pins', supply: 'Supply wires proved by', mains: 'Mains and tube seen by',
-  heads: 'Heads', arm: 'Shutter arm', pin: 'Write-protect pin', flag: 'Track-zero flag', click: 'Click', edges: 'Last cartridge’s edge', pad: 'Pressure pad', loading: 'Loading by hand', headclean: 'Swab over the heads', fibres: 'Last look',
-  lacquer: 'Lacquer', screws: 'Screw heads', evidence: 'Evidence of misalignment', seconddisk: 'Second trusted disk', power: 'First power', sacrifice: 'Sacrificial disk', protect: 'Write protect', leads: 'Leads', closed: 'Covers on', incoming: 'New part',
+  disk: 'Disk inside',
+  history: 'History',
+  storage: 'Kept',
+  belt: 'Belt',
+  residue: 'Swab over the belt path',
+  grease: 'Grease',
+  travel: 'Carriage by hand',
+  spindle: 'Spindle by hand',
+  band: 'Steel band',
+  gears: 'Eject gearbox',
+  rattle: 'Tilted',
+  missing: 'Missing',
+  smell: 'Smell',
+  corrosion: 'Corrosion',
+  caps: 'Capacitors',
+  shorts: 'Supply pins',
+  chips: 'Chips',
+  pins: 'Pins',
+  supply: 'Supply wires proved by',
+  mains: 'Mains and tube seen by',
+  heads: 'Heads',
+  arm: 'Shutter arm',
+  pin: 'Write-protect pin',
+  flag: 'Track-zero flag',
+  click: 'Click',
+  edges: 'Last cartridge’s edge',
+  pad: 'Pressure pad',
+  loading: 'Loading by hand',
+  headclean: 'Swab over the heads',
+  fibres: 'Last look',
+  lacquer: 'Lacquer',
+  screws: 'Screw heads',
+  evidence: 'Evidence of misalignment',
+  seconddisk: 'Second trusted disk',
+  power: 'First power',
+  sacrifice: 'Sacrificial disk',
+  protect: 'Write protect',
+  leads: 'Leads',
+  closed: 'Covers on',
+  incoming: 'New part',
 }
 
 /** A question in a word or two, as the log has it. */

@@ -37,7 +37,12 @@ function ends(now: StandingFinding, old: StandingFinding): boolean {
   const placed = old.place === null && old.finding === now.finding
   // What is clean at one place says nothing of another; what is not clean ends a clean answer for the whole.
   if (now.finding.clean) return samePlace || now.place === null
-  if (now.question.several) return placed || (samePlace && (old.finding === now.finding || old.finding.clean === true)) || (old.finding.clean === true && old.place === null)
+  if (now.question.several)
+    return (
+      placed ||
+      (samePlace && (old.finding === now.finding || old.finding.clean === true)) ||
+      (old.finding.clean === true && old.place === null)
+    )
   return samePlace || placed || now.place === null
 }
 

@@ -32,7 +32,7 @@ export interface Measured {
   readonly min: number
   readonly max: number
   /** In rising order; a reading belongs to the first band whose `below` it is below. */
-  readonly bands: readonly { readonly below: number, readonly finding: string }[]
+  readonly bands: readonly { readonly below: number; readonly finding: string }[]
   /** Where the limits come from. */
   readonly source: string
 }

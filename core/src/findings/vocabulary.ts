@@ -9,7 +9,14 @@ import { powerOn } from './power-on'
 import type { Finding, Question } from './types'
 
 /** Every question that the bench asks; the controlled vocabulary of what can be found. */
-export const QUESTIONS: readonly Question[] = [...onArrival, ...mechanics, ...boards, ...heads, ...adjusters, ...powerOn]
+export const QUESTIONS: readonly Question[] = [
+  ...onArrival,
+  ...mechanics,
+  ...boards,
+  ...heads,
+  ...adjusters,
+  ...powerOn,
+]
 
 const questions = new Map(QUESTIONS.map(q => [q.id, q]))
 const findings = new Map(QUESTIONS.flatMap(q => q.findings.map(f => [f.id, { finding: f, question: q }] as const)))
@@ -22,7 +29,7 @@ export function findQuestion(id: string): Question {
 }
 
 /** @throws ParameterError where there is no such finding */
-export function findFinding(id: string): { readonly finding: Finding, readonly question: Question } {
+export function findFinding(id: string): { readonly finding: Finding; readonly question: Question } {
   const found = findings.get(id)
   if (!found) throw new ParameterError(`there is no finding "${id}"`, 'one of the vocabulary', { field: 'finding' })
   return found
@@ -31,13 +38,18 @@ export function findFinding(id: string): { readonly finding: Finding, readonly q
 /** The finding that a reading amounts to. @throws ParameterError where the question is not measured or the reading is impossible */
 export function findingFor(question: Question, value: number): Finding {
   const m = question.measured
-  if (!m) throw new ParameterError(`“${question.ask}” is not answered by a number`, 'one of its findings', { field: 'value' })
-  if (!Number.isFinite(value) || value < m.min || value > m.max) throw new ParameterError(`${value} ${m.unit} is not possible here`, `${m.min} to ${m.max} ${m.unit}`, { field: 'value' })
+  if (!m)
+    throw new ParameterError(`“${question.ask}” is not answered by a number`, 'one of its findings', { field: 'value' })
+  if (!Number.isFinite(value) || value < m.min || value > m.max)
+    throw new ParameterError(`${value} ${m.unit} is not possible here`, `${m.min} to ${m.max} ${m.unit}`, {
+      field: 'value',
+    })
   return findFinding(m.bands.find(b => value < b.below)!.finding).finding
 }
 
 /** What follows from a finding at a place. */
-export const meaning = (finding: Finding, place: string | null): string => (place && finding.meansAt?.[place]) || finding.means
+export const meaning = (finding: Finding, place: string | null): string =>
+  (place && finding.meansAt?.[place]) || finding.means
 
 /** Questions that make sense for a drive. */
 export const questionsFor = (s: Situation): Question[] => QUESTIONS.filter(q => holds(q.when, s))
@@ -46,13 +58,24 @@ export const questionsFor = (s: Situation): Question[] => QUESTIONS.filter(q => 
  * Findings whose words hold every word that was typed, those whose own label begins with it first.
  * @example searchFindings('fish', situation) // smell.fish
  */
-export function searchFindings(words: string, s: Situation, most = 12): { readonly finding: Finding, readonly question: Question }[] {
+export function searchFindings(
+  words: string,
+  s: Situation,
+  most = 12,
+): { readonly finding: Finding; readonly question: Question }[] {
   const wanted = words.toLowerCase().split(/\s+/).filter(Boolean)
   if (wanted.length === 0) return []
-  const hits = questionsFor(s).flatMap(question => question.findings.flatMap((finding) => {
-    const own = `${finding.label} ${finding.also ?? ''} ${finding.id.replace('.', ' ')}`.toLowerCase()
-    const all = `${own} ${question.ask} ${finding.means}`.toLowerCase()
-    return wanted.every(w => all.includes(w)) ? [{ finding, question, rank: wanted.every(w => own.includes(w)) ? 0 : 1 }] : []
-  }))
-  return hits.sort((a, b) => a.rank - b.rank).slice(0, most).map(({ finding, question }) => ({ finding, question }))
+  const hits = questionsFor(s).flatMap(question =>
+    question.findings.flatMap(finding => {
+      const own = `${finding.label} ${finding.also ?? ''} ${finding.id.replace('.', ' ')}`.toLowerCase()
+      const all = `${own} ${question.ask} ${finding.means}`.toLowerCase()
+      return wanted.every(w => all.includes(w))
+        ? [{ finding, question, rank: wanted.every(w => own.includes(w)) ? 0 : 1 }]
+        : []
+    }),
+  )
+  return hits
+    .sort((a, b) => a.rank - b.rank)
+    .slice(0, most)
+    .map(({ finding, question }) => ({ finding, question }))
 }

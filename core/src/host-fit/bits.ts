@@ -9,7 +9,7 @@ export class Bits {
   }
 
   has(m: number): boolean {
-    return (this.words[m >> 5]! >> (m & 31) & 1) === 1
+    return ((this.words[m >> 5]! >> (m & 31)) & 1) === 1
   }
 
   /** Whether the two have a member in common. */
@@ -20,7 +20,8 @@ export class Bits {
 
   /** Whether a member is in both this and `other` and not in `not`. */
   meetsOutside(other: Bits, not: Bits): boolean {
-    for (let i = 0; i < this.words.length; i++) if ((this.words[i]! & other.words[i]! & ~not.words[i]!) !== 0) return true
+    for (let i = 0; i < this.words.length; i++)
+      if ((this.words[i]! & other.words[i]! & ~not.words[i]!) !== 0) return true
     return false
   }
 

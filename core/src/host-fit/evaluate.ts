@@ -1,4 +1,14 @@
-import { foundPosition, type Choice, type DriveProfile, type Effects, type HostProfile, type Line, type Need, type Want, type Way } from './profile'
+import {
+  foundPosition,
+  type Choice,
+  type DriveProfile,
+  type Effects,
+  type HostProfile,
+  type Line,
+  type Need,
+  type Want,
+  type Way,
+} from './profile'
 import { SIGNALS } from './signals'
 
 /** How the cable runs: pin to pin, or made for the purpose, any pin to any. */
@@ -8,10 +18,19 @@ export type Cable = 'straight' | 'made'
 export type Setting = readonly number[]
 
 /** What a setting brings about, all its parts together. */
-export interface State { readonly lines: readonly Line[], readonly ways: readonly Way[] }
+export interface State {
+  readonly lines: readonly Line[]
+  readonly ways: readonly Way[]
+}
 
 /** Better is smaller, the first that differs decides. */
-export type Cost = readonly [mustsMissed: number, noticesMissed: number, secondBest: number, wires: number, moved: number]
+export type Cost = readonly [
+  mustsMissed: number,
+  noticesMissed: number,
+  secondBest: number,
+  wires: number,
+  moved: number,
+]
 
 export function stateOf(drive: DriveProfile, setting: Setting): State {
   const parts: Effects[] = [drive.fixed, ...drive.choices.map((c, i) => c.positions[setting[i]!]!)]
@@ -21,7 +40,8 @@ export function stateOf(drive: DriveProfile, setting: Setting): State {
 /** Pins that the host itself drives, with what it puts on them. */
 export function hostPins(host: HostProfile): ReadonlyMap<number, string> {
   const pins = new Map<number, string>()
-  for (const need of host.needs) for (const w of need.wants) if (w.kind === 'line' && SIGNALS[w.signal].from === 'host') pins.set(w.pin, w.signal)
+  for (const need of host.needs)
+    for (const w of need.wants) if (w.kind === 'line' && SIGNALS[w.signal].from === 'host') pins.set(w.pin, w.signal)
   return pins
 }
 
@@ -29,7 +49,12 @@ export function hostPins(host: HostProfile): ReadonlyMap<number, string> {
  * Whether parts of a drive may stand together: a pin that the drive drives carries one signal and is not driven by the
  * host too; what the drive listens to comes from one pin, for two would be joined by it; it behaves in one way at a time.
  */
-export function clash(lines: readonly Line[], ways: readonly Way[], driven: ReadonlyMap<number, string>, cable: Cable): boolean {
+export function clash(
+  lines: readonly Line[],
+  ways: readonly Way[],
+  driven: ReadonlyMap<number, string>,
+  cable: Cable,
+): boolean {
   const byPin = new Map<number, string>()
   const heard = new Map<string, number>()
   for (const l of lines) {
@@ -55,15 +80,19 @@ export function clash(lines: readonly Line[], ways: readonly Way[], driven: Read
 /** Whether a want is met by a drive as a whole; of a part of it, whether that part brings it or, for a quiet pin, leaves it quiet. */
 export function meets(want: Want, state: Effects, cable: Cable): boolean {
   switch (want.kind) {
-    case 'line': return state.lines?.some(l => l.signal === want.signal && (cable === 'made' || l.pin === want.pin)) ?? false
-    case 'way': return state.ways?.some(w => w.mode === want.mode && want.oneOf.includes(w.value)) ?? false
+    case 'line':
+      return state.lines?.some(l => l.signal === want.signal && (cable === 'made' || l.pin === want.pin)) ?? false
+    case 'way':
+      return state.ways?.some(w => w.mode === want.mode && want.oneOf.includes(w.value)) ?? false
     // A cable that is made leaves out what is not wanted.
-    case 'quiet': return cable === 'made' || !state.lines?.some(l => l.pin === want.pin && SIGNALS[l.signal].from === 'drive')
+    case 'quiet':
+      return cable === 'made' || !state.lines?.some(l => l.pin === want.pin && SIGNALS[l.signal].from === 'drive')
   }
 }
 
 /** Index of the first want that is met; −1 where none is. */
-export const metBy = (need: Need, state: State, cable: Cable): number => need.wants.findIndex(w => meets(w, state, cable))
+export const metBy = (need: Need, state: State, cable: Cable): number =>
+  need.wants.findIndex(w => meets(w, state, cable))
 
 /** What choosing a position costs by itself: wires and cuts made, straps moved. */
 export function handling(choice: Choice, position: number): readonly [wires: number, moved: number] {

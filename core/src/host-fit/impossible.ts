@@ -14,9 +14,12 @@ export interface Impossible {
 /** What a want asks for, in words. */
 export function wantText(w: Want): string {
   switch (w.kind) {
-    case 'line': return `${SIGNALS[w.signal].label} on pin ${w.pin}`
-    case 'quiet': return `nothing on pin ${w.pin}`
-    case 'way': return `${MODES[w.mode].label.charAt(0).toLowerCase()}${MODES[w.mode].label.slice(1)} ${w.oneOf.map(v => valueLabel(w.mode, v)).join(' or ')}`
+    case 'line':
+      return `${SIGNALS[w.signal].label} on pin ${w.pin}`
+    case 'quiet':
+      return `nothing on pin ${w.pin}`
+    case 'way':
+      return `${MODES[w.mode].label.charAt(0).toLowerCase()}${MODES[w.mode].label.slice(1)} ${w.oneOf.map(v => valueLabel(w.mode, v)).join(' or ')}`
   }
 }
 export const needText = (n: Need): string => n.wants.map(wantText).join(', or ')
@@ -47,13 +50,17 @@ export function proveImpossible(host: HostProfile, drive: DriveProfile, cable: C
 function reason(core: readonly Need[], host: HostProfile, drive: DriveProfile, cable: Cable): string {
   const settings = settingsOf(drive)
   const none = `none of its ${settings} setting${settings === 1 ? '' : 's'}`
-  if (core.length === 0) return 'The drive’s profile contradicts itself: two lines on one pin, a line on a pin that the host drives, one input on two pins, or two ways at once, however it is set.'
+  if (core.length === 0)
+    return 'The drive’s profile contradicts itself: two lines on one pin, a line on a pin that the host drives, one input on two pins, or two ways at once, however it is set.'
   if (core.length === 1) {
     const [need] = core
     const givers = givenBy(need!, drive, cable)
-    if (givers.length === 0) return `Nothing on the drive gives ${needText(need!)}: no fixed line, no strap and no wire.`
+    if (givers.length === 0)
+      return `Nothing on the drive gives ${needText(need!)}: no fixed line, no strap and no wire.`
     const blocked = givers.some(g => clash(g.choice.positions[g.at]!.lines ?? [], [], hostPins(host), cable))
-    return blocked ? `${upperFirst(needText(need!))} could be had only on a pin that the host drives itself.` : `${upperFirst(needText(need!))} could be had only together with what contradicts it: ${none} has it.`
+    return blocked
+      ? `${upperFirst(needText(need!))} could be had only on a pin that the host drives itself.`
+      : `${upperFirst(needText(need!))} could be had only together with what contradicts it: ${none} has it.`
   }
   // The plain case: one strap would have to stand in two places.
   const [a, b] = core
@@ -69,6 +76,10 @@ function reason(core: readonly Need[], host: HostProfile, drive: DriveProfile, c
 }
 
 /** Positions that bring what a need asks for. */
-function givenBy(need: Need, drive: DriveProfile, cable: Cable): { readonly choice: Choice, readonly at: number }[] {
-  return drive.choices.flatMap(choice => choice.positions.flatMap((p, at) => need.wants.some(w => w.kind !== 'quiet' && meets(w, p, cable)) ? [{ choice, at }] : []))
+function givenBy(need: Need, drive: DriveProfile, cable: Cable): { readonly choice: Choice; readonly at: number }[] {
+  return drive.choices.flatMap(choice =>
+    choice.positions.flatMap((p, at) =>
+      need.wants.some(w => w.kind !== 'quiet' && meets(w, p, cable)) ? [{ choice, at }] : [],
+    ),
+  )
 }

@@ -55,14 +55,42 @@ export function judgeFit(host: HostProfile, drive: DriveProfile, cable: Cable): 
   })
   const noticed = host.needs.flatMap((need): Noticed[] => {
     const at = metBy(need, state, cable)
-    if (at > 0) return [{ need, grade: 'second best', text: need.wants[at]!.but ?? `${wantText(need.wants[at]!)} in place of ${wantText(need.wants[0]!)}` }]
-    return at === 0 ? [] : [{ need, grade: need.weight === 'must' ? 'missed must' : 'missed', text: noticedOf(need, state) }]
+    if (at > 0)
+      return [
+        {
+          need,
+          grade: 'second best',
+          text: need.wants[at]!.but ?? `${wantText(need.wants[at]!)} in place of ${wantText(need.wants[0]!)}`,
+        },
+      ]
+    return at === 0
+      ? []
+      : [{ need, grade: need.weight === 'must' ? 'missed must' : 'missed', text: noticedOf(need, state) }]
   })
   const impossible = best === null || best.cost[0] > 0 ? proveImpossible(host, drive, cable) : null
   const call = callOf(sets, noticed, impossible, settings, host.pins !== drive.pins && cable === 'straight')
   return {
-    call, setting, cost: best?.cost ?? null, sets, noticed, impossible, settings, pins: pinsOf(host, state, cable),
-    observations: [{ key: 'host.fit', label: `Fit for ${host.name}`, value: impossible ? 'cannot be had' : noticed.length ? `with ${noticed.length} ${noticed.length === 1 ? 'thing' : 'things'} noticed` : 'complete', unit: '', how: `best of ${settings} settings of ${drive.name}, ${cable === 'made' ? 'cable made for it' : 'straight cable'}` }],
+    call,
+    setting,
+    cost: best?.cost ?? null,
+    sets,
+    noticed,
+    impossible,
+    settings,
+    pins: pinsOf(host, state, cable),
+    observations: [
+      {
+        key: 'host.fit',
+        label: `Fit for ${host.name}`,
+        value: impossible
+          ? 'cannot be had'
+          : noticed.length
+            ? `with ${noticed.length} ${noticed.length === 1 ? 'thing' : 'things'} noticed`
+            : 'complete',
+        unit: '',
+        how: `best of ${settings} settings of ${drive.name}, ${cable === 'made' ? 'cable made for it' : 'straight cable'}`,
+      },
+    ],
   }
 }
 
@@ -72,12 +100,19 @@ function noticedOf(need: Need, state: State): string {
   const want = need.wants[0]!
   switch (want.kind) {
     case 'line': {
-      const other = SIGNALS[want.signal].from === 'drive' ? state.lines.find(l => l.pin === want.pin && l.signal !== want.signal && SIGNALS[l.signal].from === 'drive') : undefined
-      return other ? `${SIGNALS[want.signal].lost}; ${SIGNALS[other.signal].label} is taken for it` : SIGNALS[want.signal].lost
+      const other =
+        SIGNALS[want.signal].from === 'drive'
+          ? state.lines.find(l => l.pin === want.pin && l.signal !== want.signal && SIGNALS[l.signal].from === 'drive')
+          : undefined
+      return other
+        ? `${SIGNALS[want.signal].lost}; ${SIGNALS[other.signal].label} is taken for it`
+        : SIGNALS[want.signal].lost
     }
     case 'way': {
       const is = state.ways.find(w => w.mode === want.mode)
-      return is ? valuesOf(want.mode).find(([v]) => v === is.value)![1].noticed : `${MODES[want.mode].label.toLowerCase()}: the drive’s profile does not say`
+      return is
+        ? valuesOf(want.mode).find(([v]) => v === is.value)![1].noticed
+        : `${MODES[want.mode].label.toLowerCase()}: the drive’s profile does not say`
     }
     case 'quiet': {
       const there = state.lines.find(l => l.pin === want.pin)
@@ -86,39 +121,86 @@ function noticedOf(need: Need, state: State): string {
   }
 }
 
-function callOf(sets: readonly Set[], noticed: readonly Noticed[], impossible: Impossible | null, settings: number, plugs: boolean): Call {
+function callOf(
+  sets: readonly Set[],
+  noticed: readonly Noticed[],
+  impossible: Impossible | null,
+  settings: number,
+  plugs: boolean,
+): Call {
   const texts = noticed.map(n => upperFirst(`${n.text}.`))
   const moved = sets.filter(s => s.moved)
   if (impossible) {
     return {
-      kind: 'mend', reasons: [`No setting fits. ${impossible.because}`, ...(plugs ? ['The plugs have different numbers of pins.'] : [])],
-      next: impossible.needs.length === 0 ? 'Correct the drive’s profile.' : plugs ? 'Try a cable made for the purpose.' : `Another drive for this host, or a board between them that makes ${impossible.needs.map(needText).join(' and ')}.`,
+      kind: 'mend',
+      reasons: [
+        `No setting fits. ${impossible.because}`,
+        ...(plugs ? ['The plugs have different numbers of pins.'] : []),
+      ],
+      next:
+        impossible.needs.length === 0
+          ? 'Correct the drive’s profile.'
+          : plugs
+            ? 'Try a cable made for the purpose.'
+            : `Another drive for this host, or a board between them that makes ${impossible.needs.map(needText).join(' and ')}.`,
     }
   }
   const wires = moved.filter(s => s.choice.kind !== 'strap')
-  const doing = [...moved.filter(s => s.choice.kind === 'strap'), ...wires].map(s => `${s.choice.label} to “${s.position}”`)
+  const doing = [...moved.filter(s => s.choice.kind === 'strap'), ...wires].map(
+    s => `${s.choice.label} to “${s.position}”`,
+  )
   const stay = noticed.length ? 'Nothing better can be had; decide whether you can live with it.' : ''
-  if (moved.length === 0) return { kind: noticed.length ? 'unknown' : 'leave', reasons: texts.length ? texts : ['It fits as it stands.'], next: stay || 'Leave the straps as they are.' }
+  if (moved.length === 0)
+    return {
+      kind: noticed.length ? 'unknown' : 'leave',
+      reasons: texts.length ? texts : ['It fits as it stands.'],
+      next: stay || 'Leave the straps as they are.',
+    }
   return {
     kind: wires.length ? 'mend' : 'nudge',
-    reasons: [`${noticed.length ? 'The best' : 'It fits'} with ${list([...(moved.length > wires.length ? [count(moved.length - wires.length, 'strap')] : []), ...(wires.length ? [count(wires.length, 'wire or cut', 'wires or cuts')] : [])])} changed${settings > 1 ? `, out of ${settings} settings` : ''}.`, ...texts],
+    reasons: [
+      `${noticed.length ? 'The best' : 'It fits'} with ${list([...(moved.length > wires.length ? [count(moved.length - wires.length, 'strap')] : []), ...(wires.length ? [count(wires.length, 'wire or cut', 'wires or cuts')] : [])])} changed${settings > 1 ? `, out of ${settings} settings` : ''}.`,
+      ...texts,
+    ],
     next: `Set ${list(doing)}.`,
   }
 }
 
 function pinsOf(host: HostProfile, state: State, cable: Cable): PinRow[] {
-  return host.needs.flatMap((need): PinRow[] => {
-    const line = need.wants.find(w => w.kind === 'line' && state.lines.some(l => l.signal === w.signal && (cable === 'made' || l.pin === w.pin))) ?? need.wants[0]!
-    if (line.kind === 'way') return []
-    if (line.kind === 'quiet') {
-      const there = state.lines.find(l => l.pin === line.pin && SIGNALS[l.signal].from === 'drive')
-      return [{ pin: line.pin, host: 'nothing', drive: there && cable === 'straight' ? SIGNALS[there.signal].label : 'nothing', agrees: !there || cable === 'made' }]
-    }
-    const given = state.lines.find(l => l.signal === line.signal && (cable === 'made' || l.pin === line.pin))
-    const there = given ?? state.lines.find(l => l.pin === line.pin)
-    return [{ pin: line.pin, host: SIGNALS[line.signal].label, drive: there ? SIGNALS[there.signal].label : 'nothing', agrees: given !== undefined, ...(cable === 'made' && given ? { from: given.pin } : {}) }]
-  }).sort((a, b) => a.pin - b.pin)
+  return host.needs
+    .flatMap((need): PinRow[] => {
+      const line =
+        need.wants.find(
+          w =>
+            w.kind === 'line' && state.lines.some(l => l.signal === w.signal && (cable === 'made' || l.pin === w.pin)),
+        ) ?? need.wants[0]!
+      if (line.kind === 'way') return []
+      if (line.kind === 'quiet') {
+        const there = state.lines.find(l => l.pin === line.pin && SIGNALS[l.signal].from === 'drive')
+        return [
+          {
+            pin: line.pin,
+            host: 'nothing',
+            drive: there && cable === 'straight' ? SIGNALS[there.signal].label : 'nothing',
+            agrees: !there || cable === 'made',
+          },
+        ]
+      }
+      const given = state.lines.find(l => l.signal === line.signal && (cable === 'made' || l.pin === line.pin))
+      const there = given ?? state.lines.find(l => l.pin === line.pin)
+      return [
+        {
+          pin: line.pin,
+          host: SIGNALS[line.signal].label,
+          drive: there ? SIGNALS[there.signal].label : 'nothing',
+          agrees: given !== undefined,
+          ...(cable === 'made' && given ? { from: given.pin } : {}),
+        },
+      ]
+    })
+    .sort((a, b) => a.pin - b.pin)
 }
 
 const count = (n: number, one: string, many = `${one}s`) => `${n} ${n === 1 ? one : many}`
-const list = (parts: readonly string[]) => parts.length < 2 ? parts.join('') : `${parts.slice(0, -1).join(', ')} and ${parts.at(-1)}`
+const list = (parts: readonly string[]) =>
+  parts.length < 2 ? parts.join('') : `${parts.slice(0, -1).join(', ')} and ${parts.at(-1)}`

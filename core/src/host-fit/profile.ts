@@ -1,12 +1,21 @@
 import type { Mode, Signal } from './signals'
 
 /** A line on a pin of the drive's plug. */
-export interface Line { readonly signal: Signal, readonly pin: number }
+export interface Line {
+  readonly signal: Signal
+  readonly pin: number
+}
 /** A way in which the drive behaves. */
-export interface Way { readonly mode: Mode, readonly value: string }
+export interface Way {
+  readonly mode: Mode
+  readonly value: string
+}
 
 /** What a position of a strap, a wire or a cut brings about. */
-export interface Effects { readonly lines?: readonly Line[], readonly ways?: readonly Way[] }
+export interface Effects {
+  readonly lines?: readonly Line[]
+  readonly ways?: readonly Way[]
+}
 
 export interface Position extends Effects {
   readonly id: string
@@ -36,10 +45,10 @@ export interface DriveProfile {
 
 /** One thing that would satisfy a need. */
 export type Want =
-  | { readonly kind: 'line', readonly signal: Signal, readonly pin: number, readonly but?: string }
-  | { readonly kind: 'way', readonly mode: Mode, readonly oneOf: readonly string[], readonly but?: string }
+  | { readonly kind: 'line'; readonly signal: Signal; readonly pin: number; readonly but?: string }
+  | { readonly kind: 'way'; readonly mode: Mode; readonly oneOf: readonly string[]; readonly but?: string }
   /** The drive puts nothing on that pin. */
-  | { readonly kind: 'quiet', readonly pin: number, readonly but?: string }
+  | { readonly kind: 'quiet'; readonly pin: number; readonly but?: string }
 
 /** What a host expects. The first want is the right one; each later one serves too, but its `but` is noticed. */
 export interface Need {

@@ -6,26 +6,38 @@ export type Side = 'host' | 'drive'
  * Described by what they do, so that any make of host or drive can be told in them.
  */
 export const SIGNALS = {
-  'select': { label: 'select', from: 'host', lost: 'the drive never answers' },
-  'motor': { label: 'motor', from: 'host', lost: 'the host cannot switch the motor' },
-  'step': { label: 'step', from: 'host', lost: 'the heads never move' },
-  'direction': { label: 'direction', from: 'host', lost: 'the heads move one way only' },
-  'side': { label: 'side', from: 'host', lost: 'only the lower side is read' },
+  select: { label: 'select', from: 'host', lost: 'the drive never answers' },
+  motor: { label: 'motor', from: 'host', lost: 'the host cannot switch the motor' },
+  step: { label: 'step', from: 'host', lost: 'the heads never move' },
+  direction: { label: 'direction', from: 'host', lost: 'the heads move one way only' },
+  side: { label: 'side', from: 'host', lost: 'only the lower side is read' },
   'write-data': { label: 'write data', from: 'host', lost: 'nothing is written' },
   'write-gate': { label: 'write gate', from: 'host', lost: 'nothing is written' },
-  'density-in': { label: 'density, told by the host', from: 'host', lost: 'the drive does not follow the host’s density' },
+  'density-in': {
+    label: 'density, told by the host',
+    from: 'host',
+    lost: 'the drive does not follow the host’s density',
+  },
   'head-load': { label: 'head load', from: 'host', lost: 'the host cannot load the heads' },
   'in-use': { label: 'in use', from: 'host', lost: 'the door lock or the lamp does not follow the host' },
-  'index': { label: 'index', from: 'drive', lost: 'no track is ever found: the host waits for the index' },
+  index: { label: 'index', from: 'drive', lost: 'no track is ever found: the host waits for the index' },
   'track-0': { label: 'track zero', from: 'drive', lost: 'the heads knock against their stop: home is never seen' },
   'write-protect': { label: 'write protect', from: 'drive', lost: 'a protected disk is not seen as one' },
   'read-data': { label: 'read data', from: 'drive', lost: 'nothing is read' },
-  'ready': { label: 'ready', from: 'drive', lost: 'the host waits for ready and gives up' },
-  'disk-change': { label: 'disk change', from: 'drive', lost: 'a change of disk is never seen: the last disk’s directory stays' },
-  'density-out': { label: 'density, told by the disk', from: 'drive', lost: 'the host does not learn the disk’s density' },
+  ready: { label: 'ready', from: 'drive', lost: 'the host waits for ready and gives up' },
+  'disk-change': {
+    label: 'disk change',
+    from: 'drive',
+    lost: 'a change of disk is never seen: the last disk’s directory stays',
+  },
+  'density-out': {
+    label: 'density, told by the disk',
+    from: 'drive',
+    lost: 'the host does not learn the disk’s density',
+  },
   'disk-in': { label: 'disk in', from: 'drive', lost: 'the host does not see that a disk is in' },
   'two-sided': { label: 'two-sided disk', from: 'drive', lost: 'a two-sided disk is taken for a one-sided one' },
-} as const satisfies Readonly<Record<string, { readonly label: string, readonly from: Side, readonly lost: string }>>
+} as const satisfies Readonly<Record<string, { readonly label: string; readonly from: Side; readonly lost: string }>>
 export type Signal = keyof typeof SIGNALS
 export const SIGNAL_IDS = Object.keys(SIGNALS) as Signal[]
 
@@ -35,27 +47,30 @@ export const MODES = {
     label: 'The motor turns',
     values: {
       'motor-line': { label: 'when the motor line says so', noticed: 'the motor turns for every drive on that line' },
-      'select': { label: 'when the drive is selected', noticed: 'the motor stops between accesses, and each waits for it' },
+      select: {
+        label: 'when the drive is selected',
+        noticed: 'the motor stops between accesses, and each waits for it',
+      },
       'disk-in': { label: 'while a disk is in', noticed: 'the motor turns as long as a disk is in' },
-      'always': { label: 'always', noticed: 'the motor never stops' },
+      always: { label: 'always', noticed: 'the motor never stops' },
     },
   },
-  'selected': {
+  selected: {
     label: 'It is selected',
     values: {
       line: { label: 'by the select line', noticed: 'it answers only when selected' },
       always: { label: 'always', noticed: 'it answers for every drive on the cable' },
     },
   },
-  'speed': {
+  speed: {
     label: 'It turns at',
     values: {
       '300': { label: '300 r/min', noticed: 'at 300 r/min nothing reads at this host’s rate' },
       '360': { label: '360 r/min', noticed: 'at 360 r/min nothing reads at this host’s rate' },
-      'line': { label: '300 or 360 r/min, by the density line', noticed: 'the speed follows the density line' },
+      line: { label: '300 or 360 r/min, by the density line', noticed: 'the speed follows the density line' },
     },
   },
-  'density': {
+  density: {
     label: 'Its density follows',
     values: {
       line: { label: 'the density line', noticed: 'the density follows the host only' },
@@ -67,25 +82,53 @@ export const MODES = {
   'heads-load': {
     label: 'The heads load',
     values: {
-      'select': { label: 'when selected', noticed: 'the heads knock down with every access' },
-      'motor': { label: 'with the motor', noticed: 'the heads lie on the disk as long as the motor turns' },
-      'line': { label: 'when the head load line says so', noticed: 'the heads never load without that line' },
+      select: { label: 'when selected', noticed: 'the heads knock down with every access' },
+      motor: { label: 'with the motor', noticed: 'the heads lie on the disk as long as the motor turns' },
+      line: { label: 'when the head load line says so', noticed: 'the heads never load without that line' },
       'disk-in': { label: 'with the disk', noticed: 'the heads lie on the disk as long as it is in' },
     },
   },
-  'terminator': {
+  terminator: {
     label: 'Its terminator is',
     values: {
       on: { label: 'fitted', noticed: 'two terminators on one cable ask too much of the host’s drivers' },
       off: { label: 'off', noticed: 'the cable’s end is open: lines ring, and errors come and go' },
     },
   },
-  'heads': { label: 'It has', values: { 1: { label: 'one head', noticed: 'the upper side is never read' }, 2: { label: 'two heads', noticed: 'two-sided disks are read whole' } } },
-  'cylinders': { label: 'It steps over', values: { 40: { label: '40 cylinders', noticed: 'disks of 80 cylinders are out of its reach' }, 80: { label: '80 cylinders', noticed: 'its narrow tracks do not read everywhere that a 40-cylinder drive wrote before' }, 77: { label: '77 cylinders', noticed: 'only 77 cylinders are reached' } } },
-} as const satisfies Readonly<Record<string, { readonly label: string, readonly values: Readonly<Record<string, { readonly label: string, readonly noticed: string }>> }>>
+  heads: {
+    label: 'It has',
+    values: {
+      1: { label: 'one head', noticed: 'the upper side is never read' },
+      2: { label: 'two heads', noticed: 'two-sided disks are read whole' },
+    },
+  },
+  cylinders: {
+    label: 'It steps over',
+    values: {
+      40: { label: '40 cylinders', noticed: 'disks of 80 cylinders are out of its reach' },
+      80: {
+        label: '80 cylinders',
+        noticed: 'its narrow tracks do not read everywhere that a 40-cylinder drive wrote before',
+      },
+      77: { label: '77 cylinders', noticed: 'only 77 cylinders are reached' },
+    },
+  },
+} as const satisfies Readonly<
+  Record<
+    string,
+    {
+      readonly label: string
+      readonly values: Readonly<Record<string, { readonly label: string; readonly noticed: string }>>
+    }
+  >
+>
 export type Mode = keyof typeof MODES
 export const MODE_IDS = Object.keys(MODES) as Mode[]
 
 /** The values of a mode, as id and text. */
-export const valuesOf = (mode: Mode): readonly (readonly [value: string, text: { readonly label: string, readonly noticed: string }])[] => Object.entries(MODES[mode].values)
-export const valueLabel = (mode: Mode, value: string): string => valuesOf(mode).find(([v]) => v === value)?.[1].label ?? value
+export const valuesOf = (
+  mode: Mode,
+): readonly (readonly [value: string, text: { readonly label: string; readonly noticed: string }])[] =>
+  Object.entries(MODES[mode].values)
+export const valueLabel = (mode: Mode, value: string): string =>
+  valuesOf(mode).find(([v]) => v === value)?.[1].label ?? value

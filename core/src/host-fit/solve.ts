@@ -10,10 +10,21 @@ export interface Solution {
 }
 
 /** A position of a choice, by its number among all of them. */
-interface Place { readonly choice: number, readonly at: number, readonly effects: Effects, readonly wires: number, readonly moved: number }
+interface Place {
+  readonly choice: number
+  readonly at: number
+  readonly effects: Effects
+  readonly wires: number
+  readonly moved: number
+}
 
 /** A want as sets of places: some that bring it, or for a quiet pin those that disturb it. */
-interface Asked { readonly always: boolean, readonly never: boolean, readonly brings: Bits, readonly disturbs: Bits | null }
+interface Asked {
+  readonly always: boolean
+  readonly never: boolean
+  readonly brings: Bits
+  readonly disturbs: Bits | null
+}
 
 /**
  * The best setting of a drive for a host: fewest musts missed, then fewest things noticed, second-best wants, wires and
@@ -22,9 +33,14 @@ interface Asked { readonly always: boolean, readonly never: boolean, readonly br
  * @param driven pins that the host drives; those of `host` where left out
  * @returns null where the drive's own parts clash in every setting
  */
-export function solveFit(host: HostProfile, drive: DriveProfile, cable: Cable, driven: ReadonlyMap<number, string> = hostPins(host)): Solution | null {
+export function solveFit(
+  host: HostProfile,
+  drive: DriveProfile,
+  cable: Cable,
+  driven: ReadonlyMap<number, string> = hostPins(host),
+): Solution | null {
   const problem = new Problem(host, drive, cable, driven)
-  let best: { places: Bits, cost: Cost } | null = null
+  let best: { places: Bits; cost: Cost } | null = null
   let visited = 0
 
   const descend = (open: Bits, cost: Cost): void => {
@@ -34,17 +50,22 @@ export function solveFit(host: HostProfile, drive: DriveProfile, cable: Cable, d
       best = { places: open, cost }
       return
     }
-    const children = problem.ofChoice(choice).filter(p => open.has(p)).flatMap((p) => {
-      const rest = problem.settled(open.without(problem.excludes[p]!))
-      return rest ? [{ rest, bound: problem.bound(rest) }] : []
-    })
+    const children = problem
+      .ofChoice(choice)
+      .filter(p => open.has(p))
+      .flatMap(p => {
+        const rest = problem.settled(open.without(problem.excludes[p]!))
+        return rest ? [{ rest, bound: problem.bound(rest) }] : []
+      })
     // The most promising first; of equals the found position, for it stands first among its choice's.
     children.sort((a, b) => compareCost(a.bound, b.bound))
     for (const c of children) if (!best || compareCost(c.bound, best.cost) < 0) descend(c.rest, c.bound)
   }
-  const start = clash(drive.fixed.lines ?? [], drive.fixed.ways ?? [], driven, cable) ? null : problem.settled(problem.all)
+  const start = clash(drive.fixed.lines ?? [], drive.fixed.ways ?? [], driven, cable)
+    ? null
+    : problem.settled(problem.all)
   if (start) descend(start, problem.bound(start))
-  const done = best as { places: Bits, cost: Cost } | null
+  const done = best as { places: Bits; cost: Cost } | null
   return done ? { setting: problem.settingOf(done.places), cost: done.cost, visited } : null
 }
 
@@ -54,35 +75,66 @@ class Problem {
   /** Of each place, those that cannot stand with it: the other positions of its choice, and what clashes. */
   readonly excludes: readonly Bits[]
   private readonly places: readonly Place[]
-  private readonly choices: readonly { readonly places: readonly number[], readonly mask: Bits }[]
+  private readonly choices: readonly { readonly places: readonly number[]; readonly mask: Bits }[]
   private readonly order: readonly number[]
-  private readonly asked: readonly { readonly must: boolean, readonly wants: readonly Asked[] }[]
+  private readonly asked: readonly { readonly must: boolean; readonly wants: readonly Asked[] }[]
 
-  constructor(host: HostProfile, private readonly drive: DriveProfile, cable: Cable, driven: ReadonlyMap<number, string>) {
+  constructor(
+    host: HostProfile,
+    private readonly drive: DriveProfile,
+    cable: Cable,
+    driven: ReadonlyMap<number, string>,
+  ) {
     this.places = drive.choices.flatMap((c, choice) => {
       const found = c.positions.indexOf(foundPosition(c))
-      return [found, ...c.positions.keys()].filter((at, i, list) => list.indexOf(at) === i).map((at): Place => {
-        const [wires, moved] = handling(c, at)
-        return { choice, at, effects: c.positions[at]!, wires, moved }
-      })
+      return [found, ...c.positions.keys()]
+        .filter((at, i, list) => list.indexOf(at) === i)
+        .map((at): Place => {
+          const [wires, moved] = handling(c, at)
+          return { choice, at, effects: c.positions[at]!, wires, moved }
+        })
     })
     const n = this.places.length
-    const apart = (a: Effects, b: Effects) => clash([...a.lines ?? [], ...b.lines ?? []], [...a.ways ?? [], ...b.ways ?? []], driven, cable)
+    const apart = (a: Effects, b: Effects) =>
+      clash([...(a.lines ?? []), ...(b.lines ?? [])], [...(a.ways ?? []), ...(b.ways ?? [])], driven, cable)
     // Everything that makes two parts clash is between two of them, so pairs are enough.
-    this.all = Bits.of(n, this.places.flatMap((p, i) => apart(p.effects, drive.fixed) ? [] : [i]))
-    this.excludes = this.places.map((p, i) => Bits.of(n, this.places.flatMap((q, j) => i !== j && (q.choice === p.choice || apart(p.effects, q.effects)) ? [j] : [])))
+    this.all = Bits.of(
+      n,
+      this.places.flatMap((p, i) => (apart(p.effects, drive.fixed) ? [] : [i])),
+    )
+    this.excludes = this.places.map((p, i) =>
+      Bits.of(
+        n,
+        this.places.flatMap((q, j) => (i !== j && (q.choice === p.choice || apart(p.effects, q.effects)) ? [j] : [])),
+      ),
+    )
     this.choices = drive.choices.map((_, c) => {
-      const places = this.places.flatMap((p, i) => p.choice === c ? [i] : [])
+      const places = this.places.flatMap((p, i) => (p.choice === c ? [i] : []))
       return { places, mask: Bits.of(n, places) }
     })
-    this.asked = host.needs.map(need => ({ must: need.weight === 'must', wants: need.wants.map(w => this.askedFor(w, cable)) }))
+    this.asked = host.needs.map(need => ({
+      must: need.weight === 'must',
+      wants: need.wants.map(w => this.askedFor(w, cable)),
+    }))
     // Choices that can bring most of the musts are settled first, so that the bound bites early.
-    const weight = (c: number) => this.asked.reduce((s, a) => s + a.wants.filter(w => w.brings.meets(this.choices[c]!.mask) || w.disturbs?.meets(this.choices[c]!.mask)).length * (a.must ? 100 : 1), 0)
+    const weight = (c: number) =>
+      this.asked.reduce(
+        (s, a) =>
+          s +
+          a.wants.filter(w => w.brings.meets(this.choices[c]!.mask) || w.disturbs?.meets(this.choices[c]!.mask))
+            .length *
+            (a.must ? 100 : 1),
+        0,
+      )
     this.order = [...this.choices.keys()].sort((a, b) => weight(b) - weight(a) || a - b)
   }
 
   private askedFor(w: Want, cable: Cable): Asked {
-    const those = (which: (e: Effects) => boolean) => Bits.of(this.places.length, this.places.flatMap((p, i) => which(p.effects) ? [i] : []))
+    const those = (which: (e: Effects) => boolean) =>
+      Bits.of(
+        this.places.length,
+        this.places.flatMap((p, i) => (which(p.effects) ? [i] : [])),
+      )
     const { fixed } = this.drive
     const met = (e: Effects) => meets(w, e, cable)
     return w.kind === 'quiet'
@@ -94,11 +146,13 @@ class Problem {
 
   /** The first choice that is not settled; −1 where all are. */
   nextChoice(open: Bits): number {
-    return this.order.find((c) => {
-      let left = 0
-      for (const p of this.choices[c]!.places) if (open.has(p) && ++left > 1) return true
-      return false
-    }) ?? -1
+    return (
+      this.order.find(c => {
+        let left = 0
+        for (const p of this.choices[c]!.places) if (open.has(p) && ++left > 1) return true
+        return false
+      }) ?? -1
+    )
   }
 
   /** What is left once every choice with a single position has ruled out what clashes with it; null where one has none. */

@@ -27,8 +27,12 @@ const NEGLIGIBLE = 12
 export function searchPosterior(model: JointModel, most: number, negligible = NEGLIGIBLE): Explained[] {
   const { sizes, start } = model
   const logs = new Map<string, number>()
-  const open: { readonly config: readonly number[], readonly log: number }[] = []
-  const expanded: { readonly config: readonly number[], readonly log: number, readonly conditionals: Float64Array[] }[] = []
+  const open: { readonly config: readonly number[]; readonly log: number }[] = []
+  const expanded: {
+    readonly config: readonly number[]
+    readonly log: number
+    readonly conditionals: Float64Array[]
+  }[] = []
   let best = -Infinity
   const meet = (config: readonly number[], log: number) => {
     const key = config.join()
@@ -68,7 +72,8 @@ export function searchPosterior(model: JointModel, most: number, negligible = NE
 export function marginalsOf(explained: readonly Explained[], sizes: readonly number[]): Float64Array[] {
   return sizes.map((size, v) => {
     const sum = new Float64Array(size)
-    for (const { weight, conditionals } of explained) for (let s = 0; s < size; s++) sum[s]! += weight * conditionals[v]![s]!
+    for (const { weight, conditionals } of explained)
+      for (let s = 0; s < size; s++) sum[s]! += weight * conditionals[v]![s]!
     return sum
   })
 }

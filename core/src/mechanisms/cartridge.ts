@@ -4,8 +4,9 @@ import type { Mechanism } from './types'
 export const cartridge: Mechanism = {
   id: 'cartridge',
   label: 'Removable cartridge, 100–250 MB',
-  special: 'Flexible disk at high speed, voice-coil heads under closed-loop servo: nothing to align in the field. '
-    + 'A drive that clicks steadily can tear disks, and a torn disk can wreck the next drive.',
+  special:
+    'Flexible disk at high speed, voice-coil heads under closed-loop servo: nothing to align in the field. ' +
+    'A drive that clicks steadily can tear disks, and a torn disk can wreck the next drive.',
   drives: ['servo'],
   speed: {
     nominal: [sourced(2941, 'r/min', fromMemory)],

@@ -9,7 +9,15 @@ import { MECHANISM_IDS, type Mechanism, type MechanismId } from './types'
 
 /** All nine mechanism classes, in the order of the Handbook. */
 export const MECHANISMS: readonly Mechanism[] = [
-  eightInch, fiveInch48, fiveInch96, fiveInchSerial, threeHalfInch, threeHalfInchEject, threeInch, quickDisk, cartridge,
+  eightInch,
+  fiveInch48,
+  fiveInch96,
+  fiveInchSerial,
+  threeHalfInch,
+  threeHalfInchEject,
+  threeInch,
+  quickDisk,
+  cartridge,
 ]
 
 export function isMechanismId(id: string): id is MechanismId {
@@ -20,7 +28,9 @@ export function isMechanismId(id: string): id is MechanismId {
 export function findMechanism(id: string): Mechanism {
   const found = MECHANISMS.find(m => m.id === id)
   if (!found) {
-    throw new ParameterError(`there is no mechanism "${id}"`, `one of ${MECHANISM_IDS.join(', ')}`, { field: 'mechanism' })
+    throw new ParameterError(`there is no mechanism "${id}"`, `one of ${MECHANISM_IDS.join(', ')}`, {
+      field: 'mechanism',
+    })
   }
   return found
 }

@@ -4,8 +4,9 @@ import type { Mechanism } from './types'
 export const eightInch: Mechanism = {
   id: '8in',
   label: '8-inch, 77 tracks',
-  special: 'Belt from a mains or d.c. motor, carriage on a lead screw or band, straps and terminators on the board, '
-    + 'a metal blade in an optical slot for track zero.',
+  special:
+    'Belt from a mains or d.c. motor, carriage on a lead screw or band, straps and terminators on the board, ' +
+    'a metal blade in an optical slot for track zero.',
   drives: ['belt', 'direct'],
   speed: {
     nominal: [sourced(360, 'r/min', standard('ECMA-54, ECMA-59 and ECMA-69'))],
@@ -13,7 +14,8 @@ export const eightInch: Mechanism = {
     wide: sourced(8, 'r/min', commonPractice),
     variation: sourced(2.5, '%', fromMemory),
     trimmer: sourced('some', '', fromMemory),
-    trimmerNote: 'Only a d.c. belt motor has a trimmer; an a.c. motor follows the mains, and its pulley fits one mains frequency.',
+    trimmerNote:
+      'Only a d.c. belt motor has a trimmer; an a.c. motor follows the mains, and its pulley fits one mains frequency.',
   },
   geometry: {
     cylinders: sourced(77, '', standard('ECMA-54, ECMA-59 and ECMA-69')),
@@ -24,12 +26,16 @@ export const eightInch: Mechanism = {
   },
   formats: [
     {
-      label: 'single density, FM 250 kbit/s', code: 'FM', rpm: 360,
+      label: 'single density, FM 250 kbit/s',
+      code: 'FM',
+      rpm: 360,
       fluxPerSecond: sourced(500_000, '1/s', fromMemory),
       fluxPerRadian: sourced(13_262, '1/rad', standard('ECMA-54, ECMA-59 (titles)')),
     },
     {
-      label: 'double density, MFM 500 kbit/s', code: 'MFM', rpm: 360,
+      label: 'double density, MFM 500 kbit/s',
+      code: 'MFM',
+      rpm: 360,
       fluxPerSecond: sourced(500_000, '1/s', fromMemory),
       fluxPerRadian: sourced(13_262, '1/rad', standard('ECMA-69 (title)')),
     },

@@ -7,7 +7,7 @@ import type { Mechanism, RecordingFormat } from './types'
  * @example fluxPerRadian(250_000, 300) // 7957.7: the "7 958 ftprad" of several standards' titles
  */
 export function fluxPerRadian(fluxPerSecond: number, rpm: number): number {
-  return fluxPerSecond / (rpm * 2 * Math.PI / 60)
+  return fluxPerSecond / ((rpm * 2 * Math.PI) / 60)
 }
 
 /** Radius in mm of a track; tracks count inward from 0. */
@@ -24,5 +24,5 @@ export function innermostFluxPerInch(mechanism: Mechanism, format: RecordingForm
   const outer = track0UpperMm ?? track0LowerMm
   if (!pitchMm || !outer) return null
   const radius = trackRadiusMm(outer.value, pitchMm.value, cylinders.value - 1)
-  return fluxPerRadian(format.fluxPerSecond.value, format.rpm) / radius * 25.4
+  return (fluxPerRadian(format.fluxPerSecond.value, format.rpm) / radius) * 25.4
 }

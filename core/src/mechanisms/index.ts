@@ -8,6 +8,20 @@ export { pitchUm, radiusMm, RECORDING_GEOMETRY, SOUND_NOISE, type RecordingGeome
 export { nearestNominal, speedBands, type SpeedBand } from './speed-bands'
 export { MECHANISM_IDS } from './types'
 export type {
-  Geometry, Mechanism, MechanismId, RecordingFormat, SpeedLimits, SpindleDrive, TrimmerPresence,
+  Geometry,
+  Mechanism,
+  MechanismId,
+  RecordingFormat,
+  SpeedLimits,
+  SpindleDrive,
+  TrimmerPresence,
 } from './types'
-export { FEATURE_RANGES, FEATURE_TAGS, NO_FEATURES, possibleFeatures, type FeatureRange, type Features, type FeatureTag } from './features'
+export {
+  FEATURE_RANGES,
+  FEATURE_TAGS,
+  NO_FEATURES,
+  possibleFeatures,
+  type FeatureRange,
+  type Features,
+  type FeatureTag,
+} from './features'

@@ -14,8 +14,15 @@ export interface Layout {
   readonly sectorsOf: (cylinder: number) => number
 }
 
-const even = (cylinders: number, heads: 1 | 2, rpm: number, format: Format, sectors: number, bytes: number, firstId = 1): Layout =>
-  ({ cylinders, heads, rpm, bytes, firstId, formatOf: () => format, sectorsOf: () => sectors })
+const even = (
+  cylinders: number,
+  heads: 1 | 2,
+  rpm: number,
+  format: Format,
+  sectors: number,
+  bytes: number,
+  firstId = 1,
+): Layout => ({ cylinders, heads, rpm, bytes, firstId, formatOf: () => format, sectorsOf: () => sectors })
 const DOUBLE: Format = { code: 'MFM', rate: 250_000 }
 const HIGH: Format = { code: 'MFM', rate: 500_000 }
 
@@ -32,12 +39,25 @@ export const LAYOUTS: Readonly<Record<string, Layout>> = {
   'split-80x2x11': even(80, 2, 300, { code: 'split MFM', rate: 250_000 }, 11, 512, 0),
   'six-35x1x16': even(35, 1, 300, { code: '6-and-2', rate: 250_000 }, 16, 256, 0),
   'five-35x1x13': even(35, 1, 300, { code: '5-and-3', rate: 250_000 }, 13, 256, 0),
-  'zoned-35x1': { cylinders: 35, heads: 1, rpm: 300, bytes: 256, firstId: 0, formatOf: c => ({ code: '4-to-5', rate: 1e6 / zoneOf(c).cellUs }), sectorsOf: c => zoneOf(c).sectors },
+  'zoned-35x1': {
+    cylinders: 35,
+    heads: 1,
+    rpm: 300,
+    bytes: 256,
+    firstId: 0,
+    formatOf: c => ({ code: '4-to-5', rate: 1e6 / zoneOf(c).cellUs }),
+    sectorsOf: c => zoneOf(c).sectors,
+  },
 }
 
 const USUAL: Readonly<Partial<Record<MechanismId, readonly string[]>>> = {
-  '8in': ['mfm-77x2x26', 'fm-77x1x26'], '5.25in-48': ['mfm-40x2x9', 'fm-40x1x10', 'six-35x1x16', 'five-35x1x13', 'mfm-40x1x9'], '5.25in-96': ['mfm-80x2x15', 'mfm-80x2x9'],
-  '5.25in-serial': ['zoned-35x1'], '3.5in': ['mfm-80x2x9', 'mfm-80x2x18', 'split-80x2x11'], '3.5in-eject': ['mfm-80x2x9', 'mfm-80x2x18'], '3in': ['mfm-40x1x9'],
+  '8in': ['mfm-77x2x26', 'fm-77x1x26'],
+  '5.25in-48': ['mfm-40x2x9', 'fm-40x1x10', 'six-35x1x16', 'five-35x1x13', 'mfm-40x1x9'],
+  '5.25in-96': ['mfm-80x2x15', 'mfm-80x2x9'],
+  '5.25in-serial': ['zoned-35x1'],
+  '3.5in': ['mfm-80x2x9', 'mfm-80x2x18', 'split-80x2x11'],
+  '3.5in-eject': ['mfm-80x2x9', 'mfm-80x2x18'],
+  '3in': ['mfm-40x1x9'],
 }
 
 /** Layouts that suit a class; empty for those that have no cylinders to step over. */

@@ -1,8 +1,8 @@
 /** Where a value comes from. Nothing enters the catalogue without one. */
 export type Source =
-  | { readonly kind: 'standard', readonly reference: string }
+  | { readonly kind: 'standard'; readonly reference: string }
   | { readonly kind: 'common practice' }
-  | { readonly kind: 'from memory', readonly note?: string }
+  | { readonly kind: 'from memory'; readonly note?: string }
 
 /** A constant together with its unit and its source. */
 export interface Sourced<T = number> {

@@ -4,7 +4,8 @@ import type { Mechanism } from './types'
 export const quickDisk: Mechanism = {
   id: 'quick-disk',
   label: '2.8-inch quick disk',
-  special: 'One spiral track and no stepping: the head sweeps the whole disk in about 8 s. Belt; speed and sweep start are judged together.',
+  special:
+    'One spiral track and no stepping: the head sweeps the whole disk in about 8 s. Belt; speed and sweep start are judged together.',
   drives: ['belt'],
   speed: {
     nominal: [sourced(423, 'r/min', fromMemory)],
@@ -23,7 +24,9 @@ export const quickDisk: Mechanism = {
   },
   formats: [
     {
-      label: 'MFM 101.6 kbit/s, about 64 KB a side', code: 'MFM', rpm: 423,
+      label: 'MFM 101.6 kbit/s, about 64 KB a side',
+      code: 'MFM',
+      rpm: 423,
       fluxPerSecond: sourced(101_600, '1/s', fromMemory),
       fluxPerRadian: null,
     },

@@ -4,7 +4,8 @@ import type { Mechanism } from './types'
 export const threeHalfInch: Mechanism = {
   id: '3.5in',
   label: '3.5-inch',
-  special: '80 tracks at 135 tpi, direct drive, lead-screw carriage, push switches for disk-in, write-protect and density.',
+  special:
+    '80 tracks at 135 tpi, direct drive, lead-screw carriage, push switches for disk-in, write-protect and density.',
   drives: ['direct'],
   speed: {
     nominal: [sourced(300, 'r/min', standard('ECMA-100 and ECMA-125'))],
@@ -12,7 +13,8 @@ export const threeHalfInch: Mechanism = {
     wide: sourced(1.5, '%', fromMemory),
     variation: sourced(1.5, '%', fromMemory),
     trimmer: sourced('rare', '', fromMemory),
-    trimmerNote: 'Crystal-locked: off speed is a fault of the motor board, its capacitors or its bearing, not of a screw.',
+    trimmerNote:
+      'Crystal-locked: off speed is a fault of the motor board, its capacitors or its bearing, not of a screw.',
   },
   geometry: {
     cylinders: sourced(80, '', standard('ECMA-100 and ECMA-125')),
@@ -23,12 +25,16 @@ export const threeHalfInch: Mechanism = {
   },
   formats: [
     {
-      label: 'double density, MFM 250 kbit/s', code: 'MFM', rpm: 300,
+      label: 'double density, MFM 250 kbit/s',
+      code: 'MFM',
+      rpm: 300,
       fluxPerSecond: sourced(250_000, '1/s', fromMemory),
       fluxPerRadian: sourced(7_958, '1/rad', standard('ECMA-100 (title)')),
     },
     {
-      label: 'high density, MFM 500 kbit/s', code: 'MFM', rpm: 300,
+      label: 'high density, MFM 500 kbit/s',
+      code: 'MFM',
+      rpm: 300,
       fluxPerSecond: sourced(500_000, '1/s', fromMemory),
       fluxPerRadian: sourced(15_916, '1/rad', standard('ECMA-125 (title)')),
     },
@@ -44,7 +50,8 @@ export const threeHalfInchEject: Mechanism = {
   speed: {
     ...threeHalfInch.speed,
     nominal: [sourced(300, 'r/min', fromMemory)],
-    trimmerNote: 'Crystal-locked. Some of these drives change speed by zone: park the head on one cylinder while measuring, '
-      + 'and give the nominal for that zone.',
+    trimmerNote:
+      'Crystal-locked. Some of these drives change speed by zone: park the head on one cylinder while measuring, ' +
+      'and give the nominal for that zone.',
   },
 }

@@ -4,8 +4,9 @@ import type { Mechanism } from './types'
 export const threeInch: Mechanism = {
   id: '3in',
   label: '3-inch hard case',
-  special: '40 tracks, a belt that rots, motor and spindle on a 12 V supply apart from the 5 V, and a loose write-protect '
-    + 'pin that falls out when the drive is turned over with its board lifted.',
+  special:
+    '40 tracks, a belt that rots, motor and spindle on a 12 V supply apart from the 5 V, and a loose write-protect ' +
+    'pin that falls out when the drive is turned over with its board lifted.',
   drives: ['belt', 'direct'],
   speed: {
     nominal: [sourced(300, 'r/min', fromMemory)],
@@ -13,7 +14,8 @@ export const threeInch: Mechanism = {
     wide: sourced(10, 'r/min', commonPractice),
     variation: sourced(2, '%', fromMemory),
     trimmer: sourced('usual', '', fromMemory),
-    trimmerNote: 'Behind a hole in the motor or board, and fragile: it breaks if pressed. Plastic screwdriver, no weight on it.',
+    trimmerNote:
+      'Behind a hole in the motor or board, and fragile: it breaks if pressed. Plastic screwdriver, no weight on it.',
   },
   geometry: {
     cylinders: sourced(40, '', fromMemory),
@@ -24,7 +26,9 @@ export const threeInch: Mechanism = {
   },
   formats: [
     {
-      label: 'MFM 250 kbit/s', code: 'MFM', rpm: 300,
+      label: 'MFM 250 kbit/s',
+      code: 'MFM',
+      rpm: 300,
       fluxPerSecond: sourced(250_000, '1/s', fromMemory),
       fluxPerRadian: null,
     },

@@ -1,10 +1,18 @@
 import type { Sourced } from './provenance'
 
 export const MECHANISM_IDS = [
-  '8in', '5.25in-48', '5.25in-96', '5.25in-serial', '3.5in', '3.5in-eject', '3in', 'quick-disk', 'cartridge',
+  '8in',
+  '5.25in-48',
+  '5.25in-96',
+  '5.25in-serial',
+  '3.5in',
+  '3.5in-eject',
+  '3in',
+  'quick-disk',
+  'cartridge',
 ] as const
 
-export type MechanismId = typeof MECHANISM_IDS[number]
+export type MechanismId = (typeof MECHANISM_IDS)[number]
 
 /** How the spindle is turned. */
 export type SpindleDrive = 'belt' | 'direct' | 'servo'

@@ -11,10 +11,7 @@ function dot(a: ArrayLike<number>, b: ArrayLike<number>): number {
  */
 export function leastSquares(columns: readonly Float64Array[], y: ArrayLike<number>): number[] {
   const k = columns.length
-  const a: number[][] = columns.map(ci => [
-    ...columns.map(cj => dot(ci, cj)),
-    dot(ci, y),
-  ])
+  const a: number[][] = columns.map(ci => [...columns.map(cj => dot(ci, cj)), dot(ci, y)])
   const scale = a.map((row, i) => Math.abs(row[i]) || 1)
   const used = new Array<boolean>(k).fill(true)
   for (let p = 0; p < k; p++) {
@@ -31,5 +28,5 @@ export function leastSquares(columns: readonly Float64Array[], y: ArrayLike<numb
       if (f !== 0) for (let c = p; c <= k; c++) a[r][c] -= f * a[p][c]
     }
   }
-  return a.map((row, i) => used[i] ? row[k] / row[i] : 0)
+  return a.map((row, i) => (used[i] ? row[k] / row[i] : 0))
 }

@@ -1,6 +1,14 @@
 /** Kinds of things that are marked before they are touched, in words. */
 export const AS_FOUND_KINDS = {
-  connector: 'Connector', strap: 'Strap', terminator: 'Terminator', wire: 'Wire', screw: 'Screw', tie: 'Tie', loose: 'Loose part', solder: 'Solder point', part: 'Part or cover',
+  connector: 'Connector',
+  strap: 'Strap',
+  terminator: 'Terminator',
+  wire: 'Wire',
+  screw: 'Screw',
+  tie: 'Tie',
+  loose: 'Loose part',
+  solder: 'Solder point',
+  part: 'Part or cover',
 } as const
 
 export type AsFoundKind = keyof typeof AS_FOUND_KINDS
@@ -22,5 +30,5 @@ export interface AsFoundItem {
   /** Id of the as-found entry of what lies in front of it and has to come off first, or null. */
   readonly behind: string | null
   /** Where it is on a photo: the photo's entry, and the place as shares of its width and height. */
-  readonly mark: { readonly photo: string, readonly x: number, readonly y: number } | null
+  readonly mark: { readonly photo: string; readonly x: number; readonly y: number } | null
 }

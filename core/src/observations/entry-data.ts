@@ -18,7 +18,11 @@ export interface SpeedEntryData {
   readonly pulsesGiven: boolean
   readonly evenMarks: boolean
   /** How the recording was read, so that it can be read the same way again. */
-  readonly read: { readonly sampleRateHz?: number, readonly timeUnit?: 's' | 'ms' | 'us' | 'ns', readonly polarity?: 'auto' | 'positive' | 'negative' }
+  readonly read: {
+    readonly sampleRateHz?: number
+    readonly timeUnit?: 's' | 'ms' | 'us' | 'ns'
+    readonly polarity?: 'auto' | 'positive' | 'negative'
+  }
   readonly nominalRpm: number
   readonly simulated: boolean
 }
@@ -46,9 +50,14 @@ export interface ReadTestEntryData {
   readonly captureSha: string | null
   readonly captureName: string | null
   /** How the recording was read. */
-  readonly read: { readonly mapping: Readonly<Record<string, string>>, readonly inverted: boolean, readonly code: string, readonly trusted: boolean } | null
+  readonly read: {
+    readonly mapping: Readonly<Record<string, string>>
+    readonly inverted: boolean
+    readonly code: string
+    readonly trusted: boolean
+  } | null
   /** The stand-in that it came from. */
-  readonly simulated: { readonly mechanism: string, readonly story: string } | null
+  readonly simulated: { readonly mechanism: string; readonly story: string } | null
   /** The reference disk that was read, where it is one of the shelf's. */
   readonly disk?: string | null
 }
@@ -71,11 +80,17 @@ export interface SweepEntryData {
   readonly travel: readonly [number, number]
   readonly stood: number | null
   readonly umPerUnit: number | null
-  readonly rows: readonly { readonly position: number, readonly side: 'below' | 'above', readonly lower: SweepCount, readonly upper: SweepCount | null, readonly struck: boolean }[]
+  readonly rows: readonly {
+    readonly position: number
+    readonly side: 'below' | 'above'
+    readonly lower: SweepCount
+    readonly upper: SweepCount | null
+    readonly struck: boolean
+  }[]
   /** Where it was set; null where it was not. */
   readonly setTo: number | null
   /** What was read after tightening; null where that is still to do. */
-  readonly recheck: { readonly position: number | null, readonly zones: readonly ZoneRead[] } | null
+  readonly recheck: { readonly position: number | null; readonly zones: readonly ZoneRead[] } | null
   /** The reference disk that it was swept with. */
   readonly disk: string | null
   readonly simulated: boolean
@@ -91,7 +106,10 @@ export interface ProofEntryData {
   readonly reader: string | null
 }
 
-export interface CountedSectors { readonly good: number, readonly sectors: number }
+export interface CountedSectors {
+  readonly good: number
+  readonly sectors: number
+}
 
 /** What a host said of writing a disk; null where it was not tried. By head: lower, upper. */
 export interface WriteTestResult {
@@ -216,5 +234,23 @@ export interface AcknowledgedEntryData {
 }
 
 export type EntryData =
-  | SpeedEntryData | SumEntryData | HostFitEntryData | ReadTestEntryData | SweepEntryData | ProofEntryData | CrossReadEntryData | WriteTestEntryData | PartUsedEntryData | StepEntryData | ReleaseEntryData | WaitEntryData | WaitEndedData | PhotoEntryData
-  | FindingEntryData | AsFoundEntryData | UndoneEntryData | PutBackEntryData | OverrideEntryData | AcknowledgedEntryData
+  | SpeedEntryData
+  | SumEntryData
+  | HostFitEntryData
+  | ReadTestEntryData
+  | SweepEntryData
+  | ProofEntryData
+  | CrossReadEntryData
+  | WriteTestEntryData
+  | PartUsedEntryData
+  | StepEntryData
+  | ReleaseEntryData
+  | WaitEntryData
+  | WaitEndedData
+  | PhotoEntryData
+  | FindingEntryData
+  | AsFoundEntryData
+  | UndoneEntryData
+  | PutBackEntryData
+  | OverrideEntryData
+  | AcknowledgedEntryData

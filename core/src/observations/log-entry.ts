@@ -4,10 +4,20 @@ import type { Observation } from './observation'
 
 /** The eleven stations, in the order of the work. */
 export const STATION_IDS = [
-  'receive', 'look', 'open', 'clean', 'drive-train', 'electronics', 'first-power', 'speed', 'align', 'prove', 'release',
+  'receive',
+  'look',
+  'open',
+  'clean',
+  'drive-train',
+  'electronics',
+  'first-power',
+  'speed',
+  'align',
+  'prove',
+  'release',
 ] as const
 
-export type StationId = typeof STATION_IDS[number]
+export type StationId = (typeof STATION_IDS)[number]
 
 export type EntryKind =
   /** The drive came in. */

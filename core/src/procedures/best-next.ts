@@ -35,27 +35,58 @@ const JUDGED_MINUTES = 8
 export const bestNext = (drives: readonly OnBench[]): NextThing[] => ranked(drives.map(nextOf))
 
 /** What could be done next on one drive, and how it ranks among others. */
-export interface RankedThing { readonly thing: NextThing, readonly rank: number, readonly along: number }
+export interface RankedThing {
+  readonly thing: NextThing
+  readonly rank: number
+  readonly along: number
+}
 
 /** Things of many drives, best first. */
-export const ranked = (things: readonly (RankedThing | null)[]): NextThing[] => things.filter(t => t !== null).sort((a, b) => a.rank - b.rank || b.along - a.along).map(r => r.thing)
+export const ranked = (things: readonly (RankedThing | null)[]): NextThing[] =>
+  things
+    .filter(t => t !== null)
+    .sort((a, b) => a.rank - b.rank || b.along - a.along)
+    .map(r => r.thing)
 
 /** The next thing on one drive; null where it has left, or nothing is for the hands. */
 export function nextOf(drive: OnBench): RankedThing | null {
   const w = drive.way
   const { progress } = w
   if (progress.outcome) return null
-  const thing = (title: string, reason: string, minutes: number, rank: number, station: StationId = progress.current): RankedThing =>
-    ({ thing: { driveId: drive.id, tag: drive.tag, title, reason, minutes, station }, rank, along: progress.done.size })
+  const thing = (
+    title: string,
+    reason: string,
+    minutes: number,
+    rank: number,
+    station: StationId = progress.current,
+  ): RankedThing => ({
+    thing: { driveId: drive.id, tag: drive.tag, title, reason, minutes, station },
+    rank,
+    along: progress.done.size,
+  })
   const over = w.waits.find(x => x.over)
-  if (over) return thing(`${over.what}: done`, `Its wait has run out; look whether it is so, and go on.${over.holds ? ` It held “${findStep(over.holds)?.step.title ?? over.holds}”.` : ''}`, 2, ORDER.nudge - 0.5, over.entry.station)
+  if (over)
+    return thing(
+      `${over.what}: done`,
+      `Its wait has run out; look whether it is so, and go on.${over.holds ? ` It held “${findStep(over.holds)?.step.title ?? over.holds}”.` : ''}`,
+      2,
+      ORDER.nudge - 0.5,
+      over.entry.station,
+    )
   if (w.waits.some(x => !x.holds)) return null
   const next = nextAt(w, progress.current)
   // Whatever is free may be done while something soaks; where nothing is, this drive is not for the hands.
   if (next?.hold?.kind === 'wait') return null
-  const judged = standingEntries(drive.log).findLast(e => e.call && e.station === progress.current && e.kind === 'measurement')?.call
+  const judged = standingEntries(drive.log).findLast(
+    e => e.call && e.station === progress.current && e.kind === 'measurement',
+  )?.call
   if (judged && judged.kind !== 'leave' && progress.call === judged.kind) {
-    return thing(`${stationOf(w, progress.current).station.label}: ${CALLS[judged.kind].label.toLowerCase()}`, `${judged.reasons[0]} ${judged.next}`, JUDGED_MINUTES, ORDER[judged.kind])
+    return thing(
+      `${stationOf(w, progress.current).station.label}: ${CALLS[judged.kind].label.toLowerCase()}`,
+      `${judged.reasons[0]} ${judged.next}`,
+      JUDGED_MINUTES,
+      ORDER[judged.kind],
+    )
   }
   return thing(...describe(w, next), ORDER[progress.call ?? 'leave'])
 }

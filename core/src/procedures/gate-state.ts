@@ -34,15 +34,30 @@ export interface RecordFacts {
   readonly waits: readonly string[]
 }
 
-const sentenceOf = (f: StandingFinding) => `${topic(f.question)}: ${f.finding.label.charAt(0).toLowerCase()}${f.finding.label.slice(1)}. ${f.finding.means}`
+const sentenceOf = (f: StandingFinding) =>
+  `${topic(f.question)}: ${f.finding.label.charAt(0).toLowerCase()}${f.finding.label.slice(1)}. ${f.finding.means}`
 const capital = (s: string) => s.charAt(0).toUpperCase() + s.slice(1)
 
 function missingOf(c: GateCondition, found: readonly StandingFinding[], record: RecordFacts): Missing[] {
-  const notKnown = (sentence: string): Missing[] => [{ id: c.id, sentence, kind: 'not-known', question: c.question ?? null, finding: null }]
-  if (c.record === 'put-back') return record.toPutBack ? notKnown(`${record.toPutBack} ${record.toPutBack === 1 ? 'thing is' : 'things are'} still to be put back.`) : []
+  const notKnown = (sentence: string): Missing[] => [
+    { id: c.id, sentence, kind: 'not-known', question: c.question ?? null, finding: null },
+  ]
+  if (c.record === 'put-back')
+    return record.toPutBack
+      ? notKnown(`${record.toPutBack} ${record.toPutBack === 1 ? 'thing is' : 'things are'} still to be put back.`)
+      : []
   if (c.record === 'no-wait') return record.waits.length ? notKnown(`Still waiting: ${record.waits.join(', ')}.`) : []
   const blocks = found.filter(f => c.blockedBy?.includes(f.finding.id))
-  if (blocks.length) return blocks.slice(-1).map(f => ({ id: c.id, sentence: sentenceOf(f), kind: 'forbids' as const, question: f.question.id, finding: f.finding }))
+  if (blocks.length)
+    return blocks
+      .slice(-1)
+      .map(f => ({
+        id: c.id,
+        sentence: sentenceOf(f),
+        kind: 'forbids' as const,
+        question: f.question.id,
+        finding: f.finding,
+      }))
   const answers = c.question ? found.filter(f => f.question.id === c.question) : []
   if (c.question && answers.length === 0) return notKnown(`Still needed: ${c.need}.`)
   if (c.needs && !answers.some(f => c.needs!.includes(f.finding.id))) {
@@ -62,28 +77,68 @@ function covered(m: Missing, overrides: readonly LogEntry[], found: readonly Sta
  * Every gate that applies to a drive: open or closed, and by what.
  * @param standing entries that still hold
  */
-export function gateStates(situation: Situation, found: readonly StandingFinding[], standing: readonly LogEntry[], record: RecordFacts): GateState[] {
+export function gateStates(
+  situation: Situation,
+  found: readonly StandingFinding[],
+  standing: readonly LogEntry[],
+  record: RecordFacts,
+): GateState[] {
   const states = new Map<GateId, GateState>()
   for (const gate of GATES) {
     if (!holds(gate.when, situation)) continue
     const overrides = standing.filter(e => e.data?.type === 'override' && e.data.gate === gate.id)
-    const before: Missing[] = (gate.after ?? []).flatMap((id) => {
+    const before: Missing[] = (gate.after ?? []).flatMap(id => {
       const s = states.get(id)
-      return s && !s.open ? [{ id: `gate:${id}`, sentence: `“${findGate(id).label}” is closed.`, kind: s.forbidden ? 'forbids' as const : 'not-known' as const, question: null, finding: null }] : []
+      return s && !s.open
+        ? [
+            {
+              id: `gate:${id}`,
+              sentence: `“${findGate(id).label}” is closed.`,
+              kind: s.forbidden ? ('forbids' as const) : ('not-known' as const),
+              question: null,
+              finding: null,
+            },
+          ]
+        : []
     })
-    const all = [...before, ...gate.conditions.filter(c => holds(c.when, situation)).flatMap(c => missingOf(c, found, record))]
-    const missing = all.filter(m => !covered(m, overrides, found)).sort((a, b) => Number(b.kind === 'forbids') - Number(a.kind === 'forbids'))
+    const all = [
+      ...before,
+      ...gate.conditions.filter(c => holds(c.when, situation)).flatMap(c => missingOf(c, found, record)),
+    ]
+    const missing = all
+      .filter(m => !covered(m, overrides, found))
+      .sort((a, b) => Number(b.kind === 'forbids') - Number(a.kind === 'forbids'))
     const override = all.length > missing.length ? overrides.at(-1)! : null
-    states.set(gate.id, { gate, open: missing.length === 0, forbidden: missing.some(m => m.kind === 'forbids'), forbiddenHere: missing.some(m => m.kind === 'forbids' && !m.id.startsWith('gate:')), missing, override, call: callOf(gate, missing, override) })
+    states.set(gate.id, {
+      gate,
+      open: missing.length === 0,
+      forbidden: missing.some(m => m.kind === 'forbids'),
+      forbiddenHere: missing.some(m => m.kind === 'forbids' && !m.id.startsWith('gate:')),
+      missing,
+      override,
+      call: callOf(gate, missing, override),
+    })
   }
   return [...states.values()]
 }
 
 function callOf(gate: Gate, missing: readonly Missing[], override: LogEntry | null): Call {
   if (missing.length === 0) {
-    return { kind: 'leave', reasons: [override ? `${gate.label} was opened by hand: ${override.detail}` : `${gate.label} is open: ${gate.conditions.length === 1 ? 'its condition is' : 'all its conditions are'} met.`], next: 'Go on.' }
+    return {
+      kind: 'leave',
+      reasons: [
+        override
+          ? `${gate.label} was opened by hand: ${override.detail}`
+          : `${gate.label} is open: ${gate.conditions.length === 1 ? 'its condition is' : 'all its conditions are'} met.`,
+      ],
+      next: 'Go on.',
+    }
   }
   const first = missing[0]!
-  const next = first.finding ? first.finding.next : first.question ? 'Look, and say what you find.' : 'Settle that first.'
+  const next = first.finding
+    ? first.finding.next
+    : first.question
+      ? 'Look, and say what you find.'
+      : 'Settle that first.'
   return { kind: 'stop', reasons: [capital(gate.because), ...missing.map(m => m.sentence)], next }
 }

@@ -9,4 +9,15 @@ export type { Recording, Station, Step } from './station'
 export { findStation, findStep, STATIONS } from './stations'
 export { speedEntries, trimmerHistory } from './trimmer-history'
 export { heldByDefault, openWaits, USUAL_WAITS, type Wait } from './waits'
-export { consequencesOf, minutesToGo, nextAt, stationOf, walk, type Hold, type StationState, type StepState, type Walk, type Walked } from './walk'
+export {
+  consequencesOf,
+  minutesToGo,
+  nextAt,
+  stationOf,
+  walk,
+  type Hold,
+  type StationState,
+  type StepState,
+  type Walk,
+  type Walked,
+} from './walk'

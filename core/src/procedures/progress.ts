@@ -1,5 +1,12 @@
 import { findingsAmong, type StandingFinding } from '../findings'
-import { STATION_IDS, standingEntries, type CallKind, type LogEntry, type Outcome, type StationId } from '../observations'
+import {
+  STATION_IDS,
+  standingEntries,
+  type CallKind,
+  type LogEntry,
+  type Outcome,
+  type StationId,
+} from '../observations'
 
 /** Where a drive stands, read from its log alone. */
 export interface Progress {
@@ -45,16 +52,25 @@ export function progressAmong(standing: readonly LogEntry[], findings: readonly 
   }
   const current = STATION_IDS.find(id => !done.has(id)) ?? 'release'
   const instrument = standing.findLast(e => e.call && e.station === current && e.kind !== 'finding')?.call?.kind
-  const found = new Set(findings.filter(f => f.entry.station === current || f.finding.call === 'stop' || f.finding.call === 'mend').map(f => f.finding.call))
-  const call = found.has('stop') ? 'stop' : instrument ?? GRAVITY.find(k => found.has(k)) ?? null
+  const found = new Set(
+    findings
+      .filter(f => f.entry.station === current || f.finding.call === 'stop' || f.finding.call === 'mend')
+      .map(f => f.finding.call),
+  )
+  const call = found.has('stop') ? 'stop' : (instrument ?? GRAVITY.find(k => found.has(k)) ?? null)
   return { current, done, call, outcome, reopenedBy }
 }
 
 /** Whether an entry that is added may change how a drive has left; none else does. */
-export const mayMoveOutcome = (e: LogEntry): boolean => e.kind === 'taken-back' || e.data?.type === 'release' || isFault(e)
+export const mayMoveOutcome = (e: LogEntry): boolean =>
+  e.kind === 'taken-back' || e.data?.type === 'release' || isFault(e)
 
 /** Something that is wrong with the drive itself: found, or measured other than on the stand-in, and not merely unknown. */
 function isFault(e: LogEntry): boolean {
   const simulated = e.data !== null && 'simulated' in e.data && Boolean(e.data.simulated)
-  return (e.kind === 'finding' || e.kind === 'measurement') && (e.call?.kind === 'mend' || e.call?.kind === 'stop') && !simulated
+  return (
+    (e.kind === 'finding' || e.kind === 'measurement') &&
+    (e.call?.kind === 'mend' || e.call?.kind === 'stop') &&
+    !simulated
+  )
 }

@@ -1,5 +1,13 @@
 import { asFoundRecord, putBackList } from '../as-found'
-import { findingsAmong, findQuestion, holds, situationOf, type Question, type Situation, type StandingFinding } from '../findings'
+import {
+  findingsAmong,
+  findQuestion,
+  holds,
+  situationOf,
+  type Question,
+  type Situation,
+  type StandingFinding,
+} from '../findings'
 import type { Features, MechanismId } from '../mechanisms'
 import { STATION_IDS, standingEntries, type LogEntry, type StationId } from '../observations'
 import { CAUTIONS, type Caution } from './cautions'
@@ -12,9 +20,9 @@ import { waitsAmong, type Wait } from './waits'
 
 /** What keeps a step from being done. */
 export type Hold =
-  | { readonly kind: 'gate', readonly gate: GateState }
-  | { readonly kind: 'wait', readonly wait: Wait }
-  | { readonly kind: 'caution', readonly caution: Caution }
+  | { readonly kind: 'gate'; readonly gate: GateState }
+  | { readonly kind: 'wait'; readonly wait: Wait }
+  | { readonly kind: 'caution'; readonly caution: Caution }
 
 export interface StepState {
   readonly step: Step
@@ -60,26 +68,48 @@ const rank = (id: StationId) => STATION_IDS.indexOf(id)
 export function walk(drive: Walked, log: readonly LogEntry[], nowMs: number): Walk {
   const standing = standingEntries(log)
   const findings = findingsAmong(standing)
-  const situation = situationOf(drive, findings.map(f => f.finding.id))
+  const situation = situationOf(
+    drive,
+    findings.map(f => f.finding.id),
+  )
   const waits = waitsAmong(standing, nowMs)
   const gates = gateStates(situation, findings, standing, {
-    toPutBack: putBackList(asFoundRecord(log)).left, waits: waits.filter(w => !w.over).map(w => w.what),
+    toPutBack: putBackList(asFoundRecord(log)).left,
+    waits: waits.filter(w => !w.over).map(w => w.what),
   })
   const progress = progressAmong(standing, findings)
-  const ticks = new Map(standing.flatMap(e => e.data?.type === 'step' ? [[e.data.step, e] as const] : []))
+  const ticks = new Map(standing.flatMap(e => (e.data?.type === 'step' ? [[e.data.step, e] as const] : [])))
 
-  const shown = STATIONS.map(station => ({ station, steps: station.steps.filter(s => ticks.has(s.id) || holds(s.when, situation)) }))
-  const openQuestions = (station: Station, step: Step) => (step.asks ?? []).map(findQuestion)
-    .filter(q => holds(q.when, situation) && !findings.some(f => f.question === q && rank(f.entry.station) >= rank(station.id) && (!step.untilGood || f.finding.call === 'leave')))
-  const isDone = (station: Station, step: Step) => ticks.has(step.id) || (Boolean(step.asks?.length) && !step.byHand && openQuestions(station, step).length === 0)
-  const undone = new Map(shown.flatMap(({ station, steps }) => steps.filter(s => !isDone(station, s)).map(s => [s.id, s] as const)))
+  const shown = STATIONS.map(station => ({
+    station,
+    steps: station.steps.filter(s => ticks.has(s.id) || holds(s.when, situation)),
+  }))
+  const openQuestions = (station: Station, step: Step) =>
+    (step.asks ?? [])
+      .map(findQuestion)
+      .filter(
+        q =>
+          holds(q.when, situation) &&
+          !findings.some(
+            f =>
+              f.question === q &&
+              rank(f.entry.station) >= rank(station.id) &&
+              (!step.untilGood || f.finding.call === 'leave'),
+          ),
+      )
+  const isDone = (station: Station, step: Step) =>
+    ticks.has(step.id) || (Boolean(step.asks?.length) && !step.byHand && openQuestions(station, step).length === 0)
+  const undone = new Map(
+    shown.flatMap(({ station, steps }) => steps.filter(s => !isDone(station, s)).map(s => [s.id, s] as const)),
+  )
 
   const holdOf = (station: Station, step: Step): Hold | null => {
     const gate = gates.find(g => g.gate.id === step.gate)
     if (gate && !gate.open) return { kind: 'gate', gate }
     const wait = waits.find(w => !w.over && w.holds === step.id)
     if (wait) return { kind: 'wait', wait }
-    const caution = [...station.cautions, ...step.cautions ?? []].map(id => CAUTIONS[id])
+    const caution = [...station.cautions, ...(step.cautions ?? [])]
+      .map(id => CAUTIONS[id])
       .find(c => c.acknowledge && holds(c.when, situation) && !isAcknowledged(standing, c.id, nowMs))
     return caution ? { kind: 'caution', caution } : null
   }
@@ -88,7 +118,10 @@ export function walk(drive: Walked, log: readonly LogEntry[], nowMs: number): Wa
     finished: progress.done.has(station.id),
     cautions: station.cautions.map(id => CAUTIONS[id]).filter(c => holds(c.when, situation)),
     steps: steps.map(step => ({
-      step, done: !undone.has(step.id), ticked: ticks.get(step.id) ?? null, open: openQuestions(station, step),
+      step,
+      done: !undone.has(step.id),
+      ticked: ticks.get(step.id) ?? null,
+      open: openQuestions(station, step),
       hold: undone.has(step.id) ? holdOf(station, step) : null,
       before: (step.after ?? []).flatMap(id => undone.get(id) ?? []),
     })),
@@ -106,12 +139,27 @@ export function nextAt(w: Walk, id: StationId): StepState | null {
 
 /** Minutes of hands that the undone steps of the stations to come will take. */
 export function minutesToGo(w: Walk): number {
-  return w.stations.filter(s => !s.finished).flatMap(s => s.steps).filter(s => !s.done).reduce((sum, s) => sum + s.step.hands, 0)
+  return w.stations
+    .filter(s => !s.finished)
+    .flatMap(s => s.steps)
+    .filter(s => !s.done)
+    .reduce((sum, s) => sum + s.step.hands, 0)
 }
 
 /** What an entry changed: steps that came or fell away, gates that closed or opened. Whole sentences, the gravest first. */
 export function consequencesOf(before: Walk, after: Walk): string[] {
-  const steps = (w: Walk) => new Map(w.stations.flatMap(s => s.steps.map(st => [st.step.id, `${s.station.label}: ${st.step.title.charAt(0).toLowerCase()}${st.step.title.slice(1)}`] as const)))
+  const steps = (w: Walk) =>
+    new Map(
+      w.stations.flatMap(s =>
+        s.steps.map(
+          st =>
+            [
+              st.step.id,
+              `${s.station.label}: ${st.step.title.charAt(0).toLowerCase()}${st.step.title.slice(1)}`,
+            ] as const,
+        ),
+      ),
+    )
   const [old, now] = [steps(before), steps(after)]
   const forbidden = (w: Walk) => new Map(w.gates.map(g => [g.gate.id, g] as const))
   const [oldGates, nowGates] = [forbidden(before), forbidden(after)]

@@ -4,4 +4,5 @@ import { errorBound, oneIn } from '../numbers'
 export const CONFIDENCE = 0.95
 
 /** What so many without an error allow to be said, as the end of a sentence. */
-export const boundSaid = (trials: number): string => `fewer than ${oneIn(errorBound(0, trials, CONFIDENCE))} fail (${CONFIDENCE * 100} % sure)`
+export const boundSaid = (trials: number): string =>
+  `fewer than ${oneIn(errorBound(0, trials, CONFIDENCE))} fail (${CONFIDENCE * 100} % sure)`

@@ -13,22 +13,82 @@ export interface CheckedCertificate {
  * that it was made from.
  * @param json what was read of a file, of any kind @param log finds the log of a drive by its tag; null where there is none
  */
-export function checkCertificate(json: unknown, log: (tag: string) => readonly LogEntry[] | null = () => null): CheckedCertificate {
+export function checkCertificate(
+  json: unknown,
+  log: (tag: string) => readonly LogEntry[] | null = () => null,
+): CheckedCertificate {
   if (typeof json !== 'object' || json === null || !('format' in json) || json.format !== 'wobrin-certificate') {
-    return { state: 'no certificate', tag: null, call: { kind: 'unknown', reasons: ['This is no certificate of ours: it does not say so in “format”.'], next: 'Choose the JSON file of a certificate.' } }
+    return {
+      state: 'no certificate',
+      tag: null,
+      call: {
+        kind: 'unknown',
+        reasons: ['This is no certificate of ours: it does not say so in “format”.'],
+        next: 'Choose the JSON file of a certificate.',
+      },
+    }
   }
   const version = 'version' in json ? json.version : undefined
-  if (typeof version === 'number' && version > CERTIFICATE_VERSION) return { state: 'newer', tag: null, call: { kind: 'unknown', reasons: [`It is of version ${version}; this application knows up to ${CERTIFICATE_VERSION}.`], next: 'Check it with a newer one.' } }
+  if (typeof version === 'number' && version > CERTIFICATE_VERSION)
+    return {
+      state: 'newer',
+      tag: null,
+      call: {
+        kind: 'unknown',
+        reasons: [`It is of version ${version}; this application knows up to ${CERTIFICATE_VERSION}.`],
+        next: 'Check it with a newer one.',
+      },
+    }
   const { hash, ...content } = json as { hash?: unknown } & Partial<Certificate>
   const tag = typeof content.drive?.tag === 'string' ? content.drive.tag : null
-  if (typeof hash !== 'string' || hash !== sealOf(content)) return { state: 'changed', tag, call: { kind: 'stop', reasons: [typeof hash === 'string' ? 'It was changed after it was issued: its contents do not fit its hash.' : 'It has no hash: anybody may have written it.'], next: 'Believe nothing in it; ask the workshop for it again.' } }
+  if (typeof hash !== 'string' || hash !== sealOf(content))
+    return {
+      state: 'changed',
+      tag,
+      call: {
+        kind: 'stop',
+        reasons: [
+          typeof hash === 'string'
+            ? 'It was changed after it was issued: its contents do not fit its hash.'
+            : 'It has no hash: anybody may have written it.',
+        ],
+        next: 'Believe nothing in it; ask the workshop for it again.',
+      },
+    }
   const head = content.logHead
   const own = tag ? log(tag) : null
   if (own && head) {
     const now = logHead(own, head.seq)
-    if (now.hash !== head.hash || now.entries !== head.entries) return { state: 'log differs', tag, call: { kind: 'stop', reasons: [`It is whole, but the log of ${tag} here does not have the entries that it was made from.`], next: 'One of both is another drive’s, or was restored from elsewhere: compare them.' } }
+    if (now.hash !== head.hash || now.entries !== head.entries)
+      return {
+        state: 'log differs',
+        tag,
+        call: {
+          kind: 'stop',
+          reasons: [`It is whole, but the log of ${tag} here does not have the entries that it was made from.`],
+          next: 'One of both is another drive’s, or was restored from elsewhere: compare them.',
+        },
+      }
     const since = own.filter(e => e.seq > head.seq).length
-    return { state: 'whole', tag, call: { kind: 'leave', reasons: [`It is as it was issued, and the log of ${tag} has every entry that it was made from${since ? `; ${since} ${since === 1 ? 'entry has' : 'entries have'} come since` : ''}.`], next: since ? 'Issue it again if what came since matters.' : 'Believe it as far as it goes.' } }
+    return {
+      state: 'whole',
+      tag,
+      call: {
+        kind: 'leave',
+        reasons: [
+          `It is as it was issued, and the log of ${tag} has every entry that it was made from${since ? `; ${since} ${since === 1 ? 'entry has' : 'entries have'} come since` : ''}.`,
+        ],
+        next: since ? 'Issue it again if what came since matters.' : 'Believe it as far as it goes.',
+      },
+    }
   }
-  return { state: 'whole', tag, call: { kind: 'leave', reasons: ['It is as it was issued.', 'Its drive is not in this workshop, so its log was not compared.'], next: 'Believe it as far as it goes.' } }
+  return {
+    state: 'whole',
+    tag,
+    call: {
+      kind: 'leave',
+      reasons: ['It is as it was issued.', 'Its drive is not in this workshop, so its log was not compared.'],
+      next: 'Believe it as far as it goes.',
+    },
+  }
 }

@@ -21,20 +21,115 @@ interface Part {
 
 /** What one takes out of a drive, and what says of it that it is good. */
 const PARTS: readonly Part[] = [
-  { id: 'heads', label: 'Head assembly', good: ['heads.whole', 'heads.replaced', 'headclean.clean'], bad: ['heads.torn', 'heads.chipped', 'heads.bent', 'headclean.scored'], tests: ['read-test'] },
-  { id: 'motor', label: 'Spindle motor', good: ['spindle.free'], bad: ['spindle.rough', 'spindle.stuck'], tests: ['speed', 'motor'] },
-  { id: 'spindle', label: 'Spindle and hub', good: ['spindle.free'], bad: ['spindle.rough', 'spindle.stuck', 'spindle.wobble'], tests: ['speed'] },
-  { id: 'carriage', label: 'Stepper and carriage', good: ['travel.free'], bad: ['travel.tight', 'travel.stuck', 'band.creased'], tests: ['home'], of: ['8in', '5.25in-48', '5.25in-96', '5.25in-serial', '3.5in', '3.5in-eject', '3in'] },
-  { id: 'board', label: 'Main board', good: ['chips.sound', 'caps.sound', 'caps.replaced', 'power.good'], bad: ['chips.spot', 'chips.legs', 'caps.leaking', 'caps.bulged', 'caps.low', 'shorts.found', 'power.smoke', 'power.dead'], tests: ['board', 'logic'] },
-  { id: 'index', label: 'Index sensor', good: [], bad: [], tests: ['speed', 'sensor'], of: ['8in', '5.25in-48', '5.25in-96', '3.5in', '3.5in-eject', '3in'] },
-  { id: 'zero', label: 'Track-zero sensor and flag', good: ['flag.whole', 'flag.rebuilt'], bad: ['flag.bent', 'flag.snapped'], tests: ['home', 'detector'], of: ['8in', '5.25in-48', '5.25in-96', '3.5in', '3.5in-eject', '3in'] },
-  { id: 'protect', label: 'Write-protect switch', good: ['protect.both'], bad: ['protect.never', 'protect.always'], tests: ['switch'] },
-  { id: 'pin', label: 'Write-protect pin', good: ['pin.there', 'pin.back', 'pin.bagged'], bad: ['pin.missing'], of: ['3in'] },
-  { id: 'arm', label: 'Shutter arm', good: ['arm.there', 'arm.fitted'], bad: ['arm.bent', 'arm.missing'], of: ['3.5in', '3.5in-eject'] },
-  { id: 'gears', label: 'Eject gearbox and motor', good: ['gears.whole', 'gears.replaced'], bad: ['gears.teeth', 'gears.tab', 'gears.motor'], has: ['motorised-eject'], tests: ['gear', 'load-cycles'] },
-  { id: 'loading', label: 'Lever, slides and springs', good: ['loading.free'], bad: ['loading.stiff', 'loading.drops', 'missing.lever'] },
-  { id: 'pad', label: 'Pressure pad', good: ['pad.whole', 'pad.new'], bad: ['pad.worn', 'pad.gone'], has: ['one-head'] },
-  { id: 'case', label: 'Covers and screws', good: ['missing.none', 'screws.clean'], bad: ['missing.cover', 'missing.screw'] },
+  {
+    id: 'heads',
+    label: 'Head assembly',
+    good: ['heads.whole', 'heads.replaced', 'headclean.clean'],
+    bad: ['heads.torn', 'heads.chipped', 'heads.bent', 'headclean.scored'],
+    tests: ['read-test'],
+  },
+  {
+    id: 'motor',
+    label: 'Spindle motor',
+    good: ['spindle.free'],
+    bad: ['spindle.rough', 'spindle.stuck'],
+    tests: ['speed', 'motor'],
+  },
+  {
+    id: 'spindle',
+    label: 'Spindle and hub',
+    good: ['spindle.free'],
+    bad: ['spindle.rough', 'spindle.stuck', 'spindle.wobble'],
+    tests: ['speed'],
+  },
+  {
+    id: 'carriage',
+    label: 'Stepper and carriage',
+    good: ['travel.free'],
+    bad: ['travel.tight', 'travel.stuck', 'band.creased'],
+    tests: ['home'],
+    of: ['8in', '5.25in-48', '5.25in-96', '5.25in-serial', '3.5in', '3.5in-eject', '3in'],
+  },
+  {
+    id: 'board',
+    label: 'Main board',
+    good: ['chips.sound', 'caps.sound', 'caps.replaced', 'power.good'],
+    bad: [
+      'chips.spot',
+      'chips.legs',
+      'caps.leaking',
+      'caps.bulged',
+      'caps.low',
+      'shorts.found',
+      'power.smoke',
+      'power.dead',
+    ],
+    tests: ['board', 'logic'],
+  },
+  {
+    id: 'index',
+    label: 'Index sensor',
+    good: [],
+    bad: [],
+    tests: ['speed', 'sensor'],
+    of: ['8in', '5.25in-48', '5.25in-96', '3.5in', '3.5in-eject', '3in'],
+  },
+  {
+    id: 'zero',
+    label: 'Track-zero sensor and flag',
+    good: ['flag.whole', 'flag.rebuilt'],
+    bad: ['flag.bent', 'flag.snapped'],
+    tests: ['home', 'detector'],
+    of: ['8in', '5.25in-48', '5.25in-96', '3.5in', '3.5in-eject', '3in'],
+  },
+  {
+    id: 'protect',
+    label: 'Write-protect switch',
+    good: ['protect.both'],
+    bad: ['protect.never', 'protect.always'],
+    tests: ['switch'],
+  },
+  {
+    id: 'pin',
+    label: 'Write-protect pin',
+    good: ['pin.there', 'pin.back', 'pin.bagged'],
+    bad: ['pin.missing'],
+    of: ['3in'],
+  },
+  {
+    id: 'arm',
+    label: 'Shutter arm',
+    good: ['arm.there', 'arm.fitted'],
+    bad: ['arm.bent', 'arm.missing'],
+    of: ['3.5in', '3.5in-eject'],
+  },
+  {
+    id: 'gears',
+    label: 'Eject gearbox and motor',
+    good: ['gears.whole', 'gears.replaced'],
+    bad: ['gears.teeth', 'gears.tab', 'gears.motor'],
+    has: ['motorised-eject'],
+    tests: ['gear', 'load-cycles'],
+  },
+  {
+    id: 'loading',
+    label: 'Lever, slides and springs',
+    good: ['loading.free'],
+    bad: ['loading.stiff', 'loading.drops', 'missing.lever'],
+  },
+  {
+    id: 'pad',
+    label: 'Pressure pad',
+    good: ['pad.whole', 'pad.new'],
+    bad: ['pad.worn', 'pad.gone'],
+    has: ['one-head'],
+  },
+  {
+    id: 'case',
+    label: 'Covers and screws',
+    good: ['missing.none', 'screws.clean'],
+    bad: ['missing.cover', 'missing.screw'],
+  },
 ]
 
 const GOOD: ReadonlySet<CallKind> = new Set(['leave', 'nudge'])
@@ -45,18 +140,20 @@ export function partsOf(mechanism: MechanismId, log: readonly LogEntry[], featur
   const found = findingsAmong(standing)
   const tags = possibleFeatures(mechanism, features ?? undefined)
   const here = PARTS.filter(p => (!p.of || p.of.includes(mechanism)) && (!p.has || p.has.some(t => tags.has(t))))
-  return here.map((part): PartJudged => {
-    const base = { id: part.id, label: part.label }
-    const said = found.filter(f => part.good.includes(f.finding.id) || part.bad.includes(f.finding.id)).at(-1)
-    const bad = found.filter(f => part.bad.includes(f.finding.id)).at(-1)
-    const test = standing.findLast(e => e.call && e.call.kind !== 'unknown' && isTest(part, e))
-    if (bad) return { ...base, good: false, state: 'looked at', says: bad.entry.title }
-    // A nudge is an adjustment, not a fault; a mend says that something in its path is wrong, not what.
-    if (test && GOOD.has(test.call!.kind)) return { ...base, good: true, state: 'tested', says: saidBy(test) }
-    if (test) return { ...base, good: true, state: 'not known', says: `Not cleared: ${test.call!.reasons[0]}` }
-    if (said) return { ...base, good: true, state: 'looked at', says: said.entry.title }
-    return { ...base, good: true, state: 'not known', says: 'Nobody looked at it.' }
-  }).sort((a, b) => rank(a) - rank(b))
+  return here
+    .map((part): PartJudged => {
+      const base = { id: part.id, label: part.label }
+      const said = found.filter(f => part.good.includes(f.finding.id) || part.bad.includes(f.finding.id)).at(-1)
+      const bad = found.filter(f => part.bad.includes(f.finding.id)).at(-1)
+      const test = standing.findLast(e => e.call && e.call.kind !== 'unknown' && isTest(part, e))
+      if (bad) return { ...base, good: false, state: 'looked at', says: bad.entry.title }
+      // A nudge is an adjustment, not a fault; a mend says that something in its path is wrong, not what.
+      if (test && GOOD.has(test.call!.kind)) return { ...base, good: true, state: 'tested', says: saidBy(test) }
+      if (test) return { ...base, good: true, state: 'not known', says: `Not cleared: ${test.call!.reasons[0]}` }
+      if (said) return { ...base, good: true, state: 'looked at', says: said.entry.title }
+      return { ...base, good: true, state: 'not known', says: 'Nobody looked at it.' }
+    })
+    .sort((a, b) => rank(a) - rank(b))
 }
 
 /** What an instrument said, with its value where it has one. */
@@ -65,7 +162,7 @@ function saidBy(e: LogEntry): string {
   return main ? `${main.label}: ${formatObservation(main)}` : e.title
 }
 
-const rank = (p: PartJudged) => p.good ? ['tested', 'looked at', 'not known'].indexOf(p.state) : 3
+const rank = (p: PartJudged) => (p.good ? ['tested', 'looked at', 'not known'].indexOf(p.state) : 3)
 
 function isTest(part: Part, e: LogEntry): boolean {
   const d = e.data

@@ -38,9 +38,19 @@ export interface DiskReading {
 }
 
 /** Something that was said of a disk by hand. */
-export interface DiskEvent { readonly disk: string, readonly at: string, readonly kind: 'verified' | 'retired' | 'back' | 'note', readonly detail: string }
+export interface DiskEvent {
+  readonly disk: string
+  readonly at: string
+  readonly kind: 'verified' | 'retired' | 'back' | 'note'
+  readonly detail: string
+}
 
-export interface ChainLink { readonly disk: string, readonly name: string, readonly by: string, readonly proof: Proof }
+export interface ChainLink {
+  readonly disk: string
+  readonly name: string
+  readonly by: string
+  readonly proof: Proof
+}
 
 export interface DiskStanding {
   readonly disk: ReferenceDisk
@@ -78,9 +88,17 @@ export function chainOf(disk: ReferenceDisk, all: readonly ReferenceDisk[]): Pic
 }
 
 /** Where a reference disk stands: what its word rests on, how worn it is, whether it should go on being one. */
-export function standingOf(disk: ReferenceDisk, all: readonly ReferenceDisk[], readings: readonly DiskReading[], events: readonly DiskEvent[]): DiskStanding {
+export function standingOf(
+  disk: ReferenceDisk,
+  all: readonly ReferenceDisk[],
+  readings: readonly DiskReading[],
+  events: readonly DiskEvent[],
+): DiskStanding {
   const own = readings.filter(r => r.disk === disk.id).sort((a, b) => a.at.localeCompare(b.at))
-  const said = events.filter(e => e.disk === disk.id && (e.kind === 'retired' || e.kind === 'back')).sort((a, b) => a.at.localeCompare(b.at)).at(-1)
+  const said = events
+    .filter(e => e.disk === disk.id && (e.kind === 'retired' || e.kind === 'back'))
+    .sort((a, b) => a.at.localeCompare(b.at))
+    .at(-1)
   const retired = said?.kind === 'retired'
   // Only proven drives tell about the disk; in others the drive may be at fault.
   const proven = own.filter(r => r.provenDrive && r.margin !== null)
@@ -89,18 +107,67 @@ export function standingOf(disk: ReferenceDisk, all: readonly ReferenceDisk[], r
   const losing = proven.length > 0 && proven.at(-1)!.good < proven.at(-1)!.sectors
   const { chain, rests } = chainOf(disk, all)
   const trusted = !retired && !fallen && !losing && (rests === 'standard' || rests === 'factory')
-  const verified = events.filter(e => e.disk === disk.id && e.kind === 'verified').map(e => e.at).sort().at(-1) ?? null
+  const verified =
+    events
+      .filter(e => e.disk === disk.id && e.kind === 'verified')
+      .map(e => e.at)
+      .sort()
+      .at(-1) ?? null
   return { disk, chain, rests, trusted, retired, verified, uses: own.length, first, latest, call: callOf() }
 
   function callOf(): Call {
     const percent = (x: number) => `${Math.round(x * 100)} %`
-    if (retired) return { kind: 'stop', reasons: [`It was retired${said!.detail ? `: ${said!.detail}` : ''}.`], next: 'Judge nothing by it.' }
-    if (losing) return { kind: 'mend', reasons: [`A proven drive read ${proven.at(-1)!.good} of its ${proven.at(-1)!.sectors} sectors.`], next: 'Retire it, and write a new one on a trusted drive.' }
-    if (fallen) return { kind: 'mend', reasons: [`Its least margin fell from ${percent(first!)} to ${percent(latest!)} in proven drives over ${own.length} readings.`], next: 'Retire it, and write a new one on a trusted drive.' }
-    if (rests === 'itself') return { kind: 'unknown', reasons: ['Its writer was proved by a disk that rests on this very disk: a circle proves nothing.'], next: 'Read it in a drive that was proved otherwise.' }
-    if (rests === 'nothing') return { kind: 'unknown', reasons: [chain.length > 1 ? `Its chain ends at ${chain.at(-1)!.name}, whose writer was not proved.` : 'Nobody proved the drive that wrote it.'], next: 'Use it to compare drives, not to align one.' }
-    if (own.length >= MANY) return { kind: 'unknown', reasons: [`It was read ${own.length} times: wear comes with every pass.`], next: 'Read it in a proven drive, and see whether its margin still holds.' }
-    return { kind: 'leave', reasons: [rests === 'standard' ? `It goes back to an analogue alignment disk over ${chain.length === 1 ? 'one drive' : `${chain.length} drives`}.` : `It goes back to a disk as sold, over ${chain.length === 1 ? 'no other' : `${chain.length - 1} of ours`}.`], next: 'Use it seldom, write-protected.' }
+    if (retired)
+      return {
+        kind: 'stop',
+        reasons: [`It was retired${said!.detail ? `: ${said!.detail}` : ''}.`],
+        next: 'Judge nothing by it.',
+      }
+    if (losing)
+      return {
+        kind: 'mend',
+        reasons: [`A proven drive read ${proven.at(-1)!.good} of its ${proven.at(-1)!.sectors} sectors.`],
+        next: 'Retire it, and write a new one on a trusted drive.',
+      }
+    if (fallen)
+      return {
+        kind: 'mend',
+        reasons: [
+          `Its least margin fell from ${percent(first!)} to ${percent(latest!)} in proven drives over ${own.length} readings.`,
+        ],
+        next: 'Retire it, and write a new one on a trusted drive.',
+      }
+    if (rests === 'itself')
+      return {
+        kind: 'unknown',
+        reasons: ['Its writer was proved by a disk that rests on this very disk: a circle proves nothing.'],
+        next: 'Read it in a drive that was proved otherwise.',
+      }
+    if (rests === 'nothing')
+      return {
+        kind: 'unknown',
+        reasons: [
+          chain.length > 1
+            ? `Its chain ends at ${chain.at(-1)!.name}, whose writer was not proved.`
+            : 'Nobody proved the drive that wrote it.',
+        ],
+        next: 'Use it to compare drives, not to align one.',
+      }
+    if (own.length >= MANY)
+      return {
+        kind: 'unknown',
+        reasons: [`It was read ${own.length} times: wear comes with every pass.`],
+        next: 'Read it in a proven drive, and see whether its margin still holds.',
+      }
+    return {
+      kind: 'leave',
+      reasons: [
+        rests === 'standard'
+          ? `It goes back to an analogue alignment disk over ${chain.length === 1 ? 'one drive' : `${chain.length} drives`}.`
+          : `It goes back to a disk as sold, over ${chain.length === 1 ? 'no other' : `${chain.length - 1} of ours`}.`,
+      ],
+      next: 'Use it seldom, write-protected.',
+    }
   }
 }
 
@@ -139,17 +206,46 @@ export function disagreements(readings: readonly DiskReading[], nameOf: (disk: s
   function settle(a: string, b: string, both: readonly string[], differ: readonly string[]): Disagreement {
     const fails = (disk: string) => differ.filter(d => !reads(latest.get(`${disk} ${d}`)!))
     const [aFails, bFails] = [fails(a), fails(b)]
-    const third = (disk: string, against: string) => all.some(r => r.disk !== a && r.disk !== b && differ.includes(r.drive) && reads(r) === reads(latest.get(`${against} ${r.drive}`)!) && reads(r) !== reads(latest.get(`${disk} ${r.drive}`)!))
-    const oddIs = (disk: string, own: readonly string[], other: readonly string[], against: string) => other.length === 0 && (own.length >= 2 || third(disk, against))
+    const third = (disk: string, against: string) =>
+      all.some(
+        r =>
+          r.disk !== a &&
+          r.disk !== b &&
+          differ.includes(r.drive) &&
+          reads(r) === reads(latest.get(`${against} ${r.drive}`)!) &&
+          reads(r) !== reads(latest.get(`${disk} ${r.drive}`)!),
+      )
+    const oddIs = (disk: string, own: readonly string[], other: readonly string[], against: string) =>
+      other.length === 0 && (own.length >= 2 || third(disk, against))
     const odd = oddIs(a, aFails, bFails, b) ? a : oddIs(b, bFails, aFails, a) ? b : null
     const call: Call = odd
-      ? { kind: 'mend', reasons: [`${nameOf(odd)} is the odd one: ${differ.length} of ${both.length} drives that read ${nameOf(odd === a ? b : a)} whole do not read it.`], next: 'Retire it, or write it anew on a trusted drive.' }
-      : { kind: 'unknown', reasons: [`${nameOf(a)} and ${nameOf(b)} disagree in ${differ.length === 1 ? 'one drive' : `${differ.length} drives`}, and nothing sides with either.`], next: 'Read both in a second trusted drive, or a third disk in this one.' }
+      ? {
+          kind: 'mend',
+          reasons: [
+            `${nameOf(odd)} is the odd one: ${differ.length} of ${both.length} drives that read ${nameOf(odd === a ? b : a)} whole do not read it.`,
+          ],
+          next: 'Retire it, or write it anew on a trusted drive.',
+        }
+      : {
+          kind: 'unknown',
+          reasons: [
+            `${nameOf(a)} and ${nameOf(b)} disagree in ${differ.length === 1 ? 'one drive' : `${differ.length} drives`}, and nothing sides with either.`,
+          ],
+          next: 'Read both in a second trusted drive, or a third disk in this one.',
+        }
     return { disks: [a, b], drives: differ, odd, call }
   }
 }
 
 /** A standing in words, as a certificate carries it. @param tagOf tag of a drive by its id */
-export function diskWord(standing: Pick<DiskStanding, 'disk' | 'trusted' | 'rests' | 'chain'>, tagOf: (drive: string) => string | undefined = () => undefined): { name: string, trusted: boolean, rests: DiskStanding['rests'], chain: string[] } {
-  return { name: standing.disk.name, trusted: standing.trusted, rests: standing.rests, chain: standing.chain.map(l => `${l.name}, by ${tagOf(l.by) ?? (l.by || 'nobody knows who')} (${PROOFS[l.proof]})`) }
+export function diskWord(
+  standing: Pick<DiskStanding, 'disk' | 'trusted' | 'rests' | 'chain'>,
+  tagOf: (drive: string) => string | undefined = () => undefined,
+): { name: string; trusted: boolean; rests: DiskStanding['rests']; chain: string[] } {
+  return {
+    name: standing.disk.name,
+    trusted: standing.trusted,
+    rests: standing.rests,
+    chain: standing.chain.map(l => `${l.name}, by ${tagOf(l.by) ?? (l.by || 'nobody knows who')} (${PROOFS[l.proof]})`),
+  }
 }

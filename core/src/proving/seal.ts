@@ -7,7 +7,19 @@ import type { LogEntry } from '../observations'
 export const sealOf = (value: unknown): string => bytesToHex(sha256(utf8ToBytes(canonicalize(value) ?? 'null')))
 
 /** What of an entry is sealed: all that it says. Its driveId stays out, as a drive may come to another workshop under another. */
-const said = ({ seq, id, at, kind, station, title, detail, call, observations, data, takesBack }: LogEntry) => ({ seq, id, at, kind, station, title, detail, call, observations, data, takesBack })
+const said = ({ seq, id, at, kind, station, title, detail, call, observations, data, takesBack }: LogEntry) => ({
+  seq,
+  id,
+  at,
+  kind,
+  station,
+  title,
+  detail,
+  call,
+  observations,
+  data,
+  takesBack,
+})
 
 export interface LogHead {
   /** Highest sequence number; 0 for an empty log. */
@@ -20,5 +32,9 @@ export interface LogHead {
 /** Head of a drive's log, up to and with an entry. */
 export function logHead(log: readonly LogEntry[], upToSeq = Infinity): LogHead {
   const own = log.filter(e => e.seq <= upToSeq).sort((a, b) => a.seq - b.seq)
-  return { seq: own.at(-1)?.seq ?? 0, entries: own.length, hash: own.reduce((before, e) => sealOf([before, said(e)]), sealOf([])) }
+  return {
+    seq: own.at(-1)?.seq ?? 0,
+    entries: own.length,
+    hash: own.reduce((before, e) => sealOf([before, said(e)]), sealOf([])),
+  }
 }

@@ -5,7 +5,9 @@ export class CellWriter {
   /** Last data bit, which decides the clock before the next (MFM). */
   private last = 0
 
-  get length(): number { return this.n }
+  get length(): number {
+    return this.n
+  }
 
   private put(cell: number): void {
     if (this.n === this.cells.length) {
@@ -18,14 +20,14 @@ export class CellWriter {
 
   /** Sixteen half cells as they are, clocks and data in turn, the clock first: marks with missing clocks. */
   raw(word: number): void {
-    for (let i = 15; i >= 0; i--) this.put(word >> i & 1)
+    for (let i = 15; i >= 0; i--) this.put((word >> i) & 1)
     this.last = word & 1
   }
 
   /** A byte in MFM: a clock only between two zeros. */
   mfm(byte: number): void {
     for (let i = 7; i >= 0; i--) {
-      const bit = byte >> i & 1
+      const bit = (byte >> i) & 1
       this.put(bit === 0 && this.last === 0 ? 1 : 0)
       this.put(bit)
       this.last = bit
@@ -33,10 +35,10 @@ export class CellWriter {
   }
 
   /** A byte in FM: a clock before every bit, but for those that `clock` leaves out. */
-  fm(byte: number, clock = 0xFF): void {
+  fm(byte: number, clock = 0xff): void {
     for (let i = 7; i >= 0; i--) {
-      this.put(clock >> i & 1)
-      this.put(byte >> i & 1)
+      this.put((clock >> i) & 1)
+      this.put((byte >> i) & 1)
     }
   }
 

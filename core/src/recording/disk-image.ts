@@ -29,7 +29,7 @@ export interface DiskImage {
 }
 
 /** What stands where nothing was read: no usual filling, so that it is known when met. */
-const FILL = 0xA5
+const FILL = 0xa5
 
 /**
  * A flat image: sectors in order of cylinder, head and id, each once. Data are only what passed their check at least once; everything
@@ -37,7 +37,7 @@ const FILL = 0xA5
  */
 export function diskImage(sectors: readonly ReadSector[], fill = FILL): DiskImage {
   const best = new Map<string, ReadSector>()
-  const rank = (s: ReadSector) => isRead(s) ? (s.state === 'good' ? 2 : 1) : 0
+  const rank = (s: ReadSector) => (isRead(s) ? (s.state === 'good' ? 2 : 1) : 0)
   for (const s of sectors) {
     if (s.id < 0) continue
     const key = `${s.cylinder} ${s.head} ${s.id}`
@@ -60,7 +60,9 @@ export function diskImage(sectors: readonly ReadSector[], fill = FILL): DiskImag
 const isRead = (s: ReadSector) => s.data !== null && (s.state === 'good' || s.state === 'weak' || s.state === 'foreign')
 
 /** The map of an image as a table for a CSV file. */
-export const imageMapCsv = (image: DiskImage): { readonly columns: readonly string[], readonly rows: readonly (readonly (string | number)[])[] } => ({
+export const imageMapCsv = (
+  image: DiskImage,
+): { readonly columns: readonly string[]; readonly rows: readonly (readonly (string | number)[])[] } => ({
   columns: ['cylinder', 'head', 'id', 'offset', 'bytes', 'state', 'data'],
   rows: image.map.map(m => [m.cylinder, m.head, m.id, m.offset, m.bytes, m.state, m.read ? 'read' : 'filled']),
 })

@@ -7,7 +7,11 @@ const LOOP = Math.sqrt(1 + 0.14 / (2 - 0.14))
 const WORST = 0.01
 
 /** A kind of transition: how its neighbours shift and lower it, and how many there are of it. */
-interface Kind { readonly shift: number, readonly height: number, readonly count: number }
+interface Kind {
+  readonly shift: number
+  readonly height: number
+  readonly count: number
+}
 
 const kindsOf = new WeakMap<HeadView['track'], readonly Kind[]>()
 
@@ -15,7 +19,7 @@ const kindsOf = new WeakMap<HeadView['track'], readonly Kind[]>()
 function kinds(track: HeadView['track']): readonly Kind[] {
   const known = kindsOf.get(track)
   if (known) return known
-  const found = new Map<string, { shift: number, height: number, count: number }>()
+  const found = new Map<string, { shift: number; height: number; count: number }>()
   for (let i = 0; i < track.at.length; i++) {
     const key = `${track.shift[i]!.toFixed(4)} ${track.height[i]!.toFixed(4)}`
     const kind = found.get(key)
@@ -43,17 +47,24 @@ export interface Expected {
 export function expectedReading(view: HeadView, noise: number): Expected {
   const all = kinds(view.track)
   const count = all.reduce((n, k) => n + k.count, 0)
-  const sigma = (k: Kind) => Math.max(1e-9, view.jitterCells * LOOP / Math.max(0.02, k.height))
-  const outside = (limit: number) => all.reduce((n, k) => n + k.count * (above((limit - k.shift) / sigma(k)) + above((limit + k.shift) / sigma(k))), 0) / count
+  const sigma = (k: Kind) => Math.max(1e-9, (view.jitterCells * LOOP) / Math.max(0.02, k.height))
+  const outside = (limit: number) =>
+    all.reduce((n, k) => n + k.count * (above((limit - k.shift) / sigma(k)) + above((limit + k.shift) / sigma(k))), 0) /
+    count
   let [low, high] = [0, 2]
   for (let i = 0; i < 40; i++) {
     const middle = (low + high) / 2
     if (outside(middle) > WORST) low = middle
     else high = middle
   }
-  const lost = all.reduce((n, k) => n + k.count * above((k.height - THRESHOLD / view.signal) / Math.max(1e-9, noise / view.signal)), 0) / count
+  const lost =
+    all.reduce(
+      (n, k) => n + k.count * above((k.height - THRESHOLD / view.signal) / Math.max(1e-9, noise / view.signal)),
+      0,
+    ) / count
   return { margin: 1 - 2 * high, slips: Math.min(1, outside(0.5) + lost) }
 }
 
 /** Chance that a sector of so many transitions has none that slips. */
-export const sectorReads = (slips: number, transitions: number): number => Math.exp(transitions * Math.log1p(-Math.min(slips, 1 - 1e-12)))
+export const sectorReads = (slips: number, transitions: number): number =>
+  Math.exp(transitions * Math.log1p(-Math.min(slips, 1 - 1e-12)))

@@ -11,6 +11,7 @@ export function fluxOf(cells: Uint8Array, halfCellS: number, turns = 1): FluxTim
   for (const c of cells) ones += c
   const times = new Float64Array(ones * turns)
   let n = 0
-  for (let t = 0; t < turns; t++) for (let i = 0; i < cells.length; i++) if (cells[i]) times[n++] = (t * cells.length + i + 0.5) * halfCellS
+  for (let t = 0; t < turns; t++)
+    for (let i = 0; i < cells.length; i++) if (cells[i]) times[n++] = (t * cells.length + i + 0.5) * halfCellS
   return times
 }

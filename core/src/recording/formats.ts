@@ -20,18 +20,33 @@ export const QUICK_RATE = 101_600
  * 250 kbit/s disk at 360 r/min. Group codes and the quick stream from memory: the serial drives' four zones, and cells of 4 µs.
  */
 export const FORMATS: readonly Format[] = [
-  { code: 'MFM', rate: 250_000 }, { code: 'MFM', rate: 500_000 }, { code: 'MFM', rate: 300_000 },
-  { code: 'FM', rate: 125_000 }, { code: 'FM', rate: 250_000 }, { code: 'FM', rate: 150_000 }, { code: 'split MFM', rate: 250_000 },
-  ...ZONES.map((z): Format => ({ code: '4-to-5', rate: 1e6 / z.cellUs })), { code: '6-and-2', rate: 250_000 }, { code: '5-and-3', rate: 250_000 },
+  { code: 'MFM', rate: 250_000 },
+  { code: 'MFM', rate: 500_000 },
+  { code: 'MFM', rate: 300_000 },
+  { code: 'FM', rate: 125_000 },
+  { code: 'FM', rate: 250_000 },
+  { code: 'FM', rate: 150_000 },
+  { code: 'split MFM', rate: 250_000 },
+  ...ZONES.map((z): Format => ({ code: '4-to-5', rate: 1e6 / z.cellUs })),
+  { code: '6-and-2', rate: 250_000 },
+  { code: '5-and-3', rate: 250_000 },
   { code: 'quick stream', rate: QUICK_RATE },
 ]
 const CELL_CODES: readonly TrackCode[] = ['4-to-5', '6-and-2', '5-and-3']
 
 /** Codes as they are typed: on the command line and in files. */
-export const CODE_IDS: Readonly<Record<TrackCode, string>> = { 'FM': 'fm', 'MFM': 'mfm', 'split MFM': 'split-mfm', '4-to-5': '4-to-5', '6-and-2': '6-and-2', '5-and-3': '5-and-3', 'quick stream': 'quick' }
+export const CODE_IDS: Readonly<Record<TrackCode, string>> = {
+  FM: 'fm',
+  MFM: 'mfm',
+  'split MFM': 'split-mfm',
+  '4-to-5': '4-to-5',
+  '6-and-2': '6-and-2',
+  '5-and-3': '5-and-3',
+  'quick stream': 'quick',
+}
 
 /** What the separator counts in, s: half of a bit cell for FM and MFM, each bit having a clock half and a data half; a cell for group codes. */
-export const halfCellOf = (f: Format): number => CELL_CODES.includes(f.code) ? 1 / f.rate : 0.5 / f.rate
+export const halfCellOf = (f: Format): number => (CELL_CODES.includes(f.code) ? 1 / f.rate : 0.5 / f.rate)
 
 /** Half cells (cells for group codes) in a turn of a given time. */
 export const cellsInTurn = (f: Format, turnS: number): number => Math.floor(turnS / halfCellOf(f) + 1e-6)
@@ -60,5 +75,8 @@ export function rankFormats(times: FluxTimes, formats: readonly Format[] = FORMA
     const half = halfCellOf(f)
     if (!misfit.has(half)) misfit.set(half, misfitOf(half))
   }
-  return formats.map((f, i) => ({ f, i, m: misfit.get(halfCellOf(f))! })).sort((a, b) => a.m - b.m || a.i - b.i).map(x => x.f)
+  return formats
+    .map((f, i) => ({ f, i, m: misfit.get(halfCellOf(f))! }))
+    .sort((a, b) => a.m - b.m || a.i - b.i)
+    .map(x => x.f)
 }

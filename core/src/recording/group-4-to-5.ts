@@ -3,11 +3,19 @@ import type { FoundSector } from './read-sectors'
 import type { SectorToWrite } from './sector-track'
 
 /** Five cells for each half byte: never more than two without a turn of the flux, never more than eight with one (from memory). */
-export const GROUPS = [0b01010, 0b01011, 0b10010, 0b10011, 0b01110, 0b01111, 0b10110, 0b10111, 0b01001, 0b11001, 0b11010, 0b11011, 0b01101, 0b11101, 0b11110, 0b10101] as const
+export const GROUPS = [
+  0b01010, 0b01011, 0b10010, 0b10011, 0b01110, 0b01111, 0b10110, 0b10111, 0b01001, 0b11001, 0b11010, 0b11011, 0b01101,
+  0b11101, 0b11110, 0b10101,
+] as const
 const HALF_BYTE = new Map<number, number>(GROUPS.map((g, i) => [g, i]))
 
 /** Zones of the serial drives, by cylinder counted from 0: sectors a track and microseconds a cell (from memory). */
-export const ZONES = [{ upTo: 16, sectors: 21, cellUs: 3.25 }, { upTo: 23, sectors: 19, cellUs: 3.5 }, { upTo: 29, sectors: 18, cellUs: 3.75 }, { upTo: 41, sectors: 17, cellUs: 4 }] as const
+export const ZONES = [
+  { upTo: 16, sectors: 21, cellUs: 3.25 },
+  { upTo: 23, sectors: 19, cellUs: 3.5 },
+  { upTo: 29, sectors: 18, cellUs: 3.75 },
+  { upTo: 41, sectors: 17, cellUs: 4 },
+] as const
 export const zoneOf = (cylinder: number) => ZONES.find(z => cylinder <= z.upTo) ?? ZONES[3]
 
 const [HEADER, DATA] = [0x08, 0x07]
@@ -17,7 +25,11 @@ const SYNC = 10
 const HEADER_BYTES = 8
 const SIZE = 256
 
-const xor = (bytes: Iterable<number>) => { let x = 0; for (const b of bytes) x ^= b; return x }
+const xor = (bytes: Iterable<number>) => {
+  let x = 0
+  for (const b of bytes) x ^= b
+  return x
+}
 
 /**
  * A track in 4-to-5 group code: sync, header, gap, sync, data, gap.
@@ -26,16 +38,25 @@ const xor = (bytes: Iterable<number>) => { let x = 0; for (const b of bytes) x ^
  */
 export function groupTrack(sectors: readonly SectorToWrite[], length: number): Uint8Array {
   const cells: number[] = []
-  const put = (value: number, bits: number) => { for (let i = bits - 1; i >= 0; i--) cells.push(value >> i & 1) }
-  const byte = (b: number) => { put(GROUPS[b >> 4]!, 5); put(GROUPS[b & 15]!, 5) }
-  const sync = () => { for (let i = 0; i < 40; i++) cells.push(1) }
-  const gap = (n: number) => { for (let i = 0; i < n; i++) put(0x55, 8) }
+  const put = (value: number, bits: number) => {
+    for (let i = bits - 1; i >= 0; i--) cells.push((value >> i) & 1)
+  }
+  const byte = (b: number) => {
+    put(GROUPS[b >> 4]!, 5)
+    put(GROUPS[b & 15]!, 5)
+  }
+  const sync = () => {
+    for (let i = 0; i < 40; i++) cells.push(1)
+  }
+  const gap = (n: number) => {
+    for (let i = 0; i < n; i++) put(0x55, 8)
+  }
   for (const s of sectors) {
     if (s.data.length !== SIZE) throw new ParameterError(`a sector of ${s.data.length} bytes`, '256', { field: 'data' })
     // Cylinders are counted from 1 on the disk; two id bytes say which disk it is.
-    const head = [s.sector, s.cylinder + 1, 0x57, 0x4F]
+    const head = [s.sector, s.cylinder + 1, 0x57, 0x4f]
     sync()
-    for (const b of [HEADER, xor(head), ...head, 0x0F, 0x0F]) byte(b)
+    for (const b of [HEADER, xor(head), ...head, 0x0f, 0x0f]) byte(b)
     gap(9)
     sync()
     byte(DATA)
@@ -43,7 +64,12 @@ export function groupTrack(sectors: readonly SectorToWrite[], length: number): U
     for (const b of [xor(s.data), 0, 0]) byte(b)
     gap(6)
   }
-  if (cells.length > length) throw new ParameterError(`${sectors.length} sectors take ${cells.length} cells`, `at most ${length}, what a turn has`, { field: 'sectors' })
+  if (cells.length > length)
+    throw new ParameterError(
+      `${sectors.length} sectors take ${cells.length} cells`,
+      `at most ${length}, what a turn has`,
+      { field: 'sectors' },
+    )
   while (cells.length < length) put(0x55, 8)
   return Uint8Array.from(cells.slice(0, length))
 }
@@ -55,7 +81,15 @@ export function readGroupSectors(cells: Uint8Array): FoundSector[] {
   for (const [i, from] of starts.entries()) {
     const head = bytesAt(cells, from, HEADER_BYTES)
     if (head?.[0] !== HEADER) continue
-    const known = { cylinder: (head[3]! < 0 ? 0 : head[3]!) - 1, head: 0, sector: head[2]!, size: SIZE, deleted: false, fromCell: from, toCell: from + HEADER_BYTES * 10 }
+    const known = {
+      cylinder: (head[3]! < 0 ? 0 : head[3]!) - 1,
+      head: 0,
+      sector: head[2]!,
+      size: SIZE,
+      deleted: false,
+      fromCell: from,
+      toCell: from + HEADER_BYTES * 10,
+    }
     if (head.slice(0, 6).includes(-1) || xor(head.slice(1, 6)) !== 0) {
       found.push({ ...known, status: 'header check failed', data: null })
       continue
@@ -69,7 +103,12 @@ export function readGroupSectors(cells: Uint8Array): FoundSector[] {
       continue
     }
     const whole = !body.includes(-1) && xor(body.slice(1)) === 0
-    found.push({ ...known, status: whole ? 'good' : 'data check failed', data: Uint8Array.from(body.slice(1, SIZE + 1), b => Math.max(0, b)), toCell: next! + (SIZE + 2) * 10 })
+    found.push({
+      ...known,
+      status: whole ? 'good' : 'data check failed',
+      data: Uint8Array.from(body.slice(1, SIZE + 1), b => Math.max(0, b)),
+      toCell: next! + (SIZE + 2) * 10,
+    })
   }
   return found
 }
@@ -96,11 +135,11 @@ function bytesAt(cells: Uint8Array, from: number, count: number): number[] | nul
   for (let b = 0, at = from; b < count; b++) {
     const half = () => {
       let g = 0
-      for (let i = 0; i < 5; i++) g = g << 1 | cells[at++]!
+      for (let i = 0; i < 5; i++) g = (g << 1) | cells[at++]!
       return HALF_BYTE.get(g)
     }
     const [high, low] = [half(), half()]
-    out.push(high === undefined || low === undefined ? -1 : high << 4 | low)
+    out.push(high === undefined || low === undefined ? -1 : (high << 4) | low)
   }
   return out
 }

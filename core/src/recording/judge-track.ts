@@ -12,27 +12,77 @@ export const THREAD = 0.3
 export const UNEASY = 0.4
 
 /** How well one track reads, as observations and a call. */
-export function judgeTrack(track: ReadTrack, sectors: readonly MergedSector[]): { readonly call: Call, readonly observations: readonly Observation[] } {
+export function judgeTrack(
+  track: ReadTrack,
+  sectors: readonly MergedSector[],
+): { readonly call: Call; readonly observations: readonly Observation[] } {
   const own = sectors.filter(s => s.state !== 'foreign')
   const good = own.filter(s => s.state === 'good').length
   const amiss = own.filter(s => s.state !== 'good')
   const percent = (x: number) => `${(x * 100).toFixed(0)} %`
   const observations: Observation[] = [
-    { key: 'read.sectors', label: 'Sectors read', value: good, unit: '', how: `of ${own.length}, ${formatName(track.format)}` },
-    { key: 'read.margin', label: 'Timing margin left', value: Number((track.margin * 100).toFixed(1)), unit: '%', how: '1st percentile over the bits of the sectors' },
-    { key: 'read.rate', label: 'Rate off nominal', value: Number((track.rateOff * 100).toFixed(2)), unit: '%', how: 'as the separator followed it' },
+    {
+      key: 'read.sectors',
+      label: 'Sectors read',
+      value: good,
+      unit: '',
+      how: `of ${own.length}, ${formatName(track.format)}`,
+    },
+    {
+      key: 'read.margin',
+      label: 'Timing margin left',
+      value: Number((track.margin * 100).toFixed(1)),
+      unit: '%',
+      how: '1st percentile over the bits of the sectors',
+    },
+    {
+      key: 'read.rate',
+      label: 'Rate off nominal',
+      value: Number((track.rateOff * 100).toFixed(2)),
+      unit: '%',
+      how: 'as the separator followed it',
+    },
   ]
   return { call: callOf(), observations }
 
   function callOf(): Call {
     const foreign = sectors.length - own.length
-    if (foreign) return { kind: 'unknown', reasons: [`${foreign} ${foreign === 1 ? 'header names' : 'headers name'} another cylinder: a neighbour track is picked up.`, 'That is misalignment, of this drive or of the one that wrote the disk.'], next: 'Read a reference disk before anything is turned.' }
+    if (foreign)
+      return {
+        kind: 'unknown',
+        reasons: [
+          `${foreign} ${foreign === 1 ? 'header names' : 'headers name'} another cylinder: a neighbour track is picked up.`,
+          'That is misalignment, of this drive or of the one that wrote the disk.',
+        ],
+        next: 'Read a reference disk before anything is turned.',
+      }
     if (amiss.length) {
       const list = amiss.map(s => `${s.sector < 0 ? 'one' : s.sector} (${STATES[s.state].label})`).join(', ')
-      return { kind: 'unknown', reasons: [`${amiss.length} of ${own.length} sectors did not read whole every time: ${list}.`, `The margin left is ${percent(track.margin)}.`], next: 'Clean the head and read again; then suspect the disk before the drive.' }
+      return {
+        kind: 'unknown',
+        reasons: [
+          `${amiss.length} of ${own.length} sectors did not read whole every time: ${list}.`,
+          `The margin left is ${percent(track.margin)}.`,
+        ],
+        next: 'Clean the head and read again; then suspect the disk before the drive.',
+      }
     }
-    if (track.margin < THREAD) return { kind: 'mend', reasons: [`All ${own.length} sectors read, but by a thread: ${percent(track.margin)} of the window is left.`], next: 'Clean the head, look at the speed, then read another disk.' }
-    if (track.margin < UNEASY) return { kind: 'unknown', reasons: [`All ${own.length} sectors read, with ${percent(track.margin)} of the window left: uneasy.`], next: 'Read the same disk in a trusted drive, to tell disk from drive.' }
-    return { kind: 'leave', reasons: [`All ${own.length} sectors read, with ${percent(track.margin)} of the window left.`], next: 'Read the inner cylinders: margins are least there.' }
+    if (track.margin < THREAD)
+      return {
+        kind: 'mend',
+        reasons: [`All ${own.length} sectors read, but by a thread: ${percent(track.margin)} of the window is left.`],
+        next: 'Clean the head, look at the speed, then read another disk.',
+      }
+    if (track.margin < UNEASY)
+      return {
+        kind: 'unknown',
+        reasons: [`All ${own.length} sectors read, with ${percent(track.margin)} of the window left: uneasy.`],
+        next: 'Read the same disk in a trusted drive, to tell disk from drive.',
+      }
+    return {
+      kind: 'leave',
+      reasons: [`All ${own.length} sectors read, with ${percent(track.margin)} of the window left.`],
+      next: 'Read the inner cylinders: margins are least there.',
+    }
   }
 }

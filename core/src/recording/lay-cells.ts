@@ -20,7 +20,14 @@ export interface LaidTrack {
 }
 
 /** Lays the cells of a turn (or a pass) along a path of some length, µm. */
-export function layCells(cells: Uint8Array, cylinder: number, format: Format, pathUm: number, pulseUm: number, radialUm: number): LaidTrack {
+export function layCells(
+  cells: Uint8Array,
+  cylinder: number,
+  format: Format,
+  pathUm: number,
+  pulseUm: number,
+  radialUm: number,
+): LaidTrack {
   const cellUm = pathUm / cells.length
   let n = 0
   for (const c of cells) n += c
@@ -30,14 +37,17 @@ export function layCells(cells: Uint8Array, cylinder: number, format: Format, pa
   const height = new Float32Array(n)
   let least = Infinity
   // Spacings are small whole numbers of cells: what they do is worked out once for each pair.
-  const known = new Map<number, { readonly shift: number, readonly height: number }>()
+  const known = new Map<number, { readonly shift: number; readonly height: number }>()
   for (let i = 0; i < n; i++) {
     const before = Math.min(31, at[i]! - (i ? at[i - 1]! : at[n - 1]! - cells.length))
     const after = Math.min(31, (i + 1 < n ? at[i + 1]! : at[0]! + cells.length) - at[i]!)
     const key = before * 32 + after
     let done = known.get(key)
     if (!done) {
-      done = { shift: peakShift(before * cellUm, after * cellUm, pulseUm) / cellUm, height: crowdedHeight(before * cellUm, after * cellUm, pulseUm) }
+      done = {
+        shift: peakShift(before * cellUm, after * cellUm, pulseUm) / cellUm,
+        height: crowdedHeight(before * cellUm, after * cellUm, pulseUm),
+      }
       known.set(key, done)
     }
     shift[i] = done.shift

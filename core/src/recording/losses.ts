@@ -4,14 +4,15 @@
  */
 
 /** Wavelength on the disk, µm: two transitions make one. @param fluxPerRadian transitions per radian @param radiusMm of the track */
-export const wavelengthUm = (fluxPerRadian: number, radiusMm: number): number => 2 * radiusMm * 1000 / fluxPerRadian
+export const wavelengthUm = (fluxPerRadian: number, radiusMm: number): number => (2 * radiusMm * 1000) / fluxPerRadian
 
 /** Left at a distance between head and medium: 54.6 dB for each wavelength (Wallace, Bell System Technical Journal 30, 1951). */
-export const afterSpacing = (distanceUm: number, wavelength: number): number => 10 ** (-54.6 * distanceUm / wavelength / 20)
+export const afterSpacing = (distanceUm: number, wavelength: number): number =>
+  10 ** ((-54.6 * distanceUm) / wavelength / 20)
 
 /** Left when gap and recorded line are at an angle: sin x / x with x = π w tan α / λ. @param widthUm of the track that is read @param arcMin of the angle */
 export function afterAzimuth(widthUm: number, arcMin: number, wavelength: number): number {
-  const x = Math.PI * widthUm * Math.tan(arcMin / 60 * Math.PI / 180) / wavelength
+  const x = (Math.PI * widthUm * Math.tan(((arcMin / 60) * Math.PI) / 180)) / wavelength
   return x === 0 ? 1 : Math.abs(Math.sin(x) / x)
 }
 
@@ -25,14 +26,18 @@ export interface OffTrack {
 
 /** Overlap of head and track across the disk; the amplitude grows with it (uniform track, sharp edges). */
 export function offTrack(offsetUm: number, headUm: number, trackUm: number, pitchUm: number): OffTrack {
-  const overlap = (middle: number) => Math.max(0, Math.min(headUm / 2, middle + trackUm / 2) - Math.max(-headUm / 2, middle - trackUm / 2))
+  const overlap = (middle: number) =>
+    Math.max(0, Math.min(headUm / 2, middle + trackUm / 2) - Math.max(-headUm / 2, middle - trackUm / 2))
   const full = Math.min(headUm, trackUm)
   const d = Math.abs(offsetUm)
   return { own: overlap(-d) / full, neighbour: overlap(pitchUm - d) / full }
 }
 
 /** Something written across the disk: its middle, µm towards the hub of where its cylinder should be, and its width. */
-export interface Strip { readonly radialUm: number, readonly trackUm: number }
+export interface Strip {
+  readonly radialUm: number
+  readonly trackUm: number
+}
 
 /**
  * What a head finds of what was written before and not covered by what was written over it: a narrow track over a wide one, or one beside
@@ -51,4 +56,5 @@ export function residue(headAtUm: number, headUm: number, under: Strip, over: St
  * slope moves by noise over slope; for a sine-like pulse of the shortest wavelength the slope is 2π over the wavelength.
  * @param signal share of the full amplitude left @param noise r.m.s. over the full amplitude @param cells in half a wavelength, as many as the separator counts
  */
-export const jitterOf = (signal: number, noise: number, cells: number): number => signal <= 0 ? Infinity : noise / signal * cells / Math.PI * 2
+export const jitterOf = (signal: number, noise: number, cells: number): number =>
+  signal <= 0 ? Infinity : (((noise / signal) * cells) / Math.PI) * 2

@@ -32,8 +32,13 @@ export class TimingMeter {
     let before = 0
     for (let i = Math.max(1, from); i < end; i++) {
       const after = at[i + 1]! - at[i]!
-      if (before > 0 && before < after) { early += phase[i]!; earlies++ }
-      else if (before > after) { late += phase[i]!; lates++ }
+      if (before > 0 && before < after) {
+        early += phase[i]!
+        earlies++
+      } else if (before > after) {
+        late += phase[i]!
+        lates++
+      }
       before = after
     }
     this.early += early
@@ -45,15 +50,19 @@ export class TimingMeter {
     return marginOf(own, to - from)
   }
 
-  get margin(): number { return marginOf(this.fine, this.count) }
+  get margin(): number {
+    return marginOf(this.fine, this.count)
+  }
 
   /** Mean phase of transitions after a short and before a long interval, less the other way round, half cells: peak shift pushes it up. */
-  get shift(): number { return this.earlies && this.lates ? this.early / this.earlies - this.late / this.lates : 0 }
+  get shift(): number {
+    return this.earlies && this.lates ? this.early / this.earlies - this.late / this.lates : 0
+  }
 
   /** Transitions by phase, {@link PHASE_BINS} bins. */
   get histogram(): Uint32Array {
     const out = new Uint32Array(PHASE_BINS)
-    for (let i = 0; i < FINE; i++) out[(i * PHASE_BINS / FINE) | 0]! += this.fine[i]!
+    for (let i = 0; i < FINE; i++) out[((i * PHASE_BINS) / FINE) | 0]! += this.fine[i]!
     return out
   }
 }
@@ -65,7 +74,7 @@ function marginOf(bins: Uint32Array, count: number): number {
   let passed = 0
   for (let k = FINE / 2 - 1; k >= 0; k--) {
     const here = bins[FINE / 2 + k]! + bins[FINE / 2 - 1 - k]!
-    if (passed + here >= worst) return 1 - 2 * (k + 1 - (worst - passed) / here) / FINE
+    if (passed + here >= worst) return 1 - (2 * (k + 1 - (worst - passed) / here)) / FINE
     passed += here
   }
   return 1

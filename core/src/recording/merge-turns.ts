@@ -5,13 +5,13 @@ import type { MeasuredSector } from './read-track'
 export type SectorState = 'good' | 'weak' | 'bad-data' | 'no-data' | 'bad-header' | 'foreign'
 
 /** The states in words. */
-export const STATES: Readonly<Record<SectorState, { readonly label: string, readonly means: string }>> = {
-  'good': { label: 'good', means: 'read whole in every turn, with the same data' },
-  'weak': { label: 'weak', means: 'whole, but not in every turn, or with different data' },
+export const STATES: Readonly<Record<SectorState, { readonly label: string; readonly means: string }>> = {
+  good: { label: 'good', means: 'read whole in every turn, with the same data' },
+  weak: { label: 'weak', means: 'whole, but not in every turn, or with different data' },
   'bad-data': { label: 'data check failed', means: 'its header is there, its data never passed their check' },
   'no-data': { label: 'header without data', means: 'its header is there, no data follow' },
   'bad-header': { label: 'header check failed', means: 'something is there whose header never passed its check' },
-  'foreign': { label: 'of another cylinder', means: 'its header names another cylinder than the heads stand on' },
+  foreign: { label: 'of another cylinder', means: 'its header names another cylinder than the heads stand on' },
 }
 
 /** A sector over all the turns in which it was found. */
@@ -50,8 +50,9 @@ export function mergeTurns(found: readonly MeasuredSector[], cylinder?: number |
     else groups.set(key, [s])
   }
   const lost = lostHeaders(found, groups, here)
-  return [...[...groups.values()].map(tries => merged(tries, here)), ...lost]
-    .sort((a, b) => a.cylinder - b.cylinder || a.head - b.head || a.sector - b.sector || a.size - b.size)
+  return [...[...groups.values()].map(tries => merged(tries, here)), ...lost].sort(
+    (a, b) => a.cylinder - b.cylinder || a.head - b.head || a.sector - b.sector || a.size - b.size,
+  )
 }
 
 /** The cylinder that most headers name; undefined without any. */
@@ -66,10 +67,25 @@ function merged(tries: readonly MeasuredSector[], here: number | undefined): Mer
   const whole = tries.filter(t => t.status === 'good')
   const weakBytes = differing(tries)
   const same = whole.every(t => equal(t.data!, whole[0]!.data!))
-  const own: SectorState = whole.length === 0 ? (tries.some(t => t.data || t.status === 'data check failed') ? 'bad-data' : 'no-data') : same && whole.length === tries.length ? 'good' : 'weak'
+  const own: SectorState =
+    whole.length === 0
+      ? tries.some(t => t.data || t.status === 'data check failed')
+        ? 'bad-data'
+        : 'no-data'
+      : same && whole.length === tries.length
+        ? 'good'
+        : 'weak'
   return {
-    cylinder: first!.cylinder, head: first!.head, sector: first!.sector, size: first!.size, state: first!.cylinder === here ? own : 'foreign',
-    data: (whole[0] ?? tries.findLast(t => t.data))?.data ?? null, whole: whole.length, seen: tries.length, margin: Math.min(...tries.map(t => t.margin)), weakBytes,
+    cylinder: first!.cylinder,
+    head: first!.head,
+    sector: first!.sector,
+    size: first!.size,
+    state: first!.cylinder === here ? own : 'foreign',
+    data: (whole[0] ?? tries.findLast(t => t.data))?.data ?? null,
+    whole: whole.length,
+    seen: tries.length,
+    margin: Math.min(...tries.map(t => t.margin)),
+    weakBytes,
   }
 }
 
@@ -77,13 +93,17 @@ function merged(tries: readonly MeasuredSector[], here: number | undefined): Mer
  * Headers that failed their check name nothing. One that stands where a known sector stands in another turn is that sector's; what is
  * left is gathered by its place in the turn, and takes a number that is missing from the row where there are as many as places.
  */
-function lostHeaders(found: readonly MeasuredSector[], groups: ReadonlyMap<string, readonly MeasuredSector[]>, here: number | undefined): MergedSector[] {
+function lostHeaders(
+  found: readonly MeasuredSector[],
+  groups: ReadonlyMap<string, readonly MeasuredSector[]>,
+  here: number | undefined,
+): MergedSector[] {
   const failed = found.filter(s => s.status === 'header check failed')
   if (failed.length === 0) return []
   const repeats = [...groups.values()].flatMap(g => g.slice(1).map((s, i) => s.atS - g[i]!.atS)).filter(t => t > 0)
   const turn = repeats.length ? median(repeats) : 0.2
   const near = (a: number, b: number) => {
-    const apart = (((a - b) % turn) + turn) % turn / turn
+    const apart = ((((a - b) % turn) + turn) % turn) / turn
     return Math.min(apart, 1 - apart) < SAME_PLACE
   }
   const standing = [...groups.values()].map(g => g[0]!.atS)
@@ -96,19 +116,29 @@ function lostHeaders(found: readonly MeasuredSector[], groups: ReadonlyMap<strin
   }
   const numbers = new Set([...groups.values()].filter(g => g[0]!.cylinder === here).map(g => g[0]!.sector))
   const [least, most] = [numbers.size ? Math.min(1, ...numbers) : 1, Math.max(...numbers, 0)]
-  const missing = Array.from({ length: Math.max(0, most - least + 1) }, (_, i) => least + i).filter(n => !numbers.has(n))
-  places.sort((a, b) => a[0]!.atS % turn - b[0]!.atS % turn)
+  const missing = Array.from({ length: Math.max(0, most - least + 1) }, (_, i) => least + i).filter(
+    n => !numbers.has(n),
+  )
+  places.sort((a, b) => (a[0]!.atS % turn) - (b[0]!.atS % turn))
   const size = [...groups.values()][0]?.[0]!.size ?? 0
   const head = [...groups.values()][0]?.[0]!.head ?? 0
   return places.map((p, i): MergedSector => ({
-    cylinder: here ?? 0, head, sector: missing.length === places.length ? missing[i]! : -1, size, state: 'bad-header', data: null,
-    whole: 0, seen: p.length, margin: Math.min(...p.map(t => t.margin)), weakBytes: 0,
+    cylinder: here ?? 0,
+    head,
+    sector: missing.length === places.length ? missing[i]! : -1,
+    size,
+    state: 'bad-header',
+    data: null,
+    whole: 0,
+    seen: p.length,
+    margin: Math.min(...p.map(t => t.margin)),
+    weakBytes: 0,
   }))
 }
 
 /** Places at which the tries' data are not all the same. */
 function differing(tries: readonly MeasuredSector[]): number {
-  const datas = tries.flatMap(t => t.data ? [t.data] : [])
+  const datas = tries.flatMap(t => (t.data ? [t.data] : []))
   const [first, ...rest] = datas
   if (!first || rest.length === 0) return 0
   let n = 0

@@ -15,10 +15,13 @@ const LEAD_IN = 320
 /** Zeros that are enough to be taken for a run, half cells. */
 const ENOUGH = 16 * 12
 /** Longest block: a side holds about 64 KB. */
-export const LONGEST_BLOCK = 0xFFFF
+export const LONGEST_BLOCK = 0xffff
 const HEAD_BYTES = 4
 
-export interface QuickBlock { readonly kind: number, readonly data: Uint8Array }
+export interface QuickBlock {
+  readonly kind: number
+  readonly data: Uint8Array
+}
 
 /**
  * The half cells of a whole pass.
@@ -28,15 +31,21 @@ export function quickStream(blocks: readonly QuickBlock[], length: number): Uint
   const w = new CellWriter()
   for (let i = 0; i < LEAD_IN; i++) w.mfm(0)
   for (const b of blocks) {
-    if (b.data.length > LONGEST_BLOCK) throw new ParameterError(`a block of ${b.data.length} bytes`, `at most ${LONGEST_BLOCK}`, { field: 'blocks' })
+    if (b.data.length > LONGEST_BLOCK)
+      throw new ParameterError(`a block of ${b.data.length} bytes`, `at most ${LONGEST_BLOCK}`, { field: 'blocks' })
     for (let i = 0; i < RUN; i++) w.mfm(0)
-    const bytes = Uint8Array.of(MARK, b.kind, b.data.length & 0xFF, b.data.length >> 8, ...b.data)
+    const bytes = Uint8Array.of(MARK, b.kind, b.data.length & 0xff, b.data.length >> 8, ...b.data)
     for (const x of bytes) w.mfm(x)
     const crc = crc16(bytes)
     w.mfm(crc >> 8)
-    w.mfm(crc & 0xFF)
+    w.mfm(crc & 0xff)
   }
-  if (w.length > length) throw new ParameterError(`${blocks.length} blocks take ${w.length} half cells`, `at most ${length}, what the spiral holds`, { field: 'blocks' })
+  if (w.length > length)
+    throw new ParameterError(
+      `${blocks.length} blocks take ${w.length} half cells`,
+      `at most ${length}, what the spiral holds`,
+      { field: 'blocks' },
+    )
   while (w.length + 16 <= length) w.mfm(0)
   return w.done()
 }
@@ -60,13 +69,23 @@ export function readQuickBlocks(cells: Uint8Array): FoundSector[] {
     const from = i - 1
     const head = bytesAt(cells, from, HEAD_BYTES)
     if (!head || head[0] !== MARK) continue
-    const size = head[2]! | head[3]! << 8
+    const size = head[2]! | (head[3]! << 8)
     const whole = bytesAt(cells, from, HEAD_BYTES + size + 2)
     const good = whole !== null && crc16(whole) === 0
     // Where the recording ends before its data could, nothing can be said of it; a length that was misread is no such case.
     if (!whole && size <= 4096) continue
     const end = good ? from + (HEAD_BYTES + size + 2) * 16 : from + HEAD_BYTES * 16
-    found.push({ cylinder: 0, head: 0, sector: found.length + 1, size, deleted: false, status: good ? 'good' : 'data check failed', data: whole?.slice(HEAD_BYTES, HEAD_BYTES + size) ?? null, fromCell: from, toCell: good || !whole ? end : from + whole.length * 16 })
+    found.push({
+      cylinder: 0,
+      head: 0,
+      sector: found.length + 1,
+      size,
+      deleted: false,
+      status: good ? 'good' : 'data check failed',
+      data: whole?.slice(HEAD_BYTES, HEAD_BYTES + size) ?? null,
+      fromCell: from,
+      toCell: good || !whole ? end : from + whole.length * 16,
+    })
     if (good) inside = end
   }
   return found

@@ -22,7 +22,11 @@ export interface FoundSector {
 /** Bytes between a header and its data's mark, at most; further on it belongs to another sector. */
 const REACH = 60
 
-interface Mark { readonly kind: number, readonly from: number, readonly next: number }
+interface Mark {
+  readonly kind: number
+  readonly from: number
+  readonly next: number
+}
 
 /**
  * The sectors in a stream of half cells. Marks are found by their missing clocks, wherever they lie; a data field belongs
@@ -31,7 +35,8 @@ interface Mark { readonly kind: number, readonly from: number, readonly next: nu
 export function readSectors(cells: Uint8Array, code: Code): FoundSector[] {
   const marks = code === 'MFM' ? mfmMarks(cells) : fmMarks(cells)
   const found: FoundSector[] = []
-  const whole = (d: Mark | undefined, size: number) => d !== undefined && d.kind !== HEADER && d.next + (size + 2) * 16 <= cells.length
+  const whole = (d: Mark | undefined, size: number) =>
+    d !== undefined && d.kind !== HEADER && d.next + (size + 2) * 16 <= cells.length
   for (const [i, m] of marks.entries()) {
     if (m.kind !== HEADER) continue
     const head = bytesAt(cells, m.next, 6)
@@ -46,27 +51,45 @@ export function readSectors(cells: Uint8Array, code: Code): FoundSector[] {
     // Where the recording ends before its data could, nothing can be said of it.
     if (m.next + (6 + REACH + size + 2) * 16 > cells.length && !whole(marks[i + 1], size)) continue
     const d = marks[i + 1]
-    const body = d && (d.kind === DATA || d.kind === DELETED) && d.from - m.next < REACH * 16 ? bytesAt(cells, d.next, size + 2) : null
+    const body =
+      d && (d.kind === DATA || d.kind === DELETED) && d.from - m.next < REACH * 16
+        ? bytesAt(cells, d.next, size + 2)
+        : null
     if (!body) {
       found.push({ ...known, status: 'header without data', data: null, toCell: m.next + 6 * 16 })
       continue
     }
-    found.push({ ...known, deleted: d!.kind === DELETED, status: check(code, d!.kind, body) ? 'good' : 'data check failed', data: body.slice(0, size), toCell: d!.next + (size + 2) * 16 })
+    found.push({
+      ...known,
+      deleted: d!.kind === DELETED,
+      status: check(code, d!.kind, body) ? 'good' : 'data check failed',
+      data: body.slice(0, size),
+      toCell: d!.next + (size + 2) * 16,
+    })
   }
   return found
 }
 
 /** Whether bytes with their check after them are whole. */
-const check = (code: Code, mark: number, bytes: Uint8Array) => crc16(bytes, crc16(Uint8Array.of(mark), code === 'MFM' ? AFTER_SYNC : undefined)) === 0
+const check = (code: Code, mark: number, bytes: Uint8Array) =>
+  crc16(bytes, crc16(Uint8Array.of(mark), code === 'MFM' ? AFTER_SYNC : undefined)) === 0
 /** The check after the three sync bytes. */
-const AFTER_SYNC = crc16(Uint8Array.of(0xA1, 0xA1, 0xA1))
+const AFTER_SYNC = crc16(Uint8Array.of(0xa1, 0xa1, 0xa1))
 
 /** Bytes from half cells, the data half of each; null where the stream ends before. */
 export function bytesAt(cells: Uint8Array, from: number, count: number): Uint8Array | null {
   if (from + count * 16 > cells.length) return null
   const out = new Uint8Array(count)
   for (let b = 0, at = from + 1; b < count; b++, at += 16) {
-    out[b] = cells[at]! << 7 | cells[at + 2]! << 6 | cells[at + 4]! << 5 | cells[at + 6]! << 4 | cells[at + 8]! << 3 | cells[at + 10]! << 2 | cells[at + 12]! << 1 | cells[at + 14]!
+    out[b] =
+      (cells[at]! << 7) |
+      (cells[at + 2]! << 6) |
+      (cells[at + 4]! << 5) |
+      (cells[at + 6]! << 4) |
+      (cells[at + 8]! << 3) |
+      (cells[at + 10]! << 2) |
+      (cells[at + 12]! << 1) |
+      cells[at + 14]!
   }
   return out
 }
@@ -77,14 +100,15 @@ function mfmMarks(cells: Uint8Array): Mark[] {
   let [word, lastSync, row] = [0, -1, 0]
   const n = cells.length
   for (let i = 0; i < n; i++) {
-    word = (word << 1 | cells[i]!) & 0xFFFF
+    word = ((word << 1) | cells[i]!) & 0xffff
     if (word !== MFM_SYNC) continue
     row = i - lastSync === 16 ? row + 1 : 1
     lastSync = i
     if (row < 3) continue
     const kind = bytesAt(cells, i + 1, 1)
     // A fourth sync word is no kind of field; the next turn of the loop looks at it again.
-    if (kind && (kind[0] === HEADER || kind[0] === DATA || kind[0] === DELETED)) marks.push({ kind: kind[0]!, from: i - 47, next: i + 17 })
+    if (kind && (kind[0] === HEADER || kind[0] === DATA || kind[0] === DELETED))
+      marks.push({ kind: kind[0]!, from: i - 47, next: i + 17 })
   }
   return marks
 }
@@ -95,9 +119,13 @@ function fmMarks(cells: Uint8Array): Mark[] {
   let word = 0
   const n = cells.length
   for (let i = 0; i < n; i++) {
-    word = (word << 1 | cells[i]!) & 0xFFFF
+    word = ((word << 1) | cells[i]!) & 0xffff
     if (i < 15 || (word !== FM_MARKS.header && word !== FM_MARKS.data && word !== FM_MARKS.deleted)) continue
-    marks.push({ kind: word === FM_MARKS.header ? HEADER : word === FM_MARKS.data ? DATA : DELETED, from: i - 15, next: i + 1 })
+    marks.push({
+      kind: word === FM_MARKS.header ? HEADER : word === FM_MARKS.data ? DATA : DELETED,
+      from: i - 15,
+      next: i + 1,
+    })
   }
   return marks
 }

@@ -12,8 +12,13 @@ import { separate, SeparatorRoom, type Separated, type SeparatorOptions } from '
 
 /** How each code's sectors are found in its cells. */
 const READERS: Readonly<Record<TrackCode, (cells: Uint8Array) => FoundSector[]>> = {
-  'FM': cells => readSectors(cells, 'FM'), 'MFM': cells => readSectors(cells, 'MFM'), 'split MFM': readSplitSectors, '4-to-5': readGroupSectors,
-  '6-and-2': readSixAndTwoSectors, '5-and-3': readFiveAndThreeSectors, 'quick stream': readQuickBlocks,
+  FM: cells => readSectors(cells, 'FM'),
+  MFM: cells => readSectors(cells, 'MFM'),
+  'split MFM': readSplitSectors,
+  '4-to-5': readGroupSectors,
+  '6-and-2': readSixAndTwoSectors,
+  '5-and-3': readFiveAndThreeSectors,
+  'quick stream': readQuickBlocks,
 }
 
 /** A sector with the timing margin that its bits had left. */
@@ -46,9 +51,18 @@ export function readTrack(times: FluxTimes, format: Format, options: ReadOptions
   const s = separate(times, { ...options, halfCellS: options.halfCellS ?? halfCellOf(format) }, room)
   const meter = new TimingMeter()
   const sectors = READERS[format.code](s.cells).map((f): MeasuredSector => ({
-    ...f, margin: meter.take(s, f.fromCell, f.toCell), atS: times[Math.min(times.length - 1, lowerBound(s.at, f.fromCell))]!,
+    ...f,
+    margin: meter.take(s, f.fromCell, f.toCell),
+    atS: times[Math.min(times.length - 1, lowerBound(s.at, f.fromCell))]!,
   }))
-  return { format, sectors, margin: meter.margin, shift: meter.shift, rateOff: rateOf(s, sectors, format), histogram: meter.histogram }
+  return {
+    format,
+    sectors,
+    margin: meter.margin,
+    shift: meter.shift,
+    rateOff: rateOf(s, sectors, format),
+    histogram: meter.histogram,
+  }
 }
 
 function rateOf(s: Separated, sectors: readonly MeasuredSector[], format: Format): number {
@@ -59,7 +73,7 @@ function rateOf(s: Separated, sectors: readonly MeasuredSector[], format: Format
     cells += s.at[to]! - s.at[from]!
     seconds += s.times[to]! - s.times[from]!
   }
-  return cells ? cells * halfCellOf(format) / seconds - 1 : Number.NaN
+  return cells ? (cells * halfCellOf(format)) / seconds - 1 : Number.NaN
 }
 
 const goodOf = (t: ReadTrack) => t.sectors.reduce((n, s) => n + (s.status === 'good' ? 1 : 0), 0)
@@ -69,7 +83,12 @@ const goodOf = (t: ReadTrack) => t.sectors.reduce((n, s) => n + (s.status === 'g
  * order in which they fit, and the first that reads at least half of what it finds is taken.
  * @param likely format of the track before, which is tried first
  */
-export function recogniseTrack(times: FluxTimes, formats: readonly Format[] = FORMATS, options: ReadOptions = {}, likely?: Format): ReadTrack | null {
+export function recogniseTrack(
+  times: FluxTimes,
+  formats: readonly Format[] = FORMATS,
+  options: ReadOptions = {},
+  likely?: Format,
+): ReadTrack | null {
   let best: ReadTrack | null = null
   let most = 0
   const tryAs = (f: Format): boolean => {
@@ -85,14 +104,17 @@ export function recogniseTrack(times: FluxTimes, formats: readonly Format[] = FO
     return good > 0 && good * 2 >= track.sectors.length
   }
   if (likely && formats.includes(likely) && tryAs(likely)) return sameCodeNearer(best!, formats, tryAs) ?? best
-  for (const f of rankFormats(times, formats)) if (f !== likely && tryAs(f)) return sameCodeNearer(best!, formats, tryAs) ?? best
+  for (const f of rankFormats(times, formats))
+    if (f !== likely && tryAs(f)) return sameCodeNearer(best!, formats, tryAs) ?? best
   return best
 
   /** The separator follows rates that are some way off: the format that the rate is nearest to is the one that was meant. */
   function sameCodeNearer(track: ReadTrack, all: readonly Format[], again: (f: Format) => boolean): ReadTrack | null {
     if (Math.abs(track.rateOff) < 0.03) return null
     const rate = track.format.rate * (1 + track.rateOff)
-    const nearest = all.filter(f => f.code === track.format.code).sort((a, b) => Math.abs(a.rate / rate - 1) - Math.abs(b.rate / rate - 1))[0]!
+    const nearest = all
+      .filter(f => f.code === track.format.code)
+      .sort((a, b) => Math.abs(a.rate / rate - 1) - Math.abs(b.rate / rate - 1))[0]!
     if (nearest === track.format) return null
     most = 0
     return again(nearest) ? best : track

@@ -16,20 +16,28 @@ export interface SectorToWrite {
 }
 
 /** Gaps between what is written, bytes (ECMA-66, -70, -78, -99, -100, from memory). */
-export interface Gaps { readonly start: number, readonly afterHeader: number, readonly afterData: number }
-export const GAPS: Readonly<Record<Code, Gaps>> = { FM: { start: 40, afterHeader: 11, afterData: 27 }, MFM: { start: 80, afterHeader: 22, afterData: 54 } }
+export interface Gaps {
+  readonly start: number
+  readonly afterHeader: number
+  readonly afterData: number
+}
+export const GAPS: Readonly<Record<Code, Gaps>> = {
+  FM: { start: 40, afterHeader: 11, afterData: 27 },
+  MFM: { start: 80, afterHeader: 22, afterData: 54 },
+}
 
 /** Marks: the byte with its missing clocks, as sixteen half cells (ECMA standards, from memory). */
 export const MFM_SYNC = 0x4489
-export const FM_MARKS = { header: 0xF57E, data: 0xF56F, deleted: 0xF56A, index: 0xF77A } as const
-export const HEADER = 0xFE
-export const DATA = 0xFB
-export const DELETED = 0xF8
+export const FM_MARKS = { header: 0xf57e, data: 0xf56f, deleted: 0xf56a, index: 0xf77a } as const
+export const HEADER = 0xfe
+export const DATA = 0xfb
+export const DELETED = 0xf8
 
 /** Size code of a sector length: 0 for 128 bytes up to 3 for 1024. @throws ParameterError */
 export function sizeCode(bytes: number): number {
   const code = Math.log2(bytes / 128)
-  if (!Number.isInteger(code) || code < 0 || code > 3) throw new ParameterError(`a sector of ${bytes} bytes`, '128, 256, 512 or 1024', { field: 'data' })
+  if (!Number.isInteger(code) || code < 0 || code > 3)
+    throw new ParameterError(`a sector of ${bytes} bytes`, '128, 256, 512 or 1024', { field: 'data' })
   return code
 }
 
@@ -38,11 +46,20 @@ export function sizeCode(bytes: number): number {
  * @param length half cells that a turn has; the last gap fills what is left
  * @throws ParameterError where it does not fit
  */
-export function sectorTrack(code: Code, sectors: readonly SectorToWrite[], length: number, gaps: Gaps = GAPS[code]): Uint8Array {
+export function sectorTrack(
+  code: Code,
+  sectors: readonly SectorToWrite[],
+  length: number,
+  gaps: Gaps = GAPS[code],
+): Uint8Array {
   const w = new CellWriter()
-  const byte = (b: number) => code === 'MFM' ? w.mfm(b) : w.fm(b)
-  const fill = (n: number) => { for (let i = 0; i < n; i++) byte(code === 'MFM' ? 0x4E : 0xFF) }
-  const sync = () => { for (let i = 0; i < (code === 'MFM' ? 12 : 6); i++) byte(0) }
+  const byte = (b: number) => (code === 'MFM' ? w.mfm(b) : w.fm(b))
+  const fill = (n: number) => {
+    for (let i = 0; i < n; i++) byte(code === 'MFM' ? 0x4e : 0xff)
+  }
+  const sync = () => {
+    for (let i = 0; i < (code === 'MFM' ? 12 : 6); i++) byte(0)
+  }
   /** A mark, and the check's value after it. */
   const mark = (kind: 'header' | 'data' | 'deleted'): number => {
     const value = kind === 'header' ? HEADER : kind === 'data' ? DATA : DELETED
@@ -53,13 +70,13 @@ export function sectorTrack(code: Code, sectors: readonly SectorToWrite[], lengt
     }
     for (let i = 0; i < 3; i++) w.raw(MFM_SYNC)
     byte(value)
-    return crc16([0xA1, 0xA1, 0xA1, value])
+    return crc16([0xa1, 0xa1, 0xa1, value])
   }
   const checked = (bytes: ArrayLike<number>, start: number) => {
     for (let i = 0; i < bytes.length; i++) byte(bytes[i]!)
     const crc = crc16(bytes, start)
     byte(crc >> 8)
-    byte(crc & 0xFF)
+    byte(crc & 0xff)
   }
   fill(gaps.start)
   for (const s of sectors) {
@@ -68,7 +85,12 @@ export function sectorTrack(code: Code, sectors: readonly SectorToWrite[], lengt
     checked(s.data, mark(s.deleted ? 'deleted' : 'data'))
     fill(gaps.afterData)
   }
-  if (w.length > length) throw new ParameterError(`${sectors.length} sectors take ${w.length} half cells`, `at most ${length}, what a turn has`, { field: 'sectors' })
+  if (w.length > length)
+    throw new ParameterError(
+      `${sectors.length} sectors take ${w.length} half cells`,
+      `at most ${length}, what a turn has`,
+      { field: 'sectors' },
+    )
   while (w.length < length) fill(1)
   return w.done().slice(0, length)
 }

@@ -29,7 +29,10 @@ export class SeparatorRoom {
   private cells = new Uint8Array(0)
 
   /** Arrays of at least these lengths, the cells all zero. What an earlier call got is overwritten. */
-  take(transitions: number, cells: number): { readonly at: Uint32Array, readonly phase: Float32Array, readonly cells: Uint8Array } {
+  take(
+    transitions: number,
+    cells: number,
+  ): { readonly at: Uint32Array; readonly phase: Float32Array; readonly cells: Uint8Array } {
     if (this.at.length < transitions) {
       this.at = new Uint32Array(transitions)
       this.phase = new Float32Array(transitions)
@@ -47,7 +50,7 @@ const LONGEST = 64
 const LOCKING = 24
 const LOCK_GAIN = 3
 /** 1/n. */
-const SHARE = Float64Array.from({ length: LONGEST + 1 }, (_, n) => n ? 1 / n : 1)
+const SHARE = Float64Array.from({ length: LONGEST + 1 }, (_, n) => (n ? 1 / n : 1))
 
 /**
  * A data separator: a phase-locked loop of first order with a slow second order, which follows speed and wow and leaves
@@ -77,8 +80,7 @@ export function separate(times: FluxTimes, options: SeparatorOptions, room = new
       phase[i] = 0
       middle = time
       locked = 0
-    }
-    else {
+    } else {
       const error = since - count * period
       const gain = locked < LOCKING ? LOCK_GAIN : 1
       locked++

@@ -6,7 +6,8 @@ import type { FluxTimes } from './flux'
  * Flux transitions from a read-data line: a pulse for each, low when true; its leading edge is the transition.
  * @param activeLow false where the recorder or a buffer turned the line over (default true)
  */
-export const fluxFromEdges = (edges: EdgeList, activeLow = true): FluxTimes => fluxWithin(edges, -Infinity, Infinity, activeLow)
+export const fluxFromEdges = (edges: EdgeList, activeLow = true): FluxTimes =>
+  fluxWithin(edges, -Infinity, Infinity, activeLow)
 
 /** The same for a stretch of time, without a copy of the rest. */
 export function fluxWithin(edges: EdgeList, fromS: number, toS: number, activeLow = true): FluxTimes {

@@ -31,9 +31,13 @@ export const THRESHOLD = 0.06
  * @returns null where nothing is strong enough
  */
 export function viewOf(own: LaidTrack | null, neighbour: LaidTrack | null, h: HeadState): HeadView | null {
-  const share = (track: LaidTrack | null, offUm: number) => track
-    ? offTrack(offUm - track.radialUm, h.headUm, h.trackUm, h.pitchUm).own * h.amplitude * afterSpacing(h.spacingUm, track.wavelengthUm) * afterAzimuth(Math.min(h.headUm, h.trackUm), h.azimuthMin, track.wavelengthUm)
-    : 0
+  const share = (track: LaidTrack | null, offUm: number) =>
+    track
+      ? offTrack(offUm - track.radialUm, h.headUm, h.trackUm, h.pitchUm).own *
+        h.amplitude *
+        afterSpacing(h.spacingUm, track.wavelengthUm) *
+        afterAzimuth(Math.min(h.headUm, h.trackUm), h.azimuthMin, track.wavelengthUm)
+      : 0
   const mine = share(own, h.offUm)
   const theirs = share(neighbour, h.offUm - Math.sign(h.offUm) * h.pitchUm)
   const [track, signal, other] = mine >= theirs ? [own, mine, theirs] : [neighbour, theirs, mine]

@@ -15,7 +15,7 @@ function gapsFor(code: 'FM' | 'MFM', sectors: readonly SectorToWrite[], cells: n
   const used = sectors.reduce((n, s) => n + OVERHEAD[code] + gaps.afterHeader + s.data.length, 0)
   const room = cells / 16 - used
   const wanted = gaps.start + sectors.length * gaps.afterData
-  const share = Math.min(1, Math.max(0, room * 0.98 / wanted))
+  const share = Math.min(1, Math.max(0, (room * 0.98) / wanted))
   return { ...gaps, start: Math.floor(gaps.start * share), afterData: Math.floor(gaps.afterData * share) }
 }
 
@@ -27,11 +27,17 @@ export function writeTrack(format: Format, sectors: readonly SectorToWrite[], tu
   const length = cellsInTurn(format, turnS)
   switch (format.code) {
     case 'FM':
-    case 'MFM': return sectorTrack(format.code, sectors, length, gapsFor(format.code, sectors, length))
-    case 'split MFM': return splitTrack(sectors, length)
-    case '4-to-5': return groupTrack(sectors, length)
-    case '6-and-2': return sixAndTwoTrack(sectors, length)
-    case '5-and-3': return fiveAndThreeTrack(sectors, length)
-    case 'quick stream': throw new ParameterError('a quick disk has no sectors', 'a code with sectors', { field: 'code' })
+    case 'MFM':
+      return sectorTrack(format.code, sectors, length, gapsFor(format.code, sectors, length))
+    case 'split MFM':
+      return splitTrack(sectors, length)
+    case '4-to-5':
+      return groupTrack(sectors, length)
+    case '6-and-2':
+      return sixAndTwoTrack(sectors, length)
+    case '5-and-3':
+      return fiveAndThreeTrack(sectors, length)
+    case 'quick stream':
+      throw new ParameterError('a quick disk has no sectors', 'a code with sectors', { field: 'code' })
   }
 }

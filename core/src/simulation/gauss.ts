@@ -10,11 +10,11 @@ export class QuickGauss {
 
   constructor(seed: number) {
     if (!table) {
-      const random = new Random(0x6A55)
+      const random = new Random(0x6a55)
       table = Float32Array.from({ length: SIZE }, () => random.gaussian())
     }
     this.values = table
-    this.state = (seed ^ 0x9E3779B9) | 1
+    this.state = (seed ^ 0x9e3779b9) | 1
   }
 
   next(): number {

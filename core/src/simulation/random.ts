@@ -9,7 +9,7 @@ export class Random {
 
   /** Even between 0 (with) and 1 (without). */
   next(): number {
-    this.state = (this.state + 0x6D2B79F5) >>> 0
+    this.state = (this.state + 0x6d2b79f5) >>> 0
     let t = this.state
     t = Math.imul(t ^ (t >>> 15), t | 1)
     t ^= t + Math.imul(t ^ (t >>> 7), t | 61)

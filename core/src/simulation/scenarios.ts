@@ -22,11 +22,15 @@ function steady(mechanism: MechanismId, seed: number, percentOff: number): Picku
   const rpm = speed.nominal[0].value * (1 + percentOff / 100)
   const belt = drives[0] === 'belt'
   return {
-    seed, rpm,
+    seed,
+    rpm,
     rpmPerTrimmerTurn: speed.trimmer.value === 'none' ? 0 : rpm * 0.11,
     wanderPercent: belt ? 0.05 : 0.01,
     ripples: belt
-      ? [{ cyclesPerTurn: BELT, peakPercent: 0.16 }, { cyclesPerTurn: MOTOR, peakPercent: 0.03 }]
+      ? [
+          { cyclesPerTurn: BELT, peakPercent: 0.16 },
+          { cyclesPerTurn: MOTOR, peakPercent: 0.03 },
+        ]
       : [{ cyclesPerTurn: 1, peakPercent: 0.05 }],
     jitterUs: 5,
   }
@@ -38,11 +42,30 @@ export const SCENARIOS: readonly Scenario[] = [
   { id: 'slow', label: 'Runs slow, steady', options: (m, s) => steady(m, s, -3.4) },
   { id: 'right', label: 'Runs right', options: (m, s) => steady(m, s, 0.15) },
   {
-    id: 'seam', label: 'A seam in the belt',
-    options: (m, s) => ({ ...steady(m, s, 0.4), ripples: [{ cyclesPerTurn: BELT, peakPercent: 3.2 }, { cyclesPerTurn: MOTOR, peakPercent: 0.05 }] }),
+    id: 'seam',
+    label: 'A seam in the belt',
+    options: (m, s) => ({
+      ...steady(m, s, 0.4),
+      ripples: [
+        { cyclesPerTurn: BELT, peakPercent: 3.2 },
+        { cyclesPerTurn: MOTOR, peakPercent: 0.05 },
+      ],
+    }),
   },
-  { id: 'cold', label: 'Cold, speed still creeping', options: (m, s) => ({ ...steady(m, s, 1.2), coldPercent: -3, warmUpS: 45 }) },
+  {
+    id: 'cold',
+    label: 'Cold, speed still creeping',
+    options: (m, s) => ({ ...steady(m, s, 1.2), coldPercent: -3, warmUpS: 45 }),
+  },
   { id: 'dead', label: 'Fast, trimmer dead', options: (m, s) => ({ ...steady(m, s, 3.1), rpmPerTrimmerTurn: 0 }) },
-  { id: 'doubled', label: 'Index pulses lost and doubled', options: (m, s) => ({ ...steady(m, s, 0.2), missChance: 0.03, doubleChance: 0.03 }) },
-  { id: 'hard', label: 'Hard-sectored disk, ten sectors', options: (m, s) => ({ ...steady(m, s, 2.3), marksPerTurn: 10, hardSectored: true }) },
+  {
+    id: 'doubled',
+    label: 'Index pulses lost and doubled',
+    options: (m, s) => ({ ...steady(m, s, 0.2), missChance: 0.03, doubleChance: 0.03 }),
+  },
+  {
+    id: 'hard',
+    label: 'Hard-sectored disk, ten sectors',
+    options: (m, s) => ({ ...steady(m, s, 2.3), marksPerTurn: 10, hardSectored: true }),
+  },
 ]

@@ -31,7 +31,7 @@ export class SimulatedPickup {
 
   constructor(private readonly options: PickupOptions) {
     this.model = new SpindleModel(options)
-    this.random = new Random(options.seed ^ 0x5EED)
+    this.random = new Random(options.seed ^ 0x5eed)
     const n = options.marksPerTurn ?? 1
     this.marks = Array.from({ length: n }, (_, i) => (i + 0.25) / n)
     if (options.hardSectored) {
@@ -47,8 +47,8 @@ export class SimulatedPickup {
   /** Lets time pass; level changes are recorded. */
   advanceTo(untilS: number): void {
     const { jitterUs = 5, missChance = 0, doubleChance = 0, marksPerTurn = 1 } = this.options
-    const width = PULSE_SHARE * 60 / this.options.rpm / marksPerTurn
-    this.model.advanceTo(untilS, this.marks, (t) => {
+    const width = (PULSE_SHARE * 60) / this.options.rpm / marksPerTurn
+    this.model.advanceTo(untilS, this.marks, t => {
       const lost = this.random.next() < missChance
       const twice = this.random.next() < doubleChance
       const at = t + this.random.gaussian() * jitterUs * 1e-6

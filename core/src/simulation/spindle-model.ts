@@ -75,10 +75,10 @@ export class SpindleModel {
   private speedAt(angle: number, time: number): number {
     const o = this.options
     let rpm = o.rpm + this.trimmer * (o.rpmPerTrimmerTurn ?? 0)
-    rpm *= 1 + (o.coldPercent ?? 0) / 100 * Math.exp(-time / (o.warmUpS ?? 60))
+    rpm *= 1 + ((o.coldPercent ?? 0) / 100) * Math.exp(-time / (o.warmUpS ?? 60))
     let factor = 1 + this.wander
     o.ripples?.forEach((r, i) => {
-      factor += r.peakPercent / 100 * Math.sin(2 * Math.PI * (r.cyclesPerTurn * angle + this.phases[i]))
+      factor += (r.peakPercent / 100) * Math.sin(2 * Math.PI * (r.cyclesPerTurn * angle + this.phases[i]))
     })
     return Math.max(0, rpm * factor * this.spin)
   }
@@ -87,14 +87,22 @@ export class SpindleModel {
    * Runs until the given time.
    * @param marks angles of the marks in turns (0 to 1, ascending) @param onMark called with each passing: time, mark index, angle in turns from the start
    */
-  advanceTo(untilS: number, marks: readonly number[], onMark: (timeS: number, mark: number, angleTurns: number) => void): void {
+  advanceTo(
+    untilS: number,
+    marks: readonly number[],
+    onMark: (timeS: number, mark: number, angleTurns: number) => void,
+  ): void {
     const o = this.options
     const wanderShare = (o.wanderPercent ?? 0) / 100
     while (this.nowS < untilS) {
       const rough = this.speedAt(this.angleTurns, this.nowS) / 60
-      const dt = Math.min(1 / STEPS_PER_TURN / rough, untilS - this.nowS, this.spin === (this.on ? 1 : 0) ? 0.02 : 0.005)
+      const dt = Math.min(
+        1 / STEPS_PER_TURN / rough,
+        untilS - this.nowS,
+        this.spin === (this.on ? 1 : 0) ? 0.02 : 0.005,
+      )
       // Midpoint rule: the ripple depends on the angle that the step itself changes.
-      const speed = this.speedAt(this.angleTurns + rough * dt / 2, this.nowS + dt / 2) / 60
+      const speed = this.speedAt(this.angleTurns + (rough * dt) / 2, this.nowS + dt / 2) / 60
       const from = this.angleTurns
       const to = from + speed * dt
       for (let turn = Math.floor(from); turn <= Math.floor(to); turn++) {

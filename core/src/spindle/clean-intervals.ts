@@ -50,10 +50,10 @@ interface Run {
   /** First and last pulse of the stretch in which the motor runs at speed. */
   readonly from: number
   readonly to: number
-  readonly ramps: readonly { readonly at: number, readonly why: string }[]
+  readonly ramps: readonly { readonly at: number; readonly why: string }[]
 }
 
-const intervals = (n: number) => n === 1 ? 'interval' : `${n} intervals`
+const intervals = (n: number) => (n === 1 ? 'interval' : `${n} intervals`)
 
 /** Stretches between long silences (a host switches the motor off), without the motor's starting and coasting. */
 function runs(gaps: Float64Array, usual: number): Run[] {
@@ -89,7 +89,11 @@ export function cleanIntervals(train: PulseTrain): CleanIntervals {
   const mark: number[] = []
   let faults = 0
   const done = () => ({
-    startS: new Float64Array(startS), lengthS: new Float64Array(lengthS), mark: new Int32Array(mark), discarded, faults,
+    startS: new Float64Array(startS),
+    lengthS: new Float64Array(lengthS),
+    mark: new Int32Array(mark),
+    discarded,
+    faults,
   })
   if (n === 0) return done()
 
@@ -102,7 +106,10 @@ export function cleanIntervals(train: PulseTrain): CleanIntervals {
   let before = 0
   for (const { from: first, to: end } of running) {
     if (first > before && before > 0) {
-      discarded.push({ atS: starts[before], why: `no pulses for ${(starts[first] - starts[before]).toPrecision(2)} s, or not at speed` })
+      discarded.push({
+        atS: starts[before],
+        why: `no pulses for ${(starts[first] - starts[before]).toPrecision(2)} s, or not at speed`,
+      })
       number += Math.max(1, Math.round((starts[first] - starts[before]) / usual))
     }
     before = end
@@ -121,18 +128,21 @@ export function cleanIntervals(train: PulseTrain): CleanIntervals {
       if (paused) {
         discarded.push({ atS: starts[from], why: 'recording paused' })
         number += Math.max(1, Math.round(ratio))
-      }
-      else if (ratio < MISSING) {
+      } else if (ratio < MISSING) {
         startS.push(starts[from])
         lengthS.push(length)
         mark.push(number)
         number++
         local += (length - local) * 0.2
-      }
-      else {
+      } else {
         const missed = Math.round(ratio) - 1
         const whole = Math.abs(ratio - missed - 1) < WHOLE
-        discarded.push({ atS: starts[from], why: whole ? `${missed} missed ${missed === 1 ? 'pulse' : 'pulses'}` : `no pulses for ${length.toPrecision(2)} s` })
+        discarded.push({
+          atS: starts[from],
+          why: whole
+            ? `${missed} missed ${missed === 1 ? 'pulse' : 'pulses'}`
+            : `no pulses for ${length.toPrecision(2)} s`,
+        })
         number += missed + 1
         faults++
       }

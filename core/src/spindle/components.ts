@@ -24,16 +24,16 @@ const LONG = 8192
 const NEIGHBOURHOOD = 16
 
 /** What averaging over an interval leaves of a variation with the given cycles per interval. */
-export const sinc = (x: number) => x === 0 ? 1 : Math.sin(Math.PI * x) / (Math.PI * x)
+export const sinc = (x: number) => (x === 0 ? 1 : Math.sin(Math.PI * x) / (Math.PI * x))
 
-function powerSpectrum(x: Float64Array): { power: Float64Array, perBin: number } {
+function powerSpectrum(x: Float64Array): { power: Float64Array; perBin: number } {
   const n = x.length
   // Short captures are padded, so that the peak of a line falls near a bin; long ones have bins enough.
   const size = 2 ** Math.ceil(Math.log2(Math.max(64, n > LONG ? n : 2 * n)))
   const windowed = new Array<number>(size).fill(0)
   let gain = 0
   for (let i = 0; i < n; i++) {
-    const w = 0.5 - 0.5 * Math.cos(2 * Math.PI * (i + 0.5) / n)
+    const w = 0.5 - 0.5 * Math.cos((2 * Math.PI * (i + 0.5)) / n)
     gain += w
     windowed[i] = x[i] * w
   }
@@ -64,7 +64,7 @@ function noiseFloor(power: Float64Array, lowest: number, reach: number): Float64
 function refine(power: Float64Array, k: number): number {
   const [a, b, c] = [power[k - 1], power[k], power[k + 1]].map(p => Math.log(Math.max(p, 1e-300)))
   const curve = a - 2 * b + c
-  return curve < 0 ? k + Math.max(-0.5, Math.min(0.5, 0.5 * (a - c) / curve)) : k
+  return curve < 0 ? k + Math.max(-0.5, Math.min(0.5, (0.5 * (a - c)) / curve)) : k
 }
 
 /**
@@ -89,14 +89,14 @@ export function findComponents(deviation: Float64Array, intervalS: number): Comp
   for (const k of candidates) {
     if (lines.length >= MOST) break
     // The window's side lobes around a strong line are not lines of their own.
-    const shadowed = lines.some((l) => {
+    const shadowed = lines.some(l => {
       const apart = Math.abs(k - l) / lineWidth
       return apart < 2.2 || (apart < 8 && power[k] < power[l] * 1e-3)
     })
     if (!shadowed) lines.push(k)
   }
   const frequencies = lines.map(k => refine(power, k) * perBin)
-  const columns = frequencies.flatMap((f) => {
+  const columns = frequencies.flatMap(f => {
     const cos = new Float64Array(n)
     const sin = new Float64Array(n)
     for (let i = 0; i < n; i++) {
@@ -110,7 +110,7 @@ export function findComponents(deviation: Float64Array, intervalS: number): Comp
     .map((f, i) => ({
       cyclesPerMark: f,
       hz: f / intervalS,
-      peakPercent: 100 * Math.hypot(fit[2 * i], fit[2 * i + 1]) / sinc(f),
+      peakPercent: (100 * Math.hypot(fit[2 * i], fit[2 * i + 1])) / sinc(f),
     }))
     .filter(c => c.peakPercent >= SHALLOWEST)
     .sort((a, b) => b.peakPercent - a.peakPercent)

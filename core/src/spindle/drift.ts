@@ -21,9 +21,10 @@ export function fitDrift(timesS: Float64Array, rpm: Float64Array): Drift {
   const start = timesS[0] ?? 0
   const span = (timesS[n - 1] ?? 0) - start
   const level = rpm.reduce((a, b) => a + b, 0) / Math.max(1, n)
-  if (n < 6 || span <= 0) return { totalRpm: 0, endRpmPerMinute: 0, significant: false, trend: new Float64Array(n).fill(level) }
+  if (n < 6 || span <= 0)
+    return { totalRpm: 0, endRpmPerMinute: 0, significant: false, trend: new Float64Array(n).fill(level) }
   // Scaled to -1..1, which keeps the equations well conditioned.
-  const u = timesS.map(t => 2 * (t - start) / span - 1)
+  const u = timesS.map(t => (2 * (t - start)) / span - 1)
   const columns = [u.map(() => 1), u]
   if (n >= 40) columns.push(u.map(x => x * x))
   const [c0, c1, c2 = 0] = leastSquares(columns, rpm)
@@ -31,5 +32,5 @@ export function fitDrift(timesS: Float64Array, rpm: Float64Array): Drift {
   const scatter = sampleDeviation(rpm.map((x, i) => x - trend[i]))
   // Standard error of the linear coefficient for evenly spread u: sd * sqrt(3 / n).
   const significant = Math.abs(c1) > 4 * scatter * Math.sqrt(3 / n) && Math.abs(2 * c1) > level * 2e-4
-  return { totalRpm: 2 * c1, endRpmPerMinute: (c1 + 2 * c2) * 2 / span * 60, significant, trend }
+  return { totalRpm: 2 * c1, endRpmPerMinute: (((c1 + 2 * c2) * 2) / span) * 60, significant, trend }
 }

@@ -15,10 +15,11 @@ export function evenOutMarks(train: PulseTrain, pulses: number): PulseTrain {
   const { starts } = train
   if (pulses < 2 || starts.length < 3 * pulses + 1) return train
   const byPlace: number[][] = Array.from({ length: pulses }, () => [])
-  for (let i = 0; i + 1 < Math.min(starts.length, ENOUGH_TURNS * pulses); i++) byPlace[i % pulses].push(starts[i + 1] - starts[i])
+  for (let i = 0; i + 1 < Math.min(starts.length, ENOUGH_TURNS * pulses); i++)
+    byPlace[i % pulses].push(starts[i + 1] - starts[i])
   const usual = byPlace.map(median)
   const turn = usual.reduce((a, b) => a + b, 0)
-  if (usual.every(u => Math.abs(u * pulses / turn - 1) <= EVEN_ENOUGH)) return train
+  if (usual.every(u => Math.abs((u * pulses) / turn - 1) <= EVEN_ENOUGH)) return train
   let kept = 0
   for (let i = 0; i + 1 < starts.length; i++) {
     if (Math.abs((starts[i + 1] - starts[i]) / usual[i % pulses] - 1) < EVEN_ENOUGH) kept++

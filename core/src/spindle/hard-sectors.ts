@@ -24,7 +24,7 @@ export function findHardSectors(train: PulseTrain): HardSectors | null {
   const gaps = new Float64Array(starts.length - 1)
   for (let i = 0; i < gaps.length; i++) gaps[i] = starts[i + 1] - starts[i]
   const whole = median(gaps)
-  const isHalf = (i: number) => Math.abs(gaps[i] - whole / 2) < whole / 2 * NEAR
+  const isHalf = (i: number) => Math.abs(gaps[i] - whole / 2) < (whole / 2) * NEAR
   const isWhole = (i: number) => Math.abs(gaps[i] - whole) < whole * NEAR
   const extras: number[] = []
   for (let i = 0; i + 1 < gaps.length; i++) {

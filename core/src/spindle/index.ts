@@ -13,4 +13,11 @@ export { speedFromCapture, speedFromPulses, type CaptureSpeedOptions, type Judge
 export { rpmFromCreep, strobeBars, type CreepReading, type StrobeBars } from './strobe'
 export { strobeDiscSvg, type StrobeDiscOptions } from './strobe-disc'
 export { speedTone, type SpeedTone } from './tone'
-export { fractionWords, learnTrimmer, remainingMove, type TrimmerKnowledge, type TrimmerMove, type TrimmerReading } from './trimmer'
+export {
+  fractionWords,
+  learnTrimmer,
+  remainingMove,
+  type TrimmerKnowledge,
+  type TrimmerMove,
+  type TrimmerReading,
+} from './trimmer'

@@ -15,14 +15,18 @@ function grave({ m, nominal, mechanism }: SpeedCase): Finding {
   if (m.rpm.mean > nominal * RUNAWAY) {
     return {
       kind: 'stop',
-      reasons: [`${m.rpm.mean.toFixed(0)} r/min is ${Math.round(100 * (m.rpm.mean / nominal - 1))} % above ${nominal}: the motor runs away, or the pulses in a turn are miscounted.`],
+      reasons: [
+        `${m.rpm.mean.toFixed(0)} r/min is ${Math.round(100 * (m.rpm.mean / nominal - 1))} % above ${nominal}: the motor runs away, or the pulses in a turn are miscounted.`,
+      ],
       next: 'Take the disk out and switch off; check the number of pulses a turn first, then the tachometer line and the motor driver.',
     }
   }
   if (mechanism.id === 'cartridge' && m.variation.peakPercent > SERVO_HUNTING) {
     return {
       kind: 'stop',
-      reasons: [`The spindle hunts by ${percent(m.variation.peakPercent)}: a servo that does not hold can tear a disk.`],
+      reasons: [
+        `The spindle hunts by ${percent(m.variation.peakPercent)}: a servo that does not hold can tear a disk.`,
+      ],
       next: 'Load nothing into it; quarantine the drive until motor and servo board are proved.',
     }
   }
@@ -34,9 +38,10 @@ function unsteady({ m, mechanism }: SpeedCase): Finding {
   const strongest = m.components[0]
   const deep = strongest && strongest.peakPercent > limit
   if (m.variation.peakPercent <= limit && !deep) return null
-  const where = strongest && strongest.peakPercent > 0.3 * m.variation.peakPercent
-    ? `, most of it ${percent(strongest.peakPercent)} at ${strongest.hz.toFixed(2)} Hz${strongest.likely ? ` (${strongest.likely})` : ''}`
-    : ', without a period'
+  const where =
+    strongest && strongest.peakPercent > 0.3 * m.variation.peakPercent
+      ? `, most of it ${percent(strongest.peakPercent)} at ${strongest.hz.toFixed(2)} Hz${strongest.likely ? ` (${strongest.likely})` : ''}`
+      : ', without a period'
   const part = strongest?.likely ?? ''
   const next = part.startsWith('belt')
     ? 'Look at the belt for a seam, a set, goo or slip; clean both pulleys dry and fit a new belt.'
@@ -47,7 +52,9 @@ function unsteady({ m, mechanism }: SpeedCase): Finding {
         : 'Turn it by hand with power off: belt, pulleys, bearings and head load come before any electronics.'
   return {
     kind: 'mend',
-    reasons: [`The speed varies by ${percent(Math.max(m.variation.peakPercent, deep ? strongest.peakPercent : 0))} (limit ${limit} %)${where}. No trimmer cures that.`],
+    reasons: [
+      `The speed varies by ${percent(Math.max(m.variation.peakPercent, deep ? strongest.peakPercent : 0))} (limit ${limit} %)${where}. No trimmer cures that.`,
+    ],
     next,
   }
 }
@@ -58,7 +65,9 @@ function servo({ m, nominal, mechanism }: SpeedCase): Finding {
   if (Math.abs(off) <= SERVO_OFF) return null
   return {
     kind: 'mend',
-    reasons: [`${m.rpm.mean.toFixed(0)} r/min is ${percent(Math.abs(100 * off))} ${off > 0 ? 'above' : 'below'} ${nominal}: the servo has not locked.`],
+    reasons: [
+      `${m.rpm.mean.toFixed(0)} r/min is ${percent(Math.abs(100 * off))} ${off > 0 ? 'above' : 'below'} ${nominal}: the servo has not locked.`,
+    ],
     next: 'Nothing here is adjustable: check the supply under load, the motor and its connector; load no good cartridge meanwhile.',
   }
 }
@@ -67,11 +76,16 @@ function servo({ m, nominal, mechanism }: SpeedCase): Finding {
 function wrongMains({ m, nominal, mechanism, context }: SpeedCase): Finding {
   if (mechanism.id !== '8in' || context.motor === 'dc') return null
   const ratio = m.rpm.mean / nominal
-  const wrong = [[5 / 6, 50, 60], [6 / 5, 60, 50]].find(([r]) => Math.abs(ratio / r - 1) < 0.03)
+  const wrong = [
+    [5 / 6, 50, 60],
+    [6 / 5, 60, 50],
+  ].find(([r]) => Math.abs(ratio / r - 1) < 0.03)
   if (!wrong) return null
   return {
     kind: 'mend',
-    reasons: [`${m.rpm.mean.toFixed(0)} r/min is ${wrong[1]}/${wrong[2]} of ${nominal}: an a.c. motor with the pulley for ${wrong[2]} Hz on ${wrong[1]} Hz mains does that.`],
+    reasons: [
+      `${m.rpm.mean.toFixed(0)} r/min is ${wrong[1]}/${wrong[2]} of ${nominal}: an a.c. motor with the pulley for ${wrong[2]} Hz on ${wrong[1]} Hz mains does that.`,
+    ],
     next: `Fit the pulley and belt for ${wrong[1]} Hz; a motor rated for one frequency only may also run hot on the other.`,
   }
 }
@@ -82,10 +96,15 @@ function outOfReach({ m, nominal, mechanism, trimmer }: SpeedCase): Finding {
   const belt = mechanism.drives.includes('belt')
   return {
     kind: 'mend',
-    reasons: [`${percent(Math.abs(100 * off))} ${off > 0 ? 'fast' : 'slow'} is further than a trimmer should have to reach.`],
-    next: off < 0
-      ? (belt ? 'Look for a slipping belt, residue on the pulleys or a stiff spindle before touching the trimmer.' : 'Look for a stiff spindle or a weak motor before touching the trimmer.')
-      : 'Check the number of pulses a turn, then whether pulley or motor are the original ones.',
+    reasons: [
+      `${percent(Math.abs(100 * off))} ${off > 0 ? 'fast' : 'slow'} is further than a trimmer should have to reach.`,
+    ],
+    next:
+      off < 0
+        ? belt
+          ? 'Look for a slipping belt, residue on the pulleys or a stiff spindle before touching the trimmer.'
+          : 'Look for a stiff spindle or a weak motor before touching the trimmer.'
+        : 'Check the number of pulses a turn, then whether pulley or motor are the original ones.',
   }
 }
 

@@ -20,19 +20,23 @@ function nudge(c: SpeedCase): NonNullable<Finding> {
   }
   if (known?.answer === 'unclear') {
     return {
-      kind: 'nudge', reasons: [first, 'The last move gave no clear answer.'],
+      kind: 'nudge',
+      reasons: [first, 'The last move gave no clear answer.'],
       next: 'Turn the trimmer as far again the same way, note it, and measure again.',
     }
   }
   return {
-    kind: 'nudge', reasons: [first],
+    kind: 'nudge',
+    reasons: [first],
     next: 'Turn the trimmer an eighth of a turn either way, note which, and measure again: that shows how it answers.',
   }
 }
 
 /** What a leave or a nudge cannot vouch for with the marks there were. */
 function blindSpot({ m }: SpeedCase): string[] {
-  return m.pulsesPerTurn > 1 ? [] : [`One pulse a turn shows nothing that varies faster than ${m.highestHz.toFixed(1)} Hz.`]
+  return m.pulsesPerTurn > 1
+    ? []
+    : [`One pulse a turn shows nothing that varies faster than ${m.highestHz.toFixed(1)} Hz.`]
 }
 
 /** Judges the mean speed of a spindle that is steady and surely measured. */
@@ -45,13 +49,19 @@ function meanFinding(c: SpeedCase): NonNullable<Finding> {
   const { m, narrow, wide, context, trimmer } = c
   const mean = m.rpm.mean
   if (!narrow || !wide) {
-    return { kind: 'leave', reasons: [`The servo holds ${mean.toFixed(1)} r/min, ${offBy(c)}.`], next: 'Nothing to set here; go on.' }
+    return {
+      kind: 'leave',
+      reasons: [`The servo holds ${mean.toFixed(1)} r/min, ${offBy(c)}.`],
+      next: 'Nothing to set here; go on.',
+    }
   }
-  const within = (band: { low: number, high: number }) => mean >= band.low && mean <= band.high
+  const within = (band: { low: number; high: number }) => mean >= band.low && mean <= band.high
   if (within(narrow)) {
     return {
       kind: 'leave',
-      reasons: [`The speed is ${offBy(c)}, inside ${narrow.low.toFixed(1)} to ${narrow.high.toFixed(1)} r/min, and steady.`],
+      reasons: [
+        `The speed is ${offBy(c)}, inside ${narrow.low.toFixed(1)} to ${narrow.high.toFixed(1)} r/min, and steady.`,
+      ],
       next: 'Leave the trimmer alone; seal it if the seal was broken.',
     }
   }
@@ -59,13 +69,19 @@ function meanFinding(c: SpeedCase): NonNullable<Finding> {
   if (within(wide)) {
     if (context.school === 'dial-in' && trimmer !== 'no') return nudge(c)
     const why = trimmer === 'no' ? 'and there is no trimmer to better it' : 'and this workshop leaves that alone'
-    return { kind: 'leave', reasons: [`The speed is ${offBy(c)}, inside ${band} and steady, ${why}.`], next: 'Leave it and go on.' }
+    return {
+      kind: 'leave',
+      reasons: [`The speed is ${offBy(c)}, inside ${band} and steady, ${why}.`],
+      next: 'Leave it and go on.',
+    }
   }
   if (trimmer !== 'no') return nudge(c)
   const ac = context.motor === 'ac'
   return {
     kind: 'mend',
-    reasons: [`The speed is ${offBy(c)}, outside ${band}, and ${ac ? 'an a.c. motor follows the mains' : 'nothing on this drive adjusts it'}.`],
+    reasons: [
+      `The speed is ${offBy(c)}, outside ${band}, and ${ac ? 'an a.c. motor follows the mains' : 'nothing on this drive adjusts it'}.`,
+    ],
     next: ac
       ? 'Look for belt slip and a worn or wrong pulley; measure the mains frequency if it comes from an inverter.'
       : 'Look at the motor board: leaked capacitors, a wrong crystal or resonator, a dry bearing; check the 12 V or 5 V at the motor under load.',

@@ -16,9 +16,12 @@ function trimmerOf(mechanism: Mechanism, context: SpeedContext): SpeedCase['trim
   if (context.motor === 'ac') return 'no'
   if (context.hasTrimmer !== undefined) return context.hasTrimmer ? 'yes' : 'no'
   switch (mechanism.speed.trimmer.value) {
-    case 'usual': return 'yes'
-    case 'some': return 'perhaps'
-    default: return 'no'
+    case 'usual':
+      return 'yes'
+    case 'some':
+      return 'perhaps'
+    default:
+      return 'no'
   }
 }
 
@@ -34,7 +37,9 @@ export function judgeSpeed(m: SpeedMeasurement | null, context: SpeedContext): S
   const frame = { nominalRpm: nominal, narrow, wide }
   if (!m) {
     return {
-      ...frame, kind: 'unknown', reasons: ['There are not two pulses to measure between.'],
+      ...frame,
+      kind: 'unknown',
+      reasons: ['There are not two pulses to measure between.'],
       next: 'Check that the right channel is chosen and the spindle turns, then record again for at least ten seconds.',
     }
   }

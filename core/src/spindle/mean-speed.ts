@@ -37,5 +37,9 @@ export function meanSpeed(turnsS: Float64Array): MeanSpeed {
   const rpm = 60 / period
   if (turnsS.length < 2) return { mean: rpm, low95: null, high95: null }
   const half = Math.hypot(t95(turnsS.length - 1) * Math.sqrt(varianceOfMean(turnsS)), period * RECORDER_CLOCK)
-  return { mean: rpm, low95: 60 / (period + half), high95: half < period ? 60 / (period - half) : Number.POSITIVE_INFINITY }
+  return {
+    mean: rpm,
+    low95: 60 / (period + half),
+    high95: half < period ? 60 / (period - half) : Number.POSITIVE_INFINITY,
+  }
 }

@@ -47,12 +47,16 @@ export interface SpeedMeasurement {
   /** Share of the intervals in which a pulse was missing or extra, 0 to 1. */
   readonly faultShare: number
   /** Each interval's time and speed, for drawing. */
-  readonly series: { readonly timeS: Float64Array, readonly rpm: Float64Array }
+  readonly series: { readonly timeS: Float64Array; readonly rpm: Float64Array }
   /** From the first to the last pulse, seconds. */
   readonly spanS: number
 }
 
-function pulsesInTurn(train: PulseTrain, usualS: number, options: MeasureOptions): { train: PulseTrain, pulses: number, from: SpeedMeasurement['pulsesFrom'] } {
+function pulsesInTurn(
+  train: PulseTrain,
+  usualS: number,
+  options: MeasureOptions,
+): { train: PulseTrain; pulses: number; from: SpeedMeasurement['pulsesFrom'] } {
   const given = options.pulsesPerTurn
   if (given !== undefined && !(Number.isInteger(given) && given >= 1 && given <= 1000)) {
     throw new ParameterError(`${given} pulses a turn`, 'a whole number from 1 to 1000', { field: 'pulses per turn' })
@@ -61,7 +65,8 @@ function pulsesInTurn(train: PulseTrain, usualS: number, options: MeasureOptions
   if (hard && (given === undefined || given === hard.sectors || given === hard.sectors + 1)) {
     return { train: hard.train, pulses: hard.sectors, from: 'hard sectors' }
   }
-  if (given !== undefined) return { train: options.evenMarks ? train : evenOutMarks(train, given), pulses: given, from: 'given' }
+  if (given !== undefined)
+    return { train: options.evenMarks ? train : evenOutMarks(train, given), pulses: given, from: 'given' }
   if (options.nominalRpm) {
     const pulses = Math.max(1, Math.round(60 / usualS / options.nominalRpm))
     if (pulses <= 1000) return { train, pulses, from: pulses === 1 ? 'assumed' : 'nominal speed' }
@@ -69,7 +74,13 @@ function pulsesInTurn(train: PulseTrain, usualS: number, options: MeasureOptions
   return { train, pulses: 1, from: 'assumed' }
 }
 
-function variationOf(intervals: CleanIntervals, deviation: Float64Array, turnsS: Float64Array, turnTrend: Float64Array, marks: number): Variation {
+function variationOf(
+  intervals: CleanIntervals,
+  deviation: Float64Array,
+  turnsS: Float64Array,
+  turnTrend: Float64Array,
+  marks: number,
+): Variation {
   const size = deviation.map(Math.abs)
   const peak = size.length >= 200 ? quantile(size, 0.995) : size.reduce((a, b) => Math.max(a, b), 0)
   const turnToTurn = turnsS.reduce((worst, t, i) => Math.max(worst, Math.abs(60 / t / turnTrend[i] - 1)), 0)
@@ -84,7 +95,12 @@ function variationOf(intervals: CleanIntervals, deviation: Float64Array, turnsS:
     }
     within = residual.length ? 100 * quantile(residual, residual.length >= 200 ? 0.995 : 1) : null
   }
-  return { peakPercent: 100 * peak, rmsPercent: 100 * sampleDeviation(deviation), turnToTurnPercent: 100 * turnToTurn, withinTurnPercent: within }
+  return {
+    peakPercent: 100 * peak,
+    rmsPercent: 100 * sampleDeviation(deviation),
+    turnToTurnPercent: 100 * turnToTurn,
+    withinTurnPercent: within,
+  }
 }
 
 /**
@@ -104,14 +120,19 @@ export function measureSpeed(input: PulseTrain, options: MeasureOptions = {}): S
   const intervalS = mean(intervals.lengthS)
   const turns = turnsOf(intervals, pulses)
   // Fewer marks than one turn still give a speed, with nothing to say how sure.
-  const rpm = turns.lengthS.length ? { ...meanSpeed(turns.lengthS), mean: 60 / intervalS / pulses } : { mean: 60 / intervalS / pulses, low95: null, high95: null }
+  const rpm = turns.lengthS.length
+    ? { ...meanSpeed(turns.lengthS), mean: 60 / intervalS / pulses }
+    : { mean: 60 / intervalS / pulses, low95: null, high95: null }
 
   const even = options.evenMarks ?? false
   const lengths = pulses > 1 && !even ? removePattern(intervals, pulses) : intervals.lengthS
   const speeds = lengths.map(d => 60 / d / pulses)
   const drift = fitDrift(intervals.startS, speeds)
   const deviation = speeds.map((s, i) => s / drift.trend[i] - 1)
-  const turnDrift = fitDrift(turns.startS, turns.lengthS.map(t => 60 / t))
+  const turnDrift = fitDrift(
+    turns.startS,
+    turns.lengthS.map(t => 60 / t),
+  )
   const run = longestRun(intervals, deviation)
   const components = nameComponents(findComponents(run, intervalS), pulses, run.length, options.pulleys)
   const starts = train.starts

@@ -23,33 +23,40 @@ function fold(cyclesPerMark: number): number {
  * pulleys say so, its true rate and depth are put in their place.
  * @param marksPerTurn pulses a turn @param marks number of intervals analysed: it limits how finely rates are told apart
  */
-export function nameComponents(components: readonly Component[], marksPerTurn: number, marks: number, pulleys?: Pulleys): NamedComponent[] {
+export function nameComponents(
+  components: readonly Component[],
+  marksPerTurn: number,
+  marks: number,
+  pulleys?: Pulleys,
+): NamedComponent[] {
   const parts = turningParts(pulleys)
     .map(part => ({ name: part.name, rate: part.cyclesPerTurn / marksPerTurn }))
     // One mark a turn meets the spindle always at the same place: its own rate cannot show.
     .filter(part => fold(part.rate) > 1e-9)
-  return components.map((component): NamedComponent => {
-    let best: { name: string, rate: number } | null = null
-    let nearest = 1
-    for (const part of parts) {
-      const tolerance = Math.max(1.5 / marks, SLIP * part.rate)
-      const off = Math.abs(component.cyclesPerMark - fold(part.rate)) / tolerance
-      // A fast part folds to almost anywhere within its slip: then a match says nothing.
-      if (off < nearest && tolerance < 0.05) {
-        nearest = off
-        best = part
+  return components
+    .map((component): NamedComponent => {
+      let best: { name: string; rate: number } | null = null
+      let nearest = 1
+      for (const part of parts) {
+        const tolerance = Math.max(1.5 / marks, SLIP * part.rate)
+        const off = Math.abs(component.cyclesPerMark - fold(part.rate)) / tolerance
+        // A fast part folds to almost anywhere within its slip: then a match says nothing.
+        if (off < nearest && tolerance < 0.05) {
+          nearest = off
+          best = part
+        }
       }
-    }
-    if (!best) return { ...component, likely: null }
-    if (best.rate <= 0.5) return { ...component, likely: best.name }
-    const seen = component.peakPercent * sinc(component.cyclesPerMark)
-    const left = Math.abs(sinc(best.rate))
-    if (left < VISIBLE) return { ...component, likely: `${best.name}, an alias of unknown depth` }
-    return {
-      cyclesPerMark: best.rate,
-      hz: component.hz / component.cyclesPerMark * best.rate,
-      peakPercent: seen / left,
-      likely: `${best.name}, by its alias`,
-    }
-  }).sort((a, b) => b.peakPercent - a.peakPercent)
+      if (!best) return { ...component, likely: null }
+      if (best.rate <= 0.5) return { ...component, likely: best.name }
+      const seen = component.peakPercent * sinc(component.cyclesPerMark)
+      const left = Math.abs(sinc(best.rate))
+      if (left < VISIBLE) return { ...component, likely: `${best.name}, an alias of unknown depth` }
+      return {
+        cyclesPerMark: best.rate,
+        hz: (component.hz / component.cyclesPerMark) * best.rate,
+        peakPercent: seen / left,
+        likely: `${best.name}, by its alias`,
+      }
+    })
+    .sort((a, b) => b.peakPercent - a.peakPercent)
 }

@@ -7,20 +7,20 @@ export interface SpeedReport {
   readonly call: CallKind
   readonly reasons: readonly string[]
   readonly next: string
-  readonly rpm: { readonly mean: number, readonly low95: number | null, readonly high95: number | null } | null
+  readonly rpm: { readonly mean: number; readonly low95: number | null; readonly high95: number | null } | null
   readonly revolutions: number
   readonly pulsesPerTurn: number
-  readonly variation: { readonly peakPercent: number, readonly rmsPercent: number } | null
+  readonly variation: { readonly peakPercent: number; readonly rmsPercent: number } | null
   readonly driftRpmPerMinute: number | null
-  readonly components: readonly { readonly hz: number, readonly peakPercent: number, readonly likely: string | null }[]
-  readonly discarded: readonly { readonly atS: number, readonly why: string }[]
+  readonly components: readonly { readonly hz: number; readonly peakPercent: number; readonly likely: string | null }[]
+  readonly discarded: readonly { readonly atS: number; readonly why: string }[]
 }
 
 const round = (x: number, decimals: number) => Number(x.toFixed(decimals))
 
 /** Puts a measurement and its verdict into the report's form, figures rounded to what they can carry. */
 export function speedReport(m: SpeedMeasurement | null, verdict: SpeedVerdict): SpeedReport {
-  const edge = (x: number | null) => x === null || !Number.isFinite(x) ? null : round(x, 3)
+  const edge = (x: number | null) => (x === null || !Number.isFinite(x) ? null : round(x, 3))
   return {
     call: verdict.kind,
     reasons: verdict.reasons,
@@ -30,7 +30,8 @@ export function speedReport(m: SpeedMeasurement | null, verdict: SpeedVerdict): 
     pulsesPerTurn: m?.pulsesPerTurn ?? 1,
     variation: m && { peakPercent: round(m.variation.peakPercent, 3), rmsPercent: round(m.variation.rmsPercent, 3) },
     driftRpmPerMinute: m && m.drift.significant ? round(m.drift.endRpmPerMinute, 2) : null,
-    components: m?.components.map(c => ({ hz: round(c.hz, 3), peakPercent: round(c.peakPercent, 3), likely: c.likely })) ?? [],
+    components:
+      m?.components.map(c => ({ hz: round(c.hz, 3), peakPercent: round(c.peakPercent, 3), likely: c.likely })) ?? [],
     discarded: m?.discarded.map(d => ({ atS: round(d.atS, 4), why: d.why })) ?? [],
   }
 }
@@ -46,16 +47,47 @@ export function speedUncertainty(m: SpeedMeasurement): number | null {
 export function speedObservations(m: SpeedMeasurement, source: string): Observation[] {
   const how = `${m.revolutions} turns, ${m.pulsesPerTurn === 1 ? 'one pulse a turn' : `${m.pulsesPerTurn} pulses a turn`}, ${source}`
   const observations: Observation[] = [
-    { key: 'speed.mean', label: 'Spindle speed', value: m.rpm.mean, unit: 'r/min', uncertainty: speedUncertainty(m) ?? undefined, how },
-    { key: 'speed.variation.peak', label: 'Speed variation, zero to peak', value: m.variation.peakPercent, unit: '%', how },
+    {
+      key: 'speed.mean',
+      label: 'Spindle speed',
+      value: m.rpm.mean,
+      unit: 'r/min',
+      uncertainty: speedUncertainty(m) ?? undefined,
+      how,
+    },
+    {
+      key: 'speed.variation.peak',
+      label: 'Speed variation, zero to peak',
+      value: m.variation.peakPercent,
+      unit: '%',
+      how,
+    },
     { key: 'speed.variation.rms', label: 'Speed variation, r.m.s.', value: m.variation.rmsPercent, unit: '%', how },
-    { key: 'speed.turn-to-turn', label: 'Turn against turn, zero to peak', value: m.variation.turnToTurnPercent, unit: '%', how },
+    {
+      key: 'speed.turn-to-turn',
+      label: 'Turn against turn, zero to peak',
+      value: m.variation.turnToTurnPercent,
+      unit: '%',
+      how,
+    },
   ]
   if (m.variation.withinTurnPercent !== null) {
-    observations.push({ key: 'speed.within-turn', label: 'Within a turn, zero to peak', value: m.variation.withinTurnPercent, unit: '%', how })
+    observations.push({
+      key: 'speed.within-turn',
+      label: 'Within a turn, zero to peak',
+      value: m.variation.withinTurnPercent,
+      unit: '%',
+      how,
+    })
   }
   if (m.drift.significant) {
-    observations.push({ key: 'speed.drift', label: 'Drift at the end', value: m.drift.endRpmPerMinute, unit: 'r/min per minute', how })
+    observations.push({
+      key: 'speed.drift',
+      label: 'Drift at the end',
+      value: m.drift.endRpmPerMinute,
+      unit: 'r/min per minute',
+      how,
+    })
   }
   return observations
 }

@@ -36,4 +36,4 @@ export interface SpeedCase {
 }
 
 /** A partial answer of one judge: null passes the case on to the next. */
-export type Finding = { readonly kind: CallKind, readonly reasons: readonly string[], readonly next: string } | null
+export type Finding = { readonly kind: CallKind; readonly reasons: readonly string[]; readonly next: string } | null

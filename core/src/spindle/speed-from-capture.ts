@@ -22,26 +22,41 @@ export interface JudgedSpeed {
 function chooseChannel(capture: Capture, name: string | undefined): CaptureChannel {
   const file = capture.fileName
   if (name !== undefined) {
-    const found = capture.channels.find(c => c.name === name) ?? capture.channels.find(c => c.name.toLowerCase() === name.toLowerCase())
+    const found =
+      capture.channels.find(c => c.name === name) ??
+      capture.channels.find(c => c.name.toLowerCase() === name.toLowerCase())
     if (!found) {
-      throw new InputError(`there is no channel "${name}"`, `one of ${capture.channels.map(c => c.name).join(', ') || 'none at all'}`, { file, field: 'channel' })
+      throw new InputError(
+        `there is no channel "${name}"`,
+        `one of ${capture.channels.map(c => c.name).join(', ') || 'none at all'}`,
+        { file, field: 'channel' },
+      )
     }
     return found
   }
   const guess = guessSpindleChannel(capture)
-  if (!guess) throw new InputError('no channel changes its level', 'at least two pulses on one of the channels', { file })
+  if (!guess)
+    throw new InputError('no channel changes its level', 'at least two pulses on one of the channels', { file })
   return guess
 }
 
 /** The reading in hand teaches about the trimmer too, so it is added before the call is made. */
 function withTrimmer(m: SpeedMeasurement | null, context: SpeedContext): SpeedContext {
   if (context.trimmer || !m || !context.readingsBefore?.length) return context
-  const reading = { rpm: m.rpm.mean, uncertainty: speedUncertainty(m) ?? m.rpm.mean * 0.005, movedTurns: context.movedTurns ?? 0 }
+  const reading = {
+    rpm: m.rpm.mean,
+    uncertainty: speedUncertainty(m) ?? m.rpm.mean * 0.005,
+    movedTurns: context.movedTurns ?? 0,
+  }
   return { ...context, trimmer: learnTrimmer([...context.readingsBefore, reading]) }
 }
 
 /** Measures and judges a train of pulses: the one way that files, live pickups and the command line all take. */
-export function speedFromPulses(train: PulseTrain, options: MeasureOptions, context: SpeedContext): Omit<JudgedSpeed, 'channel'> {
+export function speedFromPulses(
+  train: PulseTrain,
+  options: MeasureOptions,
+  context: SpeedContext,
+): Omit<JudgedSpeed, 'channel'> {
   const nominalRpm = context.nominalRpm ?? findMechanism(context.mechanism).speed.nominal[0].value
   const measurement = measureSpeed(train, { nominalRpm, ...options })
   return { measurement, verdict: judgeSpeed(measurement, withTrimmer(measurement, context)) }
@@ -54,8 +69,14 @@ export function speedFromPulses(train: PulseTrain, options: MeasureOptions, cont
 export function speedFromCapture(capture: Capture, options: CaptureSpeedOptions, context: SpeedContext): JudgedSpeed {
   const channel = chooseChannel(capture, options.channel)
   const where = { file: capture.fileName, field: `channel ${channel.name}` }
-  if (!channel.edges) throw new InputError(`it changes ${channel.edgeCount} times`, 'a few pulses a turn; choose another channel', where)
+  if (!channel.edges)
+    throw new InputError(`it changes ${channel.edgeCount} times`, 'a few pulses a turn; choose another channel', where)
   const train = pulsesFromEdges(channel.edges)
-  if (train.starts.length < 2) throw new InputError(train.starts.length === 0 ? 'it never changes its level' : 'it carries a single pulse', 'at least two pulses', where)
+  if (train.starts.length < 2)
+    throw new InputError(
+      train.starts.length === 0 ? 'it never changes its level' : 'it carries a single pulse',
+      'at least two pulses',
+      where,
+    )
   return { channel: channel.name, ...speedFromPulses(train, options, context) }
 }

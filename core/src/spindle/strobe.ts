@@ -15,7 +15,8 @@ export interface StrobeBars {
 const FITS_PERCENT = 0.02
 
 function positive(value: number, field: string): void {
-  if (!(value > 0 && Number.isFinite(value))) throw new ParameterError(`${field} is ${value}`, 'a number above 0', { field })
+  if (!(value > 0 && Number.isFinite(value)))
+    throw new ParameterError(`${field} is ${value}`, 'a number above 0', { field })
 }
 
 /**
@@ -26,8 +27,8 @@ function positive(value: number, field: string): void {
 export function strobeBars(rpm: number, mainsHz: number): StrobeBars {
   positive(rpm, 'speed')
   positive(mainsHz, 'mains frequency')
-  const bars = Math.max(1, Math.round(120 * mainsHz / rpm))
-  const stillRpm = 120 * mainsHz / bars
+  const bars = Math.max(1, Math.round((120 * mainsHz) / rpm))
+  const stillRpm = (120 * mainsHz) / bars
   const errorPercent = 100 * (stillRpm / rpm - 1)
   return { bars, stillRpm, errorPercent, fits: Math.abs(errorPercent) < FITS_PERCENT }
 }
@@ -45,16 +46,24 @@ export interface CreepReading {
  * @param tapsS times of the taps in seconds, one a bar passing, at least two
  * @param direction `forward`: the bars creep the way the disk turns, so it is fast
  */
-export function rpmFromCreep(bars: number, mainsHz: number, tapsS: readonly number[], direction: 'forward' | 'backward'): CreepReading {
+export function rpmFromCreep(
+  bars: number,
+  mainsHz: number,
+  tapsS: readonly number[],
+  direction: 'forward' | 'backward',
+): CreepReading {
   positive(bars, 'bars')
   positive(mainsHz, 'mains frequency')
-  if (tapsS.length < 2) throw new ParameterError(`${tapsS.length} tap`, 'at least two, one as each bar passes', { field: 'taps' })
+  if (tapsS.length < 2)
+    throw new ParameterError(`${tapsS.length} tap`, 'at least two, one as each bar passes', { field: 'taps' })
   const gaps = tapsS.slice(1).map((t, i) => t - tapsS[i])
-  if (gaps.some(g => !(g > 0))) throw new ParameterError('a tap comes before the one it follows', 'times that increase', { field: 'taps' })
+  if (gaps.some(g => !(g > 0)))
+    throw new ParameterError('a tap comes before the one it follows', 'times that increase', { field: 'taps' })
   const sign = direction === 'forward' ? 1 : -1
   const period = mean(gaps)
-  const still = 120 * mainsHz / bars
+  const still = (120 * mainsHz) / bars
   const creep = 60 / bars / period
-  const error = gaps.length > 1 ? t95(gaps.length - 1) * sampleDeviation(gaps) / Math.sqrt(gaps.length) / period * creep : null
+  const error =
+    gaps.length > 1 ? ((t95(gaps.length - 1) * sampleDeviation(gaps)) / Math.sqrt(gaps.length) / period) * creep : null
   return { rpm: still + sign * creep, uncertainty: error, barsPerSecond: 1 / period }
 }

@@ -17,6 +17,6 @@ export function speedTone(rpm: number, target: number, halfBand: number, octaveS
   const off = rpm / target - 1
   const octaves = Math.max(-1.5, Math.min(1.5, off / octaveShare))
   const outside = Math.abs(rpm - target) - halfBand
-  const beats = outside <= 0 ? 0 : Math.min(MOST_BEATS, 1 + 60 * outside / target * 2)
+  const beats = outside <= 0 ? 0 : Math.min(MOST_BEATS, 1 + ((60 * outside) / target) * 2)
   return { hz: RIGHT_HZ * 2 ** octaves, beatsPerSecond: beats }
 }

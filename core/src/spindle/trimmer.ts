@@ -29,7 +29,8 @@ const DEAD_TURNS = 0.24
  * @param readings oldest first; the first one's move is ignored
  */
 export function learnTrimmer(readings: readonly TrimmerReading[]): TrimmerKnowledge {
-  const moves = readings.slice(1)
+  const moves = readings
+    .slice(1)
     .map((r, i) => ({
       turns: r.movedTurns,
       change: r.rpm - readings[i].rpm,
@@ -58,7 +59,11 @@ export function learnTrimmer(readings: readonly TrimmerReading[]): TrimmerKnowle
     const m = moves[i]
     const expected = rpmPerTurn === null ? Infinity : Math.abs(rpmPerTurn * m.turns)
     // Where the answer would have drowned in the noise, silence proves nothing.
-    if (Math.abs(m.change) > Math.max(2 * m.noise, 0.15 * (rpmPerTurn === null ? 0 : expected)) || expected < 4 * m.noise) break
+    if (
+      Math.abs(m.change) > Math.max(2 * m.noise, 0.15 * (rpmPerTurn === null ? 0 : expected)) ||
+      expected < 4 * m.noise
+    )
+      break
     silent += Math.abs(m.turns)
   }
   if (silent >= DEAD_TURNS) return { answer: 'dead', rpmPerTurn, moves: moves.length }
@@ -67,9 +72,18 @@ export function learnTrimmer(readings: readonly TrimmerReading[]): TrimmerKnowle
 }
 
 const FRACTIONS: readonly (readonly [number, string])[] = [
-  [1 / 32, 'a hair'], [1 / 16, 'a sixteenth of a turn'], [1 / 8, 'an eighth of a turn'], [3 / 16, 'three sixteenths of a turn'],
-  [1 / 4, 'a quarter turn'], [3 / 8, 'three eighths of a turn'], [1 / 2, 'half a turn'], [3 / 4, 'three quarters of a turn'],
-  [1, 'a whole turn'], [1.5, 'one and a half turns'], [2, 'two turns'], [3, 'three turns'],
+  [1 / 32, 'a hair'],
+  [1 / 16, 'a sixteenth of a turn'],
+  [1 / 8, 'an eighth of a turn'],
+  [3 / 16, 'three sixteenths of a turn'],
+  [1 / 4, 'a quarter turn'],
+  [3 / 8, 'three eighths of a turn'],
+  [1 / 2, 'half a turn'],
+  [3 / 4, 'three quarters of a turn'],
+  [1, 'a whole turn'],
+  [1.5, 'one and a half turns'],
+  [2, 'two turns'],
+  [3, 'three turns'],
 ]
 
 export interface TrimmerMove {
@@ -83,7 +97,9 @@ export interface TrimmerMove {
 /** A number of turns as a hand would make it: the nearest usual fraction, by ratio. */
 export function fractionWords(turns: number): string {
   const size = Math.abs(turns)
-  const [, words] = FRACTIONS.reduce((best, f) => Math.abs(Math.log(size / f[0])) < Math.abs(Math.log(size / best[0])) ? f : best)
+  const [, words] = FRACTIONS.reduce((best, f) =>
+    Math.abs(Math.log(size / f[0])) < Math.abs(Math.log(size / best[0])) ? f : best,
+  )
   return words
 }
 

@@ -1,7 +1,7 @@
 import type { CleanIntervals } from './clean-intervals'
 
 /** Whole turns put together from intervals without a break between them. */
-export function turnsOf(intervals: CleanIntervals, pulses: number): { startS: Float64Array, lengthS: Float64Array } {
+export function turnsOf(intervals: CleanIntervals, pulses: number): { startS: Float64Array; lengthS: Float64Array } {
   const { startS, lengthS, mark } = intervals
   const starts: number[] = []
   const lengths: number[] = []
@@ -35,12 +35,12 @@ export function removePattern(intervals: CleanIntervals, pulses: number): Float6
     total[place] += lengthS[i]
     count[place]++
   }
-  const means = total.map((t, i) => count[i] ? t / count[i] : 0)
+  const means = total.map((t, i) => (count[i] ? t / count[i] : 0))
   const seen = means.filter((_, i) => count[i] > 0)
   const overall = seen.reduce((a, b) => a + b, 0) / Math.max(1, seen.length)
   // With fewer than two turns there is no pattern to tell from chance.
   if (lengthS.length < 2 * pulses) return lengthS
-  return lengthS.map((d, i) => d * overall / means[((mark[i] % pulses) + pulses) % pulses])
+  return lengthS.map((d, i) => (d * overall) / means[((mark[i] % pulses) + pulses) % pulses])
 }
 
 /** Longest gap, in marks, that is bridged by a straight line. */
@@ -56,9 +56,8 @@ export function longestRun(intervals: CleanIntervals, values: Float64Array): Flo
     if (missing > BRIDGE) {
       if (run.length > best.length) best = run
       run = []
-    }
-    else {
-      for (let k = 1; k <= missing; k++) run.push(values[i - 1] + (values[i] - values[i - 1]) * k / (missing + 1))
+    } else {
+      for (let k = 1; k <= missing; k++) run.push(values[i - 1] + ((values[i] - values[i - 1]) * k) / (missing + 1))
     }
     run.push(values[i])
   }

@@ -1,7 +1,11 @@
 import type { Call, CallKind } from '../observations'
 
 /** One thing that is amiss. */
-export interface Point { readonly kind: CallKind, readonly says: string, readonly next: string }
+export interface Point {
+  readonly kind: CallKind
+  readonly says: string
+  readonly next: string
+}
 
 const GRAVITY: readonly CallKind[] = ['stop', 'mend', 'nudge', 'unknown', 'leave']
 

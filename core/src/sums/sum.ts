@@ -9,7 +9,7 @@ export interface Field {
   readonly hint?: string
   /** A number with a unit, or one of some words. */
   readonly quantity?: Quantity
-  readonly choices?: readonly { readonly value: string, readonly label: string }[]
+  readonly choices?: readonly { readonly value: string; readonly label: string }[]
   /** A name or a mark, in words. */
   readonly words?: true
   readonly required?: true
@@ -109,30 +109,45 @@ export function judgeSum(sum: Sum, typed: Readonly<Record<string, string>>): Jud
   const needed = sum.fields.filter(f => f.required && values[f.key] === undefined).map(f => f.label)
   if (sum.list && sum.list.required && rows.length === 0) needed.push(sum.list.one)
   // A sum that could do with any of its fields still needs one.
-  if (Object.keys(values).length === 0 && rows.length === 0 && needed.length === 0) needed.push('anything that is known of it')
-  const doubts = [...doubtsOf(sum.fields, values, ''), ...rows.flatMap(r => doubtsOf(sum.list!.fields, r, `${sum.list!.one} ${r.row}: `))]
+  if (Object.keys(values).length === 0 && rows.length === 0 && needed.length === 0)
+    needed.push('anything that is known of it')
+  const doubts = [
+    ...doubtsOf(sum.fields, values, ''),
+    ...rows.flatMap(r => doubtsOf(sum.list!.fields, r, `${sum.list!.one} ${r.row}: `)),
+  ]
   return { result: needed.length ? null : sum.judge(values, rows), needed, doubts }
 }
 
-function valuesOf(fields: readonly Field[], typed: Readonly<Record<string, string>>, prefix: string): Record<string, number | string> {
+function valuesOf(
+  fields: readonly Field[],
+  typed: Readonly<Record<string, string>>,
+  prefix: string,
+): Record<string, number | string> {
   const values: Record<string, number | string> = {}
   for (const f of fields) {
     const key = prefix + f.key
     const text = (typed[key] ?? '').trim()
     if (text === '') continue
     if (f.choices) {
-      if (!f.choices.some(c => c.value === text)) throw new ParameterError(`“${text}” is no choice for ${f.label.toLowerCase()}`, f.choices.map(c => c.label).join(', '), { field: key })
+      if (!f.choices.some(c => c.value === text))
+        throw new ParameterError(
+          `“${text}” is no choice for ${f.label.toLowerCase()}`,
+          f.choices.map(c => c.label).join(', '),
+          { field: key },
+        )
       values[f.key] = text
       continue
     }
     if (f.words) {
-      if (text.length > 80) throw new ParameterError(`${f.label} is ${text.length} characters long`, 'at most 80', { field: key })
+      if (text.length > 80)
+        throw new ParameterError(`${f.label} is ${text.length} characters long`, 'at most 80', { field: key })
       values[f.key] = text
       continue
     }
     const value = atField(key, () => readQuantity(text, f.quantity!, f.label))
     if (value < 0 && !f.signed) throw new ParameterError(`${f.label} cannot be ${text}`, 'more than 0', { field: key })
-    if (value === 0 && !f.zero && !f.signed && f.quantity !== 'count') throw new ParameterError(`${f.label} cannot be 0`, 'more than 0', { field: key })
+    if (value === 0 && !f.zero && !f.signed && f.quantity !== 'count')
+      throw new ParameterError(`${f.label} cannot be 0`, 'more than 0', { field: key })
     values[f.key] = value
   }
   return values
@@ -154,27 +169,35 @@ function readRows(sum: Sum, typed: Readonly<Record<string, string>>): Row[] {
 }
 
 /** Every key that a sum may be typed into: its fields, and those of each row of its list. */
-export const keysOf = (sum: Sum): string[] => [...sum.fields.map(f => f.key), ...sum.list ? Array.from({ length: sum.list.most }, (_, i) => sum.list!.fields.map(f => rowKey(sum.list!, i, f.key))).flat() : []]
+export const keysOf = (sum: Sum): string[] => [
+  ...sum.fields.map(f => f.key),
+  ...(sum.list
+    ? Array.from({ length: sum.list.most }, (_, i) => sum.list!.fields.map(f => rowKey(sum.list!, i, f.key))).flat()
+    : []),
+]
 
 /** Key of a field in a row of a list, rows counted from 0. */
 export const rowKey = (list: SumList, row: number, field: string): string => `${list.key}.${row}.${field}`
 
 function doubtsOf(fields: readonly Field[], values: Values, before: string): string[] {
-  return fields.flatMap((f) => {
+  return fields.flatMap(f => {
     const value = values[f.key]
     if (typeof value !== 'number') return []
     const [least, most] = f.plausible ?? [0, Infinity]
     const { unit } = QUANTITIES[f.quantity!]
     const far = value > most * FAR || (value > 0 && value < least / FAR)
-    return far ? [`${before}${f.label} of ${plainly(value)} ${unit} is far from usual (${plainly(least)} to ${plainly(most)} ${unit}): is that the unit you meant?`] : []
+    return far
+      ? [
+          `${before}${f.label} of ${plainly(value)} ${unit} is far from usual (${plainly(least)} to ${plainly(most)} ${unit}): is that the unit you meant?`,
+        ]
+      : []
   })
 }
 
 function atField<T>(field: string, run: () => T): T {
   try {
     return run()
-  }
-  catch (error) {
+  } catch (error) {
     if (error instanceof ParameterError) throw new ParameterError(error.problem, error.expected, { field })
     throw error
   }

@@ -17,4 +17,13 @@ export interface Account {
   readonly matters: boolean
 }
 
-export const NO_ACCOUNT: Account = { paid: null, parts: null, working: null, asParts: null, hours: null, hourRate: null, chance: null, matters: false }
+export const NO_ACCOUNT: Account = {
+  paid: null,
+  parts: null,
+  working: null,
+  asParts: null,
+  hours: null,
+  hourRate: null,
+  chance: null,
+  matters: false,
+}

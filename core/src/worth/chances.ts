@@ -10,11 +10,11 @@ export const USUAL_CHANCE: Readonly<Record<MechanismId, Sourced>> = {
   '3.5in-eject': sourced(0.65, '', fromMemory),
   '3in': sourced(0.75, '', fromMemory),
   'quick-disk': sourced(0.7, '', fromMemory),
-  'cartridge': sourced(0.35, '', fromMemory),
+  cartridge: sourced(0.35, '', fromMemory),
 }
 
 /** What a finding leaves of the chance, and the hours it adds beyond the steps that it brings (from memory). */
-export const FINDING_WEIGHS: Readonly<Record<string, { readonly chance: number, readonly hours: number }>> = {
+export const FINDING_WEIGHS: Readonly<Record<string, { readonly chance: number; readonly hours: number }>> = {
   'belt.goo': { chance: 0.95, hours: 0.5 },
   'heads.torn': { chance: 0.25, hours: 3 },
   'heads.chipped': { chance: 0.15, hours: 3 },

@@ -8,7 +8,11 @@ export type Verdict = 'rescue' | 'go-on' | 'if-it-matters' | 'part-out' | 'unkno
 
 /** The verdicts, as a person reads them. */
 export const VERDICTS: Readonly<Record<Verdict, string>> = {
-  'rescue': 'Rescue the disk first', 'go-on': 'Go on', 'if-it-matters': 'Go on only if it matters to you', 'part-out': 'Part it out', 'unknown': 'Not known yet',
+  rescue: 'Rescue the disk first',
+  'go-on': 'Go on',
+  'if-it-matters': 'Go on only if it matters to you',
+  'part-out': 'Part it out',
+  unknown: 'Not known yet',
 }
 
 /** One line of the arithmetic. */
@@ -41,7 +45,8 @@ export interface WorthInput {
   readonly minutesToGo: number
 }
 
-const money = (x: number) => (Math.abs(x) < 0.005 ? 0 : x).toFixed(Math.abs(x) < 100 && x % 1 !== 0 ? 2 : 0).replace('-', '−')
+const money = (x: number) =>
+  (Math.abs(x) < 0.005 ? 0 : x).toFixed(Math.abs(x) < 100 && x % 1 !== 0 ? 2 : 0).replace('-', '−')
 
 /**
  * Whether a drive is worth the hours: what going on is expected to bring (chance times its price working, and parts
@@ -51,23 +56,52 @@ const money = (x: number) => (Math.abs(x) < 0.005 ? 0 : x).toFixed(Math.abs(x) <
 export function worthIt({ mechanism, account, found, minutesToGo }: WorthInput): Worth {
   check(account)
   const ids = new Set(found)
-  const weighed = [...ids].flatMap(id => FINDING_WEIGHS[id] ? [{ id, ...FINDING_WEIGHS[id] }] : [])
+  const weighed = [...ids].flatMap(id => (FINDING_WEIGHS[id] ? [{ id, ...FINDING_WEIGHS[id] }] : []))
   const usual = USUAL_CHANCE[mechanism].value
   const chance = account.chance ?? weighed.reduce((p, w) => p * w.chance, usual)
   const hoursToGo = minutesToGo / 60 + weighed.reduce((h, w) => h + w.hours, 0)
-  const lines: WorthLine[] = account.chance !== null
-    ? [{ label: 'Chance of success', value: account.chance * 100, unit: '%', note: 'as you set it' }]
-    : [
-        { label: 'Usual chance of its kind', value: usual * 100, unit: '%', note: 'from memory' },
-        ...weighed.filter(w => w.chance !== 1).map((w): WorthLine => ({ label: `times, for “${findFinding(w.id).question.ask} ${findFinding(w.id).finding.label}”`, value: w.chance, unit: 'factor', note: 'from memory' })),
-        ...weighed.length ? [{ label: 'Chance of success', value: chance * 100, unit: '%' as const, note: '' }] : [],
-      ]
-  lines.push({ label: 'Hours still to come', value: hoursToGo, unit: 'hours', note: weighed.some(w => w.hours) ? 'its open steps, and what was found' : 'its open steps' })
+  const lines: WorthLine[] =
+    account.chance !== null
+      ? [{ label: 'Chance of success', value: account.chance * 100, unit: '%', note: 'as you set it' }]
+      : [
+          { label: 'Usual chance of its kind', value: usual * 100, unit: '%', note: 'from memory' },
+          ...weighed
+            .filter(w => w.chance !== 1)
+            .map((w): WorthLine => ({
+              label: `times, for “${findFinding(w.id).question.ask} ${findFinding(w.id).finding.label}”`,
+              value: w.chance,
+              unit: 'factor',
+              note: 'from memory',
+            })),
+          ...(weighed.length
+            ? [{ label: 'Chance of success', value: chance * 100, unit: '%' as const, note: '' }]
+            : []),
+        ]
+  lines.push({
+    label: 'Hours still to come',
+    value: hoursToGo,
+    unit: 'hours',
+    note: weighed.some(w => w.hours) ? 'its open steps, and what was found' : 'its open steps',
+  })
   const partial = { chance, hoursToGo, lines }
 
-  if (ids.has('disk.data')) return { ...partial, verdict: 'rescue', reasons: ['A disk whose data matter is stuck in it: that comes before any sum.'], gain: null, perHour: null }
+  if (ids.has('disk.data'))
+    return {
+      ...partial,
+      verdict: 'rescue',
+      reasons: ['A disk whose data matter is stuck in it: that comes before any sum.'],
+      gain: null,
+      perHour: null,
+    }
   const { working, asParts, parts } = account
-  if (working === null) return { ...partial, verdict: 'unknown', reasons: ['Say what it would be worth working, then this can be worked out.'], gain: null, perHour: null }
+  if (working === null)
+    return {
+      ...partial,
+      verdict: 'unknown',
+      reasons: ['Say what it would be worth working, then this can be worked out.'],
+      gain: null,
+      perHour: null,
+    }
   const scrap = asParts ?? 0
   const goingOn = chance * working + (1 - chance) * scrap - (parts ?? 0)
   const gain = goingOn - scrap
@@ -80,24 +114,67 @@ export function worthIt({ mechanism, account, found, minutesToGo }: WorthInput):
     { label: 'Parted out now instead', value: -scrap, unit: 'money', note: '' },
     { label: 'Going on brings', value: gain, unit: 'money', note: 'hours not counted' },
   )
-  if (rate > 0) lines.push({ label: 'Hours, at what one is to bring', value: -rate * hoursToGo, unit: 'money', note: `${money(rate)} an hour` })
-  const sunk = [account.paid ? `${money(account.paid)} paid` : '', account.hours ? `${account.hours} h spent` : ''].filter(Boolean).join(' and ')
+  if (rate > 0)
+    lines.push({
+      label: 'Hours, at what one is to bring',
+      value: -rate * hoursToGo,
+      unit: 'money',
+      note: `${money(rate)} an hour`,
+    })
+  const sunk = [account.paid ? `${money(account.paid)} paid` : '', account.hours ? `${account.hours} h spent` : '']
+    .filter(Boolean)
+    .join(' and ')
   const gone = sunk ? [`${sunk.charAt(0).toUpperCase()}${sunk.slice(1)}: gone either way, so not counted.`] : []
   const settled = { ...partial, lines, gain, perHour }
   if (gain <= 0) {
     return account.matters
-      ? { ...settled, verdict: 'if-it-matters', reasons: [`Going on is expected to cost ${money(-gain)} more than it brings; you said that it matters.`, ...gone] }
-      : { ...settled, verdict: 'part-out', reasons: [`Going on is expected to bring ${money(gain)} against parting it out.`, ...gone] }
+      ? {
+          ...settled,
+          verdict: 'if-it-matters',
+          reasons: [
+            `Going on is expected to cost ${money(-gain)} more than it brings; you said that it matters.`,
+            ...gone,
+          ],
+        }
+      : {
+          ...settled,
+          verdict: 'part-out',
+          reasons: [`Going on is expected to bring ${money(gain)} against parting it out.`, ...gone],
+        }
   }
-  if (gain < rate * hoursToGo) return { ...settled, verdict: 'if-it-matters', reasons: [`Going on brings ${money(gain)} for about ${hoursToGo.toFixed(1)} h: ${money(perHour ?? 0)} an hour, and you asked for ${money(rate)}.`, ...gone] }
-  return { ...settled, verdict: 'go-on', reasons: [`Going on brings ${money(gain)} for about ${hoursToGo.toFixed(1)} h${perHour === null ? '' : `: ${money(perHour)} an hour`}.`, ...gone] }
+  if (gain < rate * hoursToGo)
+    return {
+      ...settled,
+      verdict: 'if-it-matters',
+      reasons: [
+        `Going on brings ${money(gain)} for about ${hoursToGo.toFixed(1)} h: ${money(perHour ?? 0)} an hour, and you asked for ${money(rate)}.`,
+        ...gone,
+      ],
+    }
+  return {
+    ...settled,
+    verdict: 'go-on',
+    reasons: [
+      `Going on brings ${money(gain)} for about ${hoursToGo.toFixed(1)} h${perHour === null ? '' : `: ${money(perHour)} an hour`}.`,
+      ...gone,
+    ],
+  }
 }
 
 function check(account: Account): void {
-  const amounts = { paid: 'What was paid', parts: 'Parts to buy', working: 'Its worth working', asParts: 'Its worth as parts', hours: 'Hours so far', hourRate: 'What an hour brings' } as const
+  const amounts = {
+    paid: 'What was paid',
+    parts: 'Parts to buy',
+    working: 'Its worth working',
+    asParts: 'Its worth as parts',
+    hours: 'Hours so far',
+    hourRate: 'What an hour brings',
+  } as const
   for (const [field, label] of Object.entries(amounts)) {
     const value = account[field as keyof typeof amounts]
-    if (value !== null && !(value >= 0 && value < 1e7)) throw new ParameterError(`${label} cannot be ${value}`, '0 or more', { field: `account.${field}` })
+    if (value !== null && !(value >= 0 && value < 1e7))
+      throw new ParameterError(`${label} cannot be ${value}`, '0 or more', { field: `account.${field}` })
   }
-  if (account.chance !== null && !(account.chance >= 0 && account.chance <= 1)) throw new ParameterError(`a chance of ${account.chance} is none`, '0 to 1', { field: 'account.chance' })
+  if (account.chance !== null && !(account.chance >= 0 && account.chance <= 1))
+    throw new ParameterError(`a chance of ${account.chance} is none`, '0 to 1', { field: 'account.chance' })
 }

@@ -13,7 +13,11 @@ describe('the put-back list', () => {
     const out = [undone(data), undone(screw)]
     const pin = marked({ kind: 'loose', name: 'write-protect pin', state: 'bag 1' })
     const { steps, left } = list([data, screw, ...out, pin])
-    expect(steps.map(s => s.title)).toEqual(['Loose part: write-protect pin', 'Screw: board, left', 'Connector: 34-pin data'])
+    expect(steps.map(s => s.title)).toEqual([
+      'Loose part: write-protect pin',
+      'Screw: board, left',
+      'Connector: 34-pin data',
+    ])
     expect(steps[2]!.check).toBe('Pin 1 is at the front edge. Every pin in a hole, none beside the row.')
     expect(steps[0]!.check).toMatch(/bag 1/)
     expect(left).toBe(3)
@@ -25,7 +29,19 @@ describe('the put-back list', () => {
     const tie = marked({ kind: 'tie', name: 'loom' })
     const cover = marked({ name: 'cover' })
     const board = marked({ name: 'board', behind: cover.id })
-    const log = [plug, wire, tie, cover, board, undone(plug), undone(wire, 'unsoldered'), undone(tie, 'cut'), undone(cover), undone(board), putBack(cover)]
+    const log = [
+      plug,
+      wire,
+      tie,
+      cover,
+      board,
+      undone(plug),
+      undone(wire, 'unsoldered'),
+      undone(tie, 'cut'),
+      undone(cover),
+      undone(board),
+      putBack(cover),
+    ]
     const { steps, warnings, left } = list(log)
     expect(warnings).toEqual([
       'No. 1, connector head: which end is pin 1 was never recorded.',
@@ -47,7 +63,10 @@ describe('the put-back list', () => {
   it('a circle in the record does not stop it', () => {
     const a = marked({ name: 'a' })
     const b = marked({ name: 'b', behind: a.id })
-    const circular: LogEntry = { ...a, data: { type: 'as-found', item: { ...(a.data as { item: object }).item, behind: b.id } } as LogEntry['data'] }
+    const circular: LogEntry = {
+      ...a,
+      data: { type: 'as-found', item: { ...(a.data as { item: object }).item, behind: b.id } } as LogEntry['data'],
+    }
     const { steps, warnings } = list([circular, b, undone(a), undone(b)])
     expect(steps).toHaveLength(2)
     expect(warnings[0]).toMatch(/runs in a circle/)
@@ -58,24 +77,49 @@ describe('the put-back list', () => {
    * was undone last first.
    */
   it('agrees with a brute-force reversal of the order of dependency', () => {
-    const permutations = (n: number): number[][] => n === 0 ? [[]] : permutations(n - 1).flatMap(p => Array.from({ length: n }, (_, i) => [...p.slice(0, i), n - 1, ...p.slice(i)]))
-    const arrangement = fc.integer({ min: 1, max: 6 }).chain(n => fc.record({
-      // Each thing may lie behind one of the things recorded before it.
-      behind: fc.tuple(...Array.from({ length: n }, (_, i) => i === 0 ? fc.constant(null) : fc.option(fc.integer({ min: 0, max: i - 1 })))),
-      order: fc.shuffledSubarray(Array.from({ length: n }, (_, i) => i), { minLength: n, maxLength: n }),
-    }))
-    fc.assert(fc.property(arrangement, ({ behind, order }) => {
-      const items: LogEntry[] = []
-      for (const b of behind) items.push(marked({ name: `thing ${items.length}`, behind: b === null ? null : items[b]!.id }))
-      const log = [...items, ...order.map(i => undone(items[i]!))]
-      const ours = list(log).steps.map(s => items.findIndex(x => x.id === s.recorded.entry.id))
+    const permutations = (n: number): number[][] =>
+      n === 0
+        ? [[]]
+        : permutations(n - 1).flatMap(p =>
+            Array.from({ length: n }, (_, i) => [...p.slice(0, i), n - 1, ...p.slice(i)]),
+          )
+    const arrangement = fc.integer({ min: 1, max: 6 }).chain(n =>
+      fc.record({
+        // Each thing may lie behind one of the things recorded before it.
+        behind: fc.tuple(
+          ...Array.from({ length: n }, (_, i) =>
+            i === 0 ? fc.constant(null) : fc.option(fc.integer({ min: 0, max: i - 1 })),
+          ),
+        ),
+        order: fc.shuffledSubarray(
+          Array.from({ length: n }, (_, i) => i),
+          { minLength: n, maxLength: n },
+        ),
+      }),
+    )
+    fc.assert(
+      fc.property(arrangement, ({ behind, order }) => {
+        const items: LogEntry[] = []
+        for (const b of behind)
+          items.push(marked({ name: `thing ${items.length}`, behind: b === null ? null : items[b]!.id }))
+        const log = [...items, ...order.map(i => undone(items[i]!))]
+        const ours = list(log).steps.map(s => items.findIndex(x => x.id === s.recorded.entry.id))
 
-      const allowed = permutations(behind.length).filter(p => behind.every((b, i) => b === null || p.indexOf(i) < p.indexOf(b)))
-      const age = (p: number[]) => p.map(i => order.length - order.indexOf(i))
-      const best = allowed.sort((p, q) => { const [a, b] = [age(p), age(q)]; const at = a.findIndex((x, k) => x !== b[k]); return at < 0 ? 0 : a[at]! - b[at]! })[0]
-      expect(ours).toEqual(best)
-      // Undone from the front to the back, the way back is its exact reverse.
-      if (behind.every((b, i) => b === null || order.indexOf(b) < order.indexOf(i))) expect(ours).toEqual([...order].reverse())
-    }), { numRuns: 300 })
+        const allowed = permutations(behind.length).filter(p =>
+          behind.every((b, i) => b === null || p.indexOf(i) < p.indexOf(b)),
+        )
+        const age = (p: number[]) => p.map(i => order.length - order.indexOf(i))
+        const best = allowed.sort((p, q) => {
+          const [a, b] = [age(p), age(q)]
+          const at = a.findIndex((x, k) => x !== b[k])
+          return at < 0 ? 0 : a[at]! - b[at]!
+        })[0]
+        expect(ours).toEqual(best)
+        // Undone from the front to the back, the way back is its exact reverse.
+        if (behind.every((b, i) => b === null || order.indexOf(b) < order.indexOf(i)))
+          expect(ours).toEqual([...order].reverse())
+      }),
+      { numRuns: 300 },
+    )
   })
 })

@@ -1,15 +1,55 @@
 import { describe, expect, it } from 'vitest'
-import { cutTracks, followHeads, guessLines, isLow, judgeBus, linesOf, lowShare, toReadings, type BusLines } from '../../src/bus'
+import {
+  cutTracks,
+  followHeads,
+  guessLines,
+  isLow,
+  judgeBus,
+  linesOf,
+  lowShare,
+  toReadings,
+  type BusLines,
+} from '../../src/bus'
 import { bytesSource, readCapture, writeVcd } from '../../src/captures'
 import { linesIn, readingsIn, record } from './helpers'
 
 describe('channels by their names', () => {
   it('usual ways to write them', () => {
-    expect(guessLines(['INDEX', 'TRK00', 'WPT', 'RDATA', 'STEP', 'DIR', 'SIDE1', 'MOTOR', 'DS0', 'READY', 'DSKCHG', 'WGATE'])).toEqual({
-      'index': 'INDEX', 'track-0': 'TRK00', 'write-protect': 'WPT', 'read-data': 'RDATA', 'step': 'STEP', 'direction': 'DIR', 'side': 'SIDE1', 'motor': 'MOTOR', 'select': 'DS0', 'ready': 'READY', 'disk-change': 'DSKCHG', 'write-gate': 'WGATE',
+    expect(
+      guessLines([
+        'INDEX',
+        'TRK00',
+        'WPT',
+        'RDATA',
+        'STEP',
+        'DIR',
+        'SIDE1',
+        'MOTOR',
+        'DS0',
+        'READY',
+        'DSKCHG',
+        'WGATE',
+      ]),
+    ).toEqual({
+      index: 'INDEX',
+      'track-0': 'TRK00',
+      'write-protect': 'WPT',
+      'read-data': 'RDATA',
+      step: 'STEP',
+      direction: 'DIR',
+      side: 'SIDE1',
+      motor: 'MOTOR',
+      select: 'DS0',
+      ready: 'READY',
+      'disk-change': 'DSKCHG',
+      'write-gate': 'WGATE',
     })
     expect(guessLines(['D0', 'D1'])).toEqual({})
-    expect(guessLines(['bus.Track 0', 'bus.Read Data', 'bus.Write Protect'])).toEqual({ 'track-0': 'bus.Track 0', 'read-data': 'bus.Read Data', 'write-protect': 'bus.Write Protect' })
+    expect(guessLines(['bus.Track 0', 'bus.Read Data', 'bus.Write Protect'])).toEqual({
+      'track-0': 'bus.Track 0',
+      'read-data': 'bus.Read Data',
+      'write-protect': 'bus.Write Protect',
+    })
   })
 })
 
@@ -29,7 +69,11 @@ describe('following the heads', () => {
 
   it('homing tells where they were; the step below zero is refused', () => {
     expect(path.homed).toBe(true)
-    expect(path.seeks.map(s => [s.inward, s.steps, s.from, s.to, s.refused])).toEqual([[false, 7, 6, 0, 1], [true, 3, 0, 3, 0], [false, 1, 3, 2, 0]])
+    expect(path.seeks.map(s => [s.inward, s.steps, s.from, s.to, s.refused])).toEqual([
+      [false, 7, 6, 0, 1],
+      [true, 3, 0, 3, 0],
+      [false, 1, 3, 2, 0],
+    ])
     expect(path.seeks[0]!.stepMs).toBeCloseTo(6.02, 6)
     expect(path.strayZeros).toEqual([])
     expect(r.drive.carriage.refused).toBe(1)
@@ -39,7 +83,14 @@ describe('following the heads', () => {
     const [waiting, ...tracks] = [...readingsIn(r)].reverse()
     expect(waiting).toMatchObject({ cylinder: 6, head: 0 })
     expect(waiting!.sectors.map(s => s.state)).not.toContain('missing')
-    expect(tracks.map(t => [t.cylinder, t.head])).toEqual([[3, 1], [3, 0], [2, 1], [2, 0], [0, 1], [0, 0]])
+    expect(tracks.map(t => [t.cylinder, t.head])).toEqual([
+      [3, 1],
+      [3, 0],
+      [2, 1],
+      [2, 0],
+      [0, 1],
+      [0, 0],
+    ])
     for (const t of tracks) {
       const written = r.drive.media!.sectorsOf(t.cylinder, t.head)
       expect(t.sectors.map(s => [s.names, s.id, s.state])).toEqual(written.map(s => [s.cylinder, s.sector, 'good']))
@@ -47,27 +98,44 @@ describe('following the heads', () => {
     }
   })
   it('is the same after a file of it was written and read again', async () => {
-    const capture = await readCapture(bytesSource('bus.vcd', new TextEncoder().encode(writeVcd(r.channels, { tickNs: 10 }))))
+    const capture = await readCapture(
+      bytesSource('bus.vcd', new TextEncoder().encode(writeVcd(r.channels, { tickNs: 10 }))),
+    )
     const again = linesOf(capture)
     expect(Object.keys(again).sort()).toEqual(Object.keys(lines).sort())
-    expect(toReadings(cutTracks(again, followHeads(again, capture.durationS))).filter(t => t.cylinder < 6).flatMap(t => t.sectors.map(s => s.state))).toEqual(Array.from({ length: 54 }, () => 'good'))
+    expect(
+      toReadings(cutTracks(again, followHeads(again, capture.durationS)))
+        .filter(t => t.cylinder < 6)
+        .flatMap(t => t.sectors.map(s => s.state)),
+    ).toEqual(Array.from({ length: 54 }, () => 'good'))
   })
 })
 
 describe('what goes wrong with the heads', () => {
   it('a gummed rail shows: what is read names another cylinder than the count', () => {
-    const r = record(d => ({ carriage: { ...d.carriage, startCylinder: 0, stiffFrom: 2, stiffTo: 3, stiffMissPercent: 100 } }), { cylinders: [4], heads: [0], turns: 1 })
+    const r = record(
+      d => ({ carriage: { ...d.carriage, startCylinder: 0, stiffFrom: 2, stiffTo: 3, stiffMissPercent: 100 } }),
+      { cylinders: [4], heads: [0], turns: 1 },
+    )
     const [, last] = readingsIn(r)
     expect(r.drive.carriage.missed).toBe(2)
     expect(last ?? readingsIn(r)[0]).toMatchObject({ cylinder: 4 })
-    expect(new Set(readingsIn(r).flatMap(t => t.sectors.filter(s => s.state === 'foreign').map(s => s.names)))).toEqual(new Set([2]))
+    expect(new Set(readingsIn(r).flatMap(t => t.sectors.filter(s => s.state === 'foreign').map(s => s.names)))).toEqual(
+      new Set([2]),
+    )
   })
   it('coming home after lost steps, track zero is low where the count says otherwise', () => {
-    const r = record(d => ({ carriage: { ...d.carriage, startCylinder: 0, stiffFrom: 2, stiffTo: 3, stiffMissPercent: 100 } }), { cylinders: [4, 1], heads: [0], turns: 1 })
+    const r = record(
+      d => ({ carriage: { ...d.carriage, startCylinder: 0, stiffFrom: 2, stiffTo: 3, stiffMissPercent: 100 } }),
+      { cylinders: [4, 1], heads: [0], turns: 1 },
+    )
     const lines = linesIn(r)
     const path = followHeads(lines, r.durationS)
     expect(path.strayZeros[0]).toMatchObject({ cylinder: 2 })
-    expect(judgeBus(lines, path, r.durationS).call).toMatchObject({ kind: 'mend', reasons: ['Track zero is low at cylinder 2, by the count of steps.'] })
+    expect(judgeBus(lines, path, r.durationS).call).toMatchObject({
+      kind: 'mend',
+      reasons: ['Track zero is low at cylinder 2, by the count of steps.'],
+    })
   })
   it('lines mean nothing while the drive is not selected; without track zero cylinders have no name', () => {
     const r = record(undefined, { cylinders: [2], heads: [0], turns: 1 })

@@ -1,36 +1,120 @@
 import { describe, expect, it } from 'vitest'
-import { judgeSurface, likelyClass, marginsTable, namingOf, railBars, summariseHead, toReadings, totalsOf, type RawTrack, type SectorReading, type TrackReading } from '../../src/bus'
+import {
+  judgeSurface,
+  likelyClass,
+  marginsTable,
+  namingOf,
+  railBars,
+  summariseHead,
+  toReadings,
+  totalsOf,
+  type RawTrack,
+  type SectorReading,
+  type TrackReading,
+} from '../../src/bus'
 import { PHASE_BINS, type MeasuredSector } from '../../src/recording'
 
-const sector = (id: number, part: Partial<SectorReading> = {}): SectorReading => ({ id, bytes: 512, state: 'good', names: 0, margin: 0.7, whole: 2, seen: 2, weakBytes: 0, data: null, ...part })
-const track = (cylinder: number, head: 0 | 1, part: Partial<TrackReading> = {}): TrackReading => ({
-  cylinder, head, fromS: 0, toS: 0.4, turns: 2, seconds: 0.4, transitions: 60_000, sample: new Float64Array(), format: { code: 'MFM', rate: 250_000 }, margin: 0.7, shift: 0, rateOff: 0, histogram: [],
-  sectors: Array.from({ length: 9 }, (_, i) => sector(i + 1, { names: cylinder })), ...part,
+const sector = (id: number, part: Partial<SectorReading> = {}): SectorReading => ({
+  id,
+  bytes: 512,
+  state: 'good',
+  names: 0,
+  margin: 0.7,
+  whole: 2,
+  seen: 2,
+  weakBytes: 0,
+  data: null,
+  ...part,
 })
-const disk = (change: (cylinder: number, head: 0 | 1) => Partial<TrackReading> = () => ({})): TrackReading[] => Array.from({ length: 40 }, (_, c) => [track(c, 0, change(c, 0)), track(c, 1, change(c, 1))]).flat()
-const failing = (cylinder: number, n: number, state: SectorReading['state'] = 'bad-data'): Partial<TrackReading> => ({ sectors: Array.from({ length: 9 }, (_, i) => sector(i + 1, i < n ? { state, whole: 0, names: state === 'foreign' ? cylinder + 1 : cylinder } : { names: cylinder })) })
+const track = (cylinder: number, head: 0 | 1, part: Partial<TrackReading> = {}): TrackReading => ({
+  cylinder,
+  head,
+  fromS: 0,
+  toS: 0.4,
+  turns: 2,
+  seconds: 0.4,
+  transitions: 60_000,
+  sample: new Float64Array(),
+  format: { code: 'MFM', rate: 250_000 },
+  margin: 0.7,
+  shift: 0,
+  rateOff: 0,
+  histogram: [],
+  sectors: Array.from({ length: 9 }, (_, i) => sector(i + 1, { names: cylinder })),
+  ...part,
+})
+const disk = (change: (cylinder: number, head: 0 | 1) => Partial<TrackReading> = () => ({})): TrackReading[] =>
+  Array.from({ length: 40 }, (_, c) => [track(c, 0, change(c, 0)), track(c, 1, change(c, 1))]).flat()
+const failing = (cylinder: number, n: number, state: SectorReading['state'] = 'bad-data'): Partial<TrackReading> => ({
+  sectors: Array.from({ length: 9 }, (_, i) =>
+    sector(
+      i + 1,
+      i < n ? { state, whole: 0, names: state === 'foreign' ? cylinder + 1 : cylinder } : { names: cylinder },
+    ),
+  ),
+})
 
 describe('what a surface says', () => {
-  const say = (change: (cylinder: number, head: 0 | 1) => Partial<TrackReading>, trustedDisk = true) => judgeSurface(disk(change), { trustedDisk }).call
+  const say = (change: (cylinder: number, head: 0 | 1) => Partial<TrackReading>, trustedDisk = true) =>
+    judgeSurface(disk(change), { trustedDisk }).call
   it('all well: leave it, with the least margin', () => {
-    expect(say(c => ({ margin: 0.8 - c * 0.005 }))).toMatchObject({ kind: 'leave', reasons: [expect.stringMatching(/All 720 sectors .* at least 61 %/)] })
+    expect(say(c => ({ margin: 0.8 - c * 0.005 }))).toMatchObject({
+      kind: 'leave',
+      reasons: [expect.stringMatching(/All 720 sectors .* at least 61 %/)],
+    })
   })
   // Common practice: if both heads disagree it is the heads; if both are off together it is the sensor or the stepper.
   it('headers of the next cylinder on one head: that head; on both: sensor or stepper; an untrusted disk decides nothing', () => {
-    const one = say((c, h) => h ? { ...failing(c, 5, 'foreign'), margin: 0.4 } : {})
+    const one = say((c, h) => (h ? { ...failing(c, 5, 'foreign'), margin: 0.4 } : {}))
     expect(one).toMatchObject({ kind: 'nudge', next: expect.stringContaining('The upper head, not the sensor') })
     expect(one.reasons[0]).toContain('towards the hub; the lower head is sound')
-    expect(say(c => ({ ...failing(c, 5, 'foreign'), margin: 0.4 }))).toMatchObject({ kind: 'nudge', next: expect.stringContaining('Sensor or stepper') })
-    expect(say((c, h) => h ? { ...failing(c, 5, 'foreign'), margin: 0.4 } : {}, false)).toMatchObject({ kind: 'unknown', next: expect.stringContaining('trusted drive wrote') })
+    expect(say(c => ({ ...failing(c, 5, 'foreign'), margin: 0.4 }))).toMatchObject({
+      kind: 'nudge',
+      next: expect.stringContaining('Sensor or stepper'),
+    })
+    expect(say((c, h) => (h ? { ...failing(c, 5, 'foreign'), margin: 0.4 } : {}), false)).toMatchObject({
+      kind: 'unknown',
+      next: expect.stringContaining('trusted drive wrote'),
+    })
   })
   it.each([
-    ['a dead head', (_: number, h: 0 | 1) => h ? { sectors: [], margin: null, transitions: 0 } : {}, 'leave', /All 360 sectors/],
-    ['a head whose sectors are all missing', (c: number, h: 0 | 1) => h ? { ...failing(c, 9, 'missing'), margin: null, transitions: 0 } : {}, 'mend', /upper head reads nothing; the lower head is sound/],
-    ['a signal, but no sector', (c: number, h: 0 | 1) => h ? { ...failing(c, 9, 'bad-header'), margin: 0.02 } : {}, 'unknown', /upper head finds a signal, but hardly a sector/],
-    ['a spot', (c: number, h: 0 | 1) => !h && c >= 12 && c <= 13 ? failing(c, 3) : {}, 'unknown', /fails only on cylinders 12 to 13/],
-    ['less towards the hub', (c: number, h: 0 | 1) => h ? {} : { margin: 0.7 - c * 0.016, ...c > 25 ? failing(c, 4) : {} }, 'unknown', /lower head loses its margin towards the hub/],
-    ['by a thread', (c: number) => c === 39 ? { margin: 0.25 } : {}, 'mend', /at cylinder 39 by a thread: 25 %/],
-    ['uneasy', (c: number) => c === 39 ? { margin: 0.36 } : {}, 'unknown', /at cylinder 39 36 % of the window is left/],
+    [
+      'a dead head',
+      (_: number, h: 0 | 1) => (h ? { sectors: [], margin: null, transitions: 0 } : {}),
+      'leave',
+      /All 360 sectors/,
+    ],
+    [
+      'a head whose sectors are all missing',
+      (c: number, h: 0 | 1) => (h ? { ...failing(c, 9, 'missing'), margin: null, transitions: 0 } : {}),
+      'mend',
+      /upper head reads nothing; the lower head is sound/,
+    ],
+    [
+      'a signal, but no sector',
+      (c: number, h: 0 | 1) => (h ? { ...failing(c, 9, 'bad-header'), margin: 0.02 } : {}),
+      'unknown',
+      /upper head finds a signal, but hardly a sector/,
+    ],
+    [
+      'a spot',
+      (c: number, h: 0 | 1) => (!h && c >= 12 && c <= 13 ? failing(c, 3) : {}),
+      'unknown',
+      /fails only on cylinders 12 to 13/,
+    ],
+    [
+      'less towards the hub',
+      (c: number, h: 0 | 1) => (h ? {} : { margin: 0.7 - c * 0.016, ...(c > 25 ? failing(c, 4) : {}) }),
+      'unknown',
+      /lower head loses its margin towards the hub/,
+    ],
+    ['by a thread', (c: number) => (c === 39 ? { margin: 0.25 } : {}), 'mend', /at cylinder 39 by a thread: 25 %/],
+    [
+      'uneasy',
+      (c: number) => (c === 39 ? { margin: 0.36 } : {}),
+      'unknown',
+      /at cylinder 39 36 % of the window is left/,
+    ],
     ['off speed', () => ({ rateOff: -0.05 }), 'nudge', /5\.0 % slow/],
   ] as const)('%s', (_, change, kind, says) => {
     const call = say(change as (c: number, h: 0 | 1) => Partial<TrackReading>)
@@ -42,8 +126,14 @@ describe('what a surface says', () => {
     expect(summariseHead([], 0)).toMatchObject({ sectors: 0, leastMargin: null })
   })
   it('bars, totals and the table tell the same', () => {
-    const tracks = [track(3, 1, { ...failing(3, 2), margin: 0.456 }), track(4, 0, { margin: null, sectors: [sector(1, { state: 'missing' })] })]
-    expect(railBars(tracks)).toEqual([[3, 1, 46, 7, 2, 0, 0], [4, 0, -1, 0, 0, 1, 0]])
+    const tracks = [
+      track(3, 1, { ...failing(3, 2), margin: 0.456 }),
+      track(4, 0, { margin: null, sectors: [sector(1, { state: 'missing' })] }),
+    ]
+    expect(railBars(tracks)).toEqual([
+      [3, 1, 46, 7, 2, 0, 0],
+      [4, 0, -1, 0, 0, 1, 0],
+    ])
     expect(totalsOf(tracks)).toEqual({ good: 7, bad: 2, missing: 1, foreign: 0 })
     expect(marginsTable(tracks).rows[0]!.slice(0, 10)).toEqual([3, 1, 'MFM', 250_000, 2, 7, 2, 0, 0, '45.6'])
   })
@@ -58,10 +148,40 @@ describe('what a surface says', () => {
 })
 
 describe('stretches put together to tracks', () => {
-  const found = (cylinder: number, id: number, atS: number, status: MeasuredSector['status'] = 'good'): MeasuredSector => ({ cylinder, head: 0, sector: id, size: 512, status, deleted: false, data: new Uint8Array(512), fromCell: 0, toCell: 1, margin: 0.6, atS })
+  const found = (
+    cylinder: number,
+    id: number,
+    atS: number,
+    status: MeasuredSector['status'] = 'good',
+  ): MeasuredSector => ({
+    cylinder,
+    head: 0,
+    sector: id,
+    size: 512,
+    status,
+    deleted: false,
+    data: new Uint8Array(512),
+    fromCell: 0,
+    toCell: 1,
+    margin: 0.6,
+    atS,
+  })
   const raw = (cylinder: number | null, ids: readonly number[], names = cylinder ?? 0, seconds = 0.4): RawTrack => ({
-    cylinder, head: 0, fromS: 0, toS: seconds, turns: 2, transitions: 60_000, sample: new Float64Array(),
-    read: { format: { code: 'MFM', rate: 250_000 }, margin: 0.6, shift: 0, rateOff: 0, histogram: new Uint32Array(PHASE_BINS).fill(1), sectors: ids.map((id, i) => found(names, id, i * 0.02)) },
+    cylinder,
+    head: 0,
+    fromS: 0,
+    toS: seconds,
+    turns: 2,
+    transitions: 60_000,
+    sample: new Float64Array(),
+    read: {
+      format: { code: 'MFM', rate: 250_000 },
+      margin: 0.6,
+      shift: 0,
+      rateOff: 0,
+      histogram: new Uint32Array(PHASE_BINS).fill(1),
+      sectors: ids.map((id, i) => found(names, id, i * 0.02)),
+    },
   })
   const nine = [1, 2, 3, 4, 5, 6, 7, 8, 9]
   it('what neighbours of the same layout have and one has not is missing; a short look lacks nothing', () => {

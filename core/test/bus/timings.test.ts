@@ -23,19 +23,36 @@ describe('index and motor', () => {
   })
   it('a motor that runs on after it was told to stop', () => {
     const on = Array.from({ length: 100 }, (_, i) => 0.1 + i * 0.2)
-    expect(judgeBus({ index: pulses(on, 0.003), motor: edges([0.01, 2]) }, followHeads({}, 21), 21).call).toMatchObject({ kind: 'mend', reasons: [expect.stringContaining('runs on ten seconds after')] })
+    expect(judgeBus({ index: pulses(on, 0.003), motor: edges([0.01, 2]) }, followHeads({}, 21), 21).call).toMatchObject(
+      { kind: 'mend', reasons: [expect.stringContaining('runs on ten seconds after')] },
+    )
     const stops = on.filter(t => t < 2.5)
-    expect(judgeBus({ index: pulses(stops, 0.003), motor: edges([0.01, 2]) }, followHeads({}, 21), 21).call.kind).toBe('leave')
+    expect(judgeBus({ index: pulses(stops, 0.003), motor: edges([0.01, 2]) }, followHeads({}, 21), 21).call.kind).toBe(
+      'leave',
+    )
   })
   it('lost index pulses do not count as slow turns', () => {
-    expect(busSpeed({ index: pulses(turning.filter((_, i) => i % 6 !== 5), 0.003) })!.rpm).toBeCloseTo(300, 6)
+    expect(
+      busSpeed({
+        index: pulses(
+          turning.filter((_, i) => i % 6 !== 5),
+          0.003,
+        ),
+      })!.rpm,
+    ).toBeCloseTo(300, 6)
   })
 })
 
 describe('select', () => {
   it('a status line that is low without select is named; one that is gated is not', () => {
-    const lines = (open: boolean): BusLines => ({ 'select': edges([1, 2]), 'track-0': open ? edges([0.5, 3]) : edges([1, 2]) })
-    expect(judgeBus(lines(true), followHeads({}, 4), 4).call).toMatchObject({ kind: 'mend', reasons: ['Track zero is driven though the drive is not selected.'] })
+    const lines = (open: boolean): BusLines => ({
+      select: edges([1, 2]),
+      'track-0': open ? edges([0.5, 3]) : edges([1, 2]),
+    })
+    expect(judgeBus(lines(true), followHeads({}, 4), 4).call).toMatchObject({
+      kind: 'mend',
+      reasons: ['Track zero is driven though the drive is not selected.'],
+    })
     expect(judgeBus(lines(false), followHeads({}, 4), 4).call.kind).toBe('leave')
   })
 })
@@ -43,7 +60,7 @@ describe('select', () => {
 describe('what a recorder did', () => {
   it('its sampling is found from the times of changes', () => {
     for (const period of [1e-8, 4.16e-8, 1.25e-7, 1e-6]) {
-      const steps = Array.from({ length: 400 }, (_, i) => 17 + (i * i * 7919) % 97)
+      const steps = Array.from({ length: 400 }, (_, i) => 17 + ((i * i * 7919) % 97))
       let t = 0
       const e = edges(steps.map(s => (t += s * period)))
       expect(samplePeriod(e) / period).toBeCloseTo(1, 2)
@@ -51,6 +68,10 @@ describe('what a recorder did', () => {
     expect(samplePeriod(none)).toBeNaN()
   })
   it('says what is not there', () => {
-    expect(doubtsOf({ select: none }, { durationS: 5, channels: [] }).map(d => d.kind)).toEqual(['no read data', 'never selected', 'no index'])
+    expect(doubtsOf({ select: none }, { durationS: 5, channels: [] }).map(d => d.kind)).toEqual([
+      'no read data',
+      'never selected',
+      'no index',
+    ])
   })
 })

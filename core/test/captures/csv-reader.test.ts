@@ -11,13 +11,23 @@ describe('CSV reader', () => {
     expect(times(capture, 'STEP')).toEqual(near(0.205))
   })
 
-  it.each([['us', 1e-6], ['ns', 1e-9], ['s', 1], ['µs', 1e-6]])('reads times in %s', async (unit, seconds) => {
+  it.each([
+    ['us', 1e-6],
+    ['ns', 1e-9],
+    ['s', 1],
+    ['µs', 1e-6],
+  ])('reads times in %s', async (unit, seconds) => {
     const capture = await read('a.csv', `Time (${unit}),D0\n0,1\n10,0\n20,1\n`)
     expect(times(capture, 'D0')[1]).toBeCloseTo(20 * seconds, 14)
   })
 
   it('reads semicolons with decimal commas, quotes, comments and mixed line ends', async () => {
-    const capture = await read('a.csv', '# made by hand\r\n"Time";"INDEX"\r0,001;1\n\r\n0,005;0\r\n; a remark\n0,2051;1\n', {}, 5)
+    const capture = await read(
+      'a.csv',
+      '# made by hand\r\n"Time";"INDEX"\r0,001;1\n\r\n0,005;0\r\n; a remark\n0,2051;1\n',
+      {},
+      5,
+    )
     expect(times(capture, 'INDEX')).toEqual(near(0.004, 0.2041))
     expect(capture.notices).toContain('The time column states no unit; seconds were assumed.')
   })
@@ -28,7 +38,9 @@ describe('CSV reader', () => {
     expect(times(announced, 'INDEX')).toEqual(near(1e-4, 3e-4))
     const given = await read('a.csv', `INDEX\n${rows}\n`, { sampleRateHz: 1000 })
     expect(times(given, 'INDEX')).toEqual(near(0.001, 0.003))
-    await expect(read('a.csv', `INDEX\n${rows}\n`)).rejects.toThrow('a.csv, line 2: there is no time column and no sample rate; expected')
+    await expect(read('a.csv', `INDEX\n${rows}\n`)).rejects.toThrow(
+      'a.csv, line 2: there is no time column and no sample rate; expected',
+    )
   })
 
   it('reads evenly timed rows with or without a heading', async () => {
@@ -42,7 +54,11 @@ describe('CSV reader', () => {
   })
 
   it('finds pulses in voltages, whichever way they point', async () => {
-    const rows = Array.from({ length: 4000 }, (_, i) => `${(i / 1000).toFixed(4)};${(4.9 - (i % 200 < 5 ? 4.6 : 0) + 0.03 * Math.sin(i)).toFixed(3).replace('.', ',')}`)
+    const rows = Array.from(
+      { length: 4000 },
+      (_, i) =>
+        `${(i / 1000).toFixed(4)};${(4.9 - (i % 200 < 5 ? 4.6 : 0) + 0.03 * Math.sin(i)).toFixed(3).replace('.', ',')}`,
+    )
     const capture = await read('scope.csv', `Time (s);Voltage\n${rows.join('\n')}\n`)
     const { edges } = channel(capture, 'Voltage')
     const starts = Array.from(edges!.times).filter((_, i) => i % 2 === 0)
@@ -70,11 +86,17 @@ describe('CSV reader', () => {
 })
 
 describe('writers', () => {
-  const index = { name: 'INDEX', edges: { initial: 1 as const, times: Float64Array.from([0.01, 0.0123456, 0.2, 0.2023]), gaps: [] } }
+  const index = {
+    name: 'INDEX',
+    edges: { initial: 1 as const, times: Float64Array.from([0.01, 0.0123456, 0.2, 0.2023]), gaps: [] },
+  }
   const motor = { name: 'MOTOR ON', edges: { initial: 0 as const, times: Float64Array.from([0.01, 0.3]), gaps: [] } }
 
   it('writes a VCD that reads back to the tick', async () => {
-    const back = await read('w.vcd', writeVcd([index, motor], { tickNs: 100, comment: 'a $end of test', durationS: 0.5 }))
+    const back = await read(
+      'w.vcd',
+      writeVcd([index, motor], { tickNs: 100, comment: 'a $end of test', durationS: 0.5 }),
+    )
     expect(times(back, 'INDEX')).toEqual(near(...index.edges.times))
     expect(channel(back, 'INDEX').edges!.initial).toBe(1)
     expect(times(back, 'MOTOR_ON')).toEqual(near(0.01, 0.3))

@@ -3,17 +3,27 @@ import { guessSpindleChannel, type Capture } from '../../src/captures'
 
 function capture(channels: Record<string, number[]>): Capture {
   return {
-    fileName: 'a.vcd', format: 'vcd', durationS: 10, notices: [],
-    channels: Object.entries(channels).map(([name, times]) => ({ name, edgeCount: times.length, edges: { initial: 1 as const, times: Float64Array.from(times), gaps: [] } })),
+    fileName: 'a.vcd',
+    format: 'vcd',
+    durationS: 10,
+    notices: [],
+    channels: Object.entries(channels).map(([name, times]) => ({
+      name,
+      edgeCount: times.length,
+      edges: { initial: 1 as const, times: Float64Array.from(times), gaps: [] },
+    })),
   }
 }
 
-const pulses = (every: number, width = 0.004) => Array.from({ length: Math.floor(10 / every) }, (_, i) => [i * every, i * every + width]).flat()
-const traffic = Array.from({ length: 3000 }, (_, i) => i * 0.003 + (i * 7919 % 13) * 1e-4)
+const pulses = (every: number, width = 0.004) =>
+  Array.from({ length: Math.floor(10 / every) }, (_, i) => [i * every, i * every + width]).flat()
+const traffic = Array.from({ length: 3000 }, (_, i) => i * 0.003 + ((i * 7919) % 13) * 1e-4)
 
 describe('guessing the channel with the spindle’s pulses', () => {
   it('prefers the index by name', () => {
-    expect(guessSpindleChannel(capture({ STEP: pulses(0.2), nINDEX: pulses(0.2), RDATA: traffic }))?.name).toBe('nINDEX')
+    expect(guessSpindleChannel(capture({ STEP: pulses(0.2), nINDEX: pulses(0.2), RDATA: traffic }))?.name).toBe(
+      'nINDEX',
+    )
   })
 
   it('goes by rate and regularity where names tell nothing', () => {

@@ -5,49 +5,58 @@ import { LevelTrack } from '../../src/captures/level-track'
 
 describe('a growing list of doubles', () => {
   it('does what an array does, over its block borders too', () => {
-    fc.assert(fc.property(fc.array(fc.oneof(fc.constant('pop' as const), fc.double({ noNaN: true })), { maxLength: 400 }), fc.constantFrom(0, 32_760), (moves, filled) => {
-      const list = new GrowableDoubles()
-      const plain: number[] = []
-      for (let i = 0; i < filled; i++) {
-        list.push(i)
-        plain.push(i)
-      }
-      for (const m of moves) {
-        if (m === 'pop') {
-          list.pop()
-          plain.pop()
-        }
-        else {
-          list.push(m)
-          plain.push(m)
-        }
-        expect(list.newest()).toBe(plain.at(-1) ?? Number.NEGATIVE_INFINITY)
-      }
-      expect(list.length).toBe(plain.length)
-      expect(Array.from(list.take())).toEqual(plain)
-      expect(list.length).toBe(0)
-    }), { numRuns: 60, seed: 7 })
+    fc.assert(
+      fc.property(
+        fc.array(fc.oneof(fc.constant('pop' as const), fc.double({ noNaN: true })), { maxLength: 400 }),
+        fc.constantFrom(0, 32_760),
+        (moves, filled) => {
+          const list = new GrowableDoubles()
+          const plain: number[] = []
+          for (let i = 0; i < filled; i++) {
+            list.push(i)
+            plain.push(i)
+          }
+          for (const m of moves) {
+            if (m === 'pop') {
+              list.pop()
+              plain.pop()
+            } else {
+              list.push(m)
+              plain.push(m)
+            }
+            expect(list.newest()).toBe(plain.at(-1) ?? Number.NEGATIVE_INFINITY)
+          }
+          expect(list.length).toBe(plain.length)
+          expect(Array.from(list.take())).toEqual(plain)
+          expect(list.length).toBe(0)
+        },
+      ),
+      { numRuns: 60, seed: 7 },
+    )
   })
 })
 
 describe('a track of levels', () => {
   it('keeps changes that alternate, whatever levels come in', () => {
-    fc.assert(fc.property(fc.array(fc.tuple(fc.constantFrom(0, 1, 2), fc.nat(3)), { maxLength: 200 }), (steps) => {
-      const track = new LevelTrack(10_000)
-      let t = 0
-      let last: number | null = null
-      for (const [level, dt] of steps) {
-        t += dt
-        track.set(level, t)
-        if (level !== 2) last = level
-      }
-      const { edges, edgeCount } = track.finish('D0', 1, 0, t)
-      expect(edgeCount).toBe(edges!.times.length)
-      for (let i = 1; i < edges!.times.length; i++) expect(edges!.times[i]).toBeGreaterThan(edges!.times[i - 1])
-      // The level after the last change is the last that came in.
-      if (last !== null) expect((edges!.initial + edges!.times.length) % 2).toBe(last)
-      for (const gap of edges!.gaps) expect(gap.toS).toBeGreaterThanOrEqual(gap.fromS)
-    }), { numRuns: 300, seed: 8 })
+    fc.assert(
+      fc.property(fc.array(fc.tuple(fc.constantFrom(0, 1, 2), fc.nat(3)), { maxLength: 200 }), steps => {
+        const track = new LevelTrack(10_000)
+        let t = 0
+        let last: number | null = null
+        for (const [level, dt] of steps) {
+          t += dt
+          track.set(level, t)
+          if (level !== 2) last = level
+        }
+        const { edges, edgeCount } = track.finish('D0', 1, 0, t)
+        expect(edgeCount).toBe(edges!.times.length)
+        for (let i = 1; i < edges!.times.length; i++) expect(edges!.times[i]).toBeGreaterThan(edges!.times[i - 1])
+        // The level after the last change is the last that came in.
+        if (last !== null) expect((edges!.initial + edges!.times.length) % 2).toBe(last)
+        for (const gap of edges!.gaps) expect(gap.toS).toBeGreaterThanOrEqual(gap.fromS)
+      }),
+      { numRuns: 300, seed: 8 },
+    )
   })
 
   it('lets go of everything once there are too many changes, and counts on', () => {

@@ -18,14 +18,22 @@ const spike = (t: number) => Math.exp(-((t + 0.1) % 0.2) / 0.003)
 
 describe('finding pulses in a sampled signal', () => {
   it('does not care for amplitude, offset or direction', () => {
-    fc.assert(fc.property(fc.double({ min: 0.001, max: 1000, noNaN: true }), fc.double({ min: -5, max: 5, noNaN: true }), fc.boolean(), (scale, offset, upside) => {
-      const sign = upside ? 1 : -1
-      const { found, at } = starts(t => sign * scale * (spike(t) + offset), 4)
-      expect(found).toBe(upside ? 'positive' : 'negative')
-      expect(at.length).toBeGreaterThanOrEqual(19)
-      expect(at.length).toBeLessThanOrEqual(20)
-      for (let i = 1; i < at.length; i++) expect(at[i] - at[i - 1]).toBeCloseTo(0.2, 3)
-    }), { numRuns: 40, seed: 5 })
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0.001, max: 1000, noNaN: true }),
+        fc.double({ min: -5, max: 5, noNaN: true }),
+        fc.boolean(),
+        (scale, offset, upside) => {
+          const sign = upside ? 1 : -1
+          const { found, at } = starts(t => sign * scale * (spike(t) + offset), 4)
+          expect(found).toBe(upside ? 'positive' : 'negative')
+          expect(at.length).toBeGreaterThanOrEqual(19)
+          expect(at.length).toBeLessThanOrEqual(20)
+          for (let i = 1; i < at.length; i++) expect(at[i] - at[i - 1]).toBeCloseTo(0.2, 3)
+        },
+      ),
+      { numRuns: 40, seed: 5 },
+    )
   })
 
   it('stands noise of a tenth of the pulse, and mains hum of a fifth', () => {
@@ -41,7 +49,7 @@ describe('finding pulses in a sampled signal', () => {
 
   it('finds the edges of a square index line between samples', () => {
     const period = 0.19973
-    const { at, found } = starts(t => (t % period) < 0.004 ? 0 : 5, 12, 'negative')
+    const { at, found } = starts(t => (t % period < 0.004 ? 0 : 5), 12, 'negative')
     expect(found).toBe('negative')
     const turns = at.slice(1).map((t, i) => t - at[i])
     expect(turns.reduce((a, b) => a + b) / turns.length).toBeCloseTo(period, 5)

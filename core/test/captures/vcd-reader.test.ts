@@ -7,7 +7,13 @@ const dump = (timescale: string, body: string, vars = '$var wire 1 ! INDEX $end'
 
 describe('VCD reader (IEEE 1364-2005, clause 18, from memory)', () => {
   it.each([
-    ['1 s', 1], ['10 ms', 1e-2], ['1us', 1e-6], ['100 ns', 1e-7], ['1 ps', 1e-12], ['10 fs', 1e-14], ['1 fs', 1e-15],
+    ['1 s', 1],
+    ['10 ms', 1e-2],
+    ['1us', 1e-6],
+    ['100 ns', 1e-7],
+    ['1 ps', 1e-12],
+    ['10 fs', 1e-14],
+    ['1 fs', 1e-15],
   ])('scales %s', async (scale, seconds) => {
     const capture = await read('a.vcd', dump(scale, '#0 0!\n#7\n1!\n#20 0!\n#30'))
     expect(times(capture, 'INDEX')[0]).toBeCloseTo(7 * seconds, 20)
@@ -20,7 +26,11 @@ describe('VCD reader (IEEE 1364-2005, clause 18, from memory)', () => {
   })
 
   it('gives the same whatever the chunks', async () => {
-    const text = dump('1 us', '$dumpvars\n1!\nbx "\n$end\n#10 0! b0101 "\n#25 1! r1.5 #\n#40 0!\n', '$var wire 1 ! INDEX $end\n$var wire 4 " bus $end\n$var real 64 # level $end')
+    const text = dump(
+      '1 us',
+      '$dumpvars\n1!\nbx "\n$end\n#10 0! b0101 "\n#25 1! r1.5 #\n#40 0!\n',
+      '$var wire 1 ! INDEX $end\n$var wire 4 " bus $end\n$var real 64 # level $end',
+    )
     const whole = times(await read('a.vcd', text), 'INDEX')
     expect(whole).toHaveLength(3)
     for (const size of [1, 2, 3, 7, 64]) expect(times(await read('a.vcd', text, {}, size), 'INDEX')).toEqual(whole)
@@ -35,18 +45,31 @@ describe('VCD reader (IEEE 1364-2005, clause 18, from memory)', () => {
   })
 
   it('names channels by their scopes and shares data between aliases', async () => {
-    const text = '$timescale 1 us $end $scope module top $end $scope module a $end $var wire 1 ! index $end $upscope $end'
-      + ' $scope module b $end $var wire 1 ! index $end $var wire 1 " step $end $upscope $end $upscope $end $enddefinitions $end\n#0 0! 0"\n#3 1!\n'
+    const text =
+      '$timescale 1 us $end $scope module top $end $scope module a $end $var wire 1 ! index $end $upscope $end' +
+      ' $scope module b $end $var wire 1 ! index $end $var wire 1 " step $end $upscope $end $upscope $end $enddefinitions $end\n#0 0! 0"\n#3 1!\n'
     const capture = await read('a.vcd', text)
     expect(capture.channels.map(c => c.name)).toEqual(['a.index', 'b.index', 'b.step'])
     expect(times(capture, 'b.index')).toEqual(times(capture, 'a.index'))
   })
 
   it('turns x, z and $dumpoff to $dumpon into gaps, not edges', async () => {
-    const capture = await read('a.vcd', dump('1 ms', '#0 0!\n#10 1!\n#20 x!\n#30 1!\n#40 0!\n#50\n$dumpoff\nx!\n$end\n#90\n$dumpon\n1!\n$end\n#95 z!\n#99\n'))
+    const capture = await read(
+      'a.vcd',
+      dump(
+        '1 ms',
+        '#0 0!\n#10 1!\n#20 x!\n#30 1!\n#40 0!\n#50\n$dumpoff\nx!\n$end\n#90\n$dumpon\n1!\n$end\n#95 z!\n#99\n',
+      ),
+    )
     const { edges } = channel(capture, 'INDEX')
     expect(Array.from(edges!.times)).toEqual([0.01, 0.04, 0.09].map(t => expect.closeTo(t, 12)))
-    expect(edges!.gaps.map(g => [g.fromS, g.toS])).toEqual([[0.02, 0.03], [0.05, 0.09], [0.095, 0.099]].map(p => p.map(t => expect.closeTo(t, 12))))
+    expect(edges!.gaps.map(g => [g.fromS, g.toS])).toEqual(
+      [
+        [0.02, 0.03],
+        [0.05, 0.09],
+        [0.095, 0.099],
+      ].map(p => p.map(t => expect.closeTo(t, 12))),
+    )
   })
 
   it('cancels two changes at one instant', async () => {
@@ -77,6 +100,9 @@ describe('VCD reader (IEEE 1364-2005, clause 18, from memory)', () => {
   it('reads codes of several characters', async () => {
     const vars = '$var wire 1 ab INDEX $end\n$var wire 1 abcdefgh STEP $end'
     const capture = await read('a.vcd', dump('1 us', '#0 0ab 0abcdefgh\n#4 1ab\n#6 1abcdefgh\n', vars))
-    expect([times(capture, 'INDEX')[0], times(capture, 'STEP')[0]]).toEqual([expect.closeTo(4e-6, 12), expect.closeTo(6e-6, 12)])
+    expect([times(capture, 'INDEX')[0], times(capture, 'STEP')[0]]).toEqual([
+      expect.closeTo(4e-6, 12),
+      expect.closeTo(6e-6, 12),
+    ])
   })
 })

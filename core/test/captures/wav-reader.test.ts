@@ -7,25 +7,34 @@ const RATE = 8000
 /** A pickup into a sound card: short spikes that ring down, one every 0.2 s, over hum, noise and offset. */
 function pickup(seconds: number, sign: number): number[] {
   let seed = 1
-  const noise = () => ((seed = (seed * 16807) % 2147483647) / 2147483647 - 0.5)
+  const noise = () => (seed = (seed * 16807) % 2147483647) / 2147483647 - 0.5
   return Array.from({ length: seconds * RATE }, (_, i) => {
     const since = (i / RATE) % 0.2
     const grown = 0.4 + 0.3 * (i / RATE / seconds)
-    return sign * grown * Math.exp(-since / 0.002) + 0.02 * Math.sin(2 * Math.PI * 50 * i / RATE) + 0.02 * noise() + 0.05
+    return (
+      sign * grown * Math.exp(-since / 0.002) + 0.02 * Math.sin((2 * Math.PI * 50 * i) / RATE) + 0.02 * noise() + 0.05
+    )
   })
 }
 
 function wav(bits: '8' | '16' | '24' | '32' | '32f' | '64', samples: number[][]): Uint8Array {
   const full = { '8': 127, '16': 32767, '24': 8388607, '32': 2147483647, '32f': 1, '64': 1 }[bits]
   const file = new WaveFile()
-  file.fromScratch(samples.length, RATE, bits, samples.map(s => s.map(x => bits.startsWith('32f') || bits === '64' ? x : Math.round(x * full) + (bits === '8' ? 128 : 0))))
+  file.fromScratch(
+    samples.length,
+    RATE,
+    bits,
+    samples.map(s =>
+      s.map(x => (bits.startsWith('32f') || bits === '64' ? x : Math.round(x * full) + (bits === '8' ? 128 : 0))),
+    ),
+  )
   return file.toBuffer()
 }
 
 const starts = (edges: Float64Array) => Array.from(edges).filter((_, i) => i % 2 === 0)
 
 describe('WAV reader, on files written by the wavefile package', () => {
-  it.each(['8', '16', '24', '32', '32f', '64'] as const)('reads %s-bit samples', async (bits) => {
+  it.each(['8', '16', '24', '32', '32f', '64'] as const)('reads %s-bit samples', async bits => {
     const capture = await read('pickup.wav', wav(bits, [pickup(4, 1)]), {}, 1000)
     const found = starts(channel(capture, 'sound').edges!.times)
     expect(found.length).toBeGreaterThanOrEqual(19)
@@ -63,13 +72,15 @@ describe('WAV reader, on files written by the wavefile package', () => {
     expect(capture.durationS).toBeCloseTo(2, 2)
     expect(capture.notices[0]).toMatch(/breaks off \d+ bytes before the end/)
     const endless = whole.slice()
-    endless.set([0xFF, 0xFF, 0xFF, 0xFF], 40)
+    endless.set([0xff, 0xff, 0xff, 0xff], 40)
     expect((await read('a.wav', endless)).durationS).toBeCloseTo(4, 6)
   })
 
   it('names a coding it cannot read', async () => {
     const file = wav('16', [pickup(1, 1)])
     file[20] = 85
-    await expect(read('a.wav', file)).rejects.toThrow('a.wav, byte 20: it is coded as type 85 with 16 bits; expected 8, 16, 24 or 32-bit PCM or float.')
+    await expect(read('a.wav', file)).rejects.toThrow(
+      'a.wav, byte 20: it is coded as type 85 with 16 bits; expected 8, 16, 24 or 32-bit PCM or float.',
+    )
   })
 })

@@ -3,19 +3,43 @@ import { namingOf, railBars, swingOf, swingSize, toReadings, type RawTrack } fro
 import { explainSurface, mayTouch, usualHalfWindowUm, type SurfaceEvidence, type TouchCase } from '../../src/carriage'
 import { readSurface, SimulatedDrive, soundDrive, type DriveSpec } from '../../src/simulation'
 
-function surface(part: (d: DriveSpec) => Partial<DriveSpec>, mechanism: DriveSpec['mechanism'] = '3.5in'): { readonly evidence: SurfaceEvidence, readonly raw: RawTrack[] } {
+function surface(
+  part: (d: DriveSpec) => Partial<DriveSpec>,
+  mechanism: DriveSpec['mechanism'] = '3.5in',
+): { readonly evidence: SurfaceEvidence; readonly raw: RawTrack[] } {
   const sound = soundDrive(mechanism, 5)
   const drive = new SimulatedDrive({ ...sound, ...part(sound) })
   const { cylinders, heads } = drive.media!.layout
-  const run = readSurface(drive, { cylinders: [0, 0.1, 0.3, 0.5, 0.7, 0.85, 1].map(s => Math.round(s * (cylinders - 2))), heads: heads === 2 ? [0, 1] : [0], turns: 2, stepMs: 6, settleMs: 18 })
+  const run = readSurface(drive, {
+    cylinders: [0, 0.1, 0.3, 0.5, 0.7, 0.85, 1].map(s => Math.round(s * (cylinders - 2))),
+    heads: heads === 2 ? [0, 1] : [0],
+    turns: 2,
+    stepMs: 6,
+    settleMs: 18,
+  })
   const raw: RawTrack[] = []
   for (let step = run.next(); !step.done; step = run.next()) raw.push(step.value.track)
   const naming = namingOf(raw)
-  const swings = ([0, 1] as const).map((h) => { const s = swingOf(raw, h); return s && { size: swingSize(s), sd: s.sd } })
+  const swings = ([0, 1] as const).map(h => {
+    const s = swingOf(raw, h)
+    return s && { size: swingSize(s), sd: s.sd }
+  })
   return { evidence: { bars: railBars(toReadings(raw, naming)), homeOff: naming.offset, rateOff: null, swings }, raw }
 }
-const head = (d: DriveSpec, i: 0 | 1, part: Partial<DriveSpec['heads'][0]>): Partial<DriveSpec> => ({ heads: d.heads.map((h, k) => k === i ? { ...h, ...part } : h) as unknown as DriveSpec['heads'] })
-const ask = (evidence: SurfaceEvidence | null, part: Partial<TouchCase> = {}) => mayTouch({ mechanism: '3.5in', surface: evidence, speed: 'leave', trustedDisk: true, clean: true, lacquer: {}, secondDisk: null, ...part })
+const head = (d: DriveSpec, i: 0 | 1, part: Partial<DriveSpec['heads'][0]>): Partial<DriveSpec> => ({
+  heads: d.heads.map((h, k) => (k === i ? { ...h, ...part } : h)) as unknown as DriveSpec['heads'],
+})
+const ask = (evidence: SurfaceEvidence | null, part: Partial<TouchCase> = {}) =>
+  mayTouch({
+    mechanism: '3.5in',
+    surface: evidence,
+    speed: 'leave',
+    trustedDisk: true,
+    clean: true,
+    lacquer: {},
+    secondDisk: null,
+    ...part,
+  })
 const half = usualHalfWindowUm('3.5in')
 
 const sound = surface(() => ({})).evidence
@@ -34,7 +58,12 @@ describe('how the margin swings once a turn', () => {
   })
   it('needs the index, and enough sectors', () => {
     const { raw } = surface(() => ({}))
-    expect(swingOf(raw.map(({ index: _, ...t }) => t), 0)).toBeNull()
+    expect(
+      swingOf(
+        raw.map(({ index: _, ...t }) => t),
+        0,
+      ),
+    ).toBeNull()
     expect(swingOf(raw.slice(0, 2), 0)).toBeNull()
   })
 })
@@ -42,7 +71,11 @@ describe('how the margin swings once a turn', () => {
 describe('what is behind a surface', () => {
   const priors = { trustedDisk: true, clean: true, lacquer: {} }
   it.each([
-    ['a sound drive', sound, 'sound', null], ['the upper head off', upperOff, 'heads', 1], ['both heads off together', bothOff, 'stepper', null], ['home off', homeOff, 'sensor', null], ['a weak lower head', weak, 'weak', 0],
+    ['a sound drive', sound, 'sound', null],
+    ['the upper head off', upperOff, 'heads', 1],
+    ['both heads off together', bothOff, 'stepper', null],
+    ['home off', homeOff, 'sensor', null],
+    ['a weak lower head', weak, 'weak', 0],
   ] as const)('%s is found', (_, evidence, cause, h) => {
     const [first] = explainSurface('3.5in', evidence, priors)
     expect(first).toMatchObject({ cause, head: h })
@@ -62,11 +95,18 @@ describe('may it be touched', () => {
     expect(ask(dirty, { clean: false }).call.kind).not.toBe('nudge')
   })
   // Common practice: if both heads disagree, it is the heads; if both are off together, it is the sensor or the stepper.
-  it.each([['upper', upperOff], ['stepper', bothOff], ['sensor', homeOff]] as const)('names the %s', (adjuster, evidence) => {
+  it.each([
+    ['upper', upperOff],
+    ['stepper', bothOff],
+    ['sensor', homeOff],
+  ] as const)('names the %s', (adjuster, evidence) => {
     expect(ask(evidence)).toMatchObject({ call: { kind: 'nudge' }, adjuster })
   })
   it('sealed and no evidence: leave it', () => {
-    expect(ask(null, { lacquer: { upper: 'whole', lower: 'whole', sensor: 'whole' } }).call).toMatchObject({ kind: 'leave', reasons: ['The lacquer is whole and nothing speaks for misalignment.'] })
+    expect(ask(null, { lacquer: { upper: 'whole', lower: 'whole', sensor: 'whole' } }).call).toMatchObject({
+      kind: 'leave',
+      reasons: ['The lacquer is whole and nothing speaks for misalignment.'],
+    })
     expect(ask(null).call.kind).toBe('unknown')
   })
   it('sealed against evidence: a second trusted disk first', () => {
@@ -81,7 +121,27 @@ describe('may it be touched', () => {
     expect(ask(upperOff, { secondDisk: 'reads' }).call.next).toMatch(/Touch no adjuster/)
   })
   it('a cartridge drive and a quick disk have nothing to align', () => {
-    expect(mayTouch({ mechanism: 'cartridge', surface: null, speed: null, trustedDisk: null, clean: false, lacquer: {}, secondDisk: null }).call.kind).toBe('leave')
-    expect(mayTouch({ mechanism: 'quick-disk', surface: null, speed: null, trustedDisk: null, clean: false, lacquer: {}, secondDisk: null }).call.next).toMatch(/start of the sweep/)
+    expect(
+      mayTouch({
+        mechanism: 'cartridge',
+        surface: null,
+        speed: null,
+        trustedDisk: null,
+        clean: false,
+        lacquer: {},
+        secondDisk: null,
+      }).call.kind,
+    ).toBe('leave')
+    expect(
+      mayTouch({
+        mechanism: 'quick-disk',
+        surface: null,
+        speed: null,
+        trustedDisk: null,
+        clean: false,
+        lacquer: {},
+        secondDisk: null,
+      }).call.next,
+    ).toMatch(/start of the sweep/)
   })
 })

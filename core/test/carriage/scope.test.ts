@@ -5,14 +5,25 @@ import { scopeTrace, scopeWav, SOUND_ALIGNMENT, type AlignmentTrack } from '../.
 
 const wave = (part: Partial<AlignmentTrack>, turns = 1): Waveform => {
   const t = scopeTrace({ ...SOUND_ALIGNMENT, ...part }, turns)
-  return { fileName: 'scope.wav', sampleRateHz: t.sampleRateHz, notices: [], channels: [{ name: 'signal', samples: t.signal }, { name: 'index', samples: t.index }] }
+  return {
+    fileName: 'scope.wav',
+    sampleRateHz: t.sampleRateHz,
+    notices: [],
+    channels: [
+      { name: 'signal', samples: t.signal },
+      { name: 'index', samples: t.index },
+    ],
+  }
 }
 const value = (w: Waveform, pattern: Pattern, key: string) => Number.parseFloat(readScope(w, pattern).values[key]!)
 
 describe('the envelope', () => {
   it('is the amplitude of a sine, whatever its frequency against the samples', () => {
     for (const hz of [3000, 20_000, 62_500, 110_000]) {
-      const samples = Float64Array.from({ length: 100_000 }, (_, i) => 0.4 + 2 * Math.sin(2 * Math.PI * hz * i / 500_000 + 0.3))
+      const samples = Float64Array.from(
+        { length: 100_000 },
+        (_, i) => 0.4 + 2 * Math.sin((2 * Math.PI * hz * i) / 500_000 + 0.3),
+      )
       const { values } = envelopeOf(samples, 500_000)
       expect(Math.min(...values)).toBeGreaterThan(1.85)
       expect(Math.max(...values)).toBeLessThan(2.01)
@@ -27,7 +38,7 @@ describe('the envelope', () => {
 })
 
 describe('lobes from a capture', () => {
-  it.each([-60, -20, 0, 15, 40, 75])('%i µm off comes back within 3 µm, by the lobes’ own formula', (offsetUm) => {
+  it.each([-60, -20, 0, 15, 40, 75])('%i µm off comes back within 3 µm, by the lobes’ own formula', offsetUm => {
     const w = wave({ offsetUm, seed: 3 })
     const [first, second] = [value(w, 'lobes', 'first'), value(w, 'lobes', 'second')]
     const offset = lobeOffset(Math.min(first, second) / Math.max(first, second), lobeReach(0.33, 0.33, 0.18)) * 1000
@@ -41,12 +52,12 @@ describe('lobes from a capture', () => {
 })
 
 describe('azimuth and index from a capture', () => {
-  it.each([-8, 0, 5])('a head turned by %i′ comes back within a minute of arc', (azimuthMin) => {
+  it.each([-8, 0, 5])('a head turned by %i′ comes back within a minute of arc', azimuthMin => {
     const r = readScope(wave({ pattern: 'azimuth', azimuthMin }), 'azimuth')
     const bursts = [-12, -9, 9, 12].map((angle, i) => ({ angle, amplitude: Number(Object.values(r.values)[i]) }))
     expect(Math.abs(azimuthOf(bursts)! - azimuthMin)).toBeLessThan(1.2)
   })
-  it.each([100, 200, 420])('a burst %i µs after the index comes back within 12 µs', (indexUs) => {
+  it.each([100, 200, 420])('a burst %i µs after the index comes back within 12 µs', indexUs => {
     expect(Math.abs(value(wave({ pattern: 'index', indexUs }), 'index', 'seen') - indexUs)).toBeLessThan(12)
   })
 })
@@ -56,14 +67,24 @@ describe('a capture as a file', () => {
     const t = { ...SOUND_ALIGNMENT, offsetUm: 30 }
     const wav = readWaveform(scopeWav(t), 'a.wav')
     const { signal, index } = scopeTrace(t)
-    const csv = readWaveform(new TextEncoder().encode(`time ms;signal V;index V\n${Array.from(signal, (x, i) => `${(i / 500).toFixed(4).replace('.', ',')};${x.toFixed(5).replace('.', ',')};${index[i]}`).join('\n')}`), 'a.csv')
+    const csv = readWaveform(
+      new TextEncoder().encode(
+        `time ms;signal V;index V\n${Array.from(signal, (x, i) => `${(i / 500).toFixed(4).replace('.', ',')};${x.toFixed(5).replace('.', ',')};${index[i]}`).join('\n')}`,
+      ),
+      'a.csv',
+    )
     expect(csv.sampleRateHz).toBeCloseTo(500_000, -2)
     const [a, b] = [wav, csv].map(w => value(w, 'lobes', 'first') / value(w, 'lobes', 'second'))
     expect(a).toBeCloseTo(b!, 2)
   })
   it.each([
-    ['time,volt\n1,2\n', /holds 1 rows; expected at least 200/], ['a,b\nc,d\n', /no rows of time and amplitude/], [`t,v\n${'0,1\n'.repeat(300)}`, /its times do not rise/],
-    [`t,v\n${Array.from({ length: 300 }, (_, i) => `${i},${i === 150 ? 'x' : 1}`).join('\n')}`, /line 152, v: “x” is no number/],
+    ['time,volt\n1,2\n', /holds 1 rows; expected at least 200/],
+    ['a,b\nc,d\n', /no rows of time and amplitude/],
+    [`t,v\n${'0,1\n'.repeat(300)}`, /its times do not rise/],
+    [
+      `t,v\n${Array.from({ length: 300 }, (_, i) => `${i},${i === 150 ? 'x' : 1}`).join('\n')}`,
+      /line 152, v: “x” is no number/,
+    ],
   ])('what is no waveform is refused with its place', (text, says) => {
     expect(() => readWaveform(new TextEncoder().encode(text), 's.csv')).toThrow(says)
   })
@@ -73,6 +94,8 @@ describe('a capture as a file', () => {
     expect(() => readWaveform(whole.slice(0, 40), 's.wav')).toThrow(/ends before any sound/)
   })
   it('a pattern that is not in it is refused with what was found', () => {
-    expect(() => readScope(wave({ pattern: 'index' }), 'azimuth')).toThrow(/1 hump stands out of the noise; expected 4: four bursts/)
+    expect(() => readScope(wave({ pattern: 'index' }), 'azimuth')).toThrow(
+      /1 hump stands out of the noise; expected 4: four bursts/,
+    )
   })
 })

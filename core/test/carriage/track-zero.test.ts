@@ -1,5 +1,16 @@
 import { describe, expect, it } from 'vitest'
-import { flagSum, homeMisses, homeSum, judgeRecheck, offsetSum, quickStartSum, switchesAt, tripsSooner, turnsIn, type ZoneRead } from '../../src/carriage'
+import {
+  flagSum,
+  homeMisses,
+  homeSum,
+  judgeRecheck,
+  offsetSum,
+  quickStartSum,
+  switchesAt,
+  tripsSooner,
+  turnsIn,
+  type ZoneRead,
+} from '../../src/carriage'
 import { sampleDeviation } from '../../src/numbers'
 import { judgeSum } from '../../src/sums'
 import { SOUND_QUICK_DISK, sweepQuickDisk } from '../../src/simulation'
@@ -17,12 +28,18 @@ describe('flag and slot', () => {
     expect(call(flagSum, { over: '0.3', pitch: '0.1875' }).reasons[0]).toMatch(/takes cylinder 1 for zero/)
     expect(call(flagSum, { over: '-0.05', pitch: '0.1875' }).reasons[0]).toMatch(/into its stop/)
     expect(call(flagSum, { over: '0.01', pitch: '0.1875' })).toMatchObject({ kind: 'nudge' })
-    expect(call(flagSum, { over: '0.094', pitch: '0.1875', slot: '2' }).reasons[0]).toMatch(/as far as the slot can tell/)
+    expect(call(flagSum, { over: '0.094', pitch: '0.1875', slot: '2' }).reasons[0]).toMatch(
+      /as far as the slot can tell/,
+    )
   })
 })
 
 describe('home again and again', () => {
-  const rows = (xs: number[], more = {}) => ({ pitch: '0.1875', ...Object.fromEntries(xs.map((x, i) => [`homing.${i}.at`, x.toFixed(4)])), ...more })
+  const rows = (xs: number[], more = {}) => ({
+    pitch: '0.1875',
+    ...Object.fromEntries(xs.map((x, i) => [`homing.${i}.at`, x.toFixed(4)])),
+    ...more,
+  })
   it('scatter is the sample deviation, and its tail beyond half a pitch the chance of a track off', () => {
     const xs = [0.001, -0.002, 0.0015, 0.002, -0.001, 0]
     const { result } = judgeSum(homeSum, rows(xs))
@@ -31,7 +48,12 @@ describe('home again and again', () => {
     expect(homeMisses(0.09375, 0.1875)).toBeCloseTo(0.3173, 3)
   })
   it.each([
-    [[0, 0.001, 0.1875, 0, 0.001, 0], {}, 'mend', /whole track away/], [[0, 0.02, -0.02, 0.015, -0.01, 0.018, -0.021], {}, 'mend', /scatters/], [[0, 0, 0, 0.03, 0.05, 0.06], {}, 'unknown', /wanders/], [[0, 0.001], {}, 'unknown', /tell little/], [[0, 0, 0, 0, 0], { stop: '0.01' }, 'nudge', /strikes it/], [[0, 0, 0, 0, 0], { stop: '0.6' }, 'unknown', /lose itself/],
+    [[0, 0.001, 0.1875, 0, 0.001, 0], {}, 'mend', /whole track away/],
+    [[0, 0.02, -0.02, 0.015, -0.01, 0.018, -0.021], {}, 'mend', /scatters/],
+    [[0, 0, 0, 0.03, 0.05, 0.06], {}, 'unknown', /wanders/],
+    [[0, 0.001], {}, 'unknown', /tell little/],
+    [[0, 0, 0, 0, 0], { stop: '0.01' }, 'nudge', /strikes it/],
+    [[0, 0, 0, 0, 0], { stop: '0.6' }, 'unknown', /lose itself/],
   ] as const)('%j %j', (xs, more, kind, says) => {
     const c = call(homeSum, rows([...xs], more))
     expect(c.kind).toBe(kind)
@@ -41,10 +63,15 @@ describe('home again and again', () => {
 
 describe('the start of a quick disk’s sweep', () => {
   it('is a number of turns, whatever the speed: what the stand-in shows at other speeds is the same start', () => {
-    const turns = [413, 423, 431].map((rpm) => { const p = sweepQuickDisk({ ...SOUND_QUICK_DISK, rpm, writerRpm: 423 }); return turnsIn(p.readyToDataMs! / 1000, rpm) })
+    const turns = [413, 423, 431].map(rpm => {
+      const p = sweepQuickDisk({ ...SOUND_QUICK_DISK, rpm, writerRpm: 423 })
+      return turnsIn(p.readyToDataMs! / 1000, rpm)
+    })
     expect(Math.max(...turns) - Math.min(...turns)).toBeLessThan(0.05)
     const late = sweepQuickDisk({ ...SOUND_QUICK_DISK, startTurns: -0.8 })
-    expect(call(quickStartSum, { toData: `${late.readyToDataMs!.toFixed(0)} ms`, rpm: '423' })).toMatchObject({ kind: 'nudge' })
+    expect(call(quickStartSum, { toData: `${late.readyToDataMs!.toFixed(0)} ms`, rpm: '423' })).toMatchObject({
+      kind: 'nudge',
+    })
   })
   it('speed is judged first, and a start that is right is left', () => {
     expect(call(quickStartSum, { toData: '170 ms', rpm: '423' }).kind).toBe('leave')
@@ -56,22 +83,38 @@ describe('what an offset costs, as a sum', () => {
   it('thousandths become micrometres and turns of the screw', () => {
     const { result } = judgeSum(offsetSum, { mechanism: '5.25in-48', value: '2', unit: 'thou', perTurn: '0.5' })
     expect(result!.lines[0]!.value).toBeCloseTo(50.8)
-    expect(result!.lines.find(l => l.unit === '°')!.value).toBeCloseTo(50.8 / 500 * 360, 3)
+    expect(result!.lines.find(l => l.unit === '°')!.value).toBeCloseTo((50.8 / 500) * 360, 3)
   })
-  it.each([['5', 'um', 'leave'], ['37', 'um', 'unknown'], ['0.5', 'tracks', 'nudge']])('%s %s on a 3.5-inch drive: %s', (value, unit, kind) => expect(call(offsetSum, { mechanism: '3.5in', value, unit }).kind).toBe(kind))
+  it.each([
+    ['5', 'um', 'leave'],
+    ['37', 'um', 'unknown'],
+    ['0.5', 'tracks', 'nudge'],
+  ])('%s %s on a 3.5-inch drive: %s', (value, unit, kind) =>
+    expect(call(offsetSum, { mechanism: '3.5in', value, unit }).kind).toBe(kind),
+  )
 })
 
 describe('the look after tightening', () => {
-  const z = (zone: ZoneRead['zone'], lower: number, upper = 11): ZoneRead => ({ zone, lower: { good: lower, expected: 11 }, upper: { good: upper, expected: 11 } })
+  const z = (zone: ZoneRead['zone'], lower: number, upper = 11): ZoneRead => ({
+    zone,
+    lower: { good: lower, expected: 11 },
+    upper: { good: upper, expected: 11 },
+  })
   const window = { from: -4, to: 4 }
   const all = [z('outer', 11), z('middle', 11), z('inner', 11)]
   it.each([
-    [0.3, all, 'leave', /moved it by 0.3/], [null, all, 'leave', /All 66 sectors/], [3.5, all, 'nudge', /13 % of the way/], [0, [z('outer', 11), z('middle', 11), z('inner', 8)], 'unknown', /did not move/],
-    [0, [z('outer', 3), z('middle', 11), z('inner', 11)], 'mend', /did not move/], [0, [z('outer', 3), z('middle', 2), z('inner', 0)], 'nudge', /did not move/], [0, [z('outer', 11)], 'unknown', /did not move/],
+    [0.3, all, 'leave', /moved it by 0.3/],
+    [null, all, 'leave', /All 66 sectors/],
+    [3.5, all, 'nudge', /13 % of the way/],
+    [0, [z('outer', 11), z('middle', 11), z('inner', 8)], 'unknown', /did not move/],
+    [0, [z('outer', 3), z('middle', 11), z('inner', 11)], 'mend', /did not move/],
+    [0, [z('outer', 3), z('middle', 2), z('inner', 0)], 'nudge', /did not move/],
+    [0, [z('outer', 11)], 'unknown', /did not move/],
   ] as const)('%s', (position, zones, kind, says) => {
     const r = judgeRecheck(0, window, { position, zones }, '°')
     expect(r.call.kind).toBe(kind)
     expect(r.call.reasons[0]).toMatch(says)
   })
-  it('more sectors than there are is refused with its zone', () => expect(() => judgeRecheck(0, window, { position: 0, zones: [z('inner', 12)] })).toThrow(/inner: 12 sectors of 11/))
+  it('more sectors than there are is refused with its zone', () =>
+    expect(() => judgeRecheck(0, window, { position: 0, zones: [z('inner', 12)] })).toThrow(/inner: 12 sectors of 11/))
 })

@@ -1,27 +1,52 @@
 import { describe, expect, it } from 'vitest'
-import { adviseCleaning, AGENTS, LUBRICANT_SCHOOLS, MATERIALS, SOILS, type LubricantSchool, type Material, type Soil } from '../../src/cleaning'
+import {
+  adviseCleaning,
+  AGENTS,
+  LUBRICANT_SCHOOLS,
+  MATERIALS,
+  SOILS,
+  type LubricantSchool,
+  type Material,
+  type Soil,
+} from '../../src/cleaning'
 
 const materials = Object.keys(MATERIALS) as Material[]
 const soils = Object.keys(SOILS) as Soil[]
 const schools = Object.keys(LUBRICANT_SCHOOLS) as LubricantSchool[]
 const everything = AGENTS.map(a => a.id)
-const subsets = <T>(all: readonly T[]): T[][] => all.reduce<T[][]>((sets, x) => [...sets, ...sets.map(s => [...s, x])], [[]])
+const subsets = <T>(all: readonly T[]): T[][] =>
+  all.reduce<T[][]>((sets, x) => [...sets, ...sets.map(s => [...s, x])], [[]])
 
 describe('the cleaning adviser', () => {
   // Common practice, no source: vinegar, then alcohol to clear the acid, then dry.
   it('neutralises a leak with vinegar, clears it with alcohol, and says how long it dries', () => {
-    const a = adviseCleaning({ materials: ['board'], soils: ['crust'], school: 'light-oil', shelf: ['vinegar', 'alcohol'] })
+    const a = adviseCleaning({
+      materials: ['board'],
+      soils: ['crust'],
+      school: 'light-oil',
+      shelf: ['vinegar', 'alcohol'],
+    })
     expect(a.steps.map(s => s.agent.id)).toEqual(['vinegar', 'alcohol'])
     expect(a.dryMinutes).toBe(25)
     expect(a.cautions.join(' ')).toMatch(/never together with any other cleaner.*gloves/)
   })
 
   it('explains why the stronger one was not taken', () => {
-    const a = adviseCleaning({ materials: ['plastic-rail', 'steel'], soils: ['set-grease'], school: 'thin-grease', shelf: everything })
+    const a = adviseCleaning({
+      materials: ['plastic-rail', 'steel'],
+      soils: ['set-grease'],
+      school: 'thin-grease',
+      shelf: everything,
+    })
     expect(a.steps[0]).toMatchObject({ agent: { id: 'penetrating' }, on: ['steel'] })
     expect(a.never).toContain('Penetrating oil never on plastic rail or slide: its carrier crazes some plastics.')
-    expect(a.conflicts).toContain('Lithium grease is no choice on plastic rail or slide: lithium grease is doubted on plastics.')
-    expect(a.steps.filter(s => s.title.startsWith('Lubricate')).map(s => [s.on[0], s.agent.id])).toEqual([['plastic-rail', 'silicone'], ['steel', 'lithium']])
+    expect(a.conflicts).toContain(
+      'Lithium grease is no choice on plastic rail or slide: lithium grease is doubted on plastics.',
+    )
+    expect(a.steps.filter(s => s.title.startsWith('Lubricate')).map(s => [s.on[0], s.agent.id])).toEqual([
+      ['plastic-rail', 'silicone'],
+      ['steel', 'lithium'],
+    ])
   })
 
   it('the other school puts light oil on metal', () => {
@@ -31,14 +56,22 @@ describe('the cleaning adviser', () => {
   })
 
   it('what is not on the shelf is replaced by what is, or to be got', () => {
-    const goo = (shelf: string[]) => adviseCleaning({ materials: ['steel'], soils: ['goo'], school: 'light-oil', shelf }).steps[0]!
+    const goo = (shelf: string[]) =>
+      adviseCleaning({ materials: ['steel'], soils: ['goo'], school: 'light-oil', shelf }).steps[0]!
     expect(goo(['spirit'])).toMatchObject({ agent: { id: 'spirit' }, toGet: false })
     expect(goo([])).toMatchObject({ agent: { id: 'dry-swab' }, toGet: false })
-    expect(adviseCleaning({ materials: ['board'], soils: ['crust'], school: 'light-oil', shelf: [] }).steps[0]).toMatchObject({ agent: { id: 'vinegar' }, toGet: true })
+    expect(
+      adviseCleaning({ materials: ['board'], soils: ['crust'], school: 'light-oil', shelf: [] }).steps[0],
+    ).toMatchObject({ agent: { id: 'vinegar' }, toGet: true })
   })
 
   it('heads come last of what is cleaned', () => {
-    const a = adviseCleaning({ materials: ['head', 'steel'], soils: ['oxide', 'dust', 'goo'], school: 'light-oil', shelf: everything })
+    const a = adviseCleaning({
+      materials: ['head', 'steel'],
+      soils: ['oxide', 'dust', 'goo'],
+      school: 'light-oil',
+      shelf: everything,
+    })
     const cleaned = a.steps.filter(s => !s.title.startsWith('Lubricate'))
     const first = cleaned.findIndex(s => s.on.includes('head'))
     expect(cleaned.slice(first).every(s => s.on.length === 1 && s.on[0] === 'head')).toBe(true)
@@ -52,7 +85,8 @@ describe('the cleaning adviser', () => {
           const { steps } = adviseCleaning({ materials: present, soils, school, shelf })
           for (const s of steps) for (const m of s.on) if (s.agent.never[m]) throw new Error(`${s.agent.id} on ${m}`)
           const lubricated = steps.filter(s => s.title.startsWith('Lubricate')).flatMap(s => s.on)
-          if (present.some(m => ['steel', 'brass', 'plastic-rail'].includes(m) !== lubricated.includes(m))) throw new Error(`${school} leaves ${present.join()} without a word`)
+          if (present.some(m => ['steel', 'brass', 'plastic-rail'].includes(m) !== lubricated.includes(m)))
+            throw new Error(`${school} leaves ${present.join()} without a word`)
           cases++
         }
       }
@@ -60,7 +94,12 @@ describe('the cleaning adviser', () => {
     expect(cases).toBe(255 * 2 * 4)
     for (const soil of soils) {
       for (const m of materials) {
-        const on = adviseCleaning({ materials: [m], soils: [soil], school: 'light-oil', shelf: everything }).steps.filter(s => !s.title.startsWith('Lubricate'))
+        const on = adviseCleaning({
+          materials: [m],
+          soils: [soil],
+          school: 'light-oil',
+          shelf: everything,
+        }).steps.filter(s => !s.title.startsWith('Lubricate'))
         expect(on.length, `${soil} on ${m}`).toBeGreaterThan(0)
       }
     }

@@ -3,11 +3,17 @@ import { optionsSum, repairOptions } from '../../src/drivetrain'
 import { judgeSum } from '../../src/sums'
 
 const judge = (typed: Record<string, string>) => judgeSum(optionsSum, typed).result!
-const words = (typed: Record<string, string>) => { const { call } = judge(typed); return [...call.reasons, call.next] }
+const words = (typed: Record<string, string>) => {
+  const { call } = judge(typed)
+  return [...call.reasons, call.next]
+}
 
 describe('which way to repair', () => {
   it('weighs only what is at hand, and explains itself in at most three sentences', () => {
-    expect(judge({ fault: 'dead' }).call).toMatchObject({ kind: 'unknown', reasons: ['No motor, mechanism or donor is at hand to weigh.'] })
+    expect(judge({ fault: 'dead' }).call).toMatchObject({
+      kind: 'unknown',
+      reasons: ['No motor, mechanism or donor is at hand to weigh.'],
+    })
     const motor = judge({ fault: 'dead', motor: 'alike', mechanism: 'unknown', connectors: 'differ' })
     expect(motor.observations[0]!.value).toBe('swap the motor')
     expect(motor.call.kind).toBe('mend')

@@ -8,12 +8,19 @@ describe('open belt length', () => {
   })
 
   it('agrees with the machine-design handbook approximation 2C + pi(D+d)/2 + (D-d)^2/4C where pulleys differ little', () => {
-    fc.assert(fc.property(fc.double({ min: 20, max: 120, noNaN: true }), fc.double({ min: 0.3, max: 1, noNaN: true }), (large, share) => {
-      const small = large * share
-      const centre = 2 * large
-      const handbook = 2 * centre + Math.PI * (large + small) / 2 + (large - small) ** 2 / (4 * centre)
-      expect(Math.abs(openBeltLength(centre, large, small) / handbook - 1)).toBeLessThan(2e-4)
-    }), { seed: 4 })
+    fc.assert(
+      fc.property(
+        fc.double({ min: 20, max: 120, noNaN: true }),
+        fc.double({ min: 0.3, max: 1, noNaN: true }),
+        (large, share) => {
+          const small = large * share
+          const centre = 2 * large
+          const handbook = 2 * centre + (Math.PI * (large + small)) / 2 + (large - small) ** 2 / (4 * centre)
+          expect(Math.abs(openBeltLength(centre, large, small) / handbook - 1)).toBeLessThan(2e-4)
+        },
+      ),
+      { seed: 4 },
+    )
   })
 
   it('wraps the large pulley wholly where the small one is a point at its rim', () => {
@@ -21,7 +28,9 @@ describe('open belt length', () => {
   })
 
   it('refuses pulleys that overlap', () => {
-    expect(() => openBeltLength(30, 62, 9)).toThrow('pulleys of 62 and 9 mm overlap at a centre distance of 30 mm; expected at least 35.5 mm.')
+    expect(() => openBeltLength(30, 62, 9)).toThrow(
+      'pulleys of 62 and 9 mm overlap at a centre distance of 30 mm; expected at least 35.5 mm.',
+    )
     expect(() => openBeltLength(30, 0, 9)).toThrow('not a positive number')
   })
 })

@@ -1,6 +1,18 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { agreeing, bitsOf, cheapest, PROCESSOR_PROBES, PROCESSOR_SUSPECTS, processorSum, swapSum, trialsWanted, type Probe, type ProcessorTest, type Suspect } from '../../src/electrics'
+import {
+  agreeing,
+  bitsOf,
+  cheapest,
+  PROCESSOR_PROBES,
+  PROCESSOR_SUSPECTS,
+  processorSum,
+  swapSum,
+  trialsWanted,
+  type Probe,
+  type ProcessorTest,
+  type Suspect,
+} from '../../src/electrics'
 import { fisherFewer } from '../../src/numbers'
 import { judgeSum, type Sum } from '../../src/sums'
 
@@ -14,18 +26,23 @@ describe('Fisher’s exact test', () => {
     expect(fisherFewer(3, 4, 1, 4)).toBeCloseTo(17 / 70, 12)
   })
   it('against counting every way to deal the failures', () => {
-    const small = fc.record({ n1: fc.integer({ min: 1, max: 5 }), n2: fc.integer({ min: 1, max: 5 }) }).chain(({ n1, n2 }) => fc.record({ n1: fc.constant(n1), n2: fc.constant(n2), f1: fc.nat(n1), f2: fc.nat(n2) }))
-    fc.assert(fc.property(small, ({ n1, n2, f1, f2 }) => {
-      const n = n1 + n2
-      let [ways, few] = [0, 0]
-      for (let m = 0; m < 2 ** n; m++) {
-        const bits = [...Array(n).keys()].filter(i => m >> i & 1)
-        if (bits.length !== f1 + f2) continue
-        ways++
-        if (bits.filter(i => i >= n1).length <= f2) few++
-      }
-      expect(fisherFewer(f1, n1, f2, n2)).toBeCloseTo(few / ways, 10)
-    }), { numRuns: 100 })
+    const small = fc
+      .record({ n1: fc.integer({ min: 1, max: 5 }), n2: fc.integer({ min: 1, max: 5 }) })
+      .chain(({ n1, n2 }) => fc.record({ n1: fc.constant(n1), n2: fc.constant(n2), f1: fc.nat(n1), f2: fc.nat(n2) }))
+    fc.assert(
+      fc.property(small, ({ n1, n2, f1, f2 }) => {
+        const n = n1 + n2
+        let [ways, few] = [0, 0]
+        for (let m = 0; m < 2 ** n; m++) {
+          const bits = [...Array(n).keys()].filter(i => (m >> i) & 1)
+          if (bits.length !== f1 + f2) continue
+          ways++
+          if (bits.filter(i => i >= n1).length <= f2) few++
+        }
+        expect(fisherFewer(f1, n1, f2, n2)).toBeCloseTo(few / ways, 10)
+      }),
+      { numRuns: 100 },
+    )
   })
 })
 
@@ -33,11 +50,16 @@ describe('a part swapped', () => {
   const before = { beforeFails: '8', beforeTrials: '10' }
   it('is to blame only when the fault comes back with it', () => {
     const cured = { ...before, afterFails: '0', afterTrials: '10' }
-    expect(call(swapSum, cured)).toMatchObject({ kind: 'unknown', next: 'Put the old part back: does the fault come back?' })
+    expect(call(swapSum, cured)).toMatchObject({
+      kind: 'unknown',
+      next: 'Put the old part back: does the fault come back?',
+    })
     expect(call(swapSum, { ...cured, backFails: '7', backTrials: '10' }).kind).toBe('mend')
     expect(call(swapSum, { ...cured, backFails: '0', backTrials: '10' }).reasons[0]).toMatch(/it was a contact/)
     expect(call(swapSum, { ...before, afterFails: '8', afterTrials: '10' })).toMatchObject({ kind: 'leave' })
-    expect(call(swapSum, { beforeFails: '0', beforeTrials: '10', afterFails: '0', afterTrials: '10' }).kind).toBe('unknown')
+    expect(call(swapSum, { beforeFails: '0', beforeTrials: '10', afterFails: '0', afterTrials: '10' }).kind).toBe(
+      'unknown',
+    )
   })
   it('says how many more trials would settle it, and that many do', () => {
     const thin = call(swapSum, { beforeFails: '3', beforeTrials: '10', afterFails: '0', afterTrials: '4' })
@@ -47,24 +69,42 @@ describe('a part swapped', () => {
     expect(trialsWanted(3, 10)).toBe(4 + more)
   })
   it('more failures than trials are named', () => {
-    expect(() => judgeSum(swapSum, { beforeFails: '12', beforeTrials: '10', afterFails: '0', afterTrials: '1' })).toThrow(/12 failures in 10 trials/)
+    expect(() =>
+      judgeSum(swapSum, { beforeFails: '12', beforeTrials: '10', afterFails: '0', afterTrials: '1' }),
+    ).toThrow(/12 failures in 10 trials/)
   })
 })
 
 describe('which measurement next', () => {
   type T = 'a' | 'b'
-  const probes: Probe<T>[] = [{ id: 'a', minutes: 1, outcomes: ['x', 'y'] }, { id: 'b', minutes: 4, outcomes: ['x', 'y', 'z'] }]
-  const suspect = (id: string, odds: number, shows: Suspect<T>['shows']): Suspect<T> => ({ id, label: id, cure: '', odds, shows })
+  const probes: Probe<T>[] = [
+    { id: 'a', minutes: 1, outcomes: ['x', 'y'] },
+    { id: 'b', minutes: 4, outcomes: ['x', 'y', 'z'] },
+  ]
+  const suspect = (id: string, odds: number, shows: Suspect<T>['shows']): Suspect<T> => ({
+    id,
+    label: id,
+    cure: '',
+    odds,
+    shows,
+  })
   // Shannon 1948: a measurement that splits evenly tells one bit; one that shows the same of all tells none.
   it('bits of a plain split, of none, and of an uneven one', () => {
     expect(bitsOf([suspect('1', 1, { a: ['x'] }), suspect('2', 1, { a: ['y'] })], probes[0]!)).toBeCloseTo(1, 12)
     expect(bitsOf([suspect('1', 1, { a: ['x'] }), suspect('2', 1, { a: ['x'] })], probes[0]!)).toBeCloseTo(0, 12)
-    expect(bitsOf([suspect('1', 3, { a: ['x'] }), suspect('2', 1, { a: ['y'] })], probes[0]!)).toBeCloseTo(0.8112781245, 9)
+    expect(bitsOf([suspect('1', 3, { a: ['x'] }), suspect('2', 1, { a: ['y'] })], probes[0]!)).toBeCloseTo(
+      0.8112781245,
+      9,
+    )
     // What shows anything tells nothing.
     expect(bitsOf([suspect('1', 1, {}), suspect('2', 1, {})], probes[0]!)).toBeCloseTo(0, 12)
   })
   it('a long measurement must tell more', () => {
-    const three = [suspect('1', 1, { a: ['x'], b: ['x'] }), suspect('2', 1, { a: ['y'], b: ['y'] }), suspect('3', 1, { a: ['y'], b: ['z'] })]
+    const three = [
+      suspect('1', 1, { a: ['x'], b: ['x'] }),
+      suspect('2', 1, { a: ['y'], b: ['y'] }),
+      suspect('3', 1, { a: ['y'], b: ['z'] }),
+    ]
     expect(cheapest(three, probes, {})!.id).toBe('a')
     expect(cheapest(agreeing(three, { a: 'y' }), probes, { a: 'y' })!.id).toBe('b')
     expect(cheapest(three.slice(0, 1), probes, {})).toBeNull()
@@ -75,10 +115,17 @@ describe('a drive with its own processor', () => {
   const measure = (typed: Record<string, string>) => judgeSum(processorSum, typed).result!
   // Common practice, no source: an address line that neither swings nor sits at a level points to an open output; a chip with a dark spot is shorted.
   it('the trade’s facts', () => {
-    expect(measure({ supply: 'good', reset: 'good', clock: 'good', heat: 'good', bus: 'between', irq: 'good' }).call).toMatchObject({ kind: 'mend', reasons: ['It points to an open output on an address line.'] })
-    expect(measure({ supply: 'low' }).call).toMatchObject({ kind: 'mend', reasons: [expect.stringMatching(/misleads/)] })
+    expect(
+      measure({ supply: 'good', reset: 'good', clock: 'good', heat: 'good', bus: 'between', irq: 'good' }).call,
+    ).toMatchObject({ kind: 'mend', reasons: ['It points to an open output on an address line.'] })
+    expect(measure({ supply: 'low' }).call).toMatchObject({
+      kind: 'mend',
+      reasons: [expect.stringMatching(/misleads/)],
+    })
     expect(measure({ supply: 'good', reset: 'held', heat: 'good' }).call.reasons[0]).toMatch(/reset circuit/)
-    expect(measure({ supply: 'good', clock: 'still', heat: 'hot', reset: 'held', host: 'good', ram: 'cures' }).call.kind).toBe('unknown')
+    expect(
+      measure({ supply: 'good', clock: 'still', heat: 'hot', reset: 'held', host: 'good', ram: 'cures' }).call.kind,
+    ).toBe('unknown')
   })
   it('following what it asks for, every fault is found, swaps last', () => {
     const minutes: number[] = []
@@ -101,6 +148,8 @@ describe('a drive with its own processor', () => {
     expect(minutes.reduce((a, b) => a + b, 0) / minutes.length).toBeLessThan(all / 2)
   })
   it('the first thing asked for is done with a meter or a finger', () => {
-    expect(PROCESSOR_PROBES.find(p => p.id === cheapest(PROCESSOR_SUSPECTS, PROCESSOR_PROBES, {})!.id)!.minutes).toBeLessThanOrEqual(2)
+    expect(
+      PROCESSOR_PROBES.find(p => p.id === cheapest(PROCESSOR_SUSPECTS, PROCESSOR_PROBES, {})!.id)!.minutes,
+    ).toBeLessThanOrEqual(2)
   })
 })

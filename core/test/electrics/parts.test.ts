@@ -17,24 +17,38 @@ describe('preferred values', () => {
 describe('a replacement detector', () => {
   const TTL = { low: 0.8, high: 2 }
   it('every pull-up of the range is sure of both levels with the reserves, and just outside it none is', () => {
-    fc.assert(fc.property(fc.double({ min: 1e-4, max: 5e-3, noNaN: true }), fc.double({ min: 1e-8, max: 2e-5, noNaN: true }), (lit, dark) => {
-      const r = pullUpsFor(lit, dark, 5, TTL)
-      const sure = (ohms: number) => 5 - lit / 2 * ohms <= TTL.low + 1e-9 && 5 - dark * 3 * ohms >= TTL.high - 1e-9
-      if (!r) {
-        for (const ohms of [1e3, 1e4, 3e4, 1e5]) expect(sure(ohms)).toBe(false)
-        return
-      }
-      for (const ohms of [r.least, r.best, r.most]) expect(sure(ohms)).toBe(true)
-      expect(sure(r.least * 0.99)).toBe(false)
-      if (r.most < 100_000) expect(sure(r.most * 1.01)).toBe(false)
-    }), { numRuns: 300 })
+    fc.assert(
+      fc.property(
+        fc.double({ min: 1e-4, max: 5e-3, noNaN: true }),
+        fc.double({ min: 1e-8, max: 2e-5, noNaN: true }),
+        (lit, dark) => {
+          const r = pullUpsFor(lit, dark, 5, TTL)
+          const sure = (ohms: number) =>
+            5 - (lit / 2) * ohms <= TTL.low + 1e-9 && 5 - dark * 3 * ohms >= TTL.high - 1e-9
+          if (!r) {
+            for (const ohms of [1e3, 1e4, 3e4, 1e5]) expect(sure(ohms)).toBe(false)
+            return
+          }
+          for (const ohms of [r.least, r.best, r.most]) expect(sure(ohms)).toBe(true)
+          expect(sure(r.least * 0.99)).toBe(false)
+          if (r.most < 100_000) expect(sure(r.most * 1.01)).toBe(false)
+        },
+      ),
+      { numRuns: 300 },
+    )
   })
   // Common practice, no source: at least 0.2 mA lit is a good one. Ohm's law by hand: (5 − 0.8) V ÷ 0.1 mA = 42 kΩ.
   it('the least good detector wants 42 kΩ', () => {
     expect(pullUpsFor(0.2e-3, 0, 5, TTL)!.least).toBeCloseTo(42_000, 6)
-    expect(call(detectorSum, { lit: '0.2 mA', pull: '10k' })).toMatchObject({ kind: 'nudge', reasons: [expect.stringMatching(/too strong for it/)] })
+    expect(call(detectorSum, { lit: '0.2 mA', pull: '10k' })).toMatchObject({
+      kind: 'nudge',
+      reasons: [expect.stringMatching(/too strong for it/)],
+    })
     expect(call(detectorSum, { lit: '0.2 mA', pull: '47k' }).kind).toBe('leave')
-    expect(call(detectorSum, { lit: '6 µA' })).toMatchObject({ kind: 'mend', reasons: [expect.stringMatching(/no pull-up makes it sure/)] })
+    expect(call(detectorSum, { lit: '6 µA' })).toMatchObject({
+      kind: 'mend',
+      reasons: [expect.stringMatching(/no pull-up makes it sure/)],
+    })
     expect(call(detectorSum, { lit: '1 mA', pull: '10k', looks: 'differs' }).kind).toBe('mend')
     expect(call(detectorSum, { lit: '1 mA', pull: '10k', legs: 'swapped' }).kind).toBe('nudge')
     expect(call(detectorSum, { lit: '1 mA', pull: '10k', ledNm: '950', seesNm: '570' }).kind).toBe('unknown')
@@ -46,7 +60,10 @@ describe('a replacement capacitor', () => {
   const fits = { marked: '10u', value: '10', volts: '16', newVolts: '25' }
   it('serves, or says what is wrong with it', () => {
     expect(call(capacitorFitSum, fits).kind).toBe('leave')
-    expect(call(capacitorFitSum, { ...fits, newVolts: '10' })).toMatchObject({ kind: 'stop', reasons: [expect.stringMatching(/may burst/)] })
+    expect(call(capacitorFitSum, { ...fits, newVolts: '10' })).toMatchObject({
+      kind: 'stop',
+      reasons: [expect.stringMatching(/may burst/)],
+    })
     expect(call(capacitorFitSum, { ...fits, value: '4u7' }).kind).toBe('mend')
     expect(call(capacitorFitSum, { ...fits, value: '22', use: 'timing' }).reasons[0]).toMatch(/changes it by 120 %/)
     expect(call(capacitorFitSum, { ...fits, polarity: 'unknown' }).kind).toBe('stop')
@@ -54,37 +71,69 @@ describe('a replacement capacitor', () => {
   })
   it('too tall, it is laid flat where there is room beside its pads', () => {
     const tall = { ...fits, kind: 'leaded', height: '11', diameter: '5', above: '6' }
-    expect(call(capacitorFitSum, { ...tall, beside: '15' })).toMatchObject({ kind: 'nudge', reasons: ['Standing it is 5 mm too tall; laid flat it takes 5 mm of height and 14 mm of length.'] })
+    expect(call(capacitorFitSum, { ...tall, beside: '15' })).toMatchObject({
+      kind: 'nudge',
+      reasons: ['Standing it is 5 mm too tall; laid flat it takes 5 mm of height and 14 mm of length.'],
+    })
     expect(call(capacitorFitSum, { ...tall, beside: '12' }).reasons[0]).toMatch(/lying it needs 14 mm/)
-    expect(call(capacitorFitSum, { ...tall, diameter: '8', beside: '20' }).reasons[0]).toMatch(/lying it is still 8 mm tall/)
+    expect(call(capacitorFitSum, { ...tall, diameter: '8', beside: '20' }).reasons[0]).toMatch(
+      /lying it is still 8 mm tall/,
+    )
     expect(call(capacitorFitSum, { ...tall, kind: 'smd', beside: '20' }).reasons[0]).toMatch(/cannot be laid flat/)
     expect(call(capacitorFitSum, tall).kind).toBe('unknown')
   })
 })
 
 describe('a board of capacitors', () => {
-  const rows = (list: readonly Record<string, string>[]) => Object.fromEntries(list.flatMap((r, i) => Object.entries(r).map(([k, v]) => [`caps.${i}.${k}`, v])))
+  const rows = (list: readonly Record<string, string>[]) =>
+    Object.fromEntries(list.flatMap((r, i) => Object.entries(r).map(([k, v]) => [`caps.${i}.${k}`, v])))
   it('judges each, and puts together what is to buy', () => {
     const typed = rows([
-      { name: 'C1', marked: '10u', volts: '16', reading: '1.22u', where: 'in' }, { name: 'C2', marked: '10u', volts: '16', leaks: 'yes' },
-      { name: 'C3', marked: '47u', volts: '6.3', reading: '46', esr: '0.5' }, { name: 'C4', marked: '22u', volts: '12', reading: '3' }, { name: 'C5', marked: '10', reading: '7', where: 'in' },
+      { name: 'C1', marked: '10u', volts: '16', reading: '1.22u', where: 'in' },
+      { name: 'C2', marked: '10u', volts: '16', leaks: 'yes' },
+      { name: 'C3', marked: '47u', volts: '6.3', reading: '46', esr: '0.5' },
+      { name: 'C4', marked: '22u', volts: '12', reading: '3' },
+      { name: 'C5', marked: '10', reading: '7', where: 'in' },
     ])
     const { result } = judgeSum(boardSum, typed)
-    expect(result!.call).toMatchObject({ kind: 'mend', reasons: ['3 of 5 want replacing: C1, C2, C4.', '1 cannot be judged in circuit: C5.'] })
-    expect(result!.table!.rows).toEqual([[2, '10 µF', '16 V or more', 'C1, C2'], [1, '22 µF', '16 V or more', 'C4']])
+    expect(result!.call).toMatchObject({
+      kind: 'mend',
+      reasons: ['3 of 5 want replacing: C1, C2, C4.', '1 cannot be judged in circuit: C5.'],
+    })
+    expect(result!.table!.rows).toEqual([
+      [2, '10 µF', '16 V or more', 'C1, C2'],
+      [1, '22 µF', '16 V or more', 'C4'],
+    ])
   })
   it('a row that is still being typed is left out; a place that stands twice is said', () => {
     expect(judgeSum(boardSum, rows([{ name: 'C1' }])).needed).toEqual(['capacitor'])
-    expect(() => judgeSum(boardSum, rows([{ name: 'C1', marked: '10' }, { name: 'C1', marked: '10' }]))).toThrow(/C1 stands twice in the list/)
-    expect(() => judgeSum(boardSum, { 'caps.3.marked': 'ten' })).toThrow(/^caps\.3\.marked: “ten” cannot be read as marked/)
-    expect(judgeSum(boardSum, rows([{ marked: '10000000', reading: '9' }])).doubts[0]).toMatch(/^capacitor 1: Marked of 10000000 µF is far from usual/)
+    expect(() =>
+      judgeSum(
+        boardSum,
+        rows([
+          { name: 'C1', marked: '10' },
+          { name: 'C1', marked: '10' },
+        ]),
+      ),
+    ).toThrow(/C1 stands twice in the list/)
+    expect(() => judgeSum(boardSum, { 'caps.3.marked': 'ten' })).toThrow(
+      /^caps\.3\.marked: “ten” cannot be read as marked/,
+    )
+    expect(judgeSum(boardSum, rows([{ marked: '10000000', reading: '9' }])).doubts[0]).toMatch(
+      /^capacitor 1: Marked of 10000000 µF is far from usual/,
+    )
   })
   it('buys for each part once, whatever the list', () => {
-    const part = fc.record({ marked: fc.constantFrom(1, 4.7, 10, 22, 47, 100), volts: fc.constantFrom(undefined, 6.3, 10, 16, 25) })
-    fc.assert(fc.property(fc.array(part, { maxLength: 30 }), (parts) => {
-      const list = shoppingList(parts.map((p, i) => ({ ...p, name: `C${i}` })))
-      expect(list.reduce((n, [count]) => n + count, 0)).toBe(parts.length)
-      expect(new Set(list.map(([, value, volts]) => `${value} ${volts}`)).size).toBe(list.length)
-    }))
+    const part = fc.record({
+      marked: fc.constantFrom(1, 4.7, 10, 22, 47, 100),
+      volts: fc.constantFrom(undefined, 6.3, 10, 16, 25),
+    })
+    fc.assert(
+      fc.property(fc.array(part, { maxLength: 30 }), parts => {
+        const list = shoppingList(parts.map((p, i) => ({ ...p, name: `C${i}` })))
+        expect(list.reduce((n, [count]) => n + count, 0)).toBe(parts.length)
+        expect(new Set(list.map(([, value, volts]) => `${value} ${volts}`)).size).toBe(list.length)
+      }),
+    )
   })
 })

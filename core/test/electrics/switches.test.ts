@@ -1,6 +1,14 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { afterEvent, AT_REST, changeTold, donorSwitchSum, hostSeesSum, whatHostSees, type ChangeEvent } from '../../src/electrics'
+import {
+  afterEvent,
+  AT_REST,
+  changeTold,
+  donorSwitchSum,
+  hostSeesSum,
+  whatHostSees,
+  type ChangeEvent,
+} from '../../src/electrics'
 import { judgeSum, type Sum } from '../../src/sums'
 
 const call = (sum: Sum, typed: Record<string, string>) => judgeSum(sum, typed).result!.call
@@ -8,18 +16,21 @@ const call = (sum: Sum, typed: Record<string, string>) => judgeSum(sum, typed).r
 describe('what the host sees of a switch', () => {
   it('every wiring of it, against the contact followed by hand', () => {
     let right = 0
-    for (const contact of ['nc', 'no'] as const) for (const pressedIn of ['protected', 'writable']) for (const closes of ['ground', 'supply'] as const) for (const inverted of [false, true]) {
-      const seen = whatHostSees('protect', { contact, pressedIn, closes, inverted })
-      for (const s of seen) {
-        // By hand: is the contact closed; which rail wins; does a gate turn it over.
-        const closed = s.state === pressedIn ? contact === 'no' : contact === 'nc'
-        let level = closed ? (closes === 'ground' ? 0 : 1) : (closes === 'ground' ? 1 : 0)
-        if (inverted) level = 1 - level
-        expect(s.low).toBe(level === 0)
-        expect(s.says).toBe(level === 0 ? 'protected' : 'writable')
-      }
-      if (seen.every(s => s.right)) right++
-    }
+    for (const contact of ['nc', 'no'] as const)
+      for (const pressedIn of ['protected', 'writable'])
+        for (const closes of ['ground', 'supply'] as const)
+          for (const inverted of [false, true]) {
+            const seen = whatHostSees('protect', { contact, pressedIn, closes, inverted })
+            for (const s of seen) {
+              // By hand: is the contact closed; which rail wins; does a gate turn it over.
+              const closed = s.state === pressedIn ? contact === 'no' : contact === 'nc'
+              let level = closed ? (closes === 'ground' ? 0 : 1) : closes === 'ground' ? 1 : 0
+              if (inverted) level = 1 - level
+              expect(s.low).toBe(level === 0)
+              expect(s.says).toBe(level === 0 ? 'protected' : 'writable')
+            }
+            if (seen.every(s => s.right)) right++
+          }
     // Each of four two-way choices turns the answer over, so exactly half of the sixteen are right.
     expect(right).toBe(8)
   })
@@ -28,13 +39,17 @@ describe('what the host sees of a switch', () => {
     // Common practice, no source: these switches are normally closed.
     const wired = { use: 'protect', contact: 'nc', closes: 'ground', inverted: 'no' }
     expect(call(hostSeesSum, { ...wired, pressed: 'second' })).toMatchObject({ kind: 'leave' })
-    expect(call(hostSeesSum, { ...wired, pressed: 'first' })).toMatchObject({ kind: 'stop', reasons: ['It tells the opposite: a protected disk would be written on.'] })
+    expect(call(hostSeesSum, { ...wired, pressed: 'first' })).toMatchObject({
+      kind: 'stop',
+      reasons: ['It tells the opposite: a protected disk would be written on.'],
+    })
     expect(call(hostSeesSum, { ...wired, use: 'disk-in', pressed: 'first' }).kind).toBe('mend')
   })
 })
 
 describe('the disk-change latch', () => {
-  const run = (events: readonly ChangeEvent[], health: 'works' | 'says in' | 'says out' = 'works') => events.reduce((s, e) => afterEvent(s, e, health), AT_REST)
+  const run = (events: readonly ChangeEvent[], health: 'works' | 'says in' | 'says out' = 'works') =>
+    events.reduce((s, e) => afterEvent(s, e, health), AT_REST)
   // Common practice, no source: it latches on removal, is cleared by a step with a disk in, and means something only while selected.
   it('the trade’s three facts', () => {
     expect(changeTold(run(['power-on', 'select', 'disk-in']))).toBe(true)
@@ -45,29 +60,49 @@ describe('the disk-change latch', () => {
     expect(changeTold(run(['power-on', 'disk-in']))).toBe(false)
   })
   it('whatever happens: told only when selected, and never after a step with the disk in that followed its coming', () => {
-    const events = fc.array(fc.constantFrom<ChangeEvent>('disk-out', 'disk-in', 'step', 'select', 'deselect'), { maxLength: 30 })
-    fc.assert(fc.property(events, (list) => {
-      const s = run(['power-on', ...list])
-      const out = list.lastIndexOf('disk-out')
-      // After the last removal: did a step follow a disk that came.
-      const first = list.indexOf('disk-in', out + 1)
-      const cleared = first >= 0 && list.includes('step', first)
-      expect(s.latched).toBe(!cleared)
-      if (!s.selected) expect(changeTold(s)).toBe(false)
-    }), { numRuns: 300 })
+    const events = fc.array(fc.constantFrom<ChangeEvent>('disk-out', 'disk-in', 'step', 'select', 'deselect'), {
+      maxLength: 30,
+    })
+    fc.assert(
+      fc.property(events, list => {
+        const s = run(['power-on', ...list])
+        const out = list.lastIndexOf('disk-out')
+        // After the last removal: did a step follow a disk that came.
+        const first = list.indexOf('disk-in', out + 1)
+        const cleared = first >= 0 && list.includes('step', first)
+        expect(s.latched).toBe(!cleared)
+        if (!s.selected) expect(changeTold(s)).toBe(false)
+      }),
+      { numRuns: 300 },
+    )
   })
   it('a switch that sticks at “in” hides every change after the first step', () => {
-    expect(call(hostSeesSum, { use: 'change', health: 'in' })).toMatchObject({ kind: 'mend', reasons: [expect.stringMatching(/last disk’s directory stays/)] })
+    expect(call(hostSeesSum, { use: 'change', health: 'in' })).toMatchObject({
+      kind: 'mend',
+      reasons: [expect.stringMatching(/last disk’s directory stays/)],
+    })
     expect(call(hostSeesSum, { use: 'change', health: 'out' }).kind).toBe('mend')
     expect(call(hostSeesSum, { use: 'change' }).kind).toBe('leave')
   })
 })
 
 describe('donor switch', () => {
-  const fits = { acts1: '6.0', acts2: '6.1', pitch1: '2.54', pitch2: '1/10 in', wide1: '8', wide2: '7.5', needs: 'nc', has: 'both' }
+  const fits = {
+    acts1: '6.0',
+    acts2: '6.1',
+    pitch1: '2.54',
+    pitch2: '1/10 in',
+    wide1: '8',
+    wide2: '7.5',
+    needs: 'nc',
+    has: 'both',
+  }
   it('fits within its tolerances, and a wrong contact is no fit', () => {
     expect(call(donorSwitchSum, fits).kind).toBe('leave')
-    expect(call(donorSwitchSum, { ...fits, acts2: '6.6' })).toMatchObject({ kind: 'nudge', next: expect.stringMatching(/Shim or file/) })
+    expect(call(donorSwitchSum, { ...fits, acts2: '6.6' })).toMatchObject({
+      kind: 'nudge',
+      next: expect.stringMatching(/Shim or file/),
+    })
     expect(call(donorSwitchSum, { ...fits, has: 'no' }).reasons[0]).toMatch(/normally open contact only/)
     expect(call(donorSwitchSum, { ...fits, ohms: '12' }).kind).toBe('mend')
     expect(call(donorSwitchSum, { acts1: '6' }).kind).toBe('unknown')

@@ -20,19 +20,42 @@ describe('the wiggle test', () => {
   })
 
   it('names the wire and how sure; two that share something; or none', () => {
-    expect(call({ ...base, wire1: '1', wire2: '9', wire3: '0', wire4: '1' })).toMatchObject({ kind: 'mend', reasons: ['Wire 2 makes errors when it is moved: 9 in 20 s.', 'The odds that this is chance are below 1 in 1000.'] })
-    expect(call({ ...base, wire1: '12', wire2: '11', wire3: '0' }).reasons[0]).toMatch(/Wires 1 and 2 .* what they share is loose/)
+    expect(call({ ...base, wire1: '1', wire2: '9', wire3: '0', wire4: '1' })).toMatchObject({
+      kind: 'mend',
+      reasons: [
+        'Wire 2 makes errors when it is moved: 9 in 20 s.',
+        'The odds that this is chance are below 1 in 1000.',
+      ],
+    })
+    expect(call({ ...base, wire1: '12', wire2: '11', wire3: '0' }).reasons[0]).toMatch(
+      /Wires 1 and 2 .* what they share is loose/,
+    )
     expect(call({ ...base, wire1: '1', wire2: '1' }).kind).toBe('leave')
-    expect(call({ ...base, rest: '0', wire1: '1', wire2: '0' })).toMatchObject({ kind: 'unknown', next: 'Move each for longer than 20 s.' })
-    expect(call({ ...base, wire1: '0', after: '20' }).reasons[0]).toBe('It reads worse after moving than before: 20 errors in place of 2.')
+    expect(call({ ...base, rest: '0', wire1: '1', wire2: '0' })).toMatchObject({
+      kind: 'unknown',
+      next: 'Move each for longer than 20 s.',
+    })
+    expect(call({ ...base, wire1: '0', after: '20' }).reasons[0]).toBe(
+      'It reads worse after moving than before: 20 errors in place of 2.',
+    )
     expect(call(base).kind).toBe('unknown')
     expect(call({ ...base, wire1: '9', joint: 'crimp' }).next).toMatch(/pierced the sheath/)
-    expect(() => judgeSum(wiggleSum, { ...base, each: '0' })).toThrow('each: Each wire moved for cannot be 0; expected more than 0.')
+    expect(() => judgeSum(wiggleSum, { ...base, each: '0' })).toThrow(
+      'each: Each wire moved for cannot be 0; expected more than 0.',
+    )
   })
 
   it('accuses a sound wire in at most one test in a hundred', () => {
     const random = new Random(9)
-    const poisson = (mean: number) => { let k = 0, p = random.next(); while (p > Math.exp(-mean)) { k++; p *= random.next() } return k }
+    const poisson = (mean: number) => {
+      let k = 0,
+        p = random.next()
+      while (p > Math.exp(-mean)) {
+        k++
+        p *= random.next()
+      }
+      return k
+    }
     let accused = 0
     for (let i = 0; i < 2000; i++) {
       const wires = Array.from({ length: 4 }, () => poisson(1))

@@ -3,7 +3,7 @@ import { standingFindings } from '../../src/findings'
 import type { LogEntry } from '../../src/observations'
 import { entry, found } from '../log'
 
-const ids = (log: LogEntry[]) => standingFindings(log).map(f => f.place ? `${f.finding.id}@${f.place}` : f.finding.id)
+const ids = (log: LogEntry[]) => standingFindings(log).map(f => (f.place ? `${f.finding.id}@${f.place}` : f.finding.id))
 
 describe('findings that hold', () => {
   it('a later answer replaces the earlier one', () => {
@@ -18,15 +18,33 @@ describe('findings that hold', () => {
   })
 
   it('each place has its own answer, and saying where replaces having said only that', () => {
-    expect(ids([found('lacquer.broken'), found('lacquer.broken', 'look', 'speed trimmer'), found('lacquer.whole', 'look', 'stepper body')]))
-      .toEqual(['lacquer.broken@speed trimmer', 'lacquer.whole@stepper body'])
-    expect(ids([found('corrosion.green', 'look', 'connector'), found('corrosion.rust', 'look', 'chassis'), found('corrosion.cleaned', 'clean', 'connector')]))
-      .toEqual(['corrosion.rust@chassis', 'corrosion.cleaned@connector'])
-    expect(ids([found('corrosion.green', 'look', 'connector'), found('corrosion.rust', 'look', 'chassis'), found('corrosion.cleaned', 'clean')])).toEqual(['corrosion.cleaned'])
+    expect(
+      ids([
+        found('lacquer.broken'),
+        found('lacquer.broken', 'look', 'speed trimmer'),
+        found('lacquer.whole', 'look', 'stepper body'),
+      ]),
+    ).toEqual(['lacquer.broken@speed trimmer', 'lacquer.whole@stepper body'])
+    expect(
+      ids([
+        found('corrosion.green', 'look', 'connector'),
+        found('corrosion.rust', 'look', 'chassis'),
+        found('corrosion.cleaned', 'clean', 'connector'),
+      ]),
+    ).toEqual(['corrosion.rust@chassis', 'corrosion.cleaned@connector'])
+    expect(
+      ids([
+        found('corrosion.green', 'look', 'connector'),
+        found('corrosion.rust', 'look', 'chassis'),
+        found('corrosion.cleaned', 'clean'),
+      ]),
+    ).toEqual(['corrosion.cleaned'])
   })
 
   it('a repair clears what it cured elsewhere', () => {
-    expect(ids([found('smell.fish'), found('caps.leaking'), found('caps.replaced', 'clean')])).toEqual(['caps.replaced'])
+    expect(ids([found('smell.fish'), found('caps.leaking'), found('caps.replaced', 'clean')])).toEqual([
+      'caps.replaced',
+    ])
   })
 
   it('what was taken back no longer holds, and what it had replaced holds again', () => {

@@ -25,8 +25,14 @@ describe('the vocabulary of findings', () => {
 
   it('every question can be answered by something good and by something that is not', () => {
     for (const q of QUESTIONS) {
-      expect(q.findings.some(f => f.call === 'leave'), q.id).toBe(true)
-      expect(q.findings.some(f => f.call !== 'leave'), q.id).toBe(true)
+      expect(
+        q.findings.some(f => f.call === 'leave'),
+        q.id,
+      ).toBe(true)
+      expect(
+        q.findings.some(f => f.call !== 'leave'),
+        q.id,
+      ).toBe(true)
       expect(q.findings.length, `${q.id}: one key for each`).toBeLessThanOrEqual(9)
     }
   })
@@ -41,7 +47,8 @@ describe('the vocabulary of findings', () => {
   })
 
   it('asks only what a drive has', () => {
-    const asked = (id: typeof MECHANISM_IDS[number]) => searchFindings('click', situationOf({ mechanism: id }, [])).some(x => x.question.id === 'click')
+    const asked = (id: (typeof MECHANISM_IDS)[number]) =>
+      searchFindings('click', situationOf({ mechanism: id }, [])).some(x => x.question.id === 'click')
     expect(asked('cartridge')).toBe(true)
     expect(asked('3.5in')).toBe(false)
     expect(searchFindings('belt goo', situationOf({ mechanism: '3.5in' }, []))).toEqual([])
@@ -53,20 +60,30 @@ describe('what a finding puts on the log', () => {
     const r = recordFinding({ finding: 'lacquer.broken', place: 'upper head screws' })
     expect(r.title).toBe('Lacquer: broken, upper head screws')
     expect(r.call).toMatchObject({ kind: 'unknown', reasons: ['Someone moved it; alignment will need proof.'] })
-    expect(recordFinding({ finding: 'lacquer.broken', place: 'speed trimmer' }).call.reasons).toEqual(['Someone moved it; the speed will need proof.'])
+    expect(recordFinding({ finding: 'lacquer.broken', place: 'speed trimmer' }).call.reasons).toEqual([
+      'Someone moved it; the speed will need proof.',
+    ])
     for (const { q, f } of all) for (const p of Object.keys(f.meansAt ?? {})) expect(q.places, f.id).toContain(p)
     expect(r.observation).toMatchObject({ key: 'finding.lacquer', value: 'Broken', how: 'seen' })
   })
 
   it('judges a number by its bands, and keeps the number', () => {
-    expect(recordFinding({ question: 'shorts', value: 2.4 })).toMatchObject({ finding: { id: 'shorts.found' }, observation: { value: 2.4, unit: 'Ω' }, title: 'Supply pins: a short (2.4 Ω)' })
+    expect(recordFinding({ question: 'shorts', value: 2.4 })).toMatchObject({
+      finding: { id: 'shorts.found' },
+      observation: { value: 2.4, unit: 'Ω' },
+      title: 'Supply pins: a short (2.4 Ω)',
+    })
     expect(recordFinding({ question: 'shorts', value: 10 }).finding.id).toBe('shorts.low')
     expect(recordFinding({ question: 'shorts', value: 480 }).finding.id).toBe('shorts.none')
   })
 
   it.each([
-    [{}, /left out/], [{ finding: 'belt.purple' }, /no finding "belt.purple"/], [{ finding: 'belt.goo', place: 'moon' }, /“moon” is no place/],
-    [{ question: 'shorts', value: -3 }, /-3 Ω is not possible/], [{ question: 'shorts', value: Number.NaN }, /NaN Ω is not possible/], [{ question: 'belt', value: 3 }, /not answered by a number/],
+    [{}, /left out/],
+    [{ finding: 'belt.purple' }, /no finding "belt.purple"/],
+    [{ finding: 'belt.goo', place: 'moon' }, /“moon” is no place/],
+    [{ question: 'shorts', value: -3 }, /-3 Ω is not possible/],
+    [{ question: 'shorts', value: Number.NaN }, /NaN Ω is not possible/],
+    [{ question: 'belt', value: 3 }, /not answered by a number/],
   ])('says in a sentence what is wrong with %j', (input, words) => {
     expect(() => recordFinding(input)).toThrow(words)
   })

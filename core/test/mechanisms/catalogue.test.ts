@@ -1,6 +1,13 @@
 import { describe, expect, it } from 'vitest'
 import {
-  describeSource, findMechanism, fluxPerRadian, innermostFluxPerInch, MECHANISM_IDS, MECHANISMS, nearestNominal, speedBands,
+  describeSource,
+  findMechanism,
+  fluxPerRadian,
+  innermostFluxPerInch,
+  MECHANISM_IDS,
+  MECHANISMS,
+  nearestNominal,
+  speedBands,
 } from '../../src/mechanisms'
 
 describe('catalogue', () => {
@@ -49,10 +56,14 @@ describe('catalogue', () => {
 
 describe('flux density against the titles of the ECMA standards', () => {
   // ECMA-54, -59, -69 and -99: 13 262; ECMA-66, -70, -78, -100: 7 958; ECMA-125: 15 916 flux transitions per radian.
-  const published = MECHANISMS.flatMap(m => m.formats.filter(f => f.fluxPerRadian).map(f => [m.id, f.label, f] as const))
+  const published = MECHANISMS.flatMap(m =>
+    m.formats.filter(f => f.fluxPerRadian).map(f => [m.id, f.label, f] as const),
+  )
   it.each(published)('%s, %s', (_, __, format) => {
     // The titles round some up and cut others off, so within one.
-    expect(Math.abs(fluxPerRadian(format.fluxPerSecond.value, format.rpm) - format.fluxPerRadian!.value)).toBeLessThan(1)
+    expect(Math.abs(fluxPerRadian(format.fluxPerSecond.value, format.rpm) - format.fluxPerRadian!.value)).toBeLessThan(
+      1,
+    )
   })
 
   it('covers all seven', () => {
@@ -60,7 +71,12 @@ describe('flux density against the titles of the ECMA standards', () => {
   })
 
   // Bits per inch on the innermost track, as published for each size: 8 717, 5 876, 5 922 and 6 816 (from memory).
-  it.each([['3.5in', 0, 8717], ['5.25in-48', 1, 5876], ['5.25in-96', 1, 5922], ['8in', 1, 6816]] as const)('%s reaches its published density on the innermost track', (id, format, perInch) => {
+  it.each([
+    ['3.5in', 0, 8717],
+    ['5.25in-48', 1, 5876],
+    ['5.25in-96', 1, 5922],
+    ['8in', 1, 6816],
+  ] as const)('%s reaches its published density on the innermost track', (id, format, perInch) => {
     const m = findMechanism(id)
     expect(Math.abs(innermostFluxPerInch(m, m.formats[format])! - perInch)).toBeLessThan(1)
   })

@@ -2,10 +2,15 @@ import * as ss from 'simple-statistics'
 import { describe, expect, it } from 'vitest'
 import { leastSquares, mean, median, medianAbsoluteDeviation, quantile, sampleDeviation, t95 } from '../../src/numbers'
 
-const samples = [[3, 1, 4, 1, 5, 9, 2, 6], [0.5], [2, 2, 2], Array.from({ length: 101 }, (_, i) => Math.sin(i * 1.7) * i)]
+const samples = [
+  [3, 1, 4, 1, 5, 9, 2, 6],
+  [0.5],
+  [2, 2, 2],
+  Array.from({ length: 101 }, (_, i) => Math.sin(i * 1.7) * i),
+]
 
 describe('statistics against the simple-statistics package', () => {
-  it.each(samples.map(s => [s]))('%j', (s) => {
+  it.each(samples.map(s => [s]))('%j', s => {
     expect(mean(s)).toBeCloseTo(ss.mean(s), 12)
     expect(median(s)).toBeCloseTo(ss.median(s), 12)
     expect(medianAbsoluteDeviation(s)).toBeCloseTo(ss.medianAbsoluteDeviation(s), 12)
@@ -24,7 +29,14 @@ describe('statistics against the simple-statistics package', () => {
 
 describe('Student’s t, two-sided 95 %', () => {
   // Values as in the tables at the back of any statistics handbook (from memory).
-  it.each([[1, 12.706], [2, 4.303], [4, 2.776], [9, 2.262], [29, 2.045], [120, 1.980]])('%i degrees: %f', (degrees, t) => {
+  it.each([
+    [1, 12.706],
+    [2, 4.303],
+    [4, 2.776],
+    [9, 2.262],
+    [29, 2.045],
+    [120, 1.98],
+  ])('%i degrees: %f', (degrees, t) => {
     expect(t95(degrees)).toBeCloseTo(t, 3)
   })
 })

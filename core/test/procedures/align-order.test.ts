@@ -3,27 +3,100 @@ import { alignOrder, beforeSweep } from '../../src/procedures'
 import type { CallKind, EntryData, LogEntry, Observation, SweepEntryData } from '../../src/observations'
 
 let seq = 0
-const entry = (data: EntryData | null, more: Partial<LogEntry> = {}): LogEntry => ({ id: `e${++seq}`, seq, driveId: 'd', at: '2026-01-01T00:00:00Z', kind: 'measurement', station: 'align', title: '', detail: '', call: null, observations: [], data, takesBack: null, ...more })
+const entry = (data: EntryData | null, more: Partial<LogEntry> = {}): LogEntry => ({
+  id: `e${++seq}`,
+  seq,
+  driveId: 'd',
+  at: '2026-01-01T00:00:00Z',
+  kind: 'measurement',
+  station: 'align',
+  title: '',
+  detail: '',
+  call: null,
+  observations: [],
+  data,
+  takesBack: null,
+  ...more,
+})
 const call = (kind: CallKind) => ({ kind, reasons: ['It is so.'] as [string], next: 'Go on.' })
-const finding = (id: string, place: string | null = null) => entry({ type: 'finding', finding: id, place }, { kind: 'finding', call: null })
-const speed = (kind: CallKind) => entry({ type: 'speed', rpm: 300, uncertainty: 0.1, movedTurns: 0, captureSha: '', captureName: '', channel: '', pulsesPerTurn: 1, pulsesGiven: false, evenMarks: false, read: {}, nominalRpm: 300, simulated: false }, { call: call(kind) })
-const bars = (lower: number, upper: number) => Array.from({ length: 8 }, (_, i) => [0, 1].map(h => [i * 11, h as 0 | 1, h ? upper : lower, 9, 0, 0, 0] as const)).flat()
-const test = (lower: number, upper: number, disk: string | null, observations: Observation[] = []) => entry({ type: 'read-test', bars: bars(lower, upper), captureSha: 'x', captureName: 'x', read: { mapping: {}, inverted: false, code: 'auto', trusted: false }, simulated: null, disk }, { call: call('leave'), observations })
-const sweep = (part: Partial<SweepEntryData>, kind: CallKind = 'nudge') => entry({ type: 'sweep', adjuster: 'upper', scale: 'marks', travel: [-10, 10], stood: 0, umPerUnit: null, rows: [], setTo: null, recheck: null, disk: null, simulated: false, ...part }, { call: call(kind) })
+const finding = (id: string, place: string | null = null) =>
+  entry({ type: 'finding', finding: id, place }, { kind: 'finding', call: null })
+const speed = (kind: CallKind) =>
+  entry(
+    {
+      type: 'speed',
+      rpm: 300,
+      uncertainty: 0.1,
+      movedTurns: 0,
+      captureSha: '',
+      captureName: '',
+      channel: '',
+      pulsesPerTurn: 1,
+      pulsesGiven: false,
+      evenMarks: false,
+      read: {},
+      nominalRpm: 300,
+      simulated: false,
+    },
+    { call: call(kind) },
+  )
+const bars = (lower: number, upper: number) =>
+  Array.from({ length: 8 }, (_, i) =>
+    [0, 1].map(h => [i * 11, h as 0 | 1, h ? upper : lower, 9, 0, 0, 0] as const),
+  ).flat()
+const test = (lower: number, upper: number, disk: string | null, observations: Observation[] = []) =>
+  entry(
+    {
+      type: 'read-test',
+      bars: bars(lower, upper),
+      captureSha: 'x',
+      captureName: 'x',
+      read: { mapping: {}, inverted: false, code: 'auto', trusted: false },
+      simulated: null,
+      disk,
+    },
+    { call: call('leave'), observations },
+  )
+const sweep = (part: Partial<SweepEntryData>, kind: CallKind = 'nudge') =>
+  entry(
+    {
+      type: 'sweep',
+      adjuster: 'upper',
+      scale: 'marks',
+      travel: [-10, 10],
+      stood: 0,
+      umPerUnit: null,
+      rows: [],
+      setTo: null,
+      recheck: null,
+      disk: null,
+      simulated: false,
+      ...part,
+    },
+    { call: call(kind) },
+  )
 const order = (...log: LogEntry[]) => alignOrder('3.5in', log, disk => disk === 'good')
-const done = (...log: LogEntry[]) => order(...log).items.filter(i => i.done).map(i => i.id)
+const done = (...log: LogEntry[]) =>
+  order(...log)
+    .items.filter(i => i.done)
+    .map(i => i.id)
 
 describe('the order of work at Align', () => {
   it('begins with clean heads and the right speed', () => {
     expect(done()).toEqual([])
-    expect(beforeSweep(order(), 'upper').stops).toEqual(['The heads were not cleaned yet.', 'The speed was not measured.'])
+    expect(beforeSweep(order(), 'upper').stops).toEqual([
+      'The heads were not cleaned yet.',
+      'The speed was not measured.',
+    ])
     expect(beforeSweep(order(finding('headclean.clean'), speed('nudge')), 'upper').stops).toHaveLength(1)
     expect(beforeSweep(order(finding('headclean.clean'), speed('leave')), 'upper').stops).toEqual([])
   })
   it('a disk counts as trusted by the shelf, not by hope', () => {
     expect(done(test(70, 70, 'good'))).toContain('disk')
     expect(done(test(70, 70, 'other'))).not.toContain('disk')
-    expect(beforeSweep(order(finding('headclean.clean'), speed('leave'), test(70, 70, 'good')), 'upper').says.join(' ')).toMatch(/The evidence says to leave it/)
+    expect(
+      beforeSweep(order(finding('headclean.clean'), speed('leave'), test(70, 70, 'good')), 'upper').says.join(' '),
+    ).toMatch(/The evidence says to leave it/)
   })
   it('swept, set, tightened, read, sealed', () => {
     const before = [finding('headclean.clean'), speed('leave')]
@@ -32,14 +105,23 @@ describe('the order of work at Align', () => {
     const checked = sweep({ setTo: 1, recheck: { position: 1, zones: [] } }, 'leave')
     expect(done(...before, checked)).toEqual(expect.arrayContaining(['sweep', 'recheck']))
     expect(done(...before, checked, finding('lacquer.renewed', 'upper head screws'))).toContain('seal')
-    expect(done(...before, finding('lacquer.renewed', 'upper head screws'), sweep({ setTo: 1, recheck: { position: 1, zones: [] } }, 'leave'))).not.toContain('seal')
+    expect(
+      done(
+        ...before,
+        finding('lacquer.renewed', 'upper head screws'),
+        sweep({ setTo: 1, recheck: { position: 1, zones: [] } }, 'leave'),
+      ),
+    ).not.toContain('seal')
   })
   it('one adjuster at a time, the sensor before the heads, sealed ones said: gently', () => {
-    const says = (adjuster: 'upper' | 'lower' | 'sensor', ...log: LogEntry[]) => beforeSweep(order(...log), adjuster).says.join(' ')
+    const says = (adjuster: 'upper' | 'lower' | 'sensor', ...log: LogEntry[]) =>
+      beforeSweep(order(...log), adjuster).says.join(' ')
     expect(says('lower', sweep({}))).toMatch(/One adjuster at a time: the sweep of the upper head was not finished/)
     expect(says('upper', sweep({}))).not.toMatch(/One adjuster/)
     const home: Observation = { key: 'surface.home', label: '', value: 1, unit: 'cylinders', how: '' }
-    expect(says('upper', speed('leave'), finding('headclean.clean'), test(72, 72, 'good', [home]))).toMatch(/The sensor before the heads/)
+    expect(says('upper', speed('leave'), finding('headclean.clean'), test(72, 72, 'good', [home]))).toMatch(
+      /The sensor before the heads/,
+    )
     expect(says('upper', finding('lacquer.whole', 'upper head screws'))).toMatch(/Its lacquer is whole/)
   })
   it('a sweep that was taken back is none', () => {

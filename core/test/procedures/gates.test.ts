@@ -5,8 +5,19 @@ import { entry, found, marked, putBack, undone, withData } from '../log'
 
 const now = Date.UTC(2026, 2, 1, 12)
 const belted = { mechanism: '3in' } as const
-const gate = (log: LogEntry[], id: GateId, drive: Parameters<typeof walk>[0] = belted) => walk(drive, log, now).gates.find(g => g.gate.id === id)!
-const looked = () => ['disk.none', 'belt.sound', 'caps.sound', 'shorts.none', 'smell.none', 'rattle.none', 'spindle.free', 'supply.proved'].map(id => found(id))
+const gate = (log: LogEntry[], id: GateId, drive: Parameters<typeof walk>[0] = belted) =>
+  walk(drive, log, now).gates.find(g => g.gate.id === id)!
+const looked = () =>
+  [
+    'disk.none',
+    'belt.sound',
+    'caps.sound',
+    'shorts.none',
+    'smell.none',
+    'rattle.none',
+    'spindle.free',
+    'supply.proved',
+  ].map(id => found(id))
 
 describe('gates', () => {
   it('a closed one names what is missing, and says Stop with its reason', () => {
@@ -37,14 +48,24 @@ describe('gates', () => {
     const half = { mechanism: '3.5in' } as const
     expect(gate([...ready, found('arm.there')], 'insert-disk', half).open).toBe(true)
     expect(gate([...ready, found('arm.missing')], 'insert-disk', half)).toMatchObject({ forbidden: true })
-    expect(gate([...ready, found('arm.there'), found('heads.torn')], 'insert-disk', half).missing[0]!.sentence).toMatch(/cuts every disk/)
+    expect(gate([...ready, found('arm.there'), found('heads.torn')], 'insert-disk', half).missing[0]!.sentence).toMatch(
+      /cuts every disk/,
+    )
     const cartridge = { mechanism: 'cartridge' } as const
     expect(gate([...ready, found('click.none'), found('edges.smooth')], 'insert-disk', cartridge).open).toBe(true)
-    expect(gate([...ready, found('click.steady'), found('edges.smooth')], 'insert-disk', cartridge).forbidden).toBe(true)
+    expect(gate([...ready, found('click.steady'), found('edges.smooth')], 'insert-disk', cartridge).forbidden).toBe(
+      true,
+    )
   })
 
   it('a good disk waits for a sacrificial one, clean heads and write protect', () => {
-    const log = [...looked(), found('heads.whole'), found('power.good'), found('sacrifice.whole'), found('headclean.clean')]
+    const log = [
+      ...looked(),
+      found('heads.whole'),
+      found('power.good'),
+      found('sacrifice.whole'),
+      found('headclean.clean'),
+    ]
     expect(gate(log, 'insert-good-disk').missing.map(m => m.question)).toEqual(['protect'])
     expect(gate([...log, found('protect.both')], 'insert-good-disk').open).toBe(true)
     expect(gate([found('sacrifice.whole')], 'insert-good-disk').missing[0]).toMatchObject({ id: 'gate:insert-disk' })
@@ -61,26 +82,42 @@ describe('gates', () => {
 
   it('closing up waits for what is undone, what dries and the last look', () => {
     const plug = marked({ kind: 'connector', name: 'data' })
-    const wait = withData('wait', { type: 'wait', minutes: 600, holds: null }, { title: 'Glue', at: '2026-03-01T11:30:00.000Z' })
+    const wait = withData(
+      'wait',
+      { type: 'wait', minutes: 600, holds: null },
+      { title: 'Glue', at: '2026-03-01T11:30:00.000Z' },
+    )
     const looks = [found('fibres.none', 'clean'), found('leads.clear'), found('pin.there')]
-    expect(gate([...looks, plug, undone(plug), wait], 'close-up').missing.map(m => m.id)).toEqual(['close.put-back', 'close.waits'])
+    expect(gate([...looks, plug, undone(plug), wait], 'close-up').missing.map(m => m.id)).toEqual([
+      'close.put-back',
+      'close.waits',
+    ])
     const out = undone(plug)
     expect(gate([...looks, plug, out, putBack(plug)], 'close-up').open).toBe(true)
   })
 
   it('is passed with a reason, which a worse finding afterwards undoes', () => {
     const log = [...looked(), found('belt.goo')]
-    const override = withData('override', { type: 'override', gate: 'first-power', missing: ['power.belt'] }, { detail: 'The belt is cut through; the motor runs bare.' })
+    const override = withData(
+      'override',
+      { type: 'override', gate: 'first-power', missing: ['power.belt'] },
+      { detail: 'The belt is cut through; the motor runs bare.' },
+    )
     const g = gate([...log, override], 'first-power')
     expect(g).toMatchObject({ open: true, override: { detail: 'The belt is cut through; the motor runs bare.' } })
     expect(gate([...log, override, found('belt.goo')], 'first-power').open).toBe(false)
     expect(gate([...log, override, found('smell.burnt')], 'first-power').open).toBe(false)
-    expect(gate([...log, override, entry({ kind: 'taken-back', takesBack: override.id })], 'first-power').open).toBe(false)
+    expect(gate([...log, override, entry({ kind: 'taken-back', takesBack: override.id })], 'first-power').open).toBe(
+      false,
+    )
   })
 })
 
 describe('steps of a drive', () => {
-  const step = (log: LogEntry[], id: string, drive: Parameters<typeof walk>[0] = belted, at = now) => walk(drive, log, at).stations.flatMap(s => s.steps).find(s => s.step.id === id)
+  const step = (log: LogEntry[], id: string, drive: Parameters<typeof walk>[0] = belted, at = now) =>
+    walk(drive, log, at)
+      .stations.flatMap(s => s.steps)
+      .find(s => s.step.id === id)
 
   it('appear by kind, by feature and by what was found, and say so', () => {
     expect(step([], 'look.pin')).toBeDefined()
@@ -88,7 +125,9 @@ describe('steps of a drive', () => {
     expect(step([], 'look.caps-check')).toBeUndefined()
     const before = walk(belted, [], now)
     const after = walk(belted, [found('smell.fish')], now)
-    expect(consequencesOf(before, after)).toEqual(expect.arrayContaining(['Added at Look: measure the capacitors that may have leaked.']))
+    expect(consequencesOf(before, after)).toEqual(
+      expect.arrayContaining(['Added at Look: measure the capacitors that may have leaked.']),
+    )
     expect(consequencesOf(before, walk(belted, [found('belt.goo')], now))[0]).toBe('Closed: first power.')
   })
 
@@ -106,12 +145,29 @@ describe('steps of a drive', () => {
 
   it('is held by its gate, by a wait that gates it, and by a caution nobody has read', () => {
     expect(step([], 'first-power.bare')!.hold).toMatchObject({ kind: 'gate' })
-    const wait = withData('wait', { type: 'wait', minutes: 600, holds: 'clean.heads' }, { title: 'Alcohol drying', at: '2026-03-01T11:30:00.000Z' })
+    const wait = withData(
+      'wait',
+      { type: 'wait', minutes: 600, holds: 'clean.heads' },
+      { title: 'Alcohol drying', at: '2026-03-01T11:30:00.000Z' },
+    )
     expect(step([wait], 'clean.heads')!.hold).toMatchObject({ kind: 'wait', wait: { what: 'Alcohol drying' } })
     expect(step([wait], 'clean.heads', belted, now + 10 * 3_600_000)!.hold).toBeNull()
-    const tube = { mechanism: '5.25in-48', features: { spindle: null, carriage: null, heads: null, loading: null, ownProcessor: null, hardSectored: null, pictureTube: true } } as const
+    const tube = {
+      mechanism: '5.25in-48',
+      features: {
+        spindle: null,
+        carriage: null,
+        heads: null,
+        loading: null,
+        ownProcessor: null,
+        hardSectored: null,
+        pictureTube: true,
+      },
+    } as const
     expect(step([], 'look.belt', tube)!.hold).toMatchObject({ kind: 'caution', caution: { id: 'tube' } })
-    const read = ['tube', 'mains'].map(caution => withData('acknowledged', { type: 'acknowledged', caution }, { at: '2026-03-01T11:00:00.000Z' }))
+    const read = ['tube', 'mains'].map(caution =>
+      withData('acknowledged', { type: 'acknowledged', caution }, { at: '2026-03-01T11:00:00.000Z' }),
+    )
     expect(step(read, 'look.belt', tube)!.hold).toBeNull()
     // The next sitting asks again: three hours without a word to the log.
     expect(step(read, 'look.belt', tube, now + 3 * 3_600_000)!.hold).toMatchObject({ kind: 'caution' })

@@ -1,14 +1,31 @@
 import { describe, expect, it } from 'vitest'
-import { findFinding, findingsNamed, findQuestion, holds, QUESTIONS, situationOf, type Condition } from '../../src/findings'
-import { FEATURE_RANGES, FEATURE_TAGS, MECHANISM_IDS, NO_FEATURES, type Features, type MechanismId } from '../../src/mechanisms'
+import {
+  findFinding,
+  findingsNamed,
+  findQuestion,
+  holds,
+  QUESTIONS,
+  situationOf,
+  type Condition,
+} from '../../src/findings'
+import {
+  FEATURE_RANGES,
+  FEATURE_TAGS,
+  MECHANISM_IDS,
+  NO_FEATURES,
+  type Features,
+  type MechanismId,
+} from '../../src/mechanisms'
 import type { LogEntry } from '../../src/observations'
 import { CAUTIONS, findStep, GATES, STATIONS, walk } from '../../src/procedures'
 import { found } from '../log'
 
 /** Every variant of every class, one feature at a time and all unknown. */
-const variants: { mechanism: MechanismId, features: Features }[] = MECHANISM_IDS.flatMap((mechanism) => {
+const variants: { mechanism: MechanismId; features: Features }[] = MECHANISM_IDS.flatMap(mechanism => {
   const range = FEATURE_RANGES[mechanism]
-  const one = Object.entries(range).flatMap(([key, values]) => (values as readonly unknown[]).map(value => ({ ...NO_FEATURES, [key]: value }) as Features))
+  const one = Object.entries(range).flatMap(([key, values]) =>
+    (values as readonly unknown[]).map(value => ({ ...NO_FEATURES, [key]: value }) as Features),
+  )
   return [NO_FEATURES, ...one].map(features => ({ mechanism, features }))
 })
 const steps = STATIONS.flatMap(s => s.steps)
@@ -46,7 +63,9 @@ describe('procedures as data', () => {
         // Two steps may ask the same where no drive has both.
         for (const q of step.asks ?? []) {
           const both = station.steps.filter(o => !o.byHand && o.asks?.includes(q))
-          const together = variants.some(v => both.filter(o => holds(o.when, situationOf(v, findingsNamed(o.when)))).length > 1)
+          const together = variants.some(
+            v => both.filter(o => holds(o.when, situationOf(v, findingsNamed(o.when)))).length > 1,
+          )
           expect(asked.has(q) && together, `${step.id} asks ${q} again`).toBe(false)
           asked.add(q)
         }
@@ -55,27 +74,46 @@ describe('procedures as data', () => {
   })
 
   it('every feature that drives of a class differ by has a step or a caution of its own', () => {
-    const named = (c: Condition | undefined): string[] => !c ? [] : 'has' in c ? [c.has] : 'all' in c ? c.all.flatMap(named) : 'any' in c ? c.any.flatMap(named) : 'not' in c ? named(c.not) : []
-    const used = new Set([...steps.flatMap(s => named(s.when)), ...Object.values(CAUTIONS).flatMap(c => named(c.when)), ...QUESTIONS.flatMap(q => named(q.when))])
+    const named = (c: Condition | undefined): string[] =>
+      !c
+        ? []
+        : 'has' in c
+          ? [c.has]
+          : 'all' in c
+            ? c.all.flatMap(named)
+            : 'any' in c
+              ? c.any.flatMap(named)
+              : 'not' in c
+                ? named(c.not)
+                : []
+    const used = new Set([
+      ...steps.flatMap(s => named(s.when)),
+      ...Object.values(CAUTIONS).flatMap(c => named(c.when)),
+      ...QUESTIONS.flatMap(q => named(q.when)),
+    ])
     // A direct drive is a belt drive's steps less the belt.
     expect(FEATURE_TAGS.filter(t => !used.has(t))).toEqual(['direct'])
   })
 
   it('every step is reached by some drive on which something is found', () => {
     for (const step of steps) {
-      const reached = variants.some(v => [[], ...findingsNamed(step.when).map(f => [f])].some(f => holds(step.when, situationOf(v, f))))
+      const reached = variants.some(v =>
+        [[], ...findingsNamed(step.when).map(f => [f])].some(f => holds(step.when, situationOf(v, f))),
+      )
       expect(reached, step.id).toBe(true)
     }
   })
 
   it('every finding that brings a step or closes a gate can be entered on the drives that it concerns', () => {
     const asked = new Set(steps.flatMap(s => s.asks ?? []))
-    for (const gate of GATES) for (const c of gate.conditions) if (c.question) expect(asked.has(c.question), c.id).toBe(true)
-    for (const id of steps.flatMap(s => findingsNamed(s.when))) expect(asked.has(findFinding(id).question.id), id).toBe(true)
+    for (const gate of GATES)
+      for (const c of gate.conditions) if (c.question) expect(asked.has(c.question), c.id).toBe(true)
+    for (const id of steps.flatMap(s => findingsNamed(s.when)))
+      expect(asked.has(findFinding(id).question.id), id).toBe(true)
   })
 
   it('no step waits for itself, by its order or by its gate', () => {
-    const after = new Map(steps.map(s => [s.id, [...s.after ?? []]]))
+    const after = new Map(steps.map(s => [s.id, [...(s.after ?? [])]]))
     const seen = new Map<string, 'open' | 'done'>()
     const visit = (id: string, path: string[]): void => {
       if (seen.get(id) === 'done') return
@@ -91,21 +129,30 @@ describe('procedures as data', () => {
       for (const b of gate.after ?? []) expect(gateOrder.indexOf(b)).toBeLessThan(i)
       const behind = new Set([gate.id, ...GATES.filter(g => g.after?.includes(gate.id)).map(g => g.id)])
       for (const c of gate.conditions) {
-        if (c.question) expect(steps.some(s => s.asks?.includes(c.question!) && !(s.gate && behind.has(s.gate))), `${gate.id} ${c.id}`).toBe(true)
+        if (c.question)
+          expect(
+            steps.some(s => s.asks?.includes(c.question!) && !(s.gate && behind.has(s.gate))),
+            `${gate.id} ${c.id}`,
+          ).toBe(true)
       }
     }
   })
 
-  it.each(variants.filter(v => v.features === NO_FEATURES || v.features.pictureTube || v.features.spindle))('every gate of $mechanism $features.spindle opens once its questions are answered well', (v) => {
-    const log: LogEntry[] = []
-    const gates = () => walk(v, log, now).gates
-    for (const gate of gates()) {
-      for (const c of gate.gate.conditions.filter(c => holds(c.when, situationOf(v, [])) && c.question)) {
-        const good = findQuestion(c.question!).findings.find(f => c.needs ? c.needs.includes(f.id) : !c.blockedBy?.includes(f.id) && f.call === 'leave')
-          ?? findQuestion(c.question!).findings.find(f => !c.blockedBy?.includes(f.id))!
-        log.push(found(good.id))
+  it.each(variants.filter(v => v.features === NO_FEATURES || v.features.pictureTube || v.features.spindle))(
+    'every gate of $mechanism $features.spindle opens once its questions are answered well',
+    v => {
+      const log: LogEntry[] = []
+      const gates = () => walk(v, log, now).gates
+      for (const gate of gates()) {
+        for (const c of gate.gate.conditions.filter(c => holds(c.when, situationOf(v, [])) && c.question)) {
+          const good =
+            findQuestion(c.question!).findings.find(f =>
+              c.needs ? c.needs.includes(f.id) : !c.blockedBy?.includes(f.id) && f.call === 'leave',
+            ) ?? findQuestion(c.question!).findings.find(f => !c.blockedBy?.includes(f.id))!
+          log.push(found(good.id))
+        }
       }
-    }
-    for (const g of gates()) expect(g.missing, g.gate.id).toEqual([])
-  })
+      for (const g of gates()) expect(g.missing, g.gate.id).toEqual([])
+    },
+  )
 })

@@ -4,9 +4,22 @@ import { bestNext, findStep, heldByDefault, openWaits, USUAL_WAITS, walk, type W
 
 let seq = 0
 const entry = (part: Partial<LogEntry>): LogEntry => ({
-  id: `w${++seq}`, seq, driveId: 'd', at: '2026-03-01T10:00:00Z', kind: 'wait', station: 'clean', title: 'Alcohol drying', detail: '', call: null, observations: [], data: { type: 'wait', minutes: 10, holds: null }, takesBack: null, ...part,
+  id: `w${++seq}`,
+  seq,
+  driveId: 'd',
+  at: '2026-03-01T10:00:00Z',
+  kind: 'wait',
+  station: 'clean',
+  title: 'Alcohol drying',
+  detail: '',
+  call: null,
+  observations: [],
+  data: { type: 'wait', minutes: 10, holds: null },
+  takesBack: null,
+  ...part,
 })
-const next = (drives: readonly (Walked & { id: string, tag: string, log: LogEntry[] })[], now: number) => bestNext(drives.map(d => ({ ...d, way: walk(d, d.log, now) })))
+const next = (drives: readonly (Walked & { id: string; tag: string; log: LogEntry[] })[], now: number) =>
+  bestNext(drives.map(d => ({ ...d, way: walk(d, d.log, now) })))
 const at = (clock: string) => Date.parse(`2026-03-01T${clock}:00Z`)
 
 describe('waits', () => {
@@ -19,34 +32,51 @@ describe('waits', () => {
   it('that have run out stay until a person ends them, and are gone once taken back', () => {
     const wait = entry({})
     expect(openWaits([wait], at('11:00'))[0]).toMatchObject({ share: 1, over: true })
-    expect(openWaits([wait, entry({ kind: 'wait-ended', data: { type: 'wait-ended', wait: wait.id } })], at('11:00'))).toEqual([])
+    expect(
+      openWaits([wait, entry({ kind: 'wait-ended', data: { type: 'wait-ended', wait: wait.id } })], at('11:00')),
+    ).toEqual([])
     expect(openWaits([wait, entry({ kind: 'taken-back', data: null, takesBack: wait.id })], at('10:01'))).toEqual([])
     // Ending it by mistake can be taken back as well.
     const ended = entry({ kind: 'wait-ended', data: { type: 'wait-ended', wait: wait.id } })
-    expect(openWaits([wait, ended, entry({ kind: 'taken-back', data: null, takesBack: ended.id })], at('10:01'))).toHaveLength(1)
+    expect(
+      openWaits([wait, ended, entry({ kind: 'taken-back', data: null, takesBack: ended.id })], at('10:01')),
+    ).toHaveLength(1)
   })
 
   it('come in the order in which they run out', () => {
-    const waits = openWaits([entry({ title: 'long', data: { type: 'wait', minutes: 60, holds: null } }), entry({ title: 'short' })], at('10:01'))
+    const waits = openWaits(
+      [entry({ title: 'long', data: { type: 'wait', minutes: 60, holds: null } }), entry({ title: 'short' })],
+      at('10:01'),
+    )
     expect(waits.map(w => w.what)).toEqual(['short', 'long'])
   })
 
   it('keep a drive from the hands while they run, and bring it forward when they are over', () => {
-    const drives = [{ id: 'a', tag: 'A', mechanism: '3in' as const, log: [] }, { id: 'b', tag: 'B', mechanism: '8in' as const, log: [entry({ station: 'receive' })] }]
+    const drives = [
+      { id: 'a', tag: 'A', mechanism: '3in' as const, log: [] },
+      { id: 'b', tag: 'B', mechanism: '8in' as const, log: [entry({ station: 'receive' })] },
+    ]
     expect(next(drives, at('10:05')).map(n => n.tag)).toEqual(['A'])
-    expect(next(drives, at('10:15')).map(n => [n.tag, n.title])).toEqual([['B', 'Alcohol drying: done'], ['A', 'See whether a disk is stuck in it']])
+    expect(next(drives, at('10:15')).map(n => [n.tag, n.title])).toEqual([
+      ['B', 'Alcohol drying: done'],
+      ['A', 'See whether a disk is stuck in it'],
+    ])
   })
 
   it('that hold one step leave the others to the hands', () => {
     const log = [entry({ station: 'receive', data: { type: 'wait', minutes: 60, holds: 'receive.disk' } })]
     const b = { id: 'b', tag: 'B', mechanism: '8in' as const, log }
     expect(next([b], at('10:05'))[0]!.title).toBe('Write down the owner’s words')
-    expect(next([b], at('11:05'))[0]!.reason).toBe('Its wait has run out; look whether it is so, and go on. It held “See whether a disk is stuck in it”.')
+    expect(next([b], at('11:05'))[0]!.reason).toBe(
+      'Its wait has run out; look whether it is so, and go on. It held “See whether a disk is stuck in it”.',
+    )
   })
 
   it('usual ones hold the first of their steps that is there, and only steps that exist', () => {
     for (const w of USUAL_WAITS) for (const id of w.holds) expect(findStep(id), id).not.toBeNull()
-    expect(heldByDefault(['clean.heads', 'drive-train.belt'], ['clean.path', 'drive-train.belt'], 'clean.path')).toBe('drive-train.belt')
+    expect(heldByDefault(['clean.heads', 'drive-train.belt'], ['clean.path', 'drive-train.belt'], 'clean.path')).toBe(
+      'drive-train.belt',
+    )
     expect(heldByDefault(['clean.heads'], ['clean.path', 'clean.dry'], 'clean.path')).toBe('clean.dry')
     expect(heldByDefault([], [], null)).toBeNull()
   })

@@ -5,9 +5,27 @@ import type { Call, LogEntry, WriteTestResult } from '../../src/observations'
 import { entry, found } from '../log'
 
 const call = (kind: Call['kind'], why = 'because'): Call => ({ kind, reasons: [why], next: 'go on' })
-const speed = (kind: Call['kind'] = 'leave') => entry({ kind: 'measurement', station: 'speed', call: call(kind), data: { type: 'speed', rpm: 300, simulated: false } as never })
-const sum = (instrument: string, kind: Call['kind'] = 'leave') => entry({ kind: 'measurement', station: 'prove', call: call(kind, `${instrument} says so`), data: { type: 'sum', instrument, values: {} } })
-const read = (kind: Call['kind'] = 'leave') => entry({ kind: 'measurement', station: 'prove', call: call(kind), data: { type: 'cross-read', disk: 'd', places: [[0, 'outer', 9, 9]] } })
+const speed = (kind: Call['kind'] = 'leave') =>
+  entry({
+    kind: 'measurement',
+    station: 'speed',
+    call: call(kind),
+    data: { type: 'speed', rpm: 300, simulated: false } as never,
+  })
+const sum = (instrument: string, kind: Call['kind'] = 'leave') =>
+  entry({
+    kind: 'measurement',
+    station: 'prove',
+    call: call(kind, `${instrument} says so`),
+    data: { type: 'sum', instrument, values: {} },
+  })
+const read = (kind: Call['kind'] = 'leave') =>
+  entry({
+    kind: 'measurement',
+    station: 'prove',
+    call: call(kind),
+    data: { type: 'cross-read', disk: 'd', places: [[0, 'outer', 9, 9]] },
+  })
 const close = () => entry({ kind: 'step', station: 'prove', data: { type: 'step', step: 'prove.close' } })
 const protect = () => found('protect.both', 'first-power')
 const station = (id: LogEntry['station']) => entry({ kind: 'station', station: id })
@@ -15,22 +33,40 @@ const released = () => entry({ kind: 'released', station: 'release', data: { typ
 
 describe('after closing up', () => {
   it('nothing from before counts', () => {
-    expect(closingOf([speed(), protect(), read(), sum('wiggle')])).toMatchObject({ closed: null, proved: false, call: { kind: 'unknown', reasons: [expect.stringContaining('proved open')] } })
+    expect(closingOf([speed(), protect(), read(), sum('wiggle')])).toMatchObject({
+      closed: null,
+      proved: false,
+      call: { kind: 'unknown', reasons: [expect.stringContaining('proved open')] },
+    })
     const { checks, call: c } = closingOf([speed(), protect(), read(), sum('wiggle'), close()])
     expect(checks.every(x => x.state === 'not done')).toBe(true)
     expect(c.reasons[0]).toBe('0 of 4 checks passed with the covers on.')
   })
   it('speed, write protect, a read and the wiggle test prove it; cold, warm and a soak may follow', () => {
     const log = [close(), speed(), protect(), read(), sum('wiggle')]
-    expect(closingOf(log)).toMatchObject({ proved: true, call: { kind: 'leave', next: 'If it is to run for long: cold and warm.' } })
+    expect(closingOf(log)).toMatchObject({
+      proved: true,
+      call: { kind: 'leave', next: 'If it is to run for long: cold and warm.' },
+    })
     expect(closingOf([...log, sum('warm-up'), sum('soak')]).call.next).toBe('Release it.')
   })
   it('one that fails only closed up is a second fault (trade fact: a bad crimp)', () => {
-    expect(closingOf([close(), speed(), protect(), read(), sum('wiggle', 'mend')])).toMatchObject({ proved: false, call: { kind: 'mend', reasons: ['Since it was closed up: wiggle says so'], next: expect.stringContaining('Two faults are common') } })
+    expect(closingOf([close(), speed(), protect(), read(), sum('wiggle', 'mend')])).toMatchObject({
+      proved: false,
+      call: {
+        kind: 'mend',
+        reasons: ['Since it was closed up: wiggle says so'],
+        next: expect.stringContaining('Two faults are common'),
+      },
+    })
   })
   it('opening and closing it again starts anew, and the stand-in says nothing', () => {
     expect(closingOf([close(), speed(), close()]).checks[0]!.state).toBe('not done')
-    const standIn = entry({ kind: 'measurement', call: call('leave'), data: { type: 'speed', rpm: 300, simulated: true } as never })
+    const standIn = entry({
+      kind: 'measurement',
+      call: call('leave'),
+      data: { type: 'speed', rpm: 300, simulated: true } as never,
+    })
     expect(closingOf([close(), standIn]).checks[0]!.state).toBe('not done')
   })
 })
@@ -59,25 +95,56 @@ describe('a fault that is found after it was mended', () => {
     const parts = entry({ kind: 'released', data: { type: 'release', outcome: 'parts' } })
     expect(progressOf([...proved(), parts, speed('mend')]).outcome).toBe('parts')
     expect(progressOf([...proved(), released(), read('unknown')]).outcome).toBe('released')
-    expect(progressOf([...proved(), released(), entry({ kind: 'measurement', station: 'prove', call: call('mend'), data: { type: 'read-test', simulated: { mechanism: '3.5in', story: 'worn' }, bars: [] } as never })]).outcome).toBe('released')
+    expect(
+      progressOf([
+        ...proved(),
+        released(),
+        entry({
+          kind: 'measurement',
+          station: 'prove',
+          call: call('mend'),
+          data: { type: 'read-test', simulated: { mechanism: '3.5in', story: 'worn' }, bars: [] } as never,
+        }),
+      ]).outcome,
+    ).toBe('released')
     expect(progressOf([speed('mend')]).reopenedBy).toBeNull()
   })
 })
 
 describe('a write test on the ladder', () => {
   const whole = { good: 360, sectors: 360 }
-  const RESULT: WriteTestResult = { blocked: true, allowed: true, format: [whole, null], tracks: 40, formatS: 25, first: { good: 9, sectors: 9 }, last: { good: 9, sectors: 9 }, pattern: [whole, null], overwrite: [whole, null], homeAfter: true }
-  const test = (part: Partial<WriteTestResult> = {}) => entry({ kind: 'measurement', station: 'prove', data: { type: 'write-test', result: { ...RESULT, ...part } } })
-  const own = (log: LogEntry[]) => Object.fromEntries(ladderOf('3in', log).rungs[1]!.tests.map(t => [t.test.id, t.state]))
+  const RESULT: WriteTestResult = {
+    blocked: true,
+    allowed: true,
+    format: [whole, null],
+    tracks: 40,
+    formatS: 25,
+    first: { good: 9, sectors: 9 },
+    last: { good: 9, sectors: 9 },
+    pattern: [whole, null],
+    overwrite: [whole, null],
+    homeAfter: true,
+  }
+  const test = (part: Partial<WriteTestResult> = {}) =>
+    entry({ kind: 'measurement', station: 'prove', data: { type: 'write-test', result: { ...RESULT, ...part } } })
+  const own = (log: LogEntry[]) =>
+    Object.fromEntries(ladderOf('3in', log).rungs[1]!.tests.map(t => [t.test.id, t.state]))
 
   it('proves that a drive reads its own writing, all at once', () => {
     expect(own([test()])).toEqual({ protect: 'passed', format: 'passed', pattern: 'passed', overwrite: 'passed' })
   })
   it('counts for what was tried, and the latest counts', () => {
-    expect(own([test({ overwrite: [null, null], formatS: null })])).toEqual({ protect: 'passed', format: 'not done', pattern: 'passed', overwrite: 'not done' })
+    expect(own([test({ overwrite: [null, null], formatS: null })])).toEqual({
+      protect: 'passed',
+      format: 'not done',
+      pattern: 'passed',
+      overwrite: 'not done',
+    })
     expect(own([test(), test({ blocked: false })]).protect).toBe('failed')
     expect(own([test({ blocked: false }), found('protect.both', 'first-power')]).protect).toBe('passed')
-    expect(own([test(), entry({ data: { type: 'proof', test: 'pattern', sectors: 100, errors: 3, reader: null } })]).pattern).toBe('failed')
+    expect(
+      own([test(), entry({ data: { type: 'proof', test: 'pattern', sectors: 100, errors: 3, reader: null } })]).pattern,
+    ).toBe('failed')
   })
   it('a cartridge is not asked for a format', () => {
     expect(ladderOf('cartridge', []).rungs[1]!.tests.map(t => t.test.id)).toEqual(['protect', 'pattern', 'overwrite'])

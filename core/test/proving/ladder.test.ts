@@ -3,12 +3,51 @@ import type { EntryData, LogEntry } from '../../src/observations'
 import { findProofTest, ladderOf, moreFor, NEEDS, planFor, PROOF_TESTS, RUNG_IDS, type NeedId } from '../../src/proving'
 
 let seq = 0
-const entry = (data: EntryData, more: Partial<LogEntry> = {}): LogEntry => ({ id: `e${++seq}`, seq, driveId: 'd', at: '2026-01-01T00:00:00Z', kind: 'measurement', station: 'prove', title: '', detail: '', call: { kind: 'leave', reasons: ['It is so.'], next: 'Go on.' }, observations: [], data, takesBack: null, ...more })
-const speed = entry({ type: 'speed', rpm: 300, uncertainty: 0.1, movedTurns: 0, captureSha: '', captureName: '', channel: '', pulsesPerTurn: 1, pulsesGiven: false, evenMarks: false, read: {}, nominalRpm: 300, simulated: false })
-const bars = (margin: number, bad = 0) => Array.from({ length: 80 }, (_, c) => ([0, 1] as const).map(h => [c, h, margin, 9 - bad, bad, 0, 0] as const)).flat()
-const surface = (margin: number, disk: string | null = 'good', bad = 0, simulated = false) => entry({ type: 'read-test', bars: bars(margin, bad), captureSha: 'x', captureName: 'x', read: { mapping: {}, inverted: false, code: 'auto', trusted: false }, simulated: simulated ? { mechanism: '3.5in', story: 'sound' } : null, disk })
+const entry = (data: EntryData, more: Partial<LogEntry> = {}): LogEntry => ({
+  id: `e${++seq}`,
+  seq,
+  driveId: 'd',
+  at: '2026-01-01T00:00:00Z',
+  kind: 'measurement',
+  station: 'prove',
+  title: '',
+  detail: '',
+  call: { kind: 'leave', reasons: ['It is so.'], next: 'Go on.' },
+  observations: [],
+  data,
+  takesBack: null,
+  ...more,
+})
+const speed = entry({
+  type: 'speed',
+  rpm: 300,
+  uncertainty: 0.1,
+  movedTurns: 0,
+  captureSha: '',
+  captureName: '',
+  channel: '',
+  pulsesPerTurn: 1,
+  pulsesGiven: false,
+  evenMarks: false,
+  read: {},
+  nominalRpm: 300,
+  simulated: false,
+})
+const bars = (margin: number, bad = 0) =>
+  Array.from({ length: 80 }, (_, c) => ([0, 1] as const).map(h => [c, h, margin, 9 - bad, bad, 0, 0] as const)).flat()
+const surface = (margin: number, disk: string | null = 'good', bad = 0, simulated = false) =>
+  entry({
+    type: 'read-test',
+    bars: bars(margin, bad),
+    captureSha: 'x',
+    captureName: 'x',
+    read: { mapping: {}, inverted: false, code: 'auto', trusted: false },
+    simulated: simulated ? { mechanism: '3.5in', story: 'sound' } : null,
+    disk,
+  })
 const protect = entry({ type: 'finding', finding: 'protect.both', place: null }, { kind: 'finding' })
-const counted = (test: string, errors = 0, sectors = 1440) => entry({ type: 'proof', test, errors, sectors, reader: null })
+const counted = (test: string, errors = 0, sectors = 1440) =>
+  entry({ type: 'proof', test, errors, sectors, reader: null })
 const own = ['format', 'pattern', 'overwrite'].map(t => counted(t))
 const lobes = entry({ type: 'sum', instrument: 'lobes', values: {} })
 const ladder = (...log: LogEntry[]) => ladderOf('3.5in', log, d => d === 'good')
@@ -23,7 +62,10 @@ describe('the ladder of claims', () => {
     expect(ladder(...own, protect).stands).toBeNull()
     expect(ladder(speed, surface(70), protect, ...own).stands).toBe('trusted')
     expect(ladder(speed, surface(70), protect, ...own, counted('interchange')).stands).toBe('others')
-    expect(ladder(speed, surface(70), protect, ...own, counted('interchange'), lobes)).toMatchObject({ stands: 'standard', call: { kind: 'leave' } })
+    expect(ladder(speed, surface(70), protect, ...own, counted('interchange'), lobes)).toMatchObject({
+      stands: 'standard',
+      call: { kind: 'leave' },
+    })
   })
   // Common practice: a drive can format and read its own disk while 5 % fast; the claim says what it hides.
   it('each rung says what it hides', () => {
@@ -32,17 +74,33 @@ describe('the ladder of claims', () => {
     expect(l.notClaims[0]).toMatch(/5 % fast or half a track off reads its own writing/)
   })
   it('claims carry their bounds: 1440 sectors without an error are fewer than 1 in 480', () => {
-    expect(ladder(speed, surface(70), protect, ...own).claims.join(' ')).toMatch(/Read a trusted disk: All 1 440 sectors read, at least 70 % of the window left: fewer than 1 in 480 fail/)
+    expect(ladder(speed, surface(70), protect, ...own).claims.join(' ')).toMatch(
+      /Read a trusted disk: All 1 440 sectors read, at least 70 % of the window left: fewer than 1 in 480 fail/,
+    )
   })
   it('what failed is said once and tried again; the latest counts; what was taken back does not', () => {
-    expect(ladder(speed, surface(70), counted('format', 3)).call.reasons[0]).toMatch(/3 of 1440 sectors failed. Once is no proof/)
-    expect(ladder(speed, surface(70), protect, counted('format', 3), ...['format', 'pattern', 'overwrite'].map(t => counted(t))).stands).toBe('trusted')
+    expect(ladder(speed, surface(70), counted('format', 3)).call.reasons[0]).toMatch(
+      /3 of 1440 sectors failed. Once is no proof/,
+    )
+    expect(
+      ladder(
+        speed,
+        surface(70),
+        protect,
+        counted('format', 3),
+        ...['format', 'pattern', 'overwrite'].map(t => counted(t)),
+      ).stands,
+    ).toBe('trusted')
     const bad = counted('pattern', 2)
     expect(ladder(speed, surface(70), protect, ...own, bad).stands).toBe('turns')
-    expect(ladder(speed, surface(70), protect, ...own, bad, entry(null as never, { kind: 'taken-back', takesBack: bad.id })).stands).toBe('trusted')
+    expect(
+      ladder(speed, surface(70), protect, ...own, bad, entry(null as never, { kind: 'taken-back', takesBack: bad.id }))
+        .stands,
+    ).toBe('trusted')
   })
   it('neither an unknown disk, nor an uneasy margin, nor the stand-in is proof', () => {
-    const trusted = (s: LogEntry) => ladder(speed, protect, ...own, s).rungs.find(r => r.id === 'trusted')!.tests[0]!.state
+    const trusted = (s: LogEntry) =>
+      ladder(speed, protect, ...own, s).rungs.find(r => r.id === 'trusted')!.tests[0]!.state
     expect(trusted(surface(70, 'other'))).toBe('not done')
     expect(trusted(surface(70, 'good', 0, true))).toBe('not done')
     expect(trusted(surface(70, 'good', 1))).toBe('failed')
@@ -51,33 +109,56 @@ describe('the ladder of claims', () => {
 })
 
 describe('the plan', () => {
-  it.each(Object.keys(NEEDS) as NeedId[])('%s: every open test up to its rung and no other, the sacrificial disk first', (need) => {
-    const plan = planFor(need, ladder(speed))
-    expect(plan.tests.every(t => RUNG_IDS.indexOf(t.rung) <= RUNG_IDS.indexOf(NEEDS[need].rung))).toBe(true)
-    expect(plan.tests.some(t => t.id === 'speed')).toBe(false)
-    expect(plan.minutes).toBe(plan.tests.reduce((n, t) => n + t.minutes, 0))
-    const first = plan.tests.findIndex(t => t.disk === 'trusted')
-    if (first >= 0) expect(plan.tests.slice(first).every(t => t.disk !== 'sacrificial')).toBe(true)
-  })
+  it.each(Object.keys(NEEDS) as NeedId[])(
+    '%s: every open test up to its rung and no other, the sacrificial disk first',
+    need => {
+      const plan = planFor(need, ladder(speed))
+      expect(plan.tests.every(t => RUNG_IDS.indexOf(t.rung) <= RUNG_IDS.indexOf(NEEDS[need].rung))).toBe(true)
+      expect(plan.tests.some(t => t.id === 'speed')).toBe(false)
+      expect(plan.minutes).toBe(plan.tests.reduce((n, t) => n + t.minutes, 0))
+      const first = plan.tests.findIndex(t => t.disk === 'trusted')
+      if (first >= 0) expect(plan.tests.slice(first).every(t => t.disk !== 'sacrificial')).toBe(true)
+    },
+  )
   it('nothing is left where all is proved, and a stronger claim says how many more sectors', () => {
-    expect(planFor('reference', ladder(speed, surface(70), protect, ...own, counted('interchange'), lobes)).tests).toEqual([])
+    expect(
+      planFor('reference', ladder(speed, surface(70), protect, ...own, counted('interchange'), lobes)).tests,
+    ).toEqual([])
     expect(moreFor(0, 1440, 0.001)).toBe(2995 - 1440)
   })
   it('a quick disk has neither home nor lobes', () => {
-    expect(ladderOf('quick-disk', []).rungs.flatMap(r => r.tests).map(t => t.test.id)).not.toContain('home')
+    expect(
+      ladderOf('quick-disk', [])
+        .rungs.flatMap(r => r.tests)
+        .map(t => t.test.id),
+    ).not.toContain('home')
     expect(new Set(PROOF_TESTS.map(t => t.id)).size).toBe(PROOF_TESTS.length)
     expect(findProofTest('moon')).toBeUndefined()
   })
 })
 
 describe('a trusted disk whose sectors were counted by hand', () => {
-  const read = (places: readonly (readonly [0 | 1, 'outer' | 'middle' | 'inner', number, number])[]) => entry({ type: 'cross-read', disk: 'a', places })
-  const all = (good: number) => ([0, 1] as const).flatMap(h => (['outer', 'middle', 'inner'] as const).map(z => [h, z, good, 9] as const))
-  const state = (log: Parameters<typeof ladderOf>[1], trusts: boolean | null = true) => ladderOf('3.5in', log, () => trusts).rungs[2]!.tests[0]!
+  const read = (places: readonly (readonly [0 | 1, 'outer' | 'middle' | 'inner', number, number])[]) =>
+    entry({ type: 'cross-read', disk: 'a', places })
+  const all = (good: number) =>
+    ([0, 1] as const).flatMap(h => (['outer', 'middle', 'inner'] as const).map(z => [h, z, good, 9] as const))
+  const state = (log: Parameters<typeof ladderOf>[1], trusts: boolean | null = true) =>
+    ladderOf('3.5in', log, () => trusts).rungs[2]!.tests[0]!
   it('counts where all zones of both heads read, with the bound that so few allow', () => {
-    expect(state([read(all(9))])).toMatchObject({ state: 'passed', says: expect.stringContaining('All 54 sectors that were tried read, outer to inner, counted by hand: fewer than 1 in 18 fail') })
-    expect(state([read(all(8))])).toMatchObject({ state: 'failed', says: '48 of 54 sectors of it read, counted by hand.' })
-    expect(state([read(all(9).slice(0, 4))])).toMatchObject({ state: 'not done', says: expect.stringContaining('Only 4 of 6 places') })
+    expect(state([read(all(9))])).toMatchObject({
+      state: 'passed',
+      says: expect.stringContaining(
+        'All 54 sectors that were tried read, outer to inner, counted by hand: fewer than 1 in 18 fail',
+      ),
+    })
+    expect(state([read(all(8))])).toMatchObject({
+      state: 'failed',
+      says: '48 of 54 sectors of it read, counted by hand.',
+    })
+    expect(state([read(all(9).slice(0, 4))])).toMatchObject({
+      state: 'not done',
+      says: expect.stringContaining('Only 4 of 6 places'),
+    })
   })
   it('says nothing where the disk is not trusted, or none of ours', () => {
     expect(state([read(all(9))], false).state).toBe('not done')

@@ -4,26 +4,52 @@ import { MECHANISM_IDS } from '../../src/mechanisms'
 import type { Call } from '../../src/observations'
 import { entry, found } from '../log'
 
-const measured = (data: object, kind: Call['kind'], title = 'measured') => entry({ kind: 'measurement', title, call: { kind, reasons: ['so it is'], next: '' }, data: data as never })
-const of = (log: Parameters<typeof partsOf>[1], id: string, mechanism: Parameters<typeof partsOf>[0] = '3.5in') => partsOf(mechanism, log).find(p => p.id === id)
+const measured = (data: object, kind: Call['kind'], title = 'measured') =>
+  entry({ kind: 'measurement', title, call: { kind, reasons: ['so it is'], next: '' }, data: data as never })
+const of = (log: Parameters<typeof partsOf>[1], id: string, mechanism: Parameters<typeof partsOf>[0] = '3.5in') =>
+  partsOf(mechanism, log).find(p => p.id === id)
 
 describe('what is still good in a drive', () => {
   it('a part that an instrument tested comes before one that was looked at, before one that nobody knows; bad ones last', () => {
-    const list = partsOf('3.5in', [found('heads.whole'), found('arm.missing'), measured({ type: 'speed', rpm: 300, simulated: false }, 'leave', '300 r/min')])
-    expect(list.map(p => p.good ? p.state : 'bad')).toEqual([...list.map(p => p.good ? p.state : 'bad')].sort((a, b) => ['tested', 'looked at', 'not known', 'bad'].indexOf(a) - ['tested', 'looked at', 'not known', 'bad'].indexOf(b)))
+    const list = partsOf('3.5in', [
+      found('heads.whole'),
+      found('arm.missing'),
+      measured({ type: 'speed', rpm: 300, simulated: false }, 'leave', '300 r/min'),
+    ])
+    expect(list.map(p => (p.good ? p.state : 'bad'))).toEqual(
+      [...list.map(p => (p.good ? p.state : 'bad'))].sort(
+        (a, b) =>
+          ['tested', 'looked at', 'not known', 'bad'].indexOf(a) -
+          ['tested', 'looked at', 'not known', 'bad'].indexOf(b),
+      ),
+    )
     expect(list.find(p => p.id === 'motor')).toMatchObject({ state: 'tested', says: '300 r/min' })
     expect(list.find(p => p.id === 'heads')).toMatchObject({ state: 'looked at' })
     expect(list.find(p => p.id === 'arm')).toMatchObject({ good: false, says: expect.stringContaining('missing') })
   })
   it('an adjustment is no fault; a fault in a part’s path leaves it uncleared, not condemned', () => {
     expect(of([measured({ type: 'speed', simulated: false }, 'nudge')], 'motor')).toMatchObject({ state: 'tested' })
-    expect(of([measured({ type: 'speed', simulated: false }, 'mend')], 'motor')).toMatchObject({ good: true, state: 'not known', says: 'Not cleared: so it is' })
-    expect(of([measured({ type: 'speed', simulated: false }, 'unknown')], 'motor')).toMatchObject({ says: 'Nobody looked at it.' })
+    expect(of([measured({ type: 'speed', simulated: false }, 'mend')], 'motor')).toMatchObject({
+      good: true,
+      state: 'not known',
+      says: 'Not cleared: so it is',
+    })
+    expect(of([measured({ type: 'speed', simulated: false }, 'unknown')], 'motor')).toMatchObject({
+      says: 'Nobody looked at it.',
+    })
   })
   it('what the stand-in did tests nothing, and what was taken back says nothing', () => {
-    expect(of([measured({ type: 'read-test', simulated: { mechanism: '3.5in', story: 'sound' }, bars: [] }, 'leave')], 'heads')).toMatchObject({ state: 'not known' })
+    expect(
+      of(
+        [measured({ type: 'read-test', simulated: { mechanism: '3.5in', story: 'sound' }, bars: [] }, 'leave')],
+        'heads',
+      ),
+    ).toMatchObject({ state: 'not known' })
     const gone = found('heads.torn')
-    expect(of([gone, entry({ kind: 'taken-back', takesBack: gone.id })], 'heads')).toMatchObject({ good: true, state: 'not known' })
+    expect(of([gone, entry({ kind: 'taken-back', takesBack: gone.id })], 'heads')).toMatchObject({
+      good: true,
+      state: 'not known',
+    })
   })
   it('a later look counts: flag snapped, then rebuilt', () => {
     expect(of([found('flag.snapped')], 'zero')).toMatchObject({ good: false })

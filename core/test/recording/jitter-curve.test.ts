@@ -6,16 +6,28 @@ const format: Format = { code: 'MFM', rate: 250_000 }
 const half = halfCellOf(format)
 
 /** Failed sectors of 36, by jitter (share of the window, r.m.s.), on a disk that is 3 % fast with 1 % wow. */
-function failed(jitter: number, seed: number): { readonly ours: number, readonly nearest: number } {
+function failed(jitter: number, seed: number): { readonly ours: number; readonly nearest: number } {
   const random = new Random(seed)
-  const sectors = Array.from({ length: 9 }, (_, i) => ({ cylinder: 0, head: 0, sector: i + 1, data: Uint8Array.from({ length: 512 }, () => Math.floor(random.next() * 256)) }))
+  const sectors = Array.from({ length: 9 }, (_, i) => ({
+    cylinder: 0,
+    head: 0,
+    sector: i + 1,
+    data: Uint8Array.from({ length: 512 }, () => Math.floor(random.next() * 256)),
+  }))
   const turnHz = 5 * 1.03
-  const times = fluxOf(writeTrack(format, sectors, 0.2), half, 4).map((t) => {
-    const at = t / 1.03
-    return at + 0.01 / (2 * Math.PI * turnHz) * Math.sin(2 * Math.PI * turnHz * at) + random.gaussian() * jitter * half
-  }).sort()
+  const times = fluxOf(writeTrack(format, sectors, 0.2), half, 4)
+    .map(t => {
+      const at = t / 1.03
+      return (
+        at + (0.01 / (2 * Math.PI * turnHz)) * Math.sin(2 * Math.PI * turnHz * at) + random.gaussian() * jitter * half
+      )
+    })
+    .sort()
   const good = (status: readonly { readonly status: string }[]) => status.filter(s => s.status === 'good').length
-  return { ours: 36 - good(readTrack(times, format).sectors), nearest: 36 - good(readSectors(nearestCells(times, half), 'MFM')) }
+  return {
+    ours: 36 - good(readTrack(times, format).sectors),
+    nearest: 36 - good(readSectors(nearestCells(times, half), 'MFM')),
+  }
 }
 
 describe('the separator against a plain nearest-cell decoder', () => {

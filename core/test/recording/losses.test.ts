@@ -11,27 +11,34 @@ describe('losses', () => {
   })
   // sin x / x: first null at x = π, that is where w tan α is one wavelength; 0.637 at x = π/2.
   it('azimuth: the first null where the track leans by a wavelength', () => {
-    const arcMin = Math.atan(6 / 300) * 180 / Math.PI * 60
+    const arcMin = ((Math.atan(6 / 300) * 180) / Math.PI) * 60
     expect(afterAzimuth(300, arcMin, 6)).toBeCloseTo(0, 9)
-    expect(afterAzimuth(300, Math.atan(3 / 300) * 180 / Math.PI * 60, 6)).toBeCloseTo(2 / Math.PI, 9)
+    expect(afterAzimuth(300, ((Math.atan(3 / 300) * 180) / Math.PI) * 60, 6)).toBeCloseTo(2 / Math.PI, 9)
     expect(afterAzimuth(300, 0, 6)).toBe(1)
   })
   // ECMA-100: 7 958 transitions a radian; at 23.19 mm, its innermost track, that is 8 717 to the inch.
   it('wavelength from density and radius', () => {
-    expect(2 * 25_400 / wavelengthUm(7958, 23.1875)).toBeCloseTo(8717, 0)
+    expect((2 * 25_400) / wavelengthUm(7958, 23.1875)).toBeCloseTo(8717, 0)
   })
   it('beside its track a head finds less of it, and then the neighbour', () => {
     // A 3.5-inch drive's track of 115 µm at a pitch of 187.5 µm (from memory).
     expect(offTrack(0, 115, 115, 187.5)).toEqual({ own: 1, neighbour: 0 })
     expect(offTrack(57.5, 115, 115, 187.5).own).toBeCloseTo(0.5, 9)
     expect(offTrack(100, 115, 115, 187.5).neighbour).toBeCloseTo((115 - 87.5) / 115, 9)
-    fc.assert(fc.property(fc.double({ min: -300, max: 300, noNaN: true }), fc.double({ min: 50, max: 400, noNaN: true }), fc.double({ min: 50, max: 400, noNaN: true }), (offset, head, track) => {
-      const at = offTrack(offset, head, track, 500)
-      expect(at.own).toBeGreaterThanOrEqual(0)
-      expect(at.own).toBeLessThanOrEqual(1 + 1e-12)
-      expect(offTrack(-offset, head, track, 500)).toEqual(at)
-      expect(offTrack(offset * 1.1, head, track, 500).own).toBeLessThanOrEqual(at.own + 1e-12)
-    }))
+    fc.assert(
+      fc.property(
+        fc.double({ min: -300, max: 300, noNaN: true }),
+        fc.double({ min: 50, max: 400, noNaN: true }),
+        fc.double({ min: 50, max: 400, noNaN: true }),
+        (offset, head, track) => {
+          const at = offTrack(offset, head, track, 500)
+          expect(at.own).toBeGreaterThanOrEqual(0)
+          expect(at.own).toBeLessThanOrEqual(1 + 1e-12)
+          expect(offTrack(-offset, head, track, 500)).toEqual(at)
+          expect(offTrack(offset * 1.1, head, track, 500).own).toBeLessThanOrEqual(at.own + 1e-12)
+        },
+      ),
+    )
   })
   it('a narrow track under a wide head is read whole until it leaves it', () => {
     expect(offTrack(100, 330, 115, 265).own).toBe(1)

@@ -1,35 +1,80 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { quantile } from '../../src/numbers'
-import { fluxOf, FORMATS, halfCellOf, nearestCells, PHASE_BINS, rankFormats, readTrack, recogniseTrack, separate, TimingMeter, writeTrack, ZONES, type Format, type Separated } from '../../src/recording'
+import {
+  fluxOf,
+  FORMATS,
+  halfCellOf,
+  nearestCells,
+  PHASE_BINS,
+  rankFormats,
+  readTrack,
+  recogniseTrack,
+  separate,
+  TimingMeter,
+  writeTrack,
+  ZONES,
+  type Format,
+  type Separated,
+} from '../../src/recording'
 import { SeparatorRoom } from '../../src/recording/separator'
 import { GrowableDoubles, stretchOf, vcdChunks, writeVcd } from '../../src/captures'
 import { Random } from '../../src/simulation'
 
 const format: Format = { code: 'MFM', rate: 250_000 }
-const sectors = (n: number, seed = 1) => { const random = new Random(seed); return Array.from({ length: n }, (_, i) => ({ cylinder: 2, head: 0, sector: i + 1, data: Uint8Array.from({ length: 512 }, () => Math.floor(random.next() * 256)) })) }
-const flux = (jitter: number, seed = 3) => { const random = new Random(seed); return fluxOf(writeTrack(format, sectors(9), 0.2), halfCellOf(format)).map(t => t + random.gaussian() * jitter * halfCellOf(format)).sort() }
+const sectors = (n: number, seed = 1) => {
+  const random = new Random(seed)
+  return Array.from({ length: n }, (_, i) => ({
+    cylinder: 2,
+    head: 0,
+    sector: i + 1,
+    data: Uint8Array.from({ length: 512 }, () => Math.floor(random.next() * 256)),
+  }))
+}
+const flux = (jitter: number, seed = 3) => {
+  const random = new Random(seed)
+  return fluxOf(writeTrack(format, sectors(9), 0.2), halfCellOf(format))
+    .map(t => t + random.gaussian() * jitter * halfCellOf(format))
+    .sort()
+}
 
 describe('the timing margin', () => {
   it('is the 1st percentile of what transitions leave of half the window, as sorting them gives it', () => {
-    fc.assert(fc.property(fc.array(fc.double({ min: -0.499, max: 0.499, noNaN: true }), { minLength: 50, maxLength: 400 }), (phases) => {
-      const s: Separated = { cells: new Uint8Array(phases.length), at: Uint32Array.from(phases, (_, i) => i), times: new Float64Array(phases.length), phase: Float32Array.from(phases) }
-      const meter = new TimingMeter()
-      const margin = meter.take(s, 0, phases.length)
-      const left = phases.map(p => 1 - 2 * Math.abs(p)).sort((a, b) => a - b)
-      // By rank: the value below which a hundredth of them lies, within a bin and a rank.
-      expect(margin).toBeGreaterThan(left[0]! - 0.01)
-      expect(margin).toBeLessThan(left[Math.ceil(left.length * 0.01)]! + 0.01)
-      expect(meter.histogram.reduce((a, b) => a + b, 0)).toBe(phases.length)
-      expect(meter.histogram).toHaveLength(PHASE_BINS)
-    }), { numRuns: 60 })
+    fc.assert(
+      fc.property(
+        fc.array(fc.double({ min: -0.499, max: 0.499, noNaN: true }), { minLength: 50, maxLength: 400 }),
+        phases => {
+          const s: Separated = {
+            cells: new Uint8Array(phases.length),
+            at: Uint32Array.from(phases, (_, i) => i),
+            times: new Float64Array(phases.length),
+            phase: Float32Array.from(phases),
+          }
+          const meter = new TimingMeter()
+          const margin = meter.take(s, 0, phases.length)
+          const left = phases.map(p => 1 - 2 * Math.abs(p)).sort((a, b) => a - b)
+          // By rank: the value below which a hundredth of them lies, within a bin and a rank.
+          expect(margin).toBeGreaterThan(left[0]! - 0.01)
+          expect(margin).toBeLessThan(left[Math.ceil(left.length * 0.01)]! + 0.01)
+          expect(meter.histogram.reduce((a, b) => a + b, 0)).toBe(phases.length)
+          expect(meter.histogram).toHaveLength(PHASE_BINS)
+        },
+      ),
+      { numRuns: 60 },
+    )
     expect(new TimingMeter().margin).toBeNaN()
   })
   it('agrees with the quantile of the phases of a real track', () => {
     const s = separate(flux(0.05), { halfCellS: halfCellOf(format) })
     const meter = new TimingMeter()
     meter.take(s, 0, s.cells.length)
-    expect(meter.margin).toBeCloseTo(quantile(Float64Array.from(s.phase, p => 1 - 2 * Math.abs(p)), 0.01), 2)
+    expect(meter.margin).toBeCloseTo(
+      quantile(
+        Float64Array.from(s.phase, p => 1 - 2 * Math.abs(p)),
+        0.01,
+      ),
+      2,
+    )
   })
 })
 
@@ -46,7 +91,9 @@ describe('the separator’s room', () => {
   })
   it('a long pause starts it anew', () => {
     const times = Float64Array.of(0, 4e-6, 8e-6, 2e-3, 2.004e-3, 2.01e-3)
-    expect([...separate(times, { halfCellS: 2e-6 }).at].map((a, i, all) => i ? a - all[i - 1]! : 0).slice(1)).toEqual([2, 2, 996, 2, 3])
+    expect([...separate(times, { halfCellS: 2e-6 }).at].map((a, i, all) => (i ? a - all[i - 1]! : 0)).slice(1)).toEqual(
+      [2, 2, 996, 2, 3],
+    )
   })
 })
 
@@ -58,13 +105,24 @@ describe('codes and rates', () => {
   it('a zone is not taken for its neighbour, though the separator could follow either', () => {
     for (const z of ZONES) {
       const own: Format = { code: '4-to-5', rate: 1e6 / z.cellUs }
-      const data = Array.from({ length: z.sectors }, (_, i) => ({ cylinder: 1, head: 0, sector: i, data: new Uint8Array(256).fill(i * 7) }))
+      const data = Array.from({ length: z.sectors }, (_, i) => ({
+        cylinder: 1,
+        head: 0,
+        sector: i,
+        data: new Uint8Array(256).fill(i * 7),
+      }))
       const times = fluxOf(writeTrack(own, data, 0.2), halfCellOf(own))
-      for (const likely of FORMATS.filter(f => f.code === '4-to-5')) expect(recogniseTrack(times, undefined, {}, likely)!.format.rate).toBe(own.rate)
+      for (const likely of FORMATS.filter(f => f.code === '4-to-5'))
+        expect(recogniseTrack(times, undefined, {}, likely)!.format.rate).toBe(own.rate)
     }
   })
   it('only the code that is asked for is tried', () => {
-    expect(recogniseTrack(flux(0.02), FORMATS.filter(f => f.code === 'FM'))).toBeNull()
+    expect(
+      recogniseTrack(
+        flux(0.02),
+        FORMATS.filter(f => f.code === 'FM'),
+      ),
+    ).toBeNull()
   })
   it('a plain decoder reads clean flux at its own speed', () => {
     const times = fluxOf(writeTrack(format, sectors(9), 0.2), halfCellOf(format))
@@ -87,7 +145,10 @@ describe('long recordings', () => {
     expect(list.newest()).toBe(Number.NEGATIVE_INFINITY)
   })
   it('pieces of a dump are the dump, and a stretch begins with the levels that stood there', () => {
-    const channel = { name: 'A', edges: { initial: 1 as const, times: Float64Array.from({ length: 20_001 }, (_, i) => i * 1e-4), gaps: [] } }
+    const channel = {
+      name: 'A',
+      edges: { initial: 1 as const, times: Float64Array.from({ length: 20_001 }, (_, i) => i * 1e-4), gaps: [] },
+    }
     expect([...vcdChunks([channel], { tickNs: 100 })].length).toBeGreaterThan(2)
     expect([...vcdChunks([channel], { tickNs: 100 })].join('')).toBe(writeVcd([channel], { tickNs: 100 }))
     const [cut] = stretchOf([channel], 0.00015, 0.00055)

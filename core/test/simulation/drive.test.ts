@@ -2,13 +2,31 @@ import { describe, expect, it } from 'vitest'
 import { afterAzimuth, afterSpacing, crowdedHeight, offTrack, peakShift, pushBy } from '../../src/recording'
 import { toReadings, totalsOf } from '../../src/bus'
 import {
-  DRIVE_STORIES, exampleSpec, judgeSeeks, loadCartridge, PARAMETERS, Random, readSpec, readSurface, recordReading, seekTest, SimulatedDrive, SimulatedHost, SOUND_CARTRIDGE, SOUND_QUICK_DISK, soundDrive, sweepQuickDisk, wholeSurface, type DriveSpec,
+  DRIVE_STORIES,
+  exampleSpec,
+  judgeSeeks,
+  loadCartridge,
+  PARAMETERS,
+  Random,
+  readSpec,
+  readSurface,
+  recordReading,
+  seekTest,
+  SimulatedDrive,
+  SimulatedHost,
+  SOUND_CARTRIDGE,
+  SOUND_QUICK_DISK,
+  soundDrive,
+  sweepQuickDisk,
+  wholeSurface,
+  type DriveSpec,
 } from '../../src/simulation'
 import { layoutsOf, MECHANISM_IDS } from '../../src/mechanisms'
 
-const driven = (change: Partial<DriveSpec> = {}, mechanism: DriveSpec['mechanism'] = '5.25in-48') => new SimulatedDrive({ ...soundDrive(mechanism, 3), ...change })
+const driven = (change: Partial<DriveSpec> = {}, mechanism: DriveSpec['mechanism'] = '5.25in-48') =>
+  new SimulatedDrive({ ...soundDrive(mechanism, 3), ...change })
 function surface(drive: SimulatedDrive, cylinders?: readonly number[]) {
-  const run = readSurface(drive, { ...wholeSurface(drive, 1), ...cylinders ? { cylinders } : {} })
+  const run = readSurface(drive, { ...wholeSurface(drive, 1), ...(cylinders ? { cylinders } : {}) })
   for (;;) {
     const step = run.next()
     if (step.done) return toReadings(step.value)
@@ -37,8 +55,14 @@ describe('losses on the way from disk to pulses', () => {
     expect(full.signal).toBeCloseTo(1, 9)
     const { wavelengthUm } = full.track
     expect(view({ heads: [{ ...lower, dirtUm: 0.7 }, upper] }).signal).toBeCloseTo(afterSpacing(0.7, wavelengthUm), 9)
-    expect(view({ heads: [{ ...lower, azimuthMin: 30 }, upper] }).signal).toBeCloseTo(afterAzimuth(330, 30, wavelengthUm), 9)
-    expect(view({ heads: [{ ...lower, radialUm: 120 }, upper] }).signal).toBeCloseTo(offTrack(120, 330, 330, 529.167).own, 6)
+    expect(view({ heads: [{ ...lower, azimuthMin: 30 }, upper] }).signal).toBeCloseTo(
+      afterAzimuth(330, 30, wavelengthUm),
+      9,
+    )
+    expect(view({ heads: [{ ...lower, radialUm: 120 }, upper] }).signal).toBeCloseTo(
+      offTrack(120, 330, 330, 529.167).own,
+      6,
+    )
     // Noise over signal is what jitter grows with.
     expect(view({ heads: [{ ...lower, amplitude: 0.5 }, upper] }).jitterCells / full.jitterCells).toBeCloseTo(2, 6)
   })
@@ -47,14 +71,19 @@ describe('losses on the way from disk to pulses', () => {
 describe('the simulated drive by its lines', () => {
   it('is the same for the same seed, and another for another', () => {
     const spec = soundDrive('3in', 11)
-    const one = (s: DriveSpec) => recordReading(s, { cylinders: [0, 3], turns: 1 }).channels.find(c => c.name === 'READ_DATA')!.edges.times
+    const one = (s: DriveSpec) =>
+      recordReading(s, { cylinders: [0, 3], turns: 1 }).channels.find(c => c.name === 'READ_DATA')!.edges.times
     expect(one(spec)).toEqual(one(spec))
     expect(one({ ...spec, seed: 12 })).not.toEqual(one(spec))
   })
   it('status lines mean nothing until it is selected, and say why', () => {
     const d = driven()
     d.advanceTo(0.1)
-    expect(d.explain('write-protect')).toEqual({ low: false, means: false, why: 'It means nothing: the drive is not selected.' })
+    expect(d.explain('write-protect')).toEqual({
+      low: false,
+      means: false,
+      why: 'It means nothing: the drive is not selected.',
+    })
     d.set('select', true)
     expect(d.explain('write-protect')).toEqual({ low: false, means: true, why: 'The disk may be written.' })
     d.setTab(true)
@@ -85,7 +114,10 @@ describe('the simulated drive by its lines', () => {
     const d = driven({ sensors: { ...sound, writeProtect: 'always protected' } })
     d.set('select', true)
     expect(d.explain('write-protect').why).toContain('though the disk’s tab says it may be written')
-    expect(driven({ stuckLow: ['index'] }).explain('index')).toMatchObject({ low: true, why: expect.stringContaining('holds it low') })
+    expect(driven({ stuckLow: ['index'] }).explain('index')).toMatchObject({
+      low: true,
+      why: expect.stringContaining('holds it low'),
+    })
   })
   it('homes, refuses the step below zero, and stops at the stop where it does not refuse', () => {
     const d = driven()
@@ -112,7 +144,7 @@ describe('the simulated drive by its lines', () => {
     expect(totalsOf(surface(e, [0, 5, 10])).good).toBe(54)
   })
   it('margin falls as dirt grows, and sectors fail when it is gone', () => {
-    const margins = [0, 0.6, 1.2, 2.2].map((dirtUm) => {
+    const margins = [0, 0.6, 1.2, 2.2].map(dirtUm => {
       const [lower, upper] = soundDrive('5.25in-48').heads
       const read = surface(driven({ heads: [{ ...lower, dirtUm }, upper] }), [30]).filter(t => t.head === 0)
       return { margin: read[0]?.margin ?? 0, good: totalsOf(read).good }
@@ -133,37 +165,55 @@ describe('the simulated drive by its lines', () => {
     expect(d.carriage.missed).toBeGreaterThan(0)
     expect(read.find(t => t.rateOff !== null)?.rateOff ?? -1).toBeLessThan(-0.05)
   })
-  it.each(MECHANISM_IDS.flatMap(m => layoutsOf(m).map(l => [m, l] as const)))('%s reads a disk laid out as %s', (mechanism, layout) => {
-    const sound = soundDrive(mechanism)
-    const rpm = layout.includes('80x2x9') || layout.includes('mfm-80x2x18') ? 300 : sound.spindle.rpm
-    const d = new SimulatedDrive({ ...sound, spindle: { ...sound.spindle, rpm }, disk: { ...sound.disk, layout, writer: { ...sound.disk.writer, rpm } } })
-    const n = totalsOf(surface(d, [0, 20, 34]))
-    expect(n).toMatchObject({ bad: 0, missing: 0, foreign: 0 })
-    expect(n.good).toBeGreaterThan(9)
-  })
+  it.each(MECHANISM_IDS.flatMap(m => layoutsOf(m).map(l => [m, l] as const)))(
+    '%s reads a disk laid out as %s',
+    (mechanism, layout) => {
+      const sound = soundDrive(mechanism)
+      const rpm = layout.includes('80x2x9') || layout.includes('mfm-80x2x18') ? 300 : sound.spindle.rpm
+      const d = new SimulatedDrive({
+        ...sound,
+        spindle: { ...sound.spindle, rpm },
+        disk: { ...sound.disk, layout, writer: { ...sound.disk.writer, rpm } },
+      })
+      const n = totalsOf(surface(d, [0, 20, 34]))
+      expect(n).toMatchObject({ bad: 0, missing: 0, foreign: 0 })
+      expect(n.good).toBeGreaterThan(9)
+    },
+  )
 })
 
 describe('seek test', () => {
-  const tried = (change: Partial<DriveSpec>) => judgeSeeks([...seekTest(driven(change), 30, new Random(2), { stepMs: 6, settleMs: 18 })])
+  const tried = (change: Partial<DriveSpec>) =>
+    judgeSeeks([...seekTest(driven(change), 30, new Random(2), { stepMs: 6, settleMs: 18 })])
   const { carriage } = soundDrive('5.25in-48')
   it('a sound carriage arrives; a gummed one is found where it is; a sensor that is off is told apart', () => {
     expect(tried({}).kind).toBe('leave')
-    expect(tried({ carriage: { ...carriage, stiffFrom: 20, stiffTo: 22, stiffMissPercent: 40 } })).toMatchObject({ kind: 'mend', reasons: [expect.stringMatching(/lose steps on the way; most of them pass cylinder (1[5-9]|2[0-6])/)] })
-    expect(tried({ sensorAt: 1.5 })).toMatchObject({ kind: 'nudge', reasons: [expect.stringContaining('home itself is off')] })
+    expect(tried({ carriage: { ...carriage, stiffFrom: 20, stiffTo: 22, stiffMissPercent: 40 } })).toMatchObject({
+      kind: 'mend',
+      reasons: [expect.stringMatching(/lose steps on the way; most of them pass cylinder (1[5-9]|2[0-6])/)],
+    })
+    expect(tried({ sensorAt: 1.5 })).toMatchObject({
+      kind: 'nudge',
+      reasons: [expect.stringContaining('home itself is off')],
+    })
     expect(judgeSeeks([]).kind).toBe('unknown')
   })
 })
 
 describe('specifications', () => {
   it('every parameter is explained, and nothing is explained that is none', () => {
-    const leaves = (x: unknown, path: string): string[] => typeof x === 'object' && x !== null && !Array.isArray(x) && typeof (x as { about?: unknown }).about !== 'string'
-      ? Object.entries(x).flatMap(([k, v]) => k.startsWith('//') ? [] : leaves(v, path ? `${path}.${k}` : k))
-      : Array.isArray(x) && typeof x[0] === 'object' ? x.flatMap((v, i) => leaves(v, `${path}.${i}`)) : [path]
+    const leaves = (x: unknown, path: string): string[] =>
+      typeof x === 'object' && x !== null && !Array.isArray(x) && typeof (x as { about?: unknown }).about !== 'string'
+        ? Object.entries(x).flatMap(([k, v]) => (k.startsWith('//') ? [] : leaves(v, path ? `${path}.${k}` : k)))
+        : Array.isArray(x) && typeof x[0] === 'object'
+          ? x.flatMap((v, i) => leaves(v, `${path}.${i}`))
+          : [path]
     expect(leaves(soundDrive('5.25in-48'), '').sort()).toEqual(leaves(PARAMETERS, '').sort())
     expect(readSpec(exampleSpec('3.5in'))).toEqual(soundDrive('3.5in'))
   })
   it('every story is a drive', () => {
-    for (const m of ['5.25in-48', '3.5in', '3in'] as const) for (const s of DRIVE_STORIES) expect(readSpec(JSON.parse(JSON.stringify(s.of(m, 2)))), s.id).toEqual(s.of(m, 2))
+    for (const m of ['5.25in-48', '3.5in', '3in'] as const)
+      for (const s of DRIVE_STORIES) expect(readSpec(JSON.parse(JSON.stringify(s.of(m, 2)))), s.id).toEqual(s.of(m, 2))
   })
 })
 
@@ -177,8 +227,14 @@ describe('a quick-disk drive', () => {
     expect(pass.channels.map(c => c.name)).toEqual(['MOTOR', 'MEDIA', 'READY', 'READ_DATA'])
   })
   it('speed and start are judged together: fast is said first, a late start after that, dirt last', () => {
-    expect(sweepQuickDisk({ ...SOUND_QUICK_DISK, rpm: 450 }).call).toMatchObject({ kind: 'nudge', reasons: [expect.stringMatching(/comes 6\.\d % fast/)] })
-    expect(sweepQuickDisk({ ...SOUND_QUICK_DISK, startTurns: -1.2 }).call).toMatchObject({ kind: 'nudge', reasons: [expect.stringContaining('later after READY')] })
+    expect(sweepQuickDisk({ ...SOUND_QUICK_DISK, rpm: 450 }).call).toMatchObject({
+      kind: 'nudge',
+      reasons: [expect.stringMatching(/comes 6\.\d % fast/)],
+    })
+    expect(sweepQuickDisk({ ...SOUND_QUICK_DISK, startTurns: -1.2 }).call).toMatchObject({
+      kind: 'nudge',
+      reasons: [expect.stringContaining('later after READY')],
+    })
     expect(sweepQuickDisk({ ...SOUND_QUICK_DISK, dirtUm: 6 }).call.kind).toBe('unknown')
   })
 })
@@ -191,7 +247,10 @@ describe('a cartridge drive', () => {
     expect(hurt.events.filter(e => e.what === 'click')).toHaveLength(12)
   })
   it('harm goes both ways: a torn disk hurts the next drive’s heads', () => {
-    expect(loadCartridge({ ...SOUND_CARTRIDGE, diskTorn: true, servoSignal: 0.8 })).toMatchObject({ headsHurt: true, call: { kind: 'stop' } })
+    expect(loadCartridge({ ...SOUND_CARTRIDGE, diskTorn: true, servoSignal: 0.8 })).toMatchObject({
+      headsHurt: true,
+      call: { kind: 'stop' },
+    })
     expect(loadCartridge({ ...SOUND_CARTRIDGE, rpm: 2700 }).locked).toBe(false)
   })
 })

@@ -1,9 +1,22 @@
 import { describe, expect, it } from 'vitest'
 import { usualHalfWindowUm } from '../../src/carriage'
-import { alignmentEnvelope, AdjustingHand, scopeTrace, SimulatedDrive, SOUND_ALIGNMENT, soundDrive, type Adjuster, type DriveSpec } from '../../src/simulation'
+import {
+  alignmentEnvelope,
+  AdjustingHand,
+  scopeTrace,
+  SimulatedDrive,
+  SOUND_ALIGNMENT,
+  soundDrive,
+  type Adjuster,
+  type DriveSpec,
+} from '../../src/simulation'
 
 const half = usualHalfWindowUm('3.5in')
-function hand(adjuster: Adjuster, part: (d: DriveSpec) => Partial<DriveSpec> = () => ({}), umPerUnit = half / 4): AdjustingHand {
+function hand(
+  adjuster: Adjuster,
+  part: (d: DriveSpec) => Partial<DriveSpec> = () => ({}),
+  umPerUnit = half / 4,
+): AdjustingHand {
   const sound = soundDrive('3.5in', 9)
   const h = new AdjustingHand(new SimulatedDrive({ ...sound, ...part(sound) }), adjuster, umPerUnit)
   h.seek(20)
@@ -57,8 +70,10 @@ describe('the simulated alignment disk', () => {
   })
   // sin x / x has its first null at x = π: for 330 µm and 10 µm at 104.2 minutes of arc.
   it('has azimuth bursts that vanish at the first null of sin x ÷ x', () => {
-    const null1 = Math.atan(10 / 330) * 180 / Math.PI * 60
-    expect(alignmentEnvelope({ ...SOUND_ALIGNMENT, pattern: 'azimuth', azimuthMin: 12 + null1 }, 0.7)).toBeLessThan(1e-9)
+    const null1 = ((Math.atan(10 / 330) * 180) / Math.PI) * 60
+    expect(alignmentEnvelope({ ...SOUND_ALIGNMENT, pattern: 'azimuth', azimuthMin: 12 + null1 }, 0.7)).toBeLessThan(
+      1e-9,
+    )
     expect(alignmentEnvelope({ ...SOUND_ALIGNMENT, pattern: 'azimuth', azimuthMin: 12 }, 0.7)).toBe(1)
   })
   it('is the same by the same seed, and its index falls once a turn', () => {

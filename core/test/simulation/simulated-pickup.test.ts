@@ -7,12 +7,18 @@ const context = { mechanism: '5.25in-48', school: 'leave-alone' } as const
 
 describe('simulated pickup', () => {
   it('turns at the speed, ripple and trimmer answer it was given', () => {
-    const pickup = new SimulatedPickup({ seed: 1, rpm: 309, rpmPerTrimmerTurn: 32, ripples: [{ cyclesPerTurn: 0.3, peakPercent: 0.8 }], jitterUs: 1 })
+    const pickup = new SimulatedPickup({
+      seed: 1,
+      rpm: 309,
+      rpmPerTrimmerTurn: 32,
+      ripples: [{ cyclesPerTurn: 0.3, peakPercent: 0.8 }],
+      jitterUs: 1,
+    })
     pickup.advanceTo(30)
     const before = measureSpeed(pickup.pulses())!
     expect(before.rpm.mean).toBeCloseTo(309, 0)
     expect(before.components[0].peakPercent).toBeCloseTo(0.8, 1)
-    expect(before.components[0].hz).toBeCloseTo(0.3 * 309 / 60, 1)
+    expect(before.components[0].hz).toBeCloseTo((0.3 * 309) / 60, 1)
     pickup.turnTrimmer(-0.25)
     pickup.advanceTo(60)
     expect(measureSpeed(pickup.pulses(30.5))!.rpm.mean).toBeCloseTo(301, 0)
@@ -39,7 +45,13 @@ describe('simulated pickup', () => {
 
   it('saved as VCD reads back to the very same answer', async () => {
     for (const extra of [{}, { missChance: 0.05, doubleChance: 0.05 }, { marksPerTurn: 10, hardSectored: true }]) {
-      const pickup = new SimulatedPickup({ seed: 7, rpm: 304.7, wanderPercent: 0.05, ripples: [{ cyclesPerTurn: 0.72, peakPercent: 0.2 }], ...extra })
+      const pickup = new SimulatedPickup({
+        seed: 7,
+        rpm: 304.7,
+        wanderPercent: 0.05,
+        ripples: [{ cyclesPerTurn: 0.72, peakPercent: 0.2 }],
+        ...extra,
+      })
       pickup.advanceTo(25)
       const live = speedFromPulses(pulsesFromEdges(pickup.edges()), {}, context)
       const file = await read('saved.vcd', pickup.toVcd())

@@ -2,13 +2,29 @@ import { describe, expect, it } from 'vitest'
 import { residue } from '../../src/recording'
 import { judgeWriteTest } from '../../src/proving'
 import type { SimulatedDisk, DriveSpec } from '../../src/simulation'
-import { DRIVE_STORIES, QUICK_STORIES, readSurface, SimulatedDrive, SimulatedHost, soundDrive, spreadCylinders, sweepQuickDisk, wholeSurface, writeQuickSide, writeTest } from '../../src/simulation'
+import {
+  DRIVE_STORIES,
+  QUICK_STORIES,
+  readSurface,
+  SimulatedDrive,
+  SimulatedHost,
+  soundDrive,
+  spreadCylinders,
+  sweepQuickDisk,
+  wholeSurface,
+  writeQuickSide,
+  writeTest,
+} from '../../src/simulation'
 import { toReadings, totalsOf } from '../../src/bus'
 import type { MechanismId } from '../../src/mechanisms'
 
 function tested(spec: DriveSpec) {
   const drive = new SimulatedDrive(spec)
-  const run = writeTest(drive, { patternCylinders: spreadCylinders(drive.media!.layout.cylinders, 3), stepMs: 6, settleMs: 18 })
+  const run = writeTest(drive, {
+    patternCylinders: spreadCylinders(drive.media!.layout.cylinders, 3),
+    stepMs: 6,
+    settleMs: 18,
+  })
   for (;;) {
     const step = run.next()
     if (step.done) return { drive, result: step.value, ...judgeWriteTest(spec.mechanism, step.value) }
@@ -47,9 +63,15 @@ describe('the simulated drive writes', () => {
     }
   })
   it('write protect: a switch that is stuck blocks all, one that is blind lets a protected disk be written', () => {
-    expect(tested(story('always-protected')).call).toMatchObject({ kind: 'mend', reasons: [expect.stringContaining('does not write an open disk')] })
+    expect(tested(story('always-protected')).call).toMatchObject({
+      kind: 'mend',
+      reasons: [expect.stringContaining('does not write an open disk')],
+    })
     const blind = soundDrive('3in', 3)
-    expect(tested({ ...blind, sensors: { ...blind.sensors, writeProtect: 'never protected' } }).call).toMatchObject({ kind: 'stop', reasons: ['It writes on a protected disk.'] })
+    expect(tested({ ...blind, sensors: { ...blind.sensors, writeProtect: 'never protected' } }).call).toMatchObject({
+      kind: 'stop',
+      reasons: ['It writes on a protected disk.'],
+    })
   })
   it('reads its own writing however far both heads are off: a self-written disk hides alignment (trade fact)', () => {
     expect(tested(story('both-off')).call.kind).toBe('leave')
@@ -57,7 +79,10 @@ describe('the simulated drive writes', () => {
   it('a head without a coil writes nothing, and only that head is named', () => {
     const base = soundDrive('5.25in-48', 3)
     const { call, result } = tested({ ...base, heads: [base.heads[0], { ...base.heads[1], amplitude: 0.01 }] })
-    expect(call).toMatchObject({ kind: 'mend', reasons: ['Only the upper head loses what it writes: 100 % of the sectors.'] })
+    expect(call).toMatchObject({
+      kind: 'mend',
+      reasons: ['Only the upper head loses what it writes: 100 % of the sectors.'],
+    })
     expect(result.format[1]).toEqual({ good: 0, sectors: 360 })
   })
   it('without an index nothing is written, and the host gives up after some turns', () => {
@@ -76,19 +101,30 @@ describe('the simulated drive writes', () => {
   })
 })
 
-const soundDriveFormat = () => ({ code: 'MFM', rate: 250_000 } as const)
+const soundDriveFormat = () => ({ code: 'MFM', rate: 250_000 }) as const
 
 describe('a quick disk, a whole side at once', () => {
-  const tested = (id: string) => judgeWriteTest('quick-disk', writeQuickSide(QUICK_STORIES.find(s => s.id === id)!.spec))
+  const tested = (id: string) =>
+    judgeWriteTest('quick-disk', writeQuickSide(QUICK_STORIES.find(s => s.id === id)!.spec))
   it('comes back whole from a sound drive, and from one that is fast or starts late, as it wrote so itself (trade fact)', () => {
-    for (const id of ['sound', 'fast', 'late']) expect(tested(id).checks.filter(c => c.state === 'passed').map(c => c.id), id).toEqual(['format', 'pattern', 'overwrite'])
+    for (const id of ['sound', 'fast', 'late'])
+      expect(
+        tested(id)
+          .checks.filter(c => c.state === 'passed')
+          .map(c => c.id),
+        id,
+      ).toEqual(['format', 'pattern', 'overwrite'])
     // Another drive's disk does show both.
     const fast = QUICK_STORIES.find(s => s.id === 'fast')!.spec
     expect(sweepQuickDisk(fast).call.kind).toBe('nudge')
     expect(sweepQuickDisk(QUICK_STORIES.find(s => s.id === 'late')!.spec).call.kind).toBe('nudge')
   })
   it('does not come back from a head that is dirty or weak', () => {
-    for (const id of ['dirty', 'weak']) expect(tested(id).checks.some(c => c.state === 'failed'), id).toBe(true)
+    for (const id of ['dirty', 'weak'])
+      expect(
+        tested(id).checks.some(c => c.state === 'failed'),
+        id,
+      ).toBe(true)
   })
 })
 

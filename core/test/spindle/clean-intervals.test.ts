@@ -15,7 +15,8 @@ describe('telling true pulses from missed and doubled ones', () => {
     const starts = even(60).filter((_, i) => ![20, 21, 40].includes(i))
     const { lengthS, mark, discarded } = cleanIntervals(train(starts))
     expect(discarded).toEqual([
-      { atS: expect.closeTo(3.8, 9), why: '2 missed pulses' }, { atS: expect.closeTo(7.8, 9), why: '1 missed pulse' },
+      { atS: expect.closeTo(3.8, 9), why: '2 missed pulses' },
+      { atS: expect.closeTo(7.8, 9), why: '1 missed pulse' },
     ])
     expect(Math.max(...lengthS)).toBeLessThan(0.201)
     expect(mark.at(-1)).toBe(58)
@@ -23,7 +24,7 @@ describe('telling true pulses from missed and doubled ones', () => {
 
   it('drops the second of doubled pulses, even when every pulse is double', () => {
     for (const every of [1, 7]) {
-      const starts = even(60).flatMap((t, i) => i % every === 0 ? [t, t + 0.012] : [t])
+      const starts = even(60).flatMap((t, i) => (i % every === 0 ? [t, t + 0.012] : [t]))
       const { lengthS, discarded } = cleanIntervals(train(starts))
       expect(lengthS.length).toBeGreaterThanOrEqual(58)
       for (const d of lengthS) expect(d).toBeCloseTo(0.2, 9)
@@ -57,7 +58,10 @@ describe('telling true pulses from missed and doubled ones', () => {
   })
 
   it('does not count an interval over which the recording paused', () => {
-    const { lengthS, discarded } = cleanIntervals({ starts: Float64Array.from(even(20)), gaps: [{ fromS: 1.05, toS: 1.15 }] })
+    const { lengthS, discarded } = cleanIntervals({
+      starts: Float64Array.from(even(20)),
+      gaps: [{ fromS: 1.05, toS: 1.15 }],
+    })
     expect(lengthS).toHaveLength(18)
     expect(discarded).toEqual([{ atS: expect.closeTo(1, 9), why: 'recording paused' }])
   })
@@ -71,21 +75,36 @@ describe('telling true pulses from missed and doubled ones', () => {
 describe('pulses from edges', () => {
   it('take the rarer level and its leading edge, whichever way the line is wired', () => {
     const low = [0.1, 0.104, 0.3, 0.304, 0.5, 0.504]
-    expect(Array.from(pulsesFromEdges({ initial: 1, times: Float64Array.from(low), gaps: [] }).starts)).toEqual([0.1, 0.3, 0.5])
-    expect(Array.from(pulsesFromEdges({ initial: 0, times: Float64Array.from(low), gaps: [] }).starts)).toEqual([0.1, 0.3, 0.5])
+    expect(Array.from(pulsesFromEdges({ initial: 1, times: Float64Array.from(low), gaps: [] }).starts)).toEqual([
+      0.1, 0.3, 0.5,
+    ])
+    expect(Array.from(pulsesFromEdges({ initial: 0, times: Float64Array.from(low), gaps: [] }).starts)).toEqual([
+      0.1, 0.3, 0.5,
+    ])
     // Begins within a pulse: that one's start was not seen.
-    expect(Array.from(pulsesFromEdges({ initial: 1, times: Float64Array.from([0.004, ...low]), gaps: [] }).starts)).toEqual([0.1, 0.3, 0.5])
+    expect(
+      Array.from(pulsesFromEdges({ initial: 1, times: Float64Array.from([0.004, ...low]), gaps: [] }).starts),
+    ).toEqual([0.1, 0.3, 0.5])
   })
 })
 
 describe('hard-sectored disks', () => {
   const turn = (sectors: number) => [...even(sectors, 1 / sectors), (sectors - 0.5) / sectors]
-  const disk = (sectors: number, turns: number, rpm: number) => Array.from({ length: turns }, (_, k) => turn(sectors).map(a => (k + a) * 60 / rpm)).flat().sort((a, b) => a - b)
+  const disk = (sectors: number, turns: number, rpm: number) =>
+    Array.from({ length: turns }, (_, k) => turn(sectors).map(a => ((k + a) * 60) / rpm))
+      .flat()
+      .sort((a, b) => a - b)
 
-  it.each([[10, 300], [16, 300], [32, 360]])('%i sectors at %i r/min: the extra hole is found and left out', (sectors, rpm) => {
+  it.each([
+    [10, 300],
+    [16, 300],
+    [32, 360],
+  ])('%i sectors at %i r/min: the extra hole is found and left out', (sectors, rpm) => {
     const found = findHardSectors(train(disk(sectors, 6, rpm)))
     expect(found?.sectors).toBe(sectors)
-    const gaps = Array.from(found!.train.starts).slice(1).map((t, i) => t - found!.train.starts[i])
+    const gaps = Array.from(found!.train.starts)
+      .slice(1)
+      .map((t, i) => t - found!.train.starts[i])
     expect(Math.max(...gaps) / Math.min(...gaps)).toBeLessThan(1.0001)
     const m = measureSpeed(train(disk(sectors, 20, rpm)), { nominalRpm: 300 })!
     expect(m.rpm.mean).toBeCloseTo(rpm, 6)
@@ -94,6 +113,6 @@ describe('hard-sectored disks', () => {
 
   it('does not see sectors in a plain train, nor in a train with stray doubles', () => {
     expect(findHardSectors(train(even(200)))).toBeNull()
-    expect(findHardSectors(train(even(200).flatMap((t, i) => i % 13 === 5 ? [t, t + 0.02] : [t])))).toBeNull()
+    expect(findHardSectors(train(even(200).flatMap((t, i) => (i % 13 === 5 ? [t, t + 0.02] : [t]))))).toBeNull()
   })
 })

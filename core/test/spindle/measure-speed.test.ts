@@ -7,7 +7,11 @@ import { sineModulated, train } from '../helpers'
 describe('a train modulated by a sine of known depth', () => {
   // The closed form is exact, so depth and frequency must come back whatever the marks average away.
   it.each([
-    [300, 0.01, 0.9, 1, undefined], [300, 0.004, 2.1, 1, undefined], [360, 0.02, 7.3, 16, undefined], [300, 0.001, 31, 60, true], [423, 0.015, 1.7, 4, undefined],
+    [300, 0.01, 0.9, 1, undefined],
+    [300, 0.004, 2.1, 1, undefined],
+    [360, 0.02, 7.3, 16, undefined],
+    [300, 0.001, 31, 60, true],
+    [423, 0.015, 1.7, 4, undefined],
   ])('%f r/min, depth %f at %f Hz, %i marks a turn', (rpm, depth, hz, marks, evenMarks) => {
     const m = measureSpeed(train(sineModulated(rpm, depth, hz, 60, marks)), { pulsesPerTurn: marks, evenMarks })!
     expect(m.rpm.mean).toBeCloseTo(rpm, 1)
@@ -19,16 +23,22 @@ describe('a train modulated by a sine of known depth', () => {
 
   it('tells two sines apart and gives each its depth', () => {
     const n = 512
-    const x = Float64Array.from({ length: n }, (_, i) => 0.01 * Math.sin(2 * Math.PI * 0.071 * i) + 0.003 * Math.cos(2 * Math.PI * 0.2 * i + 1))
+    const x = Float64Array.from(
+      { length: n },
+      (_, i) => 0.01 * Math.sin(2 * Math.PI * 0.071 * i) + 0.003 * Math.cos(2 * Math.PI * 0.2 * i + 1),
+    )
     const found = findComponents(x, 0.2)
     expect(found.map(c => c.cyclesPerMark)).toEqual([expect.closeTo(0.071, 4), expect.closeTo(0.2, 4)])
     const sinc = (f: number) => Math.sin(Math.PI * f) / (Math.PI * f)
-    expect(found.map(c => c.peakPercent)).toEqual([expect.closeTo(1 / sinc(0.071), 2), expect.closeTo(0.3 / sinc(0.2), 2)])
+    expect(found.map(c => c.peakPercent)).toEqual([
+      expect.closeTo(1 / sinc(0.071), 2),
+      expect.closeTo(0.3 / sinc(0.2), 2),
+    ])
   })
 
   it('names belt and motor by the drive’s pulleys, through aliasing where one mark a turn is too slow', () => {
     const pulleys = { motorPulleyMm: 9, flywheelMm: 62, beltLengthMm: 269.12 }
-    const belt = 5 * Math.PI * 62 / 269.12
+    const belt = (5 * Math.PI * 62) / 269.12
     const fine = measureSpeed(train(sineModulated(300, 0.01, belt, 40, 12)), { pulsesPerTurn: 12, pulleys })!
     expect(fine.components[0]).toMatchObject({ likely: 'belt', hz: expect.closeTo(belt, 1) })
     const coarse = measureSpeed(train(sineModulated(300, 0.01, belt, 40)), { pulleys })!
@@ -40,7 +50,11 @@ describe('a train modulated by a sine of known depth', () => {
   it('sees no lines in pure scatter', () => {
     const random = new Random(5)
     let lines = 0
-    for (let run = 0; run < 40; run++) lines += findComponents(Float64Array.from({ length: 300 }, () => 0.002 * random.gaussian()), 0.2).length
+    for (let run = 0; run < 40; run++)
+      lines += findComponents(
+        Float64Array.from({ length: 300 }, () => 0.002 * random.gaussian()),
+        0.2,
+      ).length
     expect(lines).toBeLessThanOrEqual(1)
   })
 
@@ -49,7 +63,10 @@ describe('a train modulated by a sine of known depth', () => {
     let lines = 0
     for (let run = 0; run < 40; run++) {
       let x = 0
-      lines += findComponents(Float64Array.from({ length: 300 }, () => (x = 0.9 * x + 0.0005 * random.gaussian())), 0.2).length
+      lines += findComponents(
+        Float64Array.from({ length: 300 }, () => (x = 0.9 * x + 0.0005 * random.gaussian())),
+        0.2,
+      ).length
     }
     expect(lines).toBeLessThanOrEqual(2)
   })
@@ -61,7 +78,9 @@ describe('mean speed and its interval', () => {
     let covered = 0
     const runs = 400
     for (let run = 0; run < runs; run++) {
-      const { low95, high95 } = meanSpeed(Float64Array.from({ length: 30 }, () => 0.2 * (1 + 0.003 * random.gaussian())))
+      const { low95, high95 } = meanSpeed(
+        Float64Array.from({ length: 30 }, () => 0.2 * (1 + 0.003 * random.gaussian())),
+      )
       if (low95! < 300 && 300 < high95!) covered++
     }
     expect(covered / runs).toBeGreaterThan(0.9)
@@ -70,7 +89,7 @@ describe('mean speed and its interval', () => {
 
   it('for few independent turns is the textbook interval of simple-statistics', () => {
     const turns = [0.2, 0.201, 0.1995, 0.2003, 0.1998]
-    const half = 2.776 * ss.sampleStandardDeviation(turns) / Math.sqrt(5)
+    const half = (2.776 * ss.sampleStandardDeviation(turns)) / Math.sqrt(5)
     const { mean, low95, high95 } = meanSpeed(Float64Array.from(turns))
     expect(mean).toBeCloseTo(60 / ss.mean(turns), 9)
     expect(low95!).toBeCloseTo(60 / (ss.mean(turns) + half), 2)
@@ -106,7 +125,9 @@ describe('several marks a turn', () => {
     const m = measureSpeed(train(sineModulated(304, 0.001, 1, 10, 6)), { nominalRpm: 300 })!
     expect([m.pulsesPerTurn, m.pulsesFrom]).toEqual([6, 'nominal speed'])
     expect(m.rpm.mean).toBeCloseTo(304, 0)
-    expect(() => measureSpeed(train([0, 1, 2]), { pulsesPerTurn: 0 })).toThrow('pulses per turn: 0 pulses a turn; expected a whole number from 1 to 1000.')
+    expect(() => measureSpeed(train([0, 1, 2]), { pulsesPerTurn: 0 })).toThrow(
+      'pulses per turn: 0 pulses a turn; expected a whole number from 1 to 1000.',
+    )
   })
 })
 
@@ -114,9 +135,17 @@ describe('drift', () => {
   it('is found with its rate at the end, and not where there is none', () => {
     const t = Float64Array.from({ length: 200 }, (_, i) => i * 0.2)
     const random = new Random(8)
-    const creeping = fitDrift(t, t.map(x => 300 - 6 * Math.exp(-x / 40) + 0.1 * random.gaussian()))
+    const creeping = fitDrift(
+      t,
+      t.map(x => 300 - 6 * Math.exp(-x / 40) + 0.1 * random.gaussian()),
+    )
     expect(creeping.significant).toBe(true)
     expect(creeping.endRpmPerMinute).toBeGreaterThan(1.5)
-    expect(fitDrift(t, t.map(() => 300 + 0.1 * random.gaussian())).significant).toBe(false)
+    expect(
+      fitDrift(
+        t,
+        t.map(() => 300 + 0.1 * random.gaussian()),
+      ).significant,
+    ).toBe(false)
   })
 })

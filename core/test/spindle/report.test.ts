@@ -13,14 +13,29 @@ describe('the report for scripts', () => {
     expect(String(report.rpm!.mean).length).toBeLessThanOrEqual(7)
     expect(report.rpm!.low95!).toBeLessThan(report.rpm!.mean)
     expect(report.driftRpmPerMinute).toBeNull()
-    expect(report.components[0]).toEqual({ hz: expect.closeTo(0.9, 2), peakPercent: expect.closeTo(0.2, 2), likely: null })
+    expect(report.components[0]).toEqual({
+      hz: expect.closeTo(0.9, 2),
+      peakPercent: expect.closeTo(0.2, 2),
+      likely: null,
+    })
   })
 
   it('has nulls, not numbers, for what is not known', () => {
     const nothing = speedReport(null, judgeSpeed(null, context))
-    expect(nothing).toMatchObject({ call: 'unknown', rpm: null, variation: null, revolutions: 0, components: [], discarded: [] })
+    expect(nothing).toMatchObject({
+      call: 'unknown',
+      rpm: null,
+      variation: null,
+      revolutions: 0,
+      components: [],
+      discarded: [],
+    })
     const one = measureSpeed(train([0, 0.2]))!
-    expect(speedReport(one, judgeSpeed(one, context))).toMatchObject({ call: 'unknown', rpm: { mean: 300, low95: null, high95: null }, revolutions: 1 })
+    expect(speedReport(one, judgeSpeed(one, context))).toMatchObject({
+      call: 'unknown',
+      rpm: { mean: 300, low95: null, high95: null },
+      revolutions: 1,
+    })
     expect(speedUncertainty(one)).toBeNull()
   })
 })
@@ -29,8 +44,16 @@ describe('observations for the log', () => {
   it('say how they were got, and what one pulse a turn cannot see is not among them', () => {
     const m = measureSpeed(train(sineModulated(300, 0.001, 0.9, 30)))!
     const list = speedObservations(m, 'a.vcd')
-    expect(list.map(o => o.key)).toEqual(['speed.mean', 'speed.variation.peak', 'speed.variation.rms', 'speed.turn-to-turn'])
-    expect(list[0]).toMatchObject({ unit: 'r/min', how: expect.stringMatching(/^1(?:49|50) turns, one pulse a turn, a\.vcd$/) })
+    expect(list.map(o => o.key)).toEqual([
+      'speed.mean',
+      'speed.variation.peak',
+      'speed.variation.rms',
+      'speed.turn-to-turn',
+    ])
+    expect(list[0]).toMatchObject({
+      unit: 'r/min',
+      how: expect.stringMatching(/^1(?:49|50) turns, one pulse a turn, a\.vcd$/),
+    })
     expect(list[0].uncertainty).toBeGreaterThan(0)
   })
 

@@ -3,7 +3,15 @@ import { rpmFromCreep, speedTone, strobeBars, strobeDiscSvg } from '../../src/sp
 
 describe('strobe bars', () => {
   // The turntable handbook's figures (from memory): 180 and 216 bars for 33 1/3, 160 for 45, 92 for 78.26 r/min.
-  it.each([[100 / 3, 50, 180], [100 / 3, 60, 216], [45, 60, 160], [78.26, 60, 92], [300, 50, 20], [300, 60, 24], [360, 60, 20]])('%f r/min at %i Hz: %i bars', (rpm, hz, bars) => {
+  it.each([
+    [100 / 3, 50, 180],
+    [100 / 3, 60, 216],
+    [45, 60, 160],
+    [78.26, 60, 92],
+    [300, 50, 20],
+    [300, 60, 24],
+    [360, 60, 20],
+  ])('%f r/min at %i Hz: %i bars', (rpm, hz, bars) => {
     expect(strobeBars(rpm, hz)).toMatchObject({ bars, fits: true })
   })
 
@@ -27,7 +35,7 @@ describe('speed from creeping bars', () => {
   it('agrees with a simulated lamp: positions of the nearest bar at each flash', () => {
     const rpm = 301.7
     const bars = 24
-    const perFlash = rpm / 60 / 120 * bars
+    const perFlash = (rpm / 60 / 120) * bars
     const creepPerSecond = (perFlash - Math.round(perFlash)) * 120
     const taps = Array.from({ length: 8 }, (_, k) => k / creepPerSecond)
     expect(rpmFromCreep(bars, 60, taps, 'forward').rpm).toBeCloseTo(rpm, 6)
@@ -35,13 +43,22 @@ describe('speed from creeping bars', () => {
 
   it('gives its uncertainty from uneven taps and refuses too few', () => {
     expect(rpmFromCreep(20, 50, [0, 1.1, 1.9, 3.05, 4], 'forward').uncertainty!).toBeGreaterThan(0.05)
-    expect(() => rpmFromCreep(20, 50, [0], 'forward')).toThrow('taps: 1 tap; expected at least two, one as each bar passes.')
+    expect(() => rpmFromCreep(20, 50, [0], 'forward')).toThrow(
+      'taps: 1 tap; expected at least two, one as each bar passes.',
+    )
     expect(() => rpmFromCreep(20, 50, [1, 1], 'forward')).toThrow('times that increase')
   })
 })
 
 describe('strobe disc', () => {
-  const disc = { diameterMm: 100, holeMm: 28, rings: [{ rpm: 300, mainsHz: 50 }, { rpm: 300, mainsHz: 60 }] }
+  const disc = {
+    diameterMm: 100,
+    holeMm: 28,
+    rings: [
+      { rpm: 300, mainsHz: 50 },
+      { rpm: 300, mainsHz: 60 },
+    ],
+  }
 
   it('is drawn in millimetres with as many bars as it says', () => {
     const svg = strobeDiscSvg(disc)
@@ -58,7 +75,9 @@ describe('strobe disc', () => {
     expect(() => strobeDiscSvg({ ...disc, diameterMm: 10 })).toThrow('a disc of 10 mm; expected 20 to 280 mm')
     expect(() => strobeDiscSvg({ ...disc, holeMm: 95 })).toThrow('0 to 90 mm')
     expect(() => strobeDiscSvg({ ...disc, holeMm: 88 })).toThrow('at least 3 mm')
-    expect(() => strobeDiscSvg({ ...disc, diameterMm: 30, holeMm: 8, rings: [{ rpm: 33.333, mainsHz: 60 }] })).toThrow('bars at least 0.3 mm wide')
+    expect(() => strobeDiscSvg({ ...disc, diameterMm: 30, holeMm: 8, rings: [{ rpm: 33.333, mainsHz: 60 }] })).toThrow(
+      'bars at least 0.3 mm wide',
+    )
   })
 })
 

@@ -13,7 +13,11 @@ describe('a trimmer that learns', () => {
   it('after one eighth to the left knows how far and which way remains', () => {
     const known = learnTrimmer([reading(317.5), reading(313.4, -1 / 8)])
     expect(known.rpmPerTurn).toBeCloseTo(32.8, 1)
-    expect(remainingMove(known, 313.4, 300)).toEqual({ direction: 'left', turns: expect.closeTo(13.4 / 32.8, 2), words: 'about three eighths of a turn to the left' })
+    expect(remainingMove(known, 313.4, 300)).toEqual({
+      direction: 'left',
+      turns: expect.closeTo(13.4 / 32.8, 2),
+      words: 'about three eighths of a turn to the left',
+    })
     expect(remainingMove(known, 298, 300)!.words).toBe('about a sixteenth of a turn to the right')
     expect(remainingMove(known, 300, 300)).toBeNull()
   })
@@ -42,14 +46,28 @@ describe('a trimmer that learns', () => {
   })
 
   it('speaks in fractions that a hand can make', () => {
-    expect([0.03, 0.07, 0.12, -0.24, 0.52, 1.1].map(fractionWords)).toEqual(['a hair', 'a sixteenth of a turn', 'an eighth of a turn', 'a quarter turn', 'half a turn', 'a whole turn'])
+    expect([0.03, 0.07, 0.12, -0.24, 0.52, 1.1].map(fractionWords)).toEqual([
+      'a hair',
+      'a sixteenth of a turn',
+      'an eighth of a turn',
+      'a quarter turn',
+      'half a turn',
+      'a whole turn',
+    ])
     expect(() => remainingMove(learnTrimmer([]), 300, 0)).toThrow('a speed above 0')
   })
 
   it('leads the call’s advice', () => {
     const trimmer = learnTrimmer([reading(317.5), reading(313.4, -1 / 8)])
-    const { verdict } = speedFromPulses(train(sineModulated(313.4, 0, 1, 10)), {}, { mechanism: '5.25in-48', school: 'leave-alone', trimmer })
-    expect(verdict).toMatchObject({ kind: 'nudge', next: 'Turn the trimmer about three eighths of a turn to the left, then measure again.' })
+    const { verdict } = speedFromPulses(
+      train(sineModulated(313.4, 0, 1, 10)),
+      {},
+      { mechanism: '5.25in-48', school: 'leave-alone', trimmer },
+    )
+    expect(verdict).toMatchObject({
+      kind: 'nudge',
+      next: 'Turn the trimmer about three eighths of a turn to the left, then measure again.',
+    })
     expect(verdict.reasons[1]).toBe('One turn to the right changes the speed by about +33 r/min, learned from 1 move.')
   })
 })

@@ -7,7 +7,13 @@ import { train } from '../helpers'
 
 const intervals = (lengthS: number[], mark: number[]) => {
   let t = 0
-  return { startS: Float64Array.from(lengthS, d => (t += d) - d), lengthS: Float64Array.from(lengthS), mark: Int32Array.from(mark), discarded: [], faults: 0 }
+  return {
+    startS: Float64Array.from(lengthS, d => (t += d) - d),
+    lengthS: Float64Array.from(lengthS),
+    mark: Int32Array.from(mark),
+    discarded: [],
+    faults: 0,
+  }
 }
 
 describe('whole turns', () => {
@@ -23,16 +29,34 @@ describe('whole turns', () => {
 
 describe('the fixed pattern of uneven marks', () => {
   it('is taken out whole, whatever it is', () => {
-    fc.assert(fc.property(fc.array(fc.double({ min: 0.05, max: 0.15, noNaN: true }), { minLength: 2, maxLength: 8 }), (pattern) => {
-      const lengths = Array.from({ length: pattern.length * 12 }, (_, i) => pattern[i % pattern.length])
-      const even = removePattern(intervals(lengths, lengths.map((_, i) => i)), pattern.length)
-      for (const d of even) expect(d).toBeCloseTo(even[0], 9)
-    }), { seed: 3 })
+    fc.assert(
+      fc.property(
+        fc.array(fc.double({ min: 0.05, max: 0.15, noNaN: true }), { minLength: 2, maxLength: 8 }),
+        pattern => {
+          const lengths = Array.from({ length: pattern.length * 12 }, (_, i) => pattern[i % pattern.length])
+          const even = removePattern(
+            intervals(
+              lengths,
+              lengths.map((_, i) => i),
+            ),
+            pattern.length,
+          )
+          for (const d of even) expect(d).toBeCloseTo(even[0], 9)
+        },
+      ),
+      { seed: 3 },
+    )
   })
 
   it('keeps what changes from turn to turn', () => {
     const lengths = Array.from({ length: 80 }, (_, i) => [0.04, 0.06][i % 2] * (i < 40 ? 1 : 1.1))
-    const even = removePattern(intervals(lengths, lengths.map((_, i) => i)), 2)
+    const even = removePattern(
+      intervals(
+        lengths,
+        lengths.map((_, i) => i),
+      ),
+      2,
+    )
     expect(even[79] / even[0]).toBeCloseTo(1.1, 6)
   })
 })
@@ -46,30 +70,38 @@ describe('the longest run', () => {
 
 describe('pulses lost and doubled at random', () => {
   it('never move the mean, and are all accounted for', () => {
-    fc.assert(fc.property(fc.integer({ min: 1, max: 1e6 }), fc.double({ min: 0, max: 0.08, noNaN: true }), fc.double({ min: 0, max: 0.08, noNaN: true }), (seed, lose, double) => {
-      const random = new Random(seed)
-      const starts: number[] = []
-      let lost = 0
-      let doubled = 0
-      for (let i = 0; i < 300; i++) {
-        const t = i * 0.2 + 1e-5 * random.gaussian()
-        const edge = i < 5 || i > 294
-        if (!edge && random.next() < lose) {
-          lost++
-          continue
-        }
-        starts.push(t)
-        if (!edge && random.next() < double) {
-          starts.push(t + 0.01)
-          doubled++
-        }
-      }
-      const { discarded, mark } = cleanIntervals(train(starts))
-      expect(discarded.filter(d => d.why === 'extra pulse')).toHaveLength(doubled)
-      const missed = discarded.reduce((n, d) => n + Number(/^(\d+) missed/.exec(d.why)?.[1] ?? 0), 0)
-      expect(missed).toBe(lost)
-      expect(mark.at(-1)).toBe(298)
-      expect(measureSpeed(train(starts))!.rpm.mean).toBeCloseTo(300, 1)
-    }), { numRuns: 80, seed: 11 })
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 1, max: 1e6 }),
+        fc.double({ min: 0, max: 0.08, noNaN: true }),
+        fc.double({ min: 0, max: 0.08, noNaN: true }),
+        (seed, lose, double) => {
+          const random = new Random(seed)
+          const starts: number[] = []
+          let lost = 0
+          let doubled = 0
+          for (let i = 0; i < 300; i++) {
+            const t = i * 0.2 + 1e-5 * random.gaussian()
+            const edge = i < 5 || i > 294
+            if (!edge && random.next() < lose) {
+              lost++
+              continue
+            }
+            starts.push(t)
+            if (!edge && random.next() < double) {
+              starts.push(t + 0.01)
+              doubled++
+            }
+          }
+          const { discarded, mark } = cleanIntervals(train(starts))
+          expect(discarded.filter(d => d.why === 'extra pulse')).toHaveLength(doubled)
+          const missed = discarded.reduce((n, d) => n + Number(/^(\d+) missed/.exec(d.why)?.[1] ?? 0), 0)
+          expect(missed).toBe(lost)
+          expect(mark.at(-1)).toBe(298)
+          expect(measureSpeed(train(starts))!.rpm.mean).toBeCloseTo(300, 1)
+        },
+      ),
+      { numRuns: 80, seed: 11 },
+    )
   })
 })

@@ -4,18 +4,57 @@ import { SUMS } from '../../src/instruments'
 
 describe('quantities as people type them', () => {
   it.each<[string, Quantity, number]>([
-    ['62', 'length', 62], ['6,2 cm', 'length', 62], ['1/4 in', 'length', 6.35], ['1 1/2 in', 'length', 38.1], ['0.25"', 'length', 6.35], ['40 thou', 'length', 1.016],
-    ['4k7', 'resistance', 4700], ['4.7 k', 'resistance', 4700], ['220', 'resistance', 220], ['220R', 'resistance', 220], ['0R22', 'resistance', 0.22], ['1M', 'resistance', 1e6], ['10 kΩ', 'resistance', 10_000], ['47 ohms', 'resistance', 47],
-    ['10u', 'capacitance', 10], ['10', 'capacitance', 10], ['100n', 'capacitance', 0.1], ['4u7', 'capacitance', 4.7], ['10 µF', 'capacitance', 10], ['1.22uF', 'capacitance', 1.22],
-    ['150 mV', 'voltage', 0.15], ['1,2 V', 'voltage', 1.2], ['0.2mA', 'current', 0.0002], ['6 µA', 'current', 6e-6], ['0.5', 'current', 0.5],
-    ['20 AWG', 'wire', 0.5176], ['awg 24', 'wire', 0.2047], ['0.5 mm2', 'wire', 0.5], ['300 r/min', 'speed', 300], ['250 ms', 'time', 0.25], ['2 min', 'time', 120], ['20 %', 'share', 20], ['2', 'count', 2],
+    ['62', 'length', 62],
+    ['6,2 cm', 'length', 62],
+    ['1/4 in', 'length', 6.35],
+    ['1 1/2 in', 'length', 38.1],
+    ['0.25"', 'length', 6.35],
+    ['40 thou', 'length', 1.016],
+    ['4k7', 'resistance', 4700],
+    ['4.7 k', 'resistance', 4700],
+    ['220', 'resistance', 220],
+    ['220R', 'resistance', 220],
+    ['0R22', 'resistance', 0.22],
+    ['1M', 'resistance', 1e6],
+    ['10 kΩ', 'resistance', 10_000],
+    ['47 ohms', 'resistance', 47],
+    ['10u', 'capacitance', 10],
+    ['10', 'capacitance', 10],
+    ['100n', 'capacitance', 0.1],
+    ['4u7', 'capacitance', 4.7],
+    ['10 µF', 'capacitance', 10],
+    ['1.22uF', 'capacitance', 1.22],
+    ['150 mV', 'voltage', 0.15],
+    ['1,2 V', 'voltage', 1.2],
+    ['0.2mA', 'current', 0.0002],
+    ['6 µA', 'current', 6e-6],
+    ['0.5', 'current', 0.5],
+    ['20 AWG', 'wire', 0.5176],
+    ['awg 24', 'wire', 0.2047],
+    ['0.5 mm2', 'wire', 0.5],
+    ['300 r/min', 'speed', 300],
+    ['250 ms', 'time', 0.25],
+    ['2 min', 'time', 120],
+    ['20 %', 'share', 20],
+    ['2', 'count', 2],
   ])('%s as %s', (text, quantity, value) => {
     const got = readQuantity(text, quantity, 'Value')
     expect(got / value).toBeCloseTo(1, 3)
   })
 
-  it.each<[string, Quantity]>([['', 'length'], ['wide', 'length'], ['4k7k', 'resistance'], ['5 furlong', 'length'], ['1.2.3', 'voltage'], ['2.5', 'count'], ['NaN', 'speed'], ['1/0 in', 'length']])('“%s” is no %s, said in a sentence', (text, quantity) => {
-    expect(() => readQuantity(text, quantity, 'Motor pulley')).toThrow(/^Motor pulley: “.*” cannot be read as motor pulley; expected .*\.$/)
+  it.each<[string, Quantity]>([
+    ['', 'length'],
+    ['wide', 'length'],
+    ['4k7k', 'resistance'],
+    ['5 furlong', 'length'],
+    ['1.2.3', 'voltage'],
+    ['2.5', 'count'],
+    ['NaN', 'speed'],
+    ['1/0 in', 'length'],
+  ])('“%s” is no %s, said in a sentence', (text, quantity) => {
+    expect(() => readQuantity(text, quantity, 'Motor pulley')).toThrow(
+      /^Motor pulley: “.*” cannot be read as motor pulley; expected .*\.$/,
+    )
   })
 
   // ASTM B258: 20 AWG has 0.812 mm and (with copper at 20 °C) 33.3 Ω/km; 10 AWG 2.588 mm; 36 AWG 0.127 mm by definition.
@@ -39,11 +78,22 @@ describe('sums, whatever is typed', () => {
   it('say what is still needed, and ask about numbers that look like another unit', () => {
     const sensor = SUMS.find(s => s.id === 'sensor')!
     expect(judgeSum(sensor, { lit: '0.3 mA' })).toMatchObject({ result: null, needed: ['Pull-up'] })
-    expect(judgeSum(sensor, { lit: '0.3 mA', pull: '22' }).doubts).toEqual(['Pull-up of 22 Ω is far from usual (1000 to 200000 Ω): is that the unit you meant?'])
+    expect(judgeSum(sensor, { lit: '0.3 mA', pull: '22' }).doubts).toEqual([
+      'Pull-up of 22 Ω is far from usual (1000 to 200000 Ω): is that the unit you meant?',
+    ])
     expect(judgeSum(sensor, { lit: '0.3 mA', pull: '22k' }).doubts).toEqual([])
-    expect(judgeSum(SUMS.find(s => s.id === 'supply')!, {})).toMatchObject({ result: null, needed: ['anything that is known of it'] })
-    expect(() => judgeSum(sensor, { lit: '-1 mA', pull: '22k' })).toThrow('lit: Detector current, lit cannot be -1 mA; expected more than 0.')
+    expect(
+      judgeSum(
+        SUMS.find(s => s.id === 'supply')!,
+        {},
+      ),
+    ).toMatchObject({ result: null, needed: ['anything that is known of it'] })
+    expect(() => judgeSum(sensor, { lit: '-1 mA', pull: '22k' })).toThrow(
+      'lit: Detector current, lit cannot be -1 mA; expected more than 0.',
+    )
     expect(() => judgeSum(sensor, { lit: 'bright', pull: '22k' })).toThrow(/^lit: “bright” cannot be read/)
-    expect(() => judgeSum(sensor, { lit: '1 mA', pull: '22k', logic: 'steam' })).toThrow('logic: “steam” is no choice for logic it drives; expected TTL, CMOS, 5 V.')
+    expect(() => judgeSum(sensor, { lit: '1 mA', pull: '22k', logic: 'steam' })).toThrow(
+      'logic: “steam” is no choice for logic it drives; expected TTL, CMOS, 5 V.',
+    )
   })
 })

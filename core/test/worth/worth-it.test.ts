@@ -19,7 +19,9 @@ describe('worth it?', () => {
 
   it('the lines add up to the gain', () => {
     const w = judge({ working: 80, asParts: 10, parts: 6 }, ['belt.goo', 'lacquer.broken'])
-    const sum = w.lines.filter(l => l.unit === 'money').reduce((s, l) => l.label === 'Going on brings' ? s : s + l.value, 0)
+    const sum = w.lines
+      .filter(l => l.unit === 'money')
+      .reduce((s, l) => (l.label === 'Going on brings' ? s : s + l.value), 0)
     expect(sum).toBeCloseTo(w.gain!, 9)
     expect(w.chance).toBeCloseTo(0.75 * 0.95 * 0.9, 9)
   })
@@ -42,7 +44,11 @@ describe('worth it?', () => {
     expect(judge({}).verdict).toBe('unknown')
   })
 
-  it.each([[{ hours: -2 }, /Hours so far cannot be -2/], [{ chance: 1.4 }, /a chance of 1.4 is none/], [{ working: Number.NaN }, /worth working cannot be NaN/]])('%j is said in a sentence', (account, words) => {
+  it.each([
+    [{ hours: -2 }, /Hours so far cannot be -2/],
+    [{ chance: 1.4 }, /a chance of 1.4 is none/],
+    [{ working: Number.NaN }, /worth working cannot be NaN/],
+  ])('%j is said in a sentence', (account, words) => {
     expect(() => judge(account)).toThrow(words)
   })
 

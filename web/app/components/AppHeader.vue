@@ -25,7 +25,9 @@ const places = [
       </NuxtLink>
       <nav class="flex gap-1 sm:gap-2 -mb-px overflow-x-auto" aria-label="Pages">
         <NuxtLink
-          v-for="place in places" :key="place.to" :to="place.to"
+          v-for="place in places"
+          :key="place.to"
+          :to="place.to"
           class="flex items-center px-1.5 sm:px-2 pt-[3px] border-b-3"
           :class="place.under(route.path) ? 'border-ink text-ink' : 'border-transparent text-muted hover:text-ink'"
           :aria-current="place.under(route.path) ? 'page' : undefined"
@@ -34,8 +36,12 @@ const places = [
         </NuxtLink>
       </nav>
       <div class="ml-auto flex items-center gap-1 text-sm text-muted">
-        <button class="min-h-11 px-2 flex items-center gap-1.5 hover:text-ink" @click="openFind">Find <kbd>/</kbd></button>
-        <button class="min-h-11 px-2 hidden sm:flex items-center gap-1.5 hover:text-ink" @click="openKeys">Keys <kbd>?</kbd></button>
+        <button class="min-h-11 px-2 flex items-center gap-1.5 hover:text-ink" @click="openFind">
+          Find <kbd>/</kbd>
+        </button>
+        <button class="min-h-11 px-2 hidden sm:flex items-center gap-1.5 hover:text-ink" @click="openKeys">
+          Keys <kbd>?</kbd>
+        </button>
       </div>
     </div>
   </header>

@@ -5,7 +5,11 @@ import { SUMS } from '@wobrin/core/instruments'
 import { watchDebounced } from '@vueuse/core'
 import type { Finds } from '../../shared/finds'
 
-interface Found { readonly to: string, readonly title: string, readonly detail: string }
+interface Found {
+  readonly to: string
+  readonly title: string
+  readonly detail: string
+}
 
 const { shown, close } = useFindDialog()
 const query = ref('')
@@ -18,7 +22,11 @@ const pages: Found[] = [
   { to: '/instruments/sweep', title: 'Adjuster sweep', detail: 'instrument · align by a reference disk' },
   { to: '/instruments/blame', title: 'Who is to blame', detail: 'instrument · disks that read here and not there' },
   { to: '/instruments/write-test', title: 'Write test', detail: 'instrument · protect, format, patterns, home' },
-  { to: '/instruments/wire', title: 'On the wire', detail: 'instrument · interface lines, simulated drive, seeks, wiggle' },
+  {
+    to: '/instruments/wire',
+    title: 'On the wire',
+    detail: 'instrument · interface lines, simulated drive, seeks, wiggle',
+  },
   ...SUMS.map(s => ({ to: `/instruments/${s.id}`, title: s.title, detail: `instrument · ${s.purpose}` })),
   { to: '/instruments/host-fit', title: 'Host fit', detail: 'instrument · straps, ready, disk change, pins' },
   { to: '/shelf', title: 'Shelf', detail: 'reference disks, donors, belts' },
@@ -37,13 +45,24 @@ async function fetchFinds(q = ''): Promise<void> {
   const finds = await $fetch<Finds>('/api/find', { query: { q } }).catch(() => null)
   if (!finds || q !== query.value) return
   const known = new Set(drives.value.map(d => d.to))
-  drives.value = [...q ? drives.value : [], ...finds.drives.map(d => ({
-    to: `/drives/${d.id}`, title: `${d.tag} · ${[d.maker, d.model].filter(Boolean).join(' ')}`, detail: [findMechanism(d.mechanism).label, d.host, d.serial, d.ownerWords].filter(Boolean).join(' · '),
-  })).filter(d => !q || !known.has(d.to))]
-  entries.value = finds.entries.map(e => ({ to: `/drives/${e.driveId}?station=${e.station}#${e.id}`, title: e.tag, detail: `${shortTime(e.at)}: ${[e.title, e.detail].filter(Boolean).join('. ')}` }))
+  drives.value = [
+    ...(q ? drives.value : []),
+    ...finds.drives
+      .map(d => ({
+        to: `/drives/${d.id}`,
+        title: `${d.tag} · ${[d.maker, d.model].filter(Boolean).join(' ')}`,
+        detail: [findMechanism(d.mechanism).label, d.host, d.serial, d.ownerWords].filter(Boolean).join(' · '),
+      }))
+      .filter(d => !q || !known.has(d.to)),
+  ]
+  entries.value = finds.entries.map(e => ({
+    to: `/drives/${e.driveId}?station=${e.station}#${e.id}`,
+    title: e.tag,
+    detail: `${shortTime(e.at)}: ${[e.title, e.detail].filter(Boolean).join('. ')}`,
+  }))
 }
 onMounted(() => fetchFinds())
-watch(shown, (open) => {
+watch(shown, open => {
   if (!open) return
   query.value = ''
   fetchFinds()
@@ -52,7 +71,9 @@ watchDebounced(query, q => fetchFinds(q), { debounce: 80 })
 
 const found = computed(() => {
   const words = query.value.toLowerCase().split(/\s+/).filter(Boolean)
-  const here = [...drives.value, ...pages].filter(f => words.every(w => `${f.title} ${f.detail}`.toLowerCase().includes(w))).slice(0, 9)
+  const here = [...drives.value, ...pages]
+    .filter(f => words.every(w => `${f.title} ${f.detail}`.toLowerCase().includes(w)))
+    .slice(0, 9)
   return words.length ? [...here, ...entries.value].slice(0, 12) : here
 })
 
@@ -66,7 +87,13 @@ function go(item: Found | null): void {
 <template>
   <ModalDialog :shown="shown" title="Find" wide @close="close">
     <Combobox :model-value="null" @update:model-value="go">
-      <ComboboxInput class="field" placeholder="A tag, a model, an owner’s word, a word of the log" aria-label="Find" autocomplete="off" @change="query = $event.target.value" />
+      <ComboboxInput
+        class="field"
+        placeholder="A tag, a model, an owner’s word, a word of the log"
+        aria-label="Find"
+        autocomplete="off"
+        @change="query = $event.target.value"
+      />
       <ComboboxOptions static class="mt-3 -mx-2">
         <ComboboxOption v-for="item in found" :key="item.to" v-slot="{ active }" :value="item" as="template">
           <li class="px-3 py-2 min-h-11 rounded-box flex gap-3 items-center" :class="active && 'bg-tint'">

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-defineProps<{ label: string, problem?: string, hint?: string }>()
+defineProps<{ label: string; problem?: string; hint?: string }>()
 const id = useId()
 </script>
 

@@ -3,19 +3,40 @@ const { shown, close } = useKeysDialog()
 
 const groups = [
   {
-    title: 'Everywhere', keys: [['B', 'to the bench'], ['/', 'find a drive, a station or a mechanism'], ['?', 'these keys']],
+    title: 'Everywhere',
+    keys: [
+      ['B', 'to the bench'],
+      ['/', 'find a drive, a station or a mechanism'],
+      ['?', 'these keys'],
+    ],
   },
   {
-    title: 'On a drive', keys: [
-      ['Space', 'step done'], ['F', 'say what you found: a digit answers, letters search'], ['N', 'write a note'], ['P', 'add a photo'], ['W', 'start a wait'], ['M', 'measure: open a recording'], ['Z', 'take the latest entry back'],
+    title: 'On a drive',
+    keys: [
+      ['Space', 'step done'],
+      ['F', 'say what you found: a digit answers, letters search'],
+      ['N', 'write a note'],
+      ['P', 'add a photo'],
+      ['W', 'start a wait'],
+      ['M', 'measure: open a recording'],
+      ['Z', 'take the latest entry back'],
       ['1 … 9, 0, -', 'look at a station, Receive to Release'],
     ],
   },
   {
-    title: 'At an instrument', keys: [['A', 'across the bench: a readout to read from two metres'], ['E', 'by ear: the tone on or off'], ['Esc', 'back to the instrument']],
+    title: 'At an instrument',
+    keys: [
+      ['A', 'across the bench: a readout to read from two metres'],
+      ['E', 'by ear: the tone on or off'],
+      ['Esc', 'back to the instrument'],
+    ],
   },
   {
-    title: 'By foot', keys: [['Page Down', 'step done, or on to the next station'], ['Page Up', 'back: the last step undone, or the station before']],
+    title: 'By foot',
+    keys: [
+      ['Page Down', 'step done, or on to the next station'],
+      ['Page Up', 'back: the last step undone, or the station before'],
+    ],
   },
 ]
 </script>
@@ -27,7 +48,9 @@ const groups = [
         <h3 class="section-title mb-1">{{ group.title }}</h3>
         <dl>
           <div v-for="[key, what] in group.keys" :key="key" class="flex gap-3 py-1 text-sm">
-            <dt class="w-24 shrink-0"><kbd class="whitespace-nowrap">{{ key }}</kbd></dt>
+            <dt class="w-24 shrink-0">
+              <kbd class="whitespace-nowrap">{{ key }}</kbd>
+            </dt>
             <dd>{{ what }}</dd>
           </div>
         </dl>

@@ -6,7 +6,9 @@ import type { DiskView } from '../../shared/disks'
 /** Reference disks of the shelf, and whether one is trusted. */
 export function useDisks() {
   const view = useState<DiskView | null>('disks', () => null)
-  const load = async () => { view.value = await $fetch<DiskView>('/api/disks') }
+  const load = async () => {
+    view.value = await $fetch<DiskView>('/api/disks')
+  }
   const find = (id: string) => view.value?.standings.find(s => s.disk.id === id)
   const trusts = (id: string) => find(id)?.trusted ?? null
   const word = (id: string) => {
@@ -24,10 +26,12 @@ export function useDriveForAlign(id: Ref<string | null>) {
   async function load(): Promise<void> {
     await disks.load().catch(() => {})
     if (!id.value) return
-    const answer = await $fetch<{ drive: DriveFacts, log: LogEntry[] }>(`/api/drives/${id.value}`)
+    const answer = await $fetch<{ drive: DriveFacts; log: LogEntry[] }>(`/api/drives/${id.value}`)
     drive.value = answer.drive
     log.value = answer.log
   }
-  const order = computed<AlignOrder | null>(() => drive.value ? alignOrder(drive.value.mechanism, log.value, disks.trusts) : null)
+  const order = computed<AlignOrder | null>(() =>
+    drive.value ? alignOrder(drive.value.mechanism, log.value, disks.trusts) : null,
+  )
   return { drive, log, order, disks, load }
 }

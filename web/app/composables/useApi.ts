@@ -5,12 +5,16 @@ export function problemText(error: unknown): string {
   if (error instanceof FetchError) {
     const detail = (error.data as { detail?: string } | undefined)?.detail
     if (detail) return detail
-    return error.status ? `The server answered with status ${error.status}; nothing was changed.` : 'The server does not answer. Is it still running? Nothing was lost on this page.'
+    return error.status
+      ? `The server answered with status ${error.status}; nothing was changed.`
+      : 'The server does not answer. Is it still running? Nothing was lost on this page.'
   }
   return error instanceof Error ? error.message : String(error)
 }
 
 /** The form field that a problem document names, or null. */
 export function problemField(error: unknown): string | null {
-  return error instanceof FetchError ? (error.data as { where?: { field?: string } } | undefined)?.where?.field ?? null : null
+  return error instanceof FetchError
+    ? ((error.data as { where?: { field?: string } } | undefined)?.where?.field ?? null)
+    : null
 }

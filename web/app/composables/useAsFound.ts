@@ -15,13 +15,24 @@ export function useAsFound(station: () => StationId) {
   const attempt = useAttempt()
   const record = computed(() => asFoundRecord(store.log))
   const list = computed(() => putBackList(record.value))
-  const photos = computed<Photo[]>(() => standingEntries(store.log).flatMap(entry => entry.data?.type === 'photo' ? [{ entry, sha: entry.data.sha, width: entry.data.width, height: entry.data.height }] : []))
+  const photos = computed<Photo[]>(() =>
+    standingEntries(store.log).flatMap(entry =>
+      entry.data?.type === 'photo'
+        ? [{ entry, sha: entry.data.sha, width: entry.data.width, height: entry.data.height }]
+        : [],
+    ),
+  )
 
   return {
-    record, list, photos,
-    mark: (item: Partial<AsFoundItem>) => store.add({ kind: 'as-found', station: station(), item: item as AsFoundItem }),
-    undo: (id: string, broke: Breakage | null = null) => attempt(() => store.add({ kind: 'undone', station: station(), of: id, broke })),
+    record,
+    list,
+    photos,
+    mark: (item: Partial<AsFoundItem>) =>
+      store.add({ kind: 'as-found', station: station(), item: item as AsFoundItem }),
+    undo: (id: string, broke: Breakage | null = null) =>
+      attempt(() => store.add({ kind: 'undone', station: station(), of: id, broke })),
     putBack: (id: string) => attempt(() => store.add({ kind: 'put-back', station: station(), of: id })),
-    leaveOff: (id: string, reason: string) => store.add({ kind: 'put-back', station: station(), of: id, leftOff: true, detail: reason }),
+    leaveOff: (id: string, reason: string) =>
+      store.add({ kind: 'put-back', station: station(), of: id, leftOff: true, detail: reason }),
   }
 }

@@ -3,7 +3,9 @@ import type { BeltInput, BeltShelfView, KeptBelt } from '../../shared/belts'
 /** The belt shelf of the workshop: what is at hand, what the drives want, what is to order. */
 export function useBelts() {
   const view = useState<BeltShelfView>('belts', () => ({ belts: [], drives: [], served: [], orders: [] }))
-  const load = async () => { view.value = await $fetch<BeltShelfView>('/api/belts') }
+  const load = async () => {
+    view.value = await $fetch<BeltShelfView>('/api/belts')
+  }
   async function put(belt: BeltInput, id: string = crypto.randomUUID()): Promise<KeptBelt> {
     const kept = await $fetch<KeptBelt>(`/api/belts/${id}`, { method: 'PUT', retry: 2, body: belt })
     await load()

@@ -16,8 +16,7 @@ const KEPT = 'wobrin-lines'
 const remembered = (): Record<string, Partial<Record<LineName, string>>> => {
   try {
     return JSON.parse(localStorage.getItem(KEPT) ?? '{}')
-  }
-  catch {
+  } catch {
     return {}
   }
 }
@@ -29,7 +28,7 @@ export function useBusRecording(worker: ReturnType<typeof useDriveWorker>) {
   const report = shallowRef<BusReport | null>(null)
   const playback = shallowRef<Playback | null>(null)
   const problem = ref<string | null>(null)
-  const progress = ref<{ readonly what: string, readonly share: number } | null>(null)
+  const progress = ref<{ readonly what: string; readonly share: number } | null>(null)
   const choices = reactive<BusChoices>({ mapping: {}, inverted: false, code: 'auto', trusted: false })
   const key = () => opened.value?.channels.map(c => c.name).join('|') ?? ''
 
@@ -39,7 +38,12 @@ export function useBusRecording(worker: ReturnType<typeof useDriveWorker>) {
     problem.value = null
     progress.value = { what: 'Reading the tracks', share: 0 }
     const { mapping, inverted, code, trusted } = choices
-    const answer = await worker().judge({ mapping: { ...mapping }, inverted, code, context: { trustedDisk: trusted } }, proxy((share: number) => { progress.value = { what: 'Reading the tracks', share } }))
+    const answer = await worker().judge(
+      { mapping: { ...mapping }, inverted, code, context: { trustedDisk: trusted } },
+      proxy((share: number) => {
+        progress.value = { what: 'Reading the tracks', share }
+      }),
+    )
     progress.value = null
     if ('stopped' in answer) return
     if ('problem' in answer) {
@@ -54,7 +58,12 @@ export function useBusRecording(worker: ReturnType<typeof useDriveWorker>) {
   async function open(next: File): Promise<boolean> {
     problem.value = null
     progress.value = { what: 'Reading the recording', share: 0 }
-    const answer = await worker().open(next, proxy((share: number) => { progress.value = { what: 'Reading the recording', share } }))
+    const answer = await worker().open(
+      next,
+      proxy((share: number) => {
+        progress.value = { what: 'Reading the recording', share }
+      }),
+    )
     progress.value = null
     if ('stopped' in answer) return false
     if ('problem' in answer) {
@@ -90,5 +99,19 @@ export function useBusRecording(worker: ReturnType<typeof useDriveWorker>) {
     problem.value = null
   }
 
-  return { file, opened, report, playback, problem, progress, choices, open, judge, map, turnOver, close, stop: () => worker().stop() }
+  return {
+    file,
+    opened,
+    report,
+    playback,
+    problem,
+    progress,
+    choices,
+    open,
+    judge,
+    map,
+    turnOver,
+    close,
+    stop: () => worker().stop(),
+  }
 }

@@ -13,7 +13,14 @@ export interface CaptureChoices {
   polarity: 'auto' | 'positive' | 'negative'
 }
 
-export const noChoices = (): CaptureChoices => ({ channel: '', pulsesPerTurn: null, evenMarks: false, sampleRateHz: null, timeUnit: null, polarity: 'auto' })
+export const noChoices = (): CaptureChoices => ({
+  channel: '',
+  pulsesPerTurn: null,
+  evenMarks: false,
+  sampleRateHz: null,
+  timeUnit: null,
+  polarity: 'auto',
+})
 
 /** A recording from this machine, read and judged in a worker, with progress and a way to stop. */
 export function useCaptureFile(context: () => SpeedContext, pulleys: () => CaptureSpeedOptions['pulleys']) {
@@ -38,9 +45,15 @@ export function useCaptureFile(context: () => SpeedContext, pulleys: () => Captu
 
   async function judge(): Promise<void> {
     if (!opened.value) return
-    const answer = await connect().judge({
-      channel: choices.channel || undefined, pulsesPerTurn: choices.pulsesPerTurn ?? undefined, evenMarks: choices.evenMarks, pulleys: toRaw(pulleys()),
-    }, toRaw(context()))
+    const answer = await connect().judge(
+      {
+        channel: choices.channel || undefined,
+        pulsesPerTurn: choices.pulsesPerTurn ?? undefined,
+        evenMarks: choices.evenMarks,
+        pulleys: toRaw(pulleys()),
+      },
+      toRaw(context()),
+    )
     judged.value = 'ok' in answer ? answer.ok : null
     problem.value = 'problem' in answer ? answer.problem : null
   }
@@ -52,7 +65,13 @@ export function useCaptureFile(context: () => SpeedContext, pulleys: () => Captu
     const fresh = next !== file.value
     // The choices on the page belong to the file shown; they change only once another one was read.
     const how = fresh && next !== unrated.value ? noChoices() : { ...choices }
-    const answer = await connect().open(next, { sampleRateHz: how.sampleRateHz ?? undefined, timeUnit: how.timeUnit ?? undefined, polarity: how.polarity }, proxy((share: number) => { progress.value = share }))
+    const answer = await connect().open(
+      next,
+      { sampleRateHz: how.sampleRateHz ?? undefined, timeUnit: how.timeUnit ?? undefined, polarity: how.polarity },
+      proxy((share: number) => {
+        progress.value = share
+      }),
+    )
     progress.value = null
     if ('stopped' in answer) return
     if ('problem' in answer) {
@@ -79,7 +98,12 @@ export function useCaptureFile(context: () => SpeedContext, pulleys: () => Captu
   }
 
   watch(() => [choices.channel, choices.pulsesPerTurn, choices.evenMarks], judge)
-  watch(() => [choices.polarity, choices.timeUnit], () => { if (file.value) open(file.value) })
+  watch(
+    () => [choices.polarity, choices.timeUnit],
+    () => {
+      if (file.value) open(file.value)
+    },
+  )
   onScopeDispose(() => worker?.terminate())
 
   return { file, opened, judged, problem, unrated, progress, choices, open, judge, stop, close }

@@ -6,11 +6,19 @@ export function useChartLook() {
     void theme.value
     const style = getComputedStyle(document.documentElement)
     const get = (name: string) => style.getPropertyValue(name).trim()
-    return { ink: get('--ink'), muted: get('--muted'), line: get('--line'), leave: get('--leave'), band: get('--band-wide') }
+    return {
+      ink: get('--ink'),
+      muted: get('--muted'),
+      line: get('--line'),
+      leave: get('--leave'),
+      band: get('--band-wide'),
+    }
   })
   /** Once the page's own font has come, charts are drawn again. */
   const ready = ref(false)
-  document.fonts.load('11px B612').then(() => { ready.value = true })
+  document.fonts.load('11px B612').then(() => {
+    ready.value = true
+  })
   const font = computed(() => ({ family: ready.value ? 'B612' : 'sans-serif', size: 11 }))
   return { palette, font }
 }

@@ -1,6 +1,14 @@
 const flag = (name: string) => {
   const shown = useState(name, () => false)
-  return { shown, open: () => { shown.value = true }, close: () => { shown.value = false } }
+  return {
+    shown,
+    open: () => {
+      shown.value = true
+    },
+    close: () => {
+      shown.value = false
+    },
+  }
 }
 
 export const useKeysDialog = () => flag('keys-dialog')

@@ -12,24 +12,37 @@ export function useDriveSteps() {
   const asked = () => STATION_IDS.find(s => s === route.query.station) ?? store.progress.current
   const viewed = ref<StationId>(asked())
   const chosen = ref<string | null>(null)
-  watch(() => route.query.station, () => { viewed.value = asked() })
+  watch(
+    () => route.query.station,
+    () => {
+      viewed.value = asked()
+    },
+  )
   const here = computed(() => stationOf(store.way, viewed.value))
   const closed = computed(() => store.progress.outcome !== null)
   const next = computed(() => nextAt(store.way, viewed.value))
   /** The step shown in full: the one that was chosen, else the next. */
-  const step = computed<StepState | null>(() => here.value.steps.find(s => s.step.id === chosen.value) ?? next.value ?? here.value.steps.at(-1) ?? null)
+  const step = computed<StepState | null>(
+    () => here.value.steps.find(s => s.step.id === chosen.value) ?? next.value ?? here.value.steps.at(-1) ?? null,
+  )
 
   function view(id: StationId) {
     viewed.value = id
     chosen.value = null
     return router.replace({ query: { station: id } })
   }
-  const choose = (id: string | null) => { chosen.value = id }
+  const choose = (id: string | null) => {
+    chosen.value = id
+  }
 
   /** Ticks a step, or takes its tick back. What was done by a finding is undone by taking that back. */
   async function tick(state: StepState): Promise<void> {
     if (closed.value || (state.done && !state.ticked)) return
-    const done = await attempt(() => state.ticked ? store.takeBack(state.ticked.id) : store.add({ kind: 'step', station: viewed.value, step: state.step.id }))
+    const done = await attempt(() =>
+      state.ticked
+        ? store.takeBack(state.ticked.id)
+        : store.add({ kind: 'step', station: viewed.value, step: state.step.id }),
+    )
     if (done && chosen.value === state.step.id) chosen.value = null
   }
 

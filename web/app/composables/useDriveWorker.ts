@@ -1,4 +1,5 @@
 import type { DriveWorker } from '../workers/drive.worker'
 
 /** The worker that holds a simulated drive or an open recording. */
-export const useDriveWorker = () => useWorker<DriveWorker>(() => new Worker(new URL('../workers/drive.worker.ts', import.meta.url), { type: 'module' }))
+export const useDriveWorker = () =>
+  useWorker<DriveWorker>(() => new Worker(new URL('../workers/drive.worker.ts', import.meta.url), { type: 'module' }))

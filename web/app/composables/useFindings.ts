@@ -19,14 +19,24 @@ export function useFindings(station: () => StationId) {
   const problem = ref<string | null>(null)
   const last = ref<LastFinding | null>(null)
 
-  async function put(input: { finding?: string, question?: string, value?: number, place: string | null }): Promise<boolean> {
+  async function put(input: {
+    finding?: string
+    question?: string
+    value?: number
+    place: string | null
+  }): Promise<boolean> {
     const before = store.way
     problem.value = await (async () => {
       const entry = await store.add({ kind: 'finding', station: station(), finding: input })
-      const { finding, question } = entry.data?.type === 'finding' ? findFinding(entry.data.finding) : { finding: null, question: findQuestion(input.question!) }
+      const { finding, question } =
+        entry.data?.type === 'finding'
+          ? findFinding(entry.data.finding)
+          : { finding: null, question: findQuestion(input.question!) }
       last.value = {
-        entry, question, consequences: consequencesOf(before, store.way),
-        places: input.place === null && !finding?.clean ? question.places ?? [] : [],
+        entry,
+        question,
+        consequences: consequencesOf(before, store.way),
+        places: input.place === null && !finding?.clean ? (question.places ?? []) : [],
       }
     })().then(() => null, problemText)
     if (problem.value) notices.problem(problem.value)
@@ -36,7 +46,19 @@ export function useFindings(station: () => StationId) {
   const pick = (finding: string, place: string | null = null) => put({ finding, place })
   const measure = (question: string, value: number) => put({ question, value, place: null })
   /** Says where the last finding is; the one without a place gives way to it. */
-  const where = (place: string) => last.value?.entry.data?.type === 'finding' ? pick(last.value.entry.data.finding, place) : Promise.resolve(false)
-  const shown = computed(() => last.value && !store.log.some(e => e.takesBack === last.value!.entry.id) ? last.value : null)
-  return { last: shown, problem, pick, measure, where, forget: () => { last.value = null } }
+  const where = (place: string) =>
+    last.value?.entry.data?.type === 'finding' ? pick(last.value.entry.data.finding, place) : Promise.resolve(false)
+  const shown = computed(() =>
+    last.value && !store.log.some(e => e.takesBack === last.value!.entry.id) ? last.value : null,
+  )
+  return {
+    last: shown,
+    problem,
+    pick,
+    measure,
+    where,
+    forget: () => {
+      last.value = null
+    },
+  }
 }

@@ -11,7 +11,11 @@ export const clockOf = (iso: string) => format(new Date(iso), 'HH:mm')
 
 export function dayOf(iso: string): string {
   const at = new Date(iso)
-  return isToday(at) ? 'Today' : isYesterday(at) ? 'Yesterday' : format(at, isThisYear(at) ? 'EEEE, d MMMM' : 'd MMMM yyyy')
+  return isToday(at)
+    ? 'Today'
+    : isYesterday(at)
+      ? 'Yesterday'
+      : format(at, isThisYear(at) ? 'EEEE, d MMMM' : 'd MMMM yyyy')
 }
 
 /** When something ends: a clock time today, a weekday within a week, a date beyond. */
@@ -42,7 +46,8 @@ export function signed(x: number, places: number): string {
 /** A place on a scale: no zeros to fill, and a minus that is one. */
 export const mark = (x: number, places = 2): string => Number(x.toFixed(places)).toString().replace('-', '−')
 
-export const megabytes = (bytes: number) => bytes < 1e6 ? `${Math.max(1, Math.round(bytes / 1e3))} kB` : `${(bytes / 1e6).toFixed(1)} MB`
+export const megabytes = (bytes: number) =>
+  bytes < 1e6 ? `${Math.max(1, Math.round(bytes / 1e3))} kB` : `${(bytes / 1e6).toFixed(1)} MB`
 
 /** A large count with its thousands apart: 98 212. */
 export const spaced = (n: number): string => String(Math.round(n)).replace(/\B(?=(\d{3})+$)/g, '\u202F')

@@ -1,7 +1,11 @@
 import { judgeFit, type Cable, type DriveProfile, type HostProfile } from '@wobrin/core/host-fit'
 import type { LogEntry } from '@wobrin/core/observations'
 
-export interface FitStart { readonly host: HostProfile, readonly drive: DriveProfile, readonly cable: Cable }
+export interface FitStart {
+  readonly host: HostProfile
+  readonly drive: DriveProfile
+  readonly cable: Cable
+}
 
 /** A host and a drive put together: worked out at once, kept with a drive when asked. */
 export function useHostFit(start: FitStart | null) {
@@ -10,7 +14,14 @@ export function useHostFit(start: FitStart | null) {
   const drive = ref('shipped-1')
   const cable = ref<Cable>(start?.cable ?? 'straight')
   // What was kept with the drive is worked with as it was then, whatever became of its profile since.
-  const asKept = computed(() => start ? { hosts: [{ key: 'kept', profile: start.host, own: false }], drives: [{ key: 'kept', profile: start.drive, own: false }] } : { hosts: [], drives: [] })
+  const asKept = computed(() =>
+    start
+      ? {
+          hosts: [{ key: 'kept', profile: start.host, own: false }],
+          drives: [{ key: 'kept', profile: start.drive, own: false }],
+        }
+      : { hosts: [], drives: [] },
+  )
   const hosts = computed(() => [...asKept.value.hosts, ...profiles.hosts.value])
   const drives = computed(() => [...asKept.value.drives, ...profiles.drives.value])
   if (start) host.value = drive.value = 'kept'
@@ -19,8 +30,17 @@ export function useHostFit(start: FitStart | null) {
   const chosenDrive = computed(() => drives.value.find(d => d.key === drive.value) ?? drives.value[0]!)
   const fit = computed(() => judgeFit(chosenHost.value.profile, chosenDrive.value.profile, cable.value))
 
-  const keep = (driveId: string): Promise<LogEntry> => $fetch<LogEntry>(`/api/drives/${driveId}/host-fit`, {
-    method: 'POST', retry: 2, body: { id: crypto.randomUUID(), at: new Date().toISOString(), host: chosenHost.value.profile, drive: chosenDrive.value.profile, cable: cable.value },
-  })
+  const keep = (driveId: string): Promise<LogEntry> =>
+    $fetch<LogEntry>(`/api/drives/${driveId}/host-fit`, {
+      method: 'POST',
+      retry: 2,
+      body: {
+        id: crypto.randomUUID(),
+        at: new Date().toISOString(),
+        host: chosenHost.value.profile,
+        drive: chosenDrive.value.profile,
+        cable: cable.value,
+      },
+    })
   return { profiles, host, drive, cable, hosts, drives, chosenHost, chosenDrive, fit, keep }
 }

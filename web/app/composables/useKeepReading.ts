@@ -24,18 +24,32 @@ export function useKeepReading() {
     sent.value = 0
     stopper = new AbortController()
     try {
-      const { sha } = await sendFile<{ sha: string }>(`/api/captures?name=${encodeURIComponent(file.name)}`, file, (share) => { sent.value = share }, stopper.signal)
+      const { sha } = await sendFile<{ sha: string }>(
+        `/api/captures?name=${encodeURIComponent(file.name)}`,
+        file,
+        share => {
+          sent.value = share
+        },
+        stopper.signal,
+      )
       sent.value = 1
       return await $fetch<LogEntry>(`/api/drives/${driveId}/speed`, {
         method: 'POST',
         body: {
-          id: crypto.randomUUID(), at: new Date().toISOString(), captureSha: sha,
-          channel: choices.channel || undefined, pulsesPerTurn: choices.pulsesPerTurn ?? undefined, evenMarks: choices.evenMarks,
-          sampleRateHz: choices.sampleRateHz ?? undefined, timeUnit: choices.timeUnit ?? undefined, polarity: choices.polarity, movedTurns, simulated,
+          id: crypto.randomUUID(),
+          at: new Date().toISOString(),
+          captureSha: sha,
+          channel: choices.channel || undefined,
+          pulsesPerTurn: choices.pulsesPerTurn ?? undefined,
+          evenMarks: choices.evenMarks,
+          sampleRateHz: choices.sampleRateHz ?? undefined,
+          timeUnit: choices.timeUnit ?? undefined,
+          polarity: choices.polarity,
+          movedTurns,
+          simulated,
         },
       })
-    }
-    finally {
+    } finally {
       keeping.value = false
     }
   }

@@ -10,13 +10,17 @@ export function useLoggedSpeed(drive: () => DriveFacts | null, log: () => readon
   const measurement = shallowRef<SpeedMeasurement | null>(null)
   const last = computed(() => speedEntries(log()).at(-1) ?? null)
 
-  watch(() => last.value?.entry.id, async (id) => {
-    measurement.value = null
-    const owner = drive()
-    if (!id || !owner) return
-    const got = await $fetch<SpeedMeasurement | null>(`/api/drives/${owner.id}/speed/${id}`).catch(() => null)
-    if (last.value?.entry.id === id) measurement.value = got
-  }, { immediate: true })
+  watch(
+    () => last.value?.entry.id,
+    async id => {
+      measurement.value = null
+      const owner = drive()
+      if (!id || !owner) return
+      const got = await $fetch<SpeedMeasurement | null>(`/api/drives/${owner.id}/speed/${id}`).catch(() => null)
+      if (last.value?.entry.id === id) measurement.value = got
+    },
+    { immediate: true },
+  )
 
   return computed<Omit<Shown, 'from'> | null>(() => {
     const owner = drive()

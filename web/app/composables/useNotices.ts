@@ -9,7 +9,9 @@ let last = 0
 /** Short messages at the foot of the page; problems stay until they are closed. */
 export function useNotices() {
   const notices = useState<Notice[]>('notices', () => [])
-  const close = (id: number) => { notices.value = notices.value.filter(n => n.id !== id) }
+  const close = (id: number) => {
+    notices.value = notices.value.filter(n => n.id !== id)
+  }
   const add = (text: string, kind: Notice['kind']) => {
     const id = ++last
     notices.value = [...notices.value.filter(n => n.text !== text), { id, text, kind }]

@@ -5,7 +5,7 @@ export function usePhotos(station: () => StationId) {
   const store = useDrive()
   const notices = useNotices()
   /** Share of the photo under way that was sent, or null. */
-  const sending = ref<{ readonly name: string, readonly share: number } | null>(null)
+  const sending = ref<{ readonly name: string; readonly share: number } | null>(null)
   let stop = new AbortController()
 
   async function keep(files: Iterable<File>): Promise<void> {
@@ -13,10 +13,16 @@ export function usePhotos(station: () => StationId) {
       stop = new AbortController()
       sending.value = { name: file.name, share: 0 }
       try {
-        const { sha } = await sendFile<{ sha: string }>(`/api/photos?name=${encodeURIComponent(file.name)}`, file, (share) => { sending.value = { name: file.name, share } }, stop.signal)
+        const { sha } = await sendFile<{ sha: string }>(
+          `/api/photos?name=${encodeURIComponent(file.name)}`,
+          file,
+          share => {
+            sending.value = { name: file.name, share }
+          },
+          stop.signal,
+        )
         await store.add({ kind: 'photo', station: station(), photo: sha })
-      }
-      catch (error) {
+      } catch (error) {
         if (error instanceof Stopped) break
         notices.problem(problemText(error))
       }

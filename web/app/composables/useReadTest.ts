@@ -16,10 +16,13 @@ export function useReadTest(worker: ReturnType<typeof useDriveWorker>) {
     progress.value = 0
     growing.value = []
     await worker().rest()
-    const answer = await worker().readSurface(turns, proxy((share: number, tracks: TrackReading[]) => {
-      progress.value = share
-      growing.value = tracks
-    }))
+    const answer = await worker().readSurface(
+      turns,
+      proxy((share: number, tracks: TrackReading[]) => {
+        progress.value = share
+        growing.value = tracks
+      }),
+    )
     progress.value = null
     growing.value = null
     if ('ok' in answer) run.value = answer.ok

@@ -13,20 +13,21 @@ export function useScope() {
   const read = (w: Waveform): { readonly reading: ScopeReading } | { readonly problem: string } => {
     try {
       return { reading: readScope(w, pattern.value) }
-    }
-    catch (error) {
+    } catch (error) {
       return { problem: (error as Error).message }
     }
   }
-  const answer = computed(() => wave.value ? read(wave.value) : null)
-  const reading = computed(() => answer.value && 'reading' in answer.value ? answer.value.reading : null)
-  const amiss = computed(() => problem.value ?? (answer.value && 'problem' in answer.value ? answer.value.problem : null))
+  const answer = computed(() => (wave.value ? read(wave.value) : null))
+  const reading = computed(() => (answer.value && 'reading' in answer.value ? answer.value.reading : null))
+  const amiss = computed(
+    () => problem.value ?? (answer.value && 'problem' in answer.value ? answer.value.problem : null),
+  )
   /** Ratio of the lobes when the track was come to from the other side, per cent. */
   const otherSide = computed(() => {
     const r = other.value ? read(other.value) : null
     if (!r || !('reading' in r) || r.reading.pattern !== 'lobes') return null
     const [a, b] = [Number(r.reading.values.first), Number(r.reading.values.second)]
-    return Math.max(a, b) > 0 ? 100 * Math.min(a, b) / Math.max(a, b) : null
+    return Math.max(a, b) > 0 ? (100 * Math.min(a, b)) / Math.max(a, b) : null
   })
 
   async function open(file: File, side: 'this' | 'other' = 'this'): Promise<void> {
@@ -36,15 +37,25 @@ export function useScope() {
       if (side === 'this') {
         wave.value = next
         other.value = null
-      }
-      else other.value = next
-    }
-    catch (error) {
+      } else other.value = next
+    } catch (error) {
       problem.value = (error as Error).message
     }
   }
-  const simulate = () => open(new File([scopeWav({ ...SOUND_ALIGNMENT, pattern: pattern.value, ...simulated, noise: simulated.noise / 100 })], 'simulated-scope.wav'))
-  const save = () => saveBlob('simulated-scope.wav', new Blob([scopeWav({ ...SOUND_ALIGNMENT, pattern: pattern.value, ...simulated, noise: simulated.noise / 100 })], { type: 'audio/wav' }))
+  const simulate = () =>
+    open(
+      new File(
+        [scopeWav({ ...SOUND_ALIGNMENT, pattern: pattern.value, ...simulated, noise: simulated.noise / 100 })],
+        'simulated-scope.wav',
+      ),
+    )
+  const save = () =>
+    saveBlob(
+      'simulated-scope.wav',
+      new Blob([scopeWav({ ...SOUND_ALIGNMENT, pattern: pattern.value, ...simulated, noise: simulated.noise / 100 })], {
+        type: 'audio/wav',
+      }),
+    )
 
   return { pattern, wave, other, reading, amiss, otherSide, simulated, open, simulate, save }
 }

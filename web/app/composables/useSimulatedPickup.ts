@@ -24,7 +24,16 @@ export function useSimulatedPickup(context: () => SpeedContext) {
     running.value = true
     const c = toRaw(context())
     const belt = findMechanism(c.mechanism).drives[0] === 'belt'
-    await remote.start(c.mechanism, scenario.value, seed++, { pulleys: belt ? SIMULATED_PULLEYS : undefined }, c, proxy((r: LiveReading) => { if (running.value) reading.value = r }))
+    await remote.start(
+      c.mechanism,
+      scenario.value,
+      seed++,
+      { pulleys: belt ? SIMULATED_PULLEYS : undefined },
+      c,
+      proxy((r: LiveReading) => {
+        if (running.value) reading.value = r
+      }),
+    )
   }
 
   async function turnTrimmer(turns: number): Promise<void> {
@@ -32,7 +41,7 @@ export function useSimulatedPickup(context: () => SpeedContext) {
     await remote?.turnTrimmer(turns)
   }
 
-  const recording = async () => await remote?.recording() ?? null
+  const recording = async () => (await remote?.recording()) ?? null
 
   async function stop(): Promise<void> {
     running.value = false

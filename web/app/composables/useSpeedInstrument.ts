@@ -23,10 +23,19 @@ export interface Shown {
 export function useSpeedInstrument(setup: () => InstrumentSetup, logged: () => Omit<Shown, 'from'> | null) {
   const workshop = useWorkshop()
   const movedTurns = ref(0)
-  const context = computed<SpeedContext>(() => ({ ...setup().context, movedTurns: live.running.value ? live.movedTurns.value : movedTurns.value }))
-  const file = useCaptureFile(() => context.value, () => setup().pulleys)
+  const context = computed<SpeedContext>(() => ({
+    ...setup().context,
+    movedTurns: live.running.value ? live.movedTurns.value : movedTurns.value,
+  }))
+  const file = useCaptureFile(
+    () => context.value,
+    () => setup().pulleys,
+  )
   const live = useSimulatedPickup(() => setup().context)
-  const tone = useTone(() => workshop.settings.tone.volume, () => workshop.settings.tone.octaveShare)
+  const tone = useTone(
+    () => workshop.settings.tone.volume,
+    () => workshop.settings.tone.octaveShare,
+  )
   const { keeping, sent, stopSending, keep: send } = useKeepReading()
 
   const shown = computed<Shown | null>(() => {
@@ -35,9 +44,11 @@ export function useSpeedInstrument(setup: () => InstrumentSetup, logged: () => O
     const last = logged()
     return last && { ...last, from: 'log' }
   })
-  const nowRpm = computed(() => live.running.value ? live.reading.value?.nowRpm ?? null : null)
+  const nowRpm = computed(() => (live.running.value ? (live.reading.value?.nowRpm ?? null) : null))
 
-  watch([context, () => setup().pulleys], () => { if (!live.running.value) file.judge() })
+  watch([context, () => setup().pulleys], () => {
+    if (!live.running.value) file.judge()
+  })
   watch([nowRpm, shown, tone.on], () => {
     const verdict = shown.value?.verdict
     if (!verdict) return
@@ -68,12 +79,24 @@ export function useSpeedInstrument(setup: () => InstrumentSetup, logged: () => O
       const text = await live.recording()
       if (!text) return null
       const name = `pickup-${findMechanism(setup().mechanism).id}-${new Date().toISOString().slice(0, 19).replace(/[:T]/g, '')}.vcd`
-      const entry = await send({ driveId, file: new File([text], name), choices: noChoices(), movedTurns: live.movedTurns.value, simulated: true })
+      const entry = await send({
+        driveId,
+        file: new File([text], name),
+        choices: noChoices(),
+        movedTurns: live.movedTurns.value,
+        simulated: true,
+      })
       live.movedTurns.value = 0
       return entry
     }
     if (!file.file.value) return null
-    const entry = await send({ driveId, file: file.file.value, choices: { ...file.choices }, movedTurns: movedTurns.value, simulated: false })
+    const entry = await send({
+      driveId,
+      file: file.file.value,
+      choices: { ...file.choices },
+      movedTurns: movedTurns.value,
+      simulated: false,
+    })
     await clear()
     return entry
   }
@@ -83,5 +106,20 @@ export function useSpeedInstrument(setup: () => InstrumentSetup, logged: () => O
     if (text) saveText('simulated-pickup.vcd', text)
   }
 
-  return { shown, nowRpm, file, live, tone, keeping, sent, stopSending, movedTurns, openFile, startPickup, clear, keep, saveRecording }
+  return {
+    shown,
+    nowRpm,
+    file,
+    live,
+    tone,
+    keeping,
+    sent,
+    stopSending,
+    movedTurns,
+    openFile,
+    startPickup,
+    clear,
+    keep,
+    saveRecording,
+  }
 }

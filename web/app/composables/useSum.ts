@@ -3,7 +3,7 @@ import { findSum } from '@wobrin/core/instruments'
 import type { LogEntry } from '@wobrin/core/observations'
 import { judgeSum, keysOf, rowKey, type Judged } from '@wobrin/core/sums'
 
-type Answer = Judged & { readonly problem: { readonly field: string, readonly text: string } | null }
+type Answer = Judged & { readonly problem: { readonly field: string; readonly text: string } | null }
 
 /** An instrument that is a sum: what is typed is judged with every stroke, and kept with a drive when asked. */
 export function useSum(id: string, start: Readonly<Record<string, string>> = {}) {
@@ -14,10 +14,17 @@ export function useSum(id: string, start: Readonly<Record<string, string>> = {})
   const answer = computed<Answer>(() => {
     try {
       return { ...judgeSum(sum, typed), problem: null }
-    }
-    catch (error) {
+    } catch (error) {
       if (!(error instanceof ParameterError)) throw error
-      return { result: null, needed: [], doubts: [], problem: { field: error.where.field ?? '', text: `${error.problem.charAt(0).toUpperCase()}${error.problem.slice(1)}; expected ${error.expected}.` } }
+      return {
+        result: null,
+        needed: [],
+        doubts: [],
+        problem: {
+          field: error.where.field ?? '',
+          text: `${error.problem.charAt(0).toUpperCase()}${error.problem.slice(1)}; expected ${error.expected}.`,
+        },
+      }
     }
   })
 
@@ -25,19 +32,28 @@ export function useSum(id: string, start: Readonly<Record<string, string>> = {})
   const rows = computed(() => {
     const { list } = sum
     if (!list) return 0
-    const last = Array.from({ length: list.most }, (_, i) => i).findLast(i => list.fields.some(f => typed[rowKey(list, i, f.key)]))
+    const last = Array.from({ length: list.most }, (_, i) => i).findLast(i =>
+      list.fields.some(f => typed[rowKey(list, i, f.key)]),
+    )
     return Math.min(list.most, (last ?? -1) + 2)
   })
 
-  const said = () => Object.fromEntries(keys.flatMap(k => typed[k] ? [[k, typed[k]]] : []))
-  const keep = (driveId: string): Promise<LogEntry> => $fetch<LogEntry>(`/api/drives/${driveId}/sums`, {
-    method: 'POST', retry: 2, body: { id: crypto.randomUUID(), at: new Date().toISOString(), instrument: id, values: said() },
-  })
-  const clear = () => { for (const k of keys) typed[k] = '' }
+  const said = () => Object.fromEntries(keys.flatMap(k => (typed[k] ? [[k, typed[k]]] : [])))
+  const keep = (driveId: string): Promise<LogEntry> =>
+    $fetch<LogEntry>(`/api/drives/${driveId}/sums`, {
+      method: 'POST',
+      retry: 2,
+      body: { id: crypto.randomUUID(), at: new Date().toISOString(), instrument: id, values: said() },
+    })
+  const clear = () => {
+    for (const k of keys) typed[k] = ''
+  }
   /** Takes a row out; those under it move up. */
   function dropRow(row: number): void {
     const list = sum.list!
-    for (let i = row; i < list.most; i++) for (const f of list.fields) typed[rowKey(list, i, f.key)] = i + 1 < list.most ? typed[rowKey(list, i + 1, f.key)]! : ''
+    for (let i = row; i < list.most; i++)
+      for (const f of list.fields)
+        typed[rowKey(list, i, f.key)] = i + 1 < list.most ? typed[rowKey(list, i + 1, f.key)]! : ''
   }
   return { sum, typed, answer, rows, keep, clear, dropRow }
 }

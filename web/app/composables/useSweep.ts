@@ -1,19 +1,47 @@
-import { ADJUSTER_NAMES, contextOf, judgeRecheck, judgeSweep, positionsOf, type AdjusterId, type Counted, type SweepPosition, type SweepResult, type ZoneRead } from '@wobrin/core/carriage'
+import {
+  ADJUSTER_NAMES,
+  contextOf,
+  judgeRecheck,
+  judgeSweep,
+  positionsOf,
+  type AdjusterId,
+  type Counted,
+  type SweepPosition,
+  type SweepResult,
+  type ZoneRead,
+} from '@wobrin/core/carriage'
 import type { MechanismId } from '@wobrin/core/mechanisms'
 import type { SweepEntryData } from '@wobrin/core/observations'
 
 /** One try, as it was typed, recorded or read. */
-export interface SweepRow { readonly id: number, readonly position: number, readonly side: 'below' | 'above', readonly lower: Counted, readonly upper: Counted | null, readonly struck: boolean }
+export interface SweepRow {
+  readonly id: number
+  readonly position: number
+  readonly side: 'below' | 'above'
+  readonly lower: Counted
+  readonly upper: Counted | null
+  readonly struck: boolean
+}
 
 /** A number as a person types it; NaN where it is none. */
-export const typedNumber = (text: string): number => text.trim() === '' ? Number.NaN : Number(text.trim().replace(',', '.').replace('−', '-'))
+export const typedNumber = (text: string): number =>
+  text.trim() === '' ? Number.NaN : Number(text.trim().replace(',', '.').replace('−', '-'))
 
 /** A sweep of an adjuster: tries in any order, wrong ones struck out and not erased; then where it is set, and the look after tightening. */
 export function useSweep(mechanism: Ref<MechanismId>) {
   const rows = ref<SweepRow[]>([])
-  const setup = reactive({ adjuster: 'stepper' as AdjusterId, scale: 'marks', from: '-10', to: '10', stood: '0', expected: 11, two: true, umPerUnit: null as number | null })
+  const setup = reactive({
+    adjuster: 'stepper' as AdjusterId,
+    scale: 'marks',
+    from: '-10',
+    to: '10',
+    stood: '0',
+    expected: 11,
+    two: true,
+    umPerUnit: null as number | null,
+  })
   const setTo = ref<number | null>(null)
-  const recheck = ref<{ readonly position: number | null, readonly zones: readonly ZoneRead[] } | null>(null)
+  const recheck = ref<{ readonly position: number | null; readonly zones: readonly ZoneRead[] } | null>(null)
   const problem = ref<string | null>(null)
   let made = 0
 
@@ -21,26 +49,34 @@ export function useSweep(mechanism: Ref<MechanismId>) {
     const [from, to] = [typedNumber(setup.from), typedNumber(setup.to)]
     return Number.isFinite(from) && Number.isFinite(to) && from < to ? [from, to] : [-10, 10]
   })
-  const stood = computed(() => Number.isFinite(typedNumber(setup.stood)) ? typedNumber(setup.stood) : null)
-  const data = computed(() => ({
-    adjuster: setup.adjuster, scale: setup.scale, travel: travel.value, stood: stood.value, umPerUnit: setup.umPerUnit, rows: rows.value.map(({ id: _, ...r }) => r), setTo: setTo.value, recheck: recheck.value,
-  }) satisfies Omit<SweepEntryData, 'type' | 'disk' | 'simulated'>)
+  const stood = computed(() => (Number.isFinite(typedNumber(setup.stood)) ? typedNumber(setup.stood) : null))
+  const data = computed(
+    () =>
+      ({
+        adjuster: setup.adjuster,
+        scale: setup.scale,
+        travel: travel.value,
+        stood: stood.value,
+        umPerUnit: setup.umPerUnit,
+        rows: rows.value.map(({ id: _, ...r }) => r),
+        setTo: setTo.value,
+        recheck: recheck.value,
+      }) satisfies Omit<SweepEntryData, 'type' | 'disk' | 'simulated'>,
+  )
   const judged = computed<{ readonly result: SweepResult } | { readonly problem: string }>(() => {
     try {
       return { result: judgeSweep(positionsOf(data.value), contextOf(data.value, mechanism.value)) }
-    }
-    catch (error) {
+    } catch (error) {
       return { problem: (error as Error).message }
     }
   })
-  const result = computed(() => 'result' in judged.value ? judged.value.result : null)
-  const amiss = computed(() => 'problem' in judged.value ? judged.value.problem : problem.value)
+  const result = computed(() => ('result' in judged.value ? judged.value.result : null))
+  const amiss = computed(() => ('problem' in judged.value ? judged.value.problem : problem.value))
   const checked = computed(() => {
     if (!recheck.value || setTo.value === null || !result.value?.common) return null
     try {
       return judgeRecheck(setTo.value, result.value.common, recheck.value, setup.scale)
-    }
-    catch {
+    } catch {
       return null
     }
   })
@@ -49,11 +85,16 @@ export function useSweep(mechanism: Ref<MechanismId>) {
 
   function add(p: SweepPosition): void {
     problem.value = null
-    rows.value = [...rows.value, { id: ++made, position: p.position, side: p.side ?? 'below', lower: p.lower, upper: p.upper, struck: false }]
+    rows.value = [
+      ...rows.value,
+      { id: ++made, position: p.position, side: p.side ?? 'below', lower: p.lower, upper: p.upper, struck: false },
+    ]
     setTo.value = null
     recheck.value = null
   }
-  const strike = (id: number) => { rows.value = rows.value.map(r => r.id === id ? { ...r, struck: !r.struck } : r) }
+  const strike = (id: number) => {
+    rows.value = rows.value.map(r => (r.id === id ? { ...r, struck: !r.struck } : r))
+  }
   function clear(): void {
     rows.value = []
     setTo.value = null
@@ -62,5 +103,22 @@ export function useSweep(mechanism: Ref<MechanismId>) {
   }
   const name = computed(() => ADJUSTER_NAMES[setup.adjuster])
 
-  return { rows, setup, travel, stood, data, result, amiss, problem, setTo, recheck, checked, call, name, add, strike, clear }
+  return {
+    rows,
+    setup,
+    travel,
+    stood,
+    data,
+    result,
+    amiss,
+    problem,
+    setTo,
+    recheck,
+    checked,
+    call,
+    name,
+    add,
+    strike,
+    clear,
+  }
 }

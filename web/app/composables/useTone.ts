@@ -48,7 +48,9 @@ export function useTone(volume: () => number, octaveShare: () => number) {
     if (!on.value) loudness!.gain.setTargetAtTime(0, audio!.currentTime, 0.03)
   }
 
-  onScopeDispose(() => { audio?.close() })
+  onScopeDispose(() => {
+    audio?.close()
+  })
 
   return { on, toggle, follow }
 }

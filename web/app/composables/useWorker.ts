@@ -10,6 +10,6 @@ export function useWorker<T>(make: () => Worker): () => Remote<T> {
   onScopeDispose(() => worker?.terminate())
   return () => {
     worker ??= make()
-    return remote ??= wrap<T>(worker)
+    return (remote ??= wrap<T>(worker))
   }
 }

@@ -12,7 +12,7 @@ const next = computed(() => bench.value?.next ?? [])
 const waits = computed(() => bench.value?.waits ?? [])
 // Waits run down while the page stands open.
 useIntervalFn(() => refresh(), 30_000)
-const now = computed(() => next.value.length ? next.value[skipped.value % next.value.length]! : null)
+const now = computed(() => (next.value.length ? next.value[skipped.value % next.value.length]! : null))
 const after = computed(() => next.value.filter(n => n !== now.value).slice(0, 4))
 
 useHead({ title: 'Bench · Wobrin' })
@@ -22,16 +22,26 @@ useHead({ title: 'Bench · Wobrin' })
   <div class="space-y-4">
     <h1 class="sr-only">Bench</h1>
     <div v-if="error" class="panel p-6" role="alert">
-      <p class="mb-3">{{ problemText(error) }}</p><button class="btn" @click="refresh()">Try again</button>
+      <p class="mb-3">{{ problemText(error) }}</p>
+      <button class="btn" @click="refresh()">Try again</button>
     </div>
     <div v-else-if="now" class="grid gap-4 items-stretch" :class="waits.length ? 'lg:grid-cols-[1fr_20.5rem]' : ''">
-      <section class="panel p-6 grid md:grid-cols-[1fr_minmax(14rem,20rem)] gap-x-8 gap-y-6" aria-label="For your hands now">
+      <section
+        class="panel p-6 grid md:grid-cols-[1fr_minmax(14rem,20rem)] gap-x-8 gap-y-6"
+        aria-label="For your hands now"
+      >
         <div class="min-w-0">
           <h2 class="section-title mb-3">For your hands now</h2>
-          <p class="flex items-center gap-3 mb-2 text-xl font-bold"><DriveTag :tag="now.tag" /><span>{{ now.title }}</span></p>
-          <p class="max-w-prose">{{ now.reason }} About <strong>{{ now.minutes }} min</strong>.</p>
+          <p class="flex items-center gap-3 mb-2 text-xl font-bold">
+            <DriveTag :tag="now.tag" /><span>{{ now.title }}</span>
+          </p>
+          <p class="max-w-prose">
+            {{ now.reason }} About <strong>{{ now.minutes }} min</strong>.
+          </p>
           <div class="flex flex-wrap gap-3 mt-4">
-            <NuxtLink class="btn btn-primary" :to="{ path: `/drives/${now.driveId}`, query: { station: now.station } }">Go to {{ now.tag }}</NuxtLink>
+            <NuxtLink class="btn btn-primary" :to="{ path: `/drives/${now.driveId}`, query: { station: now.station } }"
+              >Go to {{ now.tag }}</NuxtLink
+            >
             <button v-if="next.length > 1" class="btn" @click="skipped++">Something else</button>
             <NuxtLink to="/drives/new" class="btn btn-quiet"><Plus class="size-4" />Receive a drive</NuxtLink>
           </div>
@@ -41,7 +51,8 @@ useHead({ title: 'Bench · Wobrin' })
           <ul class="text-sm space-y-1">
             <li v-for="n in after" :key="n.driveId">
               <NuxtLink :to="`/drives/${n.driveId}`" class="flex gap-2 py-1 hover:underline underline-offset-2">
-                <span class="font-bold w-14 shrink-0">{{ n.tag }}</span><span class="grow truncate">{{ n.title }}</span><span class="hint shrink-0">{{ n.minutes }} min</span>
+                <span class="font-bold w-14 shrink-0">{{ n.tag }}</span><span class="grow truncate">{{ n.title }}</span
+                ><span class="hint shrink-0">{{ n.minutes }} min</span>
               </NuxtLink>
             </li>
           </ul>
@@ -52,17 +63,26 @@ useHead({ title: 'Bench · Wobrin' })
     </div>
     <section v-else class="panel p-8">
       <h2 class="text-xl font-bold mb-2">{{ left.length ? 'Nothing is open' : 'The bench is empty' }}</h2>
-      <p class="mb-5 max-w-prose">Receive the first drive: give it a tag, say what kind it is and what it does wrong. Everything you measure is then kept with it.</p>
+      <p class="mb-5 max-w-prose">
+        Receive the first drive: give it a tag, say what kind it is and what it does wrong. Everything you measure is
+        then kept with it.
+      </p>
       <NuxtLink to="/drives/new" class="btn btn-primary"><Plus class="size-4" />Receive a drive</NuxtLink>
     </section>
 
     <section v-if="open.length" class="panel px-6 pt-5 pb-3" aria-label="Drives at their stations">
-      <BenchLines :lines="open"><h2 class="section-title pb-2">{{ open.length }} open {{ open.length === 1 ? 'drive' : 'drives' }}</h2></BenchLines>
+      <BenchLines :lines="open"
+        ><h2 class="section-title pb-2">
+          {{ open.length }} open {{ open.length === 1 ? 'drive' : 'drives' }}
+        </h2></BenchLines
+      >
     </section>
     <section v-if="left.length" class="panel px-6 py-5" aria-label="Drives that have left">
       <h2 class="section-title mb-2">Left the bench</h2>
       <BenchLeft :lines="left" />
-      <p v-if="bench && bench.leftInAll > left.length" class="hint mt-3">The latest {{ left.length }} of {{ bench.leftInAll }}; <kbd>/</kbd> finds the others.</p>
+      <p v-if="bench && bench.leftInAll > left.length" class="hint mt-3">
+        The latest {{ left.length }} of {{ bench.leftInAll }}; <kbd>/</kbd> finds the others.
+      </p>
     </section>
   </div>
 </template>

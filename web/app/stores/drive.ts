@@ -6,7 +6,8 @@ import type { NewDrive } from '../../shared/drive-facts'
 import type { EntryInput } from '../../shared/log-input'
 
 /** What a page says to the log: the store gives it its id and its time. */
-export type Said = Partial<Omit<EntryInput, 'id' | 'at' | 'item'>> & Pick<EntryInput, 'kind' | 'station'> & { item?: Partial<NonNullable<EntryInput['item']>> }
+export type Said = Partial<Omit<EntryInput, 'id' | 'at' | 'item'>> &
+  Pick<EntryInput, 'kind' | 'station'> & { item?: Partial<NonNullable<EntryInput['item']>> }
 
 /** The drive at hand: its facts, its log and what the log says of where it stands. */
 export const useDrive = defineStore('drive', () => {
@@ -14,12 +15,14 @@ export const useDrive = defineStore('drive', () => {
   const log = shallowRef<LogEntry[]>([])
   /** Moved on by the page while it stands open: waits run down, sittings end. */
   const now = ref(Date.now())
-  const way = computed(() => drive.value ? walk(drive.value, log.value, now.value) : walk({ mechanism: '3.5in' }, [], now.value))
+  const way = computed(() =>
+    drive.value ? walk(drive.value, log.value, now.value) : walk({ mechanism: '3.5in' }, [], now.value),
+  )
   const progress = computed(() => way.value.progress)
   const history = computed(() => trimmerHistory(log.value))
 
   async function load(id: string): Promise<void> {
-    const got = await $fetch<{ drive: DriveFacts, log: LogEntry[] }>(`/api/drives/${id}`)
+    const got = await $fetch<{ drive: DriveFacts; log: LogEntry[] }>(`/api/drives/${id}`)
     drive.value = got.drive
     log.value = got.log
     now.value = Date.now()
@@ -36,7 +39,7 @@ export const useDrive = defineStore('drive', () => {
   async function refresh(): Promise<void> {
     if (!drive.value) return
     const { id } = drive.value
-    const after = Math.max(0, (seen.get(id) ?? 0))
+    const after = Math.max(0, seen.get(id) ?? 0)
     const more = await $fetch<LogEntry[]>(`/api/drives/${id}/log`, { query: { after } })
     if (drive.value?.id !== id) return
     take(...more)
@@ -53,11 +56,13 @@ export const useDrive = defineStore('drive', () => {
     const what = JSON.stringify([id, input])
     const body = unsent.get(what) ?? { id: crypto.randomUUID(), at: new Date().toISOString(), ...input }
     unsent.set(what, body)
-    const entry = await $fetch<LogEntry>(`/api/drives/${id}/log`, { method: 'POST', body, retry: 2 }).catch((error: unknown) => {
-      // Refused is not lost: what is said next time is said anew.
-      if (error instanceof FetchError && error.status) unsent.delete(what)
-      throw error
-    })
+    const entry = await $fetch<LogEntry>(`/api/drives/${id}/log`, { method: 'POST', body, retry: 2 }).catch(
+      (error: unknown) => {
+        // Refused is not lost: what is said next time is said anew.
+        if (error instanceof FetchError && error.status) unsent.delete(what)
+        throw error
+      },
+    )
     unsent.delete(what)
     now.value = Math.max(Date.now(), Date.parse(entry.at))
     take(entry)
@@ -69,9 +74,16 @@ export const useDrive = defineStore('drive', () => {
     const gone = new Set(log.value.map(e => e.takesBack))
     const target = id
       ? log.value.find(e => e.id === id)
-      : [...log.value].reverse().find(e => !gone.has(e.id) && e.kind !== 'taken-back' && e.kind !== 'received' && e.kind !== 'facts')
+      : [...log.value]
+          .reverse()
+          .find(e => !gone.has(e.id) && e.kind !== 'taken-back' && e.kind !== 'received' && e.kind !== 'facts')
     if (!target) return null
-    await add({ kind: 'taken-back', station: target.station, title: `Taken back: ${target.title}`.slice(0, 300), takesBack: target.id })
+    await add({
+      kind: 'taken-back',
+      station: target.station,
+      title: `Taken back: ${target.title}`.slice(0, 300),
+      takesBack: target.id,
+    })
     return target
   }
 

@@ -6,10 +6,13 @@ const SUFFIX: Readonly<Record<string, string>> = { one: 'st', two: 'nd', few: 'r
 const ordinal = (n: number) => `${n}${SUFFIX[plural.select(n)]}`
 
 /** Readings on a log for the ruler, latest first, each with a word for when it was. */
-export function earlierReadings(log: readonly LogEntry[]): { rpm: number, label: string, kind: CallKind }[] {
+export function earlierReadings(log: readonly LogEntry[]): { rpm: number; label: string; kind: CallKind }[] {
   const all = speedEntries(log)
-  return all.map(({ entry, data }, i) => ({
-    rpm: data.rpm, kind: entry.call?.kind ?? 'unknown' as const,
-    label: i === 0 ? 'as found' : ordinal(i + 1),
-  })).reverse()
+  return all
+    .map(({ entry, data }, i) => ({
+      rpm: data.rpm,
+      kind: entry.call?.kind ?? ('unknown' as const),
+      label: i === 0 ? 'as found' : ordinal(i + 1),
+    }))
+    .reverse()
 }

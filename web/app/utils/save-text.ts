@@ -1,2 +1,3 @@
 /** Hands a text to the browser to be saved as a file. */
-export const saveText = (name: string, text: string, type = 'text/plain'): void => saveBlob(name, new Blob([text], { type }))
+export const saveText = (name: string, text: string, type = 'text/plain'): void =>
+  saveBlob(name, new Blob([text], { type }))

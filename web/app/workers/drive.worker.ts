@@ -1,14 +1,47 @@
 import { expose } from 'comlink'
 import {
-  imageOf, linesOf, invertLines, mapLines, marginsTable, MOST_EDGES, reportingBus, reportJson, surfaceOfRaw, toReadings, totalsOf, LINE_NAMES,
-  type BusOptions, type BusReport, type HeadSummary, type LineMapping, type LineName, type RawTrack, type Totals, type TrackReading,
+  imageOf,
+  linesOf,
+  invertLines,
+  mapLines,
+  marginsTable,
+  MOST_EDGES,
+  reportingBus,
+  reportJson,
+  surfaceOfRaw,
+  toReadings,
+  totalsOf,
+  LINE_NAMES,
+  type BusOptions,
+  type BusReport,
+  type HeadSummary,
+  type LineMapping,
+  type LineName,
+  type RawTrack,
+  type Totals,
+  type TrackReading,
 } from '@wobrin/core/bus'
 import { stretchOf, vcdChunks, type Capture, type EdgeList } from '@wobrin/core/captures'
 import type { MechanismId } from '@wobrin/core/mechanisms'
 import type { Call, Observation } from '@wobrin/core/observations'
 import { imageMapCsv, recogniseTrack } from '@wobrin/core/recording'
 import {
-  DRIVE_STORIES, judgeSeeks, Random, readSurface, seekTest, SimulatedDrive, SOUND_QUICK_DISK, STORY_SEED, sweepQuickDisk, wholeSurface, type Adjuster, type HostLine, type LineState, type QuickDiskSpec, type QuickPass, type SeekTried,
+  DRIVE_STORIES,
+  judgeSeeks,
+  Random,
+  readSurface,
+  seekTest,
+  SimulatedDrive,
+  SOUND_QUICK_DISK,
+  STORY_SEED,
+  sweepQuickDisk,
+  wholeSurface,
+  type Adjuster,
+  type HostLine,
+  type LineState,
+  type QuickDiskSpec,
+  type QuickPass,
+  type SeekTried,
 } from '@wobrin/core/simulation'
 import { toCsv } from '@wobrin/core/sums'
 import { attempt, breath, readFileIn, type Answer, type Stop } from './in-worker'
@@ -23,8 +56,13 @@ export interface LiveState {
   readonly tabProtected: boolean
   readonly lines: Readonly<Record<LineName, LineState>>
   /** Last seconds of the lines, with the time at which they begin. */
-  readonly recent: { readonly fromS: number, readonly edges: Readonly<Record<string, EdgeList>> }
-  readonly reading: { readonly good: number, readonly found: number, readonly margin: number, readonly names: number | null } | null
+  readonly recent: { readonly fromS: number; readonly edges: Readonly<Record<string, EdgeList>> }
+  readonly reading: {
+    readonly good: number
+    readonly found: number
+    readonly margin: number
+    readonly names: number | null
+  } | null
   readonly errors: readonly number[]
 }
 
@@ -37,16 +75,34 @@ export interface SurfaceRun {
   readonly totals: Totals
 }
 
-export interface OpenedBus { readonly fileName: string, readonly durationS: number, readonly channels: readonly { readonly name: string, readonly edgeCount: number, readonly usable: boolean }[], readonly mapping: LineMapping, readonly notices: readonly string[] }
+export interface OpenedBus {
+  readonly fileName: string
+  readonly durationS: number
+  readonly channels: readonly { readonly name: string; readonly edgeCount: number; readonly usable: boolean }[]
+  readonly mapping: LineMapping
+  readonly notices: readonly string[]
+}
 
 /** A recording's slow lines, to play it back by. */
-export interface Playback { readonly lines: Readonly<Partial<Record<LineName, EdgeList>>>, readonly durationS: number }
+export interface Playback {
+  readonly lines: Readonly<Partial<Record<LineName, EdgeList>>>
+  readonly durationS: number
+}
 
 /** A sweep as the page shows it. */
-export interface QuickSweep extends Pick<QuickPass, 'call' | 'passS' | 'readyS' | 'readyToDataMs' | 'wanted' | 'durationS'> {
+export interface QuickSweep extends Pick<
+  QuickPass,
+  'call' | 'passS' | 'readyS' | 'readyToDataMs' | 'wanted' | 'durationS'
+> {
   readonly margin: number | null
   readonly rateOff: number | null
-  readonly blocks: readonly { readonly id: number, readonly bytes: number, readonly good: boolean, readonly margin: number, readonly atS: number }[]
+  readonly blocks: readonly {
+    readonly id: number
+    readonly bytes: number
+    readonly good: boolean
+    readonly margin: number
+    readonly atS: number
+  }[]
 }
 
 const TICK_MS = 50
@@ -68,14 +124,24 @@ let busy: number[] = []
 function stateOf(d: SimulatedDrive): LiveState {
   const fromS = Math.max(0, d.timeS - RECENT_S)
   return {
-    timeS: d.timeS, cylinder: d.carriage.position(d.timeS), heads: [d.headPlace(0).cylinders, d.headPlace(1).cylinders], spin: d.spin, diskIn: d.media !== null, tabProtected: d.tabProtected,
-    lines: Object.fromEntries(LINE_NAMES.map(l => [l, d.explain(l)])) as Record<LineName, LineState>, recent: { fromS, edges: { ...d.recent(fromS), 'read-data': pulsesDrawn(fromS) } }, reading, errors: [...errors],
+    timeS: d.timeS,
+    cylinder: d.carriage.position(d.timeS),
+    heads: [d.headPlace(0).cylinders, d.headPlace(1).cylinders],
+    spin: d.spin,
+    diskIn: d.media !== null,
+    tabProtected: d.tabProtected,
+    lines: Object.fromEntries(LINE_NAMES.map(l => [l, d.explain(l)])) as Record<LineName, LineState>,
+    recent: { fromS, edges: { ...d.recent(fromS), 'read-data': pulsesDrawn(fromS) } },
+    reading,
+    errors: [...errors],
   }
 }
 
 /** Far too many pulses to draw: some strokes stand for them wherever they came. */
 function pulsesDrawn(fromS: number): EdgeList {
-  const times = busy.filter(t => t > fromS).flatMap(t => [0, 1, 2, 3].flatMap(k => [t - fromS + k * 0.0125, t - fromS + k * 0.0125 + 0.006]))
+  const times = busy
+    .filter(t => t > fromS)
+    .flatMap(t => [0, 1, 2, 3].flatMap(k => [t - fromS + k * 0.0125, t - fromS + k * 0.0125 + 0.006]))
   return { initial: 1, times: Float64Array.from(times), gaps: [] }
 }
 
@@ -91,7 +157,8 @@ function look(d: SimulatedDrive): void {
   const good = track ? new Set(track.sectors.filter(s => s.status === 'good').map(s => s.sector)).size : 0
   const first = track?.sectors.find(s => s.status === 'good')
   reading = track ? { good, found: Math.max(wanted, good), margin: track.margin, names: first?.cylinder ?? null } : null
-  if (d.explain('ready').low && d.hears('select') && good < wanted) for (let i = 0; i < wanted - good; i++) errors.push(d.timeS - turn / 2)
+  if (d.explain('ready').low && d.hears('select') && good < wanted)
+    for (let i = 0; i < wanted - good; i++) errors.push(d.timeS - turn / 2)
   errors = errors.filter(t => t > d.timeS - LONGEST_S)
 }
 
@@ -136,7 +203,9 @@ const worker = {
     timer = null
   },
 
-  set(line: Exclude<HostLine, 'step'>, low: boolean): void { drive?.set(line, low) },
+  set(line: Exclude<HostLine, 'step'>, low: boolean): void {
+    drive?.set(line, low)
+  },
   step(inward: boolean): void {
     drive?.set('direction', inward)
     drive?.advanceTo(drive.timeS + 2e-5)
@@ -146,9 +215,15 @@ const worker = {
     if (there) drive?.insert()
     else drive?.remove()
   },
-  tab(isProtected: boolean): void { drive?.setTab(isProtected) },
-  nudge(adjuster: Adjuster, by: number): void { drive?.nudge(adjuster, by) },
-  wiggle(wire: LineName | null): void { drive?.wiggle(wire) },
+  tab(isProtected: boolean): void {
+    drive?.setTab(isProtected)
+  },
+  nudge(adjuster: Adjuster, by: number): void {
+    drive?.nudge(adjuster, by)
+  },
+  wiggle(wire: LineName | null): void {
+    drive?.wiggle(wire)
+  },
 
   /** Reads the whole surface of the disk in the simulated drive, as fast as this machine can. */
   readSurface(turns: number, onTrack: (share: number, tracks: TrackReading[]) => void): Promise<Answer<SurfaceRun>> {
@@ -177,7 +252,10 @@ const worker = {
   },
 
   /** Seeks to and fro at random. */
-  seekTest(seeks: number, onSeek: (share: number) => void): Promise<Answer<{ readonly call: Call, readonly tried: readonly SeekTried[] }>> {
+  seekTest(
+    seeks: number,
+    onSeek: (share: number) => void,
+  ): Promise<Answer<{ readonly call: Call; readonly tried: readonly SeekTried[] }>> {
     stop = { aborted: false }
     const own = stop
     return attempt(async () => {
@@ -192,13 +270,21 @@ const worker = {
     })
   },
 
-  stop(): void { stop.aborted = true },
+  stop(): void {
+    stop.aborted = true
+  },
 
   /** What the lines did since the recording began, as a value change dump. */
   recording(): Blob | null {
     if (!drive) return null
     const d = drive
-    return new Blob([...vcdChunks(d.recording(begunS), { tickNs: 10, comment: 'Recorded from a simulated drive.', durationS: d.timeS - begunS })])
+    return new Blob([
+      ...vcdChunks(d.recording(begunS), {
+        tickNs: 10,
+        comment: 'Recorded from a simulated drive.',
+        durationS: d.timeS - begunS,
+      }),
+    ])
   },
 
   /** Reads a file; the recording stays here. */
@@ -210,7 +296,13 @@ const worker = {
       const mapping = guessed(read)
       capture = read
       report = null
-      return { fileName: read.fileName, durationS: read.durationS, mapping, notices: read.notices, channels: read.channels.map(c => ({ name: c.name, edgeCount: c.edgeCount, usable: c.edges !== null })) }
+      return {
+        fileName: read.fileName,
+        durationS: read.durationS,
+        mapping,
+        notices: read.notices,
+        channels: read.channels.map(c => ({ name: c.name, edgeCount: c.edgeCount, usable: c.edges !== null })),
+      }
     })
   },
 
@@ -240,29 +332,76 @@ const worker = {
 
   /** A stretch of the open recording, as a value change dump. */
   stretch(fromS: number, toS: number): Blob {
-    const kept = capture!.channels.flatMap(c => c.edges ? [{ name: c.name, edges: c.edges }] : [])
-    return new Blob([...vcdChunks(stretchOf(kept, fromS, toS), { tickNs: 10, durationS: toS - fromS, comment: `From ${fromS} s to ${toS} s of ${capture!.fileName}.` })])
+    const kept = capture!.channels.flatMap(c => (c.edges ? [{ name: c.name, edges: c.edges }] : []))
+    return new Blob([
+      ...vcdChunks(stretchOf(kept, fromS, toS), {
+        tickNs: 10,
+        durationS: toS - fromS,
+        comment: `From ${fromS} s to ${toS} s of ${capture!.fileName}.`,
+      }),
+    ])
   },
 
   /** What was read, as files: the image with its map, the margins, the report. */
-  files(of: 'recording' | 'simulated'): { readonly image: Blob, readonly map: string, readonly margins: string, readonly json: string, readonly filled: number } {
+  files(of: 'recording' | 'simulated'): {
+    readonly image: Blob
+    readonly map: string
+    readonly margins: string
+    readonly json: string
+    readonly filled: number
+  } {
     const tracks = of === 'recording' ? report!.tracks : surface!.tracks
     const image = imageOf(tracks)
     return {
-      image: new Blob([image.bytes as Uint8Array<ArrayBuffer>]), map: toCsv(imageMapCsv(image)), margins: toCsv(marginsTable(tracks)), filled: image.filled.length,
-      json: JSON.stringify(of === 'recording' ? reportJson(report!) : { call: surface!.call.kind, reasons: surface!.call.reasons, next: surface!.call.next, totals: surface!.totals, observations: surface!.observations, tracks: surface!.tracks.map(({ sample: _, histogram: __, sectors, ...t }) => ({ ...t, sectors: sectors.map(({ data: ___, ...s }) => s) })) }, null, 2),
+      image: new Blob([image.bytes as Uint8Array<ArrayBuffer>]),
+      map: toCsv(imageMapCsv(image)),
+      margins: toCsv(marginsTable(tracks)),
+      filled: image.filled.length,
+      json: JSON.stringify(
+        of === 'recording'
+          ? reportJson(report!)
+          : {
+              call: surface!.call.kind,
+              reasons: surface!.call.reasons,
+              next: surface!.call.next,
+              totals: surface!.totals,
+              observations: surface!.observations,
+              tracks: surface!.tracks.map(({ sample: _, histogram: __, sectors, ...t }) => ({
+                ...t,
+                sectors: sectors.map(({ data: ___, ...s }) => s),
+              })),
+            },
+        null,
+        2,
+      ),
     }
   },
 
   /** One sweep of a quick-disk drive. */
   sweep(part: Partial<QuickDiskSpec>): QuickSweep {
-    const { call, passS, readyS, readyToDataMs, read, wanted, durationS } = sweepQuickDisk({ ...SOUND_QUICK_DISK, ...part })
+    const { call, passS, readyS, readyToDataMs, read, wanted, durationS } = sweepQuickDisk({
+      ...SOUND_QUICK_DISK,
+      ...part,
+    })
     return {
-      call, passS, readyS, readyToDataMs, wanted, durationS, margin: read?.margin ?? null, rateOff: read?.rateOff ?? null,
-      blocks: read?.sectors.map(b => ({ id: b.sector, bytes: b.size, good: b.status === 'good', margin: b.margin, atS: b.atS })) ?? [],
+      call,
+      passS,
+      readyS,
+      readyToDataMs,
+      wanted,
+      durationS,
+      margin: read?.margin ?? null,
+      rateOff: read?.rateOff ?? null,
+      blocks:
+        read?.sectors.map(b => ({
+          id: b.sector,
+          bytes: b.size,
+          good: b.status === 'good',
+          margin: b.margin,
+          atS: b.atS,
+        })) ?? [],
     }
   },
-
 }
 
 let begunS = 0
@@ -276,8 +415,7 @@ function begin(): void {
 function guessed(read: Capture): LineMapping {
   try {
     return mapLines(read)
-  }
-  catch {
+  } catch {
     return {}
   }
 }

@@ -1,7 +1,14 @@
 import { expose } from 'comlink'
 import { usualHalfWindowUm, type SweepPosition, type Zone, type ZoneRead } from '@wobrin/core/carriage'
 import { LAYOUTS, layoutsOf, type MechanismId } from '@wobrin/core/mechanisms'
-import { AdjustingHand, DRIVE_STORIES, Random, SimulatedDrive, STORY_SEED, type Adjuster } from '@wobrin/core/simulation'
+import {
+  AdjustingHand,
+  DRIVE_STORIES,
+  Random,
+  SimulatedDrive,
+  STORY_SEED,
+  type Adjuster,
+} from '@wobrin/core/simulation'
 
 /** Marks that a usual window is wide on the stand-in's scale. */
 const WINDOW_MARKS = 7
@@ -12,7 +19,10 @@ let hand: AdjustingHand | null = null
 let two = false
 let random = new Random(1)
 
-const heads = (adjuster: Adjuster) => ({ lower: adjuster === 'upper' ? 1 as const : 0 as const, upper: two && adjuster !== 'upper' && adjuster !== 'lower' })
+const heads = (adjuster: Adjuster) => ({
+  lower: adjuster === 'upper' ? (1 as const) : (0 as const),
+  upper: two && adjuster !== 'upper' && adjuster !== 'lower',
+})
 
 function read(position: number): SweepPosition {
   const { lower, upper } = heads(hand!.adjuster)
@@ -21,11 +31,15 @@ function read(position: number): SweepPosition {
 
 const worker = {
   /** Puts a misaligned stand-in on the bench, its heads at the middle cylinder. @returns what a mark moves the head by, µm, and how many heads the adjuster moves */
-  power(mechanism: MechanismId, story: string, adjuster: Adjuster): { readonly umPerUnit: number, readonly heads: 1 | 2 } {
+  power(
+    mechanism: MechanismId,
+    story: string,
+    adjuster: Adjuster,
+  ): { readonly umPerUnit: number; readonly heads: 1 | 2 } {
     const layout = LAYOUTS[layoutsOf(mechanism)[0]!]!
     two = layout.heads === 2
     random = new Random(STORY_SEED)
-    const umPerUnit = 2 * usualHalfWindowUm(mechanism) / WINDOW_MARKS
+    const umPerUnit = (2 * usualHalfWindowUm(mechanism)) / WINDOW_MARKS
     const chosen = DRIVE_STORIES.find(s => s.id === story) ?? DRIVE_STORIES[0]!
     hand = new AdjustingHand(new SimulatedDrive(chosen.of(mechanism, STORY_SEED)), adjuster, umPerUnit)
     hand.seek(Math.round(layout.cylinders / 2))
@@ -38,14 +52,22 @@ const worker = {
     return read(position)
   },
 
-  set(position: number): void { hand!.set(position) },
+  set(position: number): void {
+    hand!.set(position)
+  },
 
   /** Tightens the screw, which moves what was set, and reads outer, middle and inner. */
-  tighten(): { readonly position: number, readonly zones: readonly ZoneRead[] } {
+  tighten(): { readonly position: number; readonly zones: readonly ZoneRead[] } {
     const position = Number((hand!.position + (random.next() * 2 - 1) * TIGHTENS).toFixed(2))
     hand!.set(position)
     const { cylinders } = hand!.drive.media!.layout
-    const zones = ([['outer', 0], ['middle', 0.5], ['inner', 1]] as const).map(([zone, share]: readonly [Zone, number]): ZoneRead => {
+    const zones = (
+      [
+        ['outer', 0],
+        ['middle', 0.5],
+        ['inner', 1],
+      ] as const
+    ).map(([zone, share]: readonly [Zone, number]): ZoneRead => {
       hand!.seek(Math.round(share * (cylinders - 1)))
       const { lower, upper } = read(position)
       return { zone, lower, upper }

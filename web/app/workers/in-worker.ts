@@ -2,9 +2,12 @@ import { readCapture, type Capture, type ReadOptions } from '@wobrin/core/captur
 import { AbortedError } from '@wobrin/core/errors'
 
 /** An answer of a worker; errors come as sentences, since classes do not survive the way out of a worker. */
-export type Answer<T> = { readonly ok: T } | { readonly problem: string, readonly field?: string } | { readonly stopped: true }
+export type Answer<T> =
+  { readonly ok: T } | { readonly problem: string; readonly field?: string } | { readonly stopped: true }
 
-export interface Stop { aborted: boolean }
+export interface Stop {
+  aborted: boolean
+}
 
 /** Largest piece read at once: how long a stop may have to wait. */
 const PIECE_BYTES = 128 * 1024
@@ -37,8 +40,7 @@ async function* chunksOf(file: File): AsyncGenerator<Uint8Array> {
         yield value.subarray(at, at + PIECE_BYTES)
       }
     }
-  }
-  finally {
+  } finally {
     reader.cancel().catch(() => {})
   }
 }
@@ -46,8 +48,7 @@ async function* chunksOf(file: File): AsyncGenerator<Uint8Array> {
 export async function attempt<T>(run: () => T | Promise<T>): Promise<Answer<T>> {
   try {
     return { ok: await run() }
-  }
-  catch (error) {
+  } catch (error) {
     if (error instanceof AbortedError) return { stopped: true }
     const where = (error as { where?: { field?: string } }).where
     return { problem: (error as Error).message, field: where?.field }
@@ -55,16 +56,25 @@ export async function attempt<T>(run: () => T | Promise<T>): Promise<Answer<T>> 
 }
 
 /** Reads a file with progress, by hundredths. */
-export async function readFileIn(file: File, options: Omit<ReadOptions, 'signal' | 'onProgress'>, signal: Stop, onProgress: (share: number) => void): Promise<Capture> {
+export async function readFileIn(
+  file: File,
+  options: Omit<ReadOptions, 'signal' | 'onProgress'>,
+  signal: Stop,
+  onProgress: (share: number) => void,
+): Promise<Capture> {
   let shown = 0
-  return await readCapture({ name: file.name, size: file.size, chunks: () => chunksOf(file) }, {
-    ...options, signal,
-    onProgress: (bytes, total) => {
-      const share = total ? bytes / total : 0
-      if (share - shown > 0.02) {
-        shown = share
-        onProgress(share)
-      }
+  return await readCapture(
+    { name: file.name, size: file.size, chunks: () => chunksOf(file) },
+    {
+      ...options,
+      signal,
+      onProgress: (bytes, total) => {
+        const share = total ? bytes / total : 0
+        if (share - shown > 0.02) {
+          shown = share
+          onProgress(share)
+        }
+      },
     },
-  })
+  )
 }

@@ -2,8 +2,15 @@ import { expose } from 'comlink'
 import type { MechanismId } from '@wobrin/core/mechanisms'
 import { SCENARIOS, SimulatedPickup } from '@wobrin/core/simulation'
 import {
-  measureSpeed, pulsesFromEdges, speedFromPulses, speedUncertainty,
-  type JudgedSpeed, type MeasureOptions, type SpeedContext, type SpeedMeasurement, type TrimmerReading,
+  measureSpeed,
+  pulsesFromEdges,
+  speedFromPulses,
+  speedUncertainty,
+  type JudgedSpeed,
+  type MeasureOptions,
+  type SpeedContext,
+  type SpeedMeasurement,
+  type TrimmerReading,
 } from '@wobrin/core/spindle'
 
 /** What the pickup says a few times a second. */
@@ -33,12 +40,19 @@ const WORTH_LEARNING = 10
 
 const worker = {
   /** Starts a simulated pickup in real time. */
-  start(mechanism: MechanismId, scenario: string, seed: number, options: MeasureOptions, context: SpeedContext, onReading: (r: LiveReading) => void): void {
+  start(
+    mechanism: MechanismId,
+    scenario: string,
+    seed: number,
+    options: MeasureOptions,
+    context: SpeedContext,
+    onReading: (r: LiveReading) => void,
+  ): void {
     worker.stop()
     const chosen = SCENARIOS.find(s => s.id === scenario) ?? SCENARIOS[0]!
     pickup = new SimulatedPickup(chosen.options(mechanism, seed))
     sinceS = 0
-    before = [...context.readingsBefore ?? []]
+    before = [...(context.readingsBefore ?? [])]
     movedTurns = 0
     latest = null
     const begun = performance.now()
@@ -47,8 +61,15 @@ const worker = {
       own.advanceTo((performance.now() - begun) / 1000)
       sinceS = Math.max(sinceS, own.timeS - LONGEST_S)
       const nominalRpm = context.nominalRpm
-      const quick = measureSpeed(pulsesFromEdges(own.edges(Math.max(sinceS, own.timeS - NOW_S))), { ...options, nominalRpm })
-      const judged = speedFromPulses(pulsesFromEdges(own.edges(sinceS)), options, { ...context, readingsBefore: before, movedTurns })
+      const quick = measureSpeed(pulsesFromEdges(own.edges(Math.max(sinceS, own.timeS - NOW_S))), {
+        ...options,
+        nominalRpm,
+      })
+      const judged = speedFromPulses(pulsesFromEdges(own.edges(sinceS)), options, {
+        ...context,
+        readingsBefore: before,
+        movedTurns,
+      })
       latest = judged.measurement
       onReading({ timeS: own.timeS - sinceS, nowRpm: quick?.rpm.mean ?? null, judged })
     }, EVERY_MS)
@@ -57,10 +78,12 @@ const worker = {
   /** Turns the simulated trimmer; what is judged begins anew, and the reading so far teaches how the trimmer answers. */
   turnTrimmer(turns: number): void {
     if (latest && latest.revolutions >= WORTH_LEARNING) {
-      before = [...before, { rpm: latest.rpm.mean, uncertainty: speedUncertainty(latest) ?? latest.rpm.mean * 0.005, movedTurns }]
+      before = [
+        ...before,
+        { rpm: latest.rpm.mean, uncertainty: speedUncertainty(latest) ?? latest.rpm.mean * 0.005, movedTurns },
+      ]
       movedTurns = turns
-    }
-    else movedTurns += turns
+    } else movedTurns += turns
     latest = null
     pickup?.turnTrimmer(turns)
     sinceS = (pickup?.timeS ?? 0) + 0.3

@@ -8,7 +8,7 @@ export interface OpenedCapture {
   readonly format: string
   readonly durationS: number
   readonly notices: readonly string[]
-  readonly channels: readonly { readonly name: string, readonly edgeCount: number, readonly usable: boolean }[]
+  readonly channels: readonly { readonly name: string; readonly edgeCount: number; readonly usable: boolean }[]
   readonly guess: string | null
 }
 
@@ -17,15 +17,26 @@ let signal = { aborted: false }
 
 const worker = {
   /** Reads a file; the capture stays here, only what a person chooses from goes back. */
-  open(file: File, options: Pick<ReadOptions, 'sampleRateHz' | 'timeUnit' | 'polarity'>, onProgress: (share: number) => void): Promise<Answer<OpenedCapture>> {
+  open(
+    file: File,
+    options: Pick<ReadOptions, 'sampleRateHz' | 'timeUnit' | 'polarity'>,
+    onProgress: (share: number) => void,
+  ): Promise<Answer<OpenedCapture>> {
     signal = { aborted: false }
     const own = signal
     return attempt(async () => {
       const read = await readFileIn(file, options, own, onProgress)
       capture = read
       return {
-        fileName: read.fileName, format: read.format, durationS: read.durationS, notices: read.notices,
-        channels: read.channels.map(c => ({ name: c.name, edgeCount: c.edgeCount, usable: c.edges !== null && c.edgeCount > 1 })),
+        fileName: read.fileName,
+        format: read.format,
+        durationS: read.durationS,
+        notices: read.notices,
+        channels: read.channels.map(c => ({
+          name: c.name,
+          edgeCount: c.edgeCount,
+          usable: c.edges !== null && c.edgeCount > 1,
+        })),
         guess: guessSpindleChannel(read)?.name ?? null,
       }
     })

@@ -1,21 +1,38 @@
 import { expose } from 'comlink'
 import type { MechanismId } from '@wobrin/core/mechanisms'
 import type { WriteTestResult } from '@wobrin/core/observations'
-import { DRIVE_STORIES, QUICK_STORIES, SimulatedDrive, spreadCylinders, STORY_SEED, writeQuickSide, writeTest } from '@wobrin/core/simulation'
+import {
+  DRIVE_STORIES,
+  QUICK_STORIES,
+  SimulatedDrive,
+  spreadCylinders,
+  STORY_SEED,
+  writeQuickSide,
+  writeTest,
+} from '@wobrin/core/simulation'
 import { attempt, breath, type Answer, type Stop } from './in-worker'
 
 let stop: Stop = { aborted: false }
 
 const worker = {
   /** A host's write test on the simulated drive. @param onProgress share done and what is done */
-  test(mechanism: MechanismId, story: string, onProgress: (share: number, what: string) => void): Promise<Answer<WriteTestResult>> {
+  test(
+    mechanism: MechanismId,
+    story: string,
+    onProgress: (share: number, what: string) => void,
+  ): Promise<Answer<WriteTestResult>> {
     stop = { aborted: false }
     const mine = stop
     return attempt(async () => {
-      if (mechanism === 'quick-disk') return writeQuickSide((QUICK_STORIES.find(s => s.id === story) ?? QUICK_STORIES[0]!).spec)
+      if (mechanism === 'quick-disk')
+        return writeQuickSide((QUICK_STORIES.find(s => s.id === story) ?? QUICK_STORIES[0]!).spec)
       const chosen = DRIVE_STORIES.find(s => s.id === story) ?? DRIVE_STORIES[0]!
       const drive = new SimulatedDrive(chosen.of(mechanism, STORY_SEED))
-      const run = writeTest(drive, { patternCylinders: spreadCylinders(drive.media!.layout.cylinders), stepMs: 6, settleMs: 18 })
+      const run = writeTest(drive, {
+        patternCylinders: spreadCylinders(drive.media!.layout.cylinders),
+        stepMs: 6,
+        settleMs: 18,
+      })
       for (let step = run.next(); ; step = run.next()) {
         if (step.done) return step.value
         if (step.value.done % 4 === 0) onProgress(step.value.done / step.value.all, step.value.what)
@@ -23,7 +40,9 @@ const worker = {
       }
     })
   },
-  stop(): void { stop.aborted = true },
+  stop(): void {
+    stop.aborted = true
+  },
 }
 export type WriteWorker = typeof worker
 expose(worker)

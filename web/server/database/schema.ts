@@ -14,23 +14,27 @@ export const workshop = sqliteTable('workshop', {
 })
 
 /** Drives as things; where they stand is read from their log. */
-export const drives = sqliteTable('drives', {
-  id: text('id').primaryKey(),
-  tag: text('tag').notNull(),
-  mechanism: text('mechanism').$type<MechanismId>().notNull(),
-  maker: text('maker').notNull().default(''),
-  model: text('model').notNull().default(''),
-  serial: text('serial').notNull().default(''),
-  host: text('host').notNull().default(''),
-  ownerWords: text('owner_words').notNull().default(''),
-  features: text('features', { mode: 'json' }).$type<Features>(),
-  account: text('account', { mode: 'json' }).$type<Account>(),
-  nominalRpm: real('nominal_rpm'),
-  motor: text('motor').$type<'ac' | 'dc'>(),
-  hasTrimmer: integer('has_trimmer', { mode: 'boolean' }),
-  pulleys: text('pulleys', { mode: 'json' }).$type<Pulleys>(),
-  receivedAt: text('received_at').notNull(),
-}, t => [uniqueIndex('drives_tag').on(t.tag)])
+export const drives = sqliteTable(
+  'drives',
+  {
+    id: text('id').primaryKey(),
+    tag: text('tag').notNull(),
+    mechanism: text('mechanism').$type<MechanismId>().notNull(),
+    maker: text('maker').notNull().default(''),
+    model: text('model').notNull().default(''),
+    serial: text('serial').notNull().default(''),
+    host: text('host').notNull().default(''),
+    ownerWords: text('owner_words').notNull().default(''),
+    features: text('features', { mode: 'json' }).$type<Features>(),
+    account: text('account', { mode: 'json' }).$type<Account>(),
+    nominalRpm: real('nominal_rpm'),
+    motor: text('motor').$type<'ac' | 'dc'>(),
+    hasTrimmer: integer('has_trimmer', { mode: 'boolean' }),
+    pulleys: text('pulleys', { mode: 'json' }).$type<Pulleys>(),
+    receivedAt: text('received_at').notNull(),
+  },
+  t => [uniqueIndex('drives_tag').on(t.tag)],
+)
 
 /** Recordings, kept by content: the file's name in the data folder is its SHA-256. */
 export const captures = sqliteTable('captures', {
@@ -83,38 +87,59 @@ export const referenceDisks = sqliteTable('reference_disks', {
 })
 
 /** What was said of a reference disk by hand. Rows are only ever added. */
-export const diskEvents = sqliteTable('disk_events', {
-  seq: integer('seq').primaryKey({ autoIncrement: true }),
-  id: text('id').notNull(),
-  disk: text('disk').notNull().references(() => referenceDisks.id),
-  at: text('at').notNull(),
-  kind: text('kind').$type<DiskEvent['kind']>().notNull(),
-  detail: text('detail').notNull().default(''),
-}, t => [uniqueIndex('disk_events_id').on(t.id), index('disk_events_disk').on(t.disk, t.seq)])
+export const diskEvents = sqliteTable(
+  'disk_events',
+  {
+    seq: integer('seq').primaryKey({ autoIncrement: true }),
+    id: text('id').notNull(),
+    disk: text('disk')
+      .notNull()
+      .references(() => referenceDisks.id),
+    at: text('at').notNull(),
+    kind: text('kind').$type<DiskEvent['kind']>().notNull(),
+    detail: text('detail').notNull().default(''),
+  },
+  t => [uniqueIndex('disk_events_id').on(t.id), index('disk_events_disk').on(t.disk, t.seq)],
+)
 
 /** How each drive stands, as far as the bench needs it to choose: worked out from its log, and again whenever that grows. */
-export const driveStates = sqliteTable('drive_states', {
-  driveId: text('drive_id').primaryKey().references(() => drives.id),
-  /** Last entry that it is worked out from. */
-  seq: integer('seq').notNull(),
-  /** How it left; null while it is open. */
-  outcome: text('outcome').$type<Outcome>(),
-  /** Time of that entry. */
-  at: text('at').notNull(),
-}, t => [index('drive_states_outcome').on(t.outcome, t.at)])
+export const driveStates = sqliteTable(
+  'drive_states',
+  {
+    driveId: text('drive_id')
+      .primaryKey()
+      .references(() => drives.id),
+    /** Last entry that it is worked out from. */
+    seq: integer('seq').notNull(),
+    /** How it left; null while it is open. */
+    outcome: text('outcome').$type<Outcome>(),
+    /** Time of that entry. */
+    at: text('at').notNull(),
+  },
+  t => [index('drive_states_outcome').on(t.outcome, t.at)],
+)
 
 /** The log. Rows are only ever added; triggers refuse anything else. */
-export const logEntries = sqliteTable('log_entries', {
-  seq: integer('seq').primaryKey({ autoIncrement: true }),
-  id: text('id').notNull(),
-  driveId: text('drive_id').notNull().references(() => drives.id),
-  at: text('at').notNull(),
-  kind: text('kind').$type<EntryKind>().notNull(),
-  station: text('station').$type<StationId>().notNull(),
-  title: text('title').notNull(),
-  detail: text('detail').notNull().default(''),
-  call: text('call', { mode: 'json' }).$type<Call>(),
-  observations: text('observations', { mode: 'json' }).$type<Observation[]>().notNull().default(sql`'[]'`),
-  data: text('data', { mode: 'json' }).$type<EntryData>(),
-  takesBack: text('takes_back'),
-}, t => [uniqueIndex('log_entries_id').on(t.id), index('log_entries_drive').on(t.driveId, t.seq)])
+export const logEntries = sqliteTable(
+  'log_entries',
+  {
+    seq: integer('seq').primaryKey({ autoIncrement: true }),
+    id: text('id').notNull(),
+    driveId: text('drive_id')
+      .notNull()
+      .references(() => drives.id),
+    at: text('at').notNull(),
+    kind: text('kind').$type<EntryKind>().notNull(),
+    station: text('station').$type<StationId>().notNull(),
+    title: text('title').notNull(),
+    detail: text('detail').notNull().default(''),
+    call: text('call', { mode: 'json' }).$type<Call>(),
+    observations: text('observations', { mode: 'json' })
+      .$type<Observation[]>()
+      .notNull()
+      .default(sql`'[]'`),
+    data: text('data', { mode: 'json' }).$type<EntryData>(),
+    takesBack: text('takes_back'),
+  },
+  t => [uniqueIndex('log_entries_id').on(t.id), index('log_entries_drive').on(t.driveId, t.seq)],
+)

@@ -17,17 +17,25 @@ export const MAX_ARCHIVE_BYTES = 8 * 1024 ** 3
 export class ArchiveService {
   private reading = false
 
-  constructor(private readonly folder: DataFolder, private readonly db: Db, private readonly drives: DriveService) {}
+  constructor(
+    private readonly folder: DataFolder,
+    private readonly db: Db,
+    private readonly drives: DriveService,
+  ) {}
 
-  export(madeAt: string, driveId?: string): { readonly name: string, readonly stream: Readable } {
+  export(madeAt: string, driveId?: string): { readonly name: string; readonly stream: Readable } {
     const drive = driveId ? this.drives.get(driveId) : null
-    return { name: `${drive ? drive.tag : 'workshop'}-${madeAt.slice(0, 10)}.zip`, stream: writeArchive(this.folder, madeAt, drive) }
+    return {
+      name: `${drive ? drive.tag : 'workshop'}-${madeAt.slice(0, 10)}.zip`,
+      stream: writeArchive(this.folder, madeAt, drive),
+    }
   }
 
   /** Takes an archive in as it arrives, then reads it; one at a time. @throws InputError in one sentence, with nothing changed */
   async import(chunks: AsyncIterable<Uint8Array>, expected?: number): Promise<Imported> {
     if (expected !== undefined && expected > MAX_ARCHIVE_BYTES) throw tooLarge()
-    if (this.reading) throw new ParameterError('another archive is being read in', 'one at a time; try again in a while')
+    if (this.reading)
+      throw new ParameterError('another archive is being read in', 'one at a time; try again in a while')
     this.reading = true
     const path = join(this.folder.root, `.incoming-${randomUUID()}.zip`)
     try {
@@ -39,20 +47,20 @@ export class ArchiveService {
           if (bytes > MAX_ARCHIVE_BYTES) throw tooLarge()
           await file.write(chunk)
         }
-      }
-      finally {
+      } finally {
         await file.close()
       }
-      if (expected !== undefined && bytes < expected) throw new InputError(`the archive was cut off after ${bytes} of ${expected} bytes`, 'all of it; send it again')
+      if (expected !== undefined && bytes < expected)
+        throw new InputError(`the archive was cut off after ${bytes} of ${expected} bytes`, 'all of it; send it again')
       const imported = await importArchive(path, this.folder, this.db)
       catchUp(this.db)
       return imported
-    }
-    finally {
+    } finally {
       await rm(path, { force: true })
       this.reading = false
     }
   }
 }
 
-const tooLarge = () => new LimitError('the archive is larger than is taken', `at most ${MAX_ARCHIVE_BYTES / 1024 ** 3} GB`)
+const tooLarge = () =>
+  new LimitError('the archive is larger than is taken', `at most ${MAX_ARCHIVE_BYTES / 1024 ** 3} GB`)

@@ -8,13 +8,19 @@ import type { Db } from './open-database'
 
 /** Copies of the database, made while it is in use. Recordings and photos are never changed, so they need none. */
 export class BackupService {
-  constructor(private readonly folder: DataFolder, private readonly db: Db) {}
+  constructor(
+    private readonly folder: DataFolder,
+    private readonly db: Db,
+  ) {}
 
   list(): Backup[] {
-    return readdirSync(this.folder.backups).filter(n => n.endsWith('.sqlite')).map((name) => {
-      const { size, mtime } = statSync(join(this.folder.backups, name))
-      return { name, bytes: size, at: mtime.toISOString() }
-    }).sort((a, b) => b.at.localeCompare(a.at))
+    return readdirSync(this.folder.backups)
+      .filter(n => n.endsWith('.sqlite'))
+      .map(name => {
+        const { size, mtime } = statSync(join(this.folder.backups, name))
+        return { name, bytes: size, at: mtime.toISOString() }
+      })
+      .sort((a, b) => b.at.localeCompare(a.at))
   }
 
   /** Makes one, and looks whether it is sound before it gets its name. @throws Error where it is not */
@@ -28,8 +34,7 @@ export class BackupService {
       copy.pragma('journal_mode = DELETE')
       const said = copy.pragma('quick_check', { simple: true })
       if (said !== 'ok') throw new Error(`The backup is not sound: ${String(said)}`)
-    }
-    finally {
+    } finally {
       copy.close()
     }
     await rename(temporary, join(this.folder.backups, name))

@@ -10,35 +10,66 @@ import type { Db } from './open-database'
 
 /** Belts at hand, what the drives on the bench want, and what is to be ordered. */
 export class BeltShelf {
-  constructor(private readonly db: Db, private readonly drives: DriveService) {}
+  constructor(
+    private readonly db: Db,
+    private readonly drives: DriveService,
+  ) {}
 
   view(): BeltShelfView {
     const wanted = this.wanted()
     const all = this.db.select().from(belts).orderBy(asc(belts.insideMm)).all()
-    const { served, unserved } = serveFromShelf(wanted.filter(d => !d.settled && !d.closed).map(d => d.need), all.filter(b => b.gone === null))
-    return { belts: all, drives: wanted, served: served.map(s => ({ drive: s.need.drive, belt: s.belt.id })), orders: orderBelts(unserved) }
+    const { served, unserved } = serveFromShelf(
+      wanted.filter(d => !d.settled && !d.closed).map(d => d.need),
+      all.filter(b => b.gone === null),
+    )
+    return {
+      belts: all,
+      drives: wanted,
+      served: served.map(s => ({ drive: s.need.drive, belt: s.belt.id })),
+      orders: orderBelts(unserved),
+    }
   }
 
   /** Keeps a belt under the id that its sender made: a new one, or in place of what stood there. */
   put(id: string, belt: BeltInput, now: string): KeptBelt {
-    this.db.insert(belts).values({ id, ...belt, addedAt: now }).onConflictDoUpdate({ target: belts.id, set: belt }).run()
+    this.db
+      .insert(belts)
+      .values({ id, ...belt, addedAt: now })
+      .onConflictDoUpdate({ target: belts.id, set: belt })
+      .run()
     return this.db.select().from(belts).where(eq(belts.id, id)).get()!
   }
 
   /** Every drive whose belt was worked out and kept, from its log; sizes that cannot be any more are passed over. */
   private wanted(): DriveBelt[] {
-    const here = this.db.selectDistinct({ id: logEntries.driveId }).from(logEntries).where(sql`json_extract(${logEntries.data}, '$.type') = 'sum' and json_extract(${logEntries.data}, '$.instrument') = 'belt'`).all().map(r => r.id)
-    return here.map(id => this.drives.get(id)).sort((a, b) => a.tag.localeCompare(b.tag)).flatMap((drive): DriveBelt[] => {
-      const log = standingEntries(this.drives.log(drive.id))
-      const last = log.findLast(e => e.data?.type === 'sum' && e.data.instrument === 'belt')
-      if (last?.data?.type !== 'sum') return []
-      try {
-        return [{ driveId: drive.id, need: beltNeed(drive.tag, readValues(beltSum, last.data.values)), settled: last.call?.kind === 'leave', closed: log.some(e => e.kind === 'released') }]
-      }
-      catch (error) {
-        if (error instanceof InputError) return []
-        throw error
-      }
-    })
+    const here = this.db
+      .selectDistinct({ id: logEntries.driveId })
+      .from(logEntries)
+      .where(
+        sql`json_extract(${logEntries.data}, '$.type') = 'sum' and json_extract(${logEntries.data}, '$.instrument') = 'belt'`,
+      )
+      .all()
+      .map(r => r.id)
+    return here
+      .map(id => this.drives.get(id))
+      .sort((a, b) => a.tag.localeCompare(b.tag))
+      .flatMap((drive): DriveBelt[] => {
+        const log = standingEntries(this.drives.log(drive.id))
+        const last = log.findLast(e => e.data?.type === 'sum' && e.data.instrument === 'belt')
+        if (last?.data?.type !== 'sum') return []
+        try {
+          return [
+            {
+              driveId: drive.id,
+              need: beltNeed(drive.tag, readValues(beltSum, last.data.values)),
+              settled: last.call?.kind === 'leave',
+              closed: log.some(e => e.kind === 'released'),
+            },
+          ]
+        } catch (error) {
+          if (error instanceof InputError) return []
+          throw error
+        }
+      })
   }
 }

@@ -11,23 +11,54 @@ const LEFT_SHOWN = 40
 /** Waits run down and sittings end: what was said within this time is worked out anew each time. */
 const STILL_MOVING_MS = 4 * 3_600_000
 
-interface OnBench { readonly seq: number, readonly line: BenchLine, readonly next: RankedThing | null, readonly waits: readonly BenchWait[], readonly moving: boolean }
+interface OnBench {
+  readonly seq: number
+  readonly line: BenchLine
+  readonly next: RankedThing | null
+  readonly waits: readonly BenchWait[]
+  readonly moving: boolean
+}
 
 /** The bench: every open drive at its station, and what the hands could do next. A drive is walked again only when its log has grown, or time moves it. */
 export class BenchService {
   private readonly known = new Map<string, OnBench>()
 
-  constructor(private readonly db: Db, private readonly drives: DriveService) {}
+  constructor(
+    private readonly db: Db,
+    private readonly drives: DriveService,
+  ) {}
 
   at(nowMs: number): Bench {
-    const rows = this.db.select({ drive: drivesTable, seq: driveStates.seq, at: driveStates.at }).from(driveStates).innerJoin(drivesTable, eq(drivesTable.id, driveStates.driveId)).where(isNull(driveStates.outcome)).orderBy(drivesTable.tag).all()
+    const rows = this.db
+      .select({ drive: drivesTable, seq: driveStates.seq, at: driveStates.at })
+      .from(driveStates)
+      .innerJoin(drivesTable, eq(drivesTable.id, driveStates.driveId))
+      .where(isNull(driveStates.outcome))
+      .orderBy(drivesTable.tag)
+      .all()
     const open = rows.map(({ drive, seq, at }) => this.onBench(drive, seq, at, nowMs))
-    const left = this.db.select({ drive: drivesTable, seq: driveStates.seq, at: driveStates.at }).from(driveStates).innerJoin(drivesTable, eq(drivesTable.id, driveStates.driveId))
-      .where(and(isNotNull(driveStates.outcome))).orderBy(desc(driveStates.at)).limit(LEFT_SHOWN).all().map(({ drive, seq, at }) => this.onBench(drive, seq, at, nowMs))
-    const { n: leftInAll } = this.db.select({ n: sql<number>`count(*)` }).from(driveStates).where(isNotNull(driveStates.outcome)).get()!
+    const left = this.db
+      .select({ drive: drivesTable, seq: driveStates.seq, at: driveStates.at })
+      .from(driveStates)
+      .innerJoin(drivesTable, eq(drivesTable.id, driveStates.driveId))
+      .where(and(isNotNull(driveStates.outcome)))
+      .orderBy(desc(driveStates.at))
+      .limit(LEFT_SHOWN)
+      .all()
+      .map(({ drive, seq, at }) => this.onBench(drive, seq, at, nowMs))
+    const { n: leftInAll } = this.db
+      .select({ n: sql<number>`count(*)` })
+      .from(driveStates)
+      .where(isNotNull(driveStates.outcome))
+      .get()!
     const shown = new Set([...open, ...left].map(o => o.line.drive.id))
     for (const id of this.known.keys()) if (!shown.has(id)) this.known.delete(id)
-    return { next: ranked(open.map(o => o.next)), waits: open.flatMap(o => o.waits).sort((a, b) => a.endsAt < b.endsAt ? -1 : 1), lines: [...open, ...left].map(o => o.line), leftInAll }
+    return {
+      next: ranked(open.map(o => o.next)),
+      waits: open.flatMap(o => o.waits).sort((a, b) => (a.endsAt < b.endsAt ? -1 : 1)),
+      lines: [...open, ...left].map(o => o.line),
+      leftInAll,
+    }
   }
 
   private onBench(drive: DriveFacts, seq: number, at: string, nowMs: number): OnBench {
@@ -37,12 +68,27 @@ export class BenchService {
     const way = walk(drive, log, nowMs)
     const { current, done, call, outcome } = way.progress
     const made: OnBench = {
-      seq, moving: way.waits.length > 0 || nowMs - Date.parse(at) < STILL_MOVING_MS,
+      seq,
+      moving: way.waits.length > 0 || nowMs - Date.parse(at) < STILL_MOVING_MS,
       next: nextOf({ id: drive.id, tag: drive.tag, log, way }),
-      waits: outcome ? [] : way.waits.map(({ entry, holds: _, ...wait }) => ({ ...wait, driveId: drive.id, tag: drive.tag, entryId: entry.id })),
+      waits: outcome
+        ? []
+        : way.waits.map(({ entry, holds: _, ...wait }) => ({
+            ...wait,
+            driveId: drive.id,
+            tag: drive.tag,
+            entryId: entry.id,
+          })),
       line: {
-        drive, current, done: [...done], call, outcome, rpm: speedEntries(log).at(-1)?.data.rpm ?? null,
-        closed: way.gates.filter(g => g.forbiddenHere).map(g => ({ gate: g.gate.id, label: g.gate.label, reason: g.missing.find(m => m.finding)!.sentence })),
+        drive,
+        current,
+        done: [...done],
+        call,
+        outcome,
+        rpm: speedEntries(log).at(-1)?.data.rpm ?? null,
+        closed: way.gates
+          .filter(g => g.forbiddenHere)
+          .map(g => ({ gate: g.gate.id, label: g.gate.label, reason: g.missing.find(m => m.finding)!.sentence })),
       },
     }
     this.known.set(drive.id, made)

@@ -18,7 +18,10 @@ export interface KeptCapture {
 
 /** Recordings by content: written under a temporary name, flushed, then renamed to their SHA-256. */
 export class CaptureStore {
-  constructor(private readonly folder: string, private readonly db: Db) {}
+  constructor(
+    private readonly folder: string,
+    private readonly db: Db,
+  ) {}
 
   path(sha: string): string {
     return join(this.folder, sha)
@@ -36,13 +39,17 @@ export class CaptureStore {
     try {
       for await (const chunk of chunks) {
         bytes += chunk.length
-        if (bytes > MAX_CAPTURE_BYTES) throw new LimitError('the recording is larger than is kept', `at most ${MAX_CAPTURE_BYTES / 1024 ** 2} MB; pack it with gzip`, { file: name })
+        if (bytes > MAX_CAPTURE_BYTES)
+          throw new LimitError(
+            'the recording is larger than is kept',
+            `at most ${MAX_CAPTURE_BYTES / 1024 ** 2} MB; pack it with gzip`,
+            { file: name },
+          )
         hash.update(chunk)
         await file.write(chunk)
       }
       await file.sync()
-    }
-    catch (error) {
+    } catch (error) {
       await file.close()
       await rm(temporary, { force: true })
       throw error
@@ -59,15 +66,19 @@ export class CaptureStore {
     return this.find(sha)
   }
 
-  count(): { recordings: number, recordingBytes: number } {
-    const { n, bytes } = this.db.select({ n: count(), bytes: sum(captures.bytes).mapWith(Number) }).from(captures).get()!
+  count(): { recordings: number; recordingBytes: number } {
+    const { n, bytes } = this.db
+      .select({ n: count(), bytes: sum(captures.bytes).mapWith(Number) })
+      .from(captures)
+      .get()!
     return { recordings: n, recordingBytes: bytes ?? 0 }
   }
 
   /** @throws InputError where there is no such recording */
   find(sha: string): KeptCapture {
     const row = this.db.select().from(captures).where(eq(captures.sha, sha)).get()
-    if (!row) throw new InputError('there is no such recording', 'the SHA-256 of one that was kept', { field: 'captureSha' })
+    if (!row)
+      throw new InputError('there is no such recording', 'the SHA-256 of one that was kept', { field: 'captureSha' })
     return row
   }
 }

@@ -24,93 +24,160 @@ const need = (field: string, problem: string, expected: string) => new Parameter
  * @param photoOf finds a kept photo; throws where there is none
  * @throws ParameterError where something is left out, impossible, or held by a gate, a wait or a caution
  */
-export function composeEntry(input: EntryInput, drive: DriveFacts, log: () => readonly LogEntry[], photoOf: (sha: string) => PhotoFacts): NewEntry {
+export function composeEntry(
+  input: EntryInput,
+  drive: DriveFacts,
+  log: () => readonly LogEntry[],
+  photoOf: (sha: string) => PhotoFacts,
+): NewEntry {
   const part = composers[input.kind](input, drive, log, photoOf)
   const title = part.title ?? input.title
   if (!title) throw need('title', 'the entry says nothing', 'some words')
   return {
-    id: input.id, at: input.at, kind: input.kind, station: input.station, driveId: drive.id, takesBack: input.takesBack ?? null,
-    title, detail: part.detail ?? input.detail, call: part.call ?? null, observations: part.observations ?? [], data: part.data ?? null,
+    id: input.id,
+    at: input.at,
+    kind: input.kind,
+    station: input.station,
+    driveId: drive.id,
+    takesBack: input.takesBack ?? null,
+    title,
+    detail: part.detail ?? input.detail,
+    call: part.call ?? null,
+    observations: part.observations ?? [],
+    data: part.data ?? null,
   }
 }
 
-type Composer = (input: EntryInput, drive: DriveFacts, log: () => readonly LogEntry[], photoOf: (sha: string) => PhotoFacts) => Part
+type Composer = (
+  input: EntryInput,
+  drive: DriveFacts,
+  log: () => readonly LogEntry[],
+  photoOf: (sha: string) => PhotoFacts,
+) => Part
 
 const composers: Readonly<Record<EntryInput['kind'], Composer>> = {
-  'note': () => ({}),
+  note: () => ({}),
   'taken-back': () => ({}),
-  'released': ({ outcome, parts = [], detail }, drive, log) => {
+  released: ({ outcome, parts = [], detail }, drive, log) => {
     if (!outcome) throw need('outcome', 'the release does not say how', 'released, parts, quarantined or returned')
-    if (outcome === 'quarantined' && detail.length < MIN_REASON) throw need('detail', 'a quarantine needs its reason in writing', `at least ${MIN_REASON} characters, so that the next person knows what it may do`)
+    if (outcome === 'quarantined' && detail.length < MIN_REASON)
+      throw need(
+        'detail',
+        'a quarantine needs its reason in writing',
+        `at least ${MIN_REASON} characters, so that the next person knows what it may do`,
+      )
     if (outcome !== 'parts') return { data: { type: 'release', outcome } }
     const left = partsOf(drive.mechanism, log(), drive.features)
     const unknown = parts.find(id => !left.some(p => p.id === id))
-    if (unknown !== undefined) throw need('parts', `there is no part “${unknown}” in it`, left.map(p => p.id).join(', '))
+    if (unknown !== undefined)
+      throw need('parts', `there is no part “${unknown}” in it`, left.map(p => p.id).join(', '))
     const bad = left.find(p => parts.includes(p.id) && !p.good)
-    if (bad) throw need('parts', `${bad.label.toLowerCase()}: ${bad.says.charAt(0).toLowerCase()}${bad.says.slice(1)}`, 'parts that are good')
-    return { data: { type: 'release', outcome, parts: left.filter(p => parts.includes(p.id)).map(({ good: _, ...p }) => p) } }
+    if (bad)
+      throw need(
+        'parts',
+        `${bad.label.toLowerCase()}: ${bad.says.charAt(0).toLowerCase()}${bad.says.slice(1)}`,
+        'parts that are good',
+      )
+    return {
+      data: { type: 'release', outcome, parts: left.filter(p => parts.includes(p.id)).map(({ good: _, ...p }) => p) },
+    }
   },
-  'step': (input, drive, log) => {
+  step: (input, drive, log) => {
     const known = input.step ? findStep(input.step) : null
     if (!known) throw need('step', `there is no step “${input.step ?? ''}”`, 'one of the procedure’s')
-    const state = walk(drive, log(), Date.parse(input.at)).stations.flatMap(s => s.steps).find(s => s.step.id === input.step)
+    const state = walk(drive, log(), Date.parse(input.at))
+      .stations.flatMap(s => s.steps)
+      .find(s => s.step.id === input.step)
     if (state?.hold) throw need('step', heldBy(state.hold, Date.parse(input.at)), 'what holds it to be settled first')
     return { title: known.step.title, data: { type: 'step', step: known.step.id } }
   },
-  'station': (input, drive, log) => {
+  station: (input, drive, log) => {
     const here = walk(drive, log(), Date.parse(input.at)).stations.find(s => s.station.id === input.station)!
     const held = here.steps.find(s => !s.done && s.hold?.kind === 'gate')
-    if (held) throw need('station', `“${held.step.title}” is not done, and ${heldBy(held.hold!, 0)}`, 'the gate opened, or passed with a written reason')
+    if (held)
+      throw need(
+        'station',
+        `“${held.step.title}” is not done, and ${heldBy(held.hold!, 0)}`,
+        'the gate opened, or passed with a written reason',
+      )
     return { title: `${findStation(input.station).label} finished` }
   },
-  'wait': (input) => {
+  wait: input => {
     if (!input.minutes) throw need('minutes', 'the wait does not say how long', 'a number of minutes')
-    if (input.holds && !findStep(input.holds)) throw need('holds', `there is no step “${input.holds}”`, 'one of the procedure’s, or none')
+    if (input.holds && !findStep(input.holds))
+      throw need('holds', `there is no step “${input.holds}”`, 'one of the procedure’s, or none')
     return { data: { type: 'wait', minutes: input.minutes, holds: input.holds ?? null } }
   },
   'wait-ended': (input, _drive, log) => {
-    if (!log().some(e => e.id === input.wait && e.data?.type === 'wait')) throw need('wait', 'there is no such wait on this drive', 'the id of one')
+    if (!log().some(e => e.id === input.wait && e.data?.type === 'wait'))
+      throw need('wait', 'there is no such wait on this drive', 'the id of one')
     return { data: { type: 'wait-ended', wait: input.wait! } }
   },
-  'photo': (input, _drive, _log, photoOf) => {
+  photo: (input, _drive, _log, photoOf) => {
     if (!input.photo) throw need('photo', 'the photo is missing', 'its SHA-256')
     const { sha, width, height } = photoOf(input.photo)
     return { title: input.title || 'Photo', data: { type: 'photo', sha, width, height } }
   },
-  'finding': (input) => {
+  finding: input => {
     const { title, call, observation, finding, place } = recordFinding(input.finding ?? {})
     return { title, call, observations: [observation], data: { type: 'finding', finding: finding.id, place } }
   },
   'as-found': (input, _drive, log) => {
     const { item } = input
     if (!item) throw need('item', 'the thing itself is missing', 'what kind it is and its name')
-    if (item.behind && !log().some(e => e.id === item.behind && e.data?.type === 'as-found')) throw need('item.behind', 'what lies in front of it is not on this drive’s record', 'the id of a thing that is')
-    if (item.mark && !log().some(e => e.id === item.mark!.photo && e.data?.type === 'photo')) throw need('item.mark', 'the photo it is marked on is not on this drive’s log', 'the id of a photo that is')
-    return { title: `${AS_FOUND_KINDS[item.kind]}: ${item.name}`, detail: [item.state, item.detail].filter(Boolean).join('; '), data: { type: 'as-found', item } }
+    if (item.behind && !log().some(e => e.id === item.behind && e.data?.type === 'as-found'))
+      throw need('item.behind', 'what lies in front of it is not on this drive’s record', 'the id of a thing that is')
+    if (item.mark && !log().some(e => e.id === item.mark!.photo && e.data?.type === 'photo'))
+      throw need('item.mark', 'the photo it is marked on is not on this drive’s log', 'the id of a photo that is')
+    return {
+      title: `${AS_FOUND_KINDS[item.kind]}: ${item.name}`,
+      detail: [item.state, item.detail].filter(Boolean).join('; '),
+      data: { type: 'as-found', item },
+    }
   },
-  'undone': (input, _drive, log) => {
+  undone: (input, _drive, log) => {
     const r = recorded(input, log())
-    if (r.undone && !r.putBack) throw need('of', `no. ${r.number}, ${r.item.name}, is undone already`, 'one that is not')
+    if (r.undone && !r.putBack)
+      throw need('of', `no. ${r.number}, ${r.item.name}, is undone already`, 'one that is not')
     const how = input.broke ? { cut: 'Cut', snapped: 'Snapped', unsoldered: 'Unsoldered' }[input.broke] : 'Undone'
-    return { title: `${how}: no. ${r.number}, ${r.item.name}`, data: { type: 'undone', item: r.entry.id, broke: input.broke ?? null } }
+    return {
+      title: `${how}: no. ${r.number}, ${r.item.name}`,
+      data: { type: 'undone', item: r.entry.id, broke: input.broke ?? null },
+    }
   },
   'put-back': (input, _drive, log) => {
     const r = recorded(input, log())
     if (!r.undone) throw need('of', `no. ${r.number}, ${r.item.name}, was never undone`, 'one that was')
     if (input.leftOff && !input.detail) throw need('detail', 'leaving it off needs a reason', 'a few words')
-    return { title: `${input.leftOff ? 'Left off' : 'Put back'}: no. ${r.number}, ${r.item.name}`, data: { type: 'put-back', item: r.entry.id, leftOff: input.leftOff ?? false } }
+    return {
+      title: `${input.leftOff ? 'Left off' : 'Put back'}: no. ${r.number}, ${r.item.name}`,
+      data: { type: 'put-back', item: r.entry.id, leftOff: input.leftOff ?? false },
+    }
   },
-  'override': (input, drive, log) => {
-    const gate = isGateId(input.gate ?? '') ? walk(drive, log(), Date.parse(input.at)).gates.find(g => g.gate.id === input.gate) : undefined
+  override: (input, drive, log) => {
+    const gate = isGateId(input.gate ?? '')
+      ? walk(drive, log(), Date.parse(input.at)).gates.find(g => g.gate.id === input.gate)
+      : undefined
     if (!gate) throw need('gate', `there is no gate “${input.gate ?? ''}” on this drive`, 'one of its gates')
-    if (input.detail.length < MIN_REASON) throw need('detail', 'passing a closed gate needs a written reason', `at least ${MIN_REASON} characters; the certificate carries it`)
+    if (input.detail.length < MIN_REASON)
+      throw need(
+        'detail',
+        'passing a closed gate needs a written reason',
+        `at least ${MIN_REASON} characters; the certificate carries it`,
+      )
     if (gate.open) throw need('gate', `“${gate.gate.label}” is open`, 'a closed one')
-    return { title: `Gate passed: ${gate.gate.label.toLowerCase()}`, data: { type: 'override', gate: gate.gate.id, missing: gate.missing.map(m => m.id) } }
+    return {
+      title: `Gate passed: ${gate.gate.label.toLowerCase()}`,
+      data: { type: 'override', gate: gate.gate.id, missing: gate.missing.map(m => m.id) },
+    }
   },
-  'acknowledged': (input) => {
+  acknowledged: input => {
     const caution = CAUTIONS[input.caution as CautionId]
     if (!caution) throw need('caution', `there is no caution “${input.caution ?? ''}”`, 'one of the handbook’s')
-    return { title: `Caution read: ${caution.text.split('.')[0]!.replace(/^[A-Z]/, c => c.toLowerCase())}`, data: { type: 'acknowledged', caution: caution.id } }
+    return {
+      title: `Caution read: ${caution.text.split('.')[0]!.replace(/^[A-Z]/, c => c.toLowerCase())}`,
+      data: { type: 'acknowledged', caution: caution.id },
+    }
   },
 }
 
@@ -124,7 +191,12 @@ function recorded(input: EntryInput, log: readonly LogEntry[]) {
 }
 
 function heldBy(hold: Hold, nowMs: number): string {
-  if (hold.kind === 'gate') return `the gate “${hold.gate.gate.label}” is closed: ${hold.gate.missing.map(m => m.sentence).join(' ')}`.replace(/\.$/, '')
-  if (hold.kind === 'wait') return `“${hold.wait.what}” holds it for another ${Math.ceil((Date.parse(hold.wait.endsAt) - nowMs) / 60_000)} min`
+  if (hold.kind === 'gate')
+    return `the gate “${hold.gate.gate.label}” is closed: ${hold.gate.missing.map(m => m.sentence).join(' ')}`.replace(
+      /\.$/,
+      '',
+    )
+  if (hold.kind === 'wait')
+    return `“${hold.wait.what}” holds it for another ${Math.ceil((Date.parse(hold.wait.endsAt) - nowMs) / 60_000)} min`
   return `a caution was not acknowledged in this sitting: ${hold.caution.text}`.replace(/\.$/, '')
 }

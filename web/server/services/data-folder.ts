@@ -12,7 +12,13 @@ export interface DataFolder {
 
 export function openDataFolder(root = process.env.WOBRIN_DATA || 'data'): DataFolder {
   const full = resolve(root)
-  const folder = { root: full, database: join(full, 'wobrin.sqlite'), captures: join(full, 'captures'), photos: join(full, 'photos'), backups: join(full, 'backups') }
+  const folder = {
+    root: full,
+    database: join(full, 'wobrin.sqlite'),
+    captures: join(full, 'captures'),
+    photos: join(full, 'photos'),
+    backups: join(full, 'backups'),
+  }
   mkdirSync(folder.captures, { recursive: true })
   mkdirSync(folder.photos, { recursive: true })
   mkdirSync(folder.backups, { recursive: true })

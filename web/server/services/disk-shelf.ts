@@ -11,7 +11,10 @@ import type { Db } from './open-database'
 
 /** Reference disks: who wrote them, what their word rests on, how they read over time. */
 export class DiskShelf {
-  constructor(private readonly db: Db, private readonly drives: DriveService) {}
+  constructor(
+    private readonly db: Db,
+    private readonly drives: DriveService,
+  ) {}
 
   private all(): ReferenceDisk[] {
     return this.db.select().from(referenceDisks).orderBy(asc(referenceDisks.addedAt), asc(referenceDisks.name)).all()
@@ -23,13 +26,22 @@ export class DiskShelf {
     const readings = this.readings(disks)
     const events = this.db.select().from(diskEvents).orderBy(asc(diskEvents.seq)).all()
     const nameOf = (id: string) => disks.find(d => d.id === id)?.name ?? 'a disk that is gone'
-    const wroteIt = (d: ReferenceDisk) => d.writtenBy ? tags.get(d.writtenBy) ?? '' : d.writer || 'nobody knows who'
+    const wroteIt = (d: ReferenceDisk) => (d.writtenBy ? (tags.get(d.writtenBy) ?? '') : d.writer || 'nobody knows who')
     return {
-      standings: disks.map((disk) => {
+      standings: disks.map(disk => {
         const standing = standingOf(disk, disks, readings, events)
-        return { ...standing, chain: standing.chain.map(l => ({ ...l, by: tags.get(l.by) ?? l.by })), mechanism: disk.mechanism, wroteIt: wroteIt(disk) }
+        return {
+          ...standing,
+          chain: standing.chain.map(l => ({ ...l, by: tags.get(l.by) ?? l.by })),
+          mechanism: disk.mechanism,
+          wroteIt: wroteIt(disk),
+        }
       }),
-      disagreements: disagreements(readings, nameOf).map(d => ({ ...d, drives: d.drives.map(id => tags.get(id) ?? id) })), drives: [...tags].map(([id, tag]) => ({ id, tag })),
+      disagreements: disagreements(readings, nameOf).map(d => ({
+        ...d,
+        drives: d.drives.map(id => tags.get(id) ?? id),
+      })),
+      drives: [...tags].map(([id, tag]) => ({ id, tag })),
     }
   }
 
@@ -41,20 +53,51 @@ export class DiskShelf {
   trusts(id: string): boolean | null {
     const disks = this.all()
     const disk = disks.find(d => d.id === id)
-    return disk ? standingOf(disk, disks, this.readings(disks), this.db.select().from(diskEvents).where(eq(diskEvents.disk, id)).all()).trusted : null
+    return disk
+      ? standingOf(
+          disk,
+          disks,
+          this.readings(disks),
+          this.db.select().from(diskEvents).where(eq(diskEvents.disk, id)).all(),
+        ).trusted
+      : null
   }
 
   /** Puts a disk on the shelf, or corrects what is said of it; a drive of the workshop that wrote it has it on its log. */
   put(id: string, disk: DiskInput, now: string): ReferenceDisk {
-    if (!disk.writtenBy && !disk.writer && disk.proof !== 'none') throw new ParameterError('a drive was proved that is not named', 'a drive of the workshop, its writer in words, or no proof', { field: 'writer' })
-    if (disk.proof === 'disk' && !disk.provedBy) throw new ParameterError('the disk that its writer was proved by is left out', 'one of the shelf, or another kind of proof', { field: 'provedBy' })
-    if (disk.provedBy === id) throw new ParameterError('a disk cannot prove its own writer', 'another disk', { field: 'provedBy' })
+    if (!disk.writtenBy && !disk.writer && disk.proof !== 'none')
+      throw new ParameterError(
+        'a drive was proved that is not named',
+        'a drive of the workshop, its writer in words, or no proof',
+        { field: 'writer' },
+      )
+    if (disk.proof === 'disk' && !disk.provedBy)
+      throw new ParameterError(
+        'the disk that its writer was proved by is left out',
+        'one of the shelf, or another kind of proof',
+        { field: 'provedBy' },
+      )
+    if (disk.provedBy === id)
+      throw new ParameterError('a disk cannot prove its own writer', 'another disk', { field: 'provedBy' })
     const row = { ...disk, mechanism: disk.mechanism as never, provedBy: disk.proof === 'disk' ? disk.provedBy : null }
-    return this.db.transaction((tx) => {
+    return this.db.transaction(tx => {
       const before = tx.select().from(referenceDisks).where(eq(referenceDisks.id, id)).get()
-      tx.insert(referenceDisks).values({ id, ...row, addedAt: now }).onConflictDoUpdate({ target: referenceDisks.id, set: row }).run()
+      tx.insert(referenceDisks)
+        .values({ id, ...row, addedAt: now })
+        .onConflictDoUpdate({ target: referenceDisks.id, set: row })
+        .run()
       if (!before && disk.writtenBy) {
-        tx.insert(logEntries).values({ id: randomUUID(), driveId: this.drives.get(disk.writtenBy).id, at: now, kind: 'note', station: 'prove', title: `Wrote the reference disk “${disk.name}”`, detail: `On ${disk.writtenAt}.` }).run()
+        tx.insert(logEntries)
+          .values({
+            id: randomUUID(),
+            driveId: this.drives.get(disk.writtenBy).id,
+            at: now,
+            kind: 'note',
+            station: 'prove',
+            title: `Wrote the reference disk “${disk.name}”`,
+            detail: `On ${disk.writtenAt}.`,
+          })
+          .run()
         keepState(tx, disk.writtenBy)
       }
       return tx.select().from(referenceDisks).where(eq(referenceDisks.id, id)).get()!
@@ -64,14 +107,27 @@ export class DiskShelf {
   /** Says something of a disk; the same id again adds nothing. @throws NotFound */
   say(disk: string, event: DiskEventInput): void {
     if (!this.find(disk)) throw new NotFound('There is no such disk on the shelf.')
-    this.db.insert(diskEvents).values({ ...event, disk }).onConflictDoNothing().run()
+    this.db
+      .insert(diskEvents)
+      .values({ ...event, disk })
+      .onConflictDoNothing()
+      .run()
   }
 
   /** Drives whose logs have a read of one of some disks, taken back or not. */
   readers(disks: readonly string[]): string[] {
     if (disks.length === 0) return []
-    return this.db.selectDistinct({ id: logEntries.driveId }).from(logEntries)
-      .where(and(sql`json_extract(${logEntries.data}, '$.type') in ('read-test', 'cross-read')`, inArray(sql`json_extract(${logEntries.data}, '$.disk')`, [...disks]))).all().map(r => r.id)
+    return this.db
+      .selectDistinct({ id: logEntries.driveId })
+      .from(logEntries)
+      .where(
+        and(
+          sql`json_extract(${logEntries.data}, '$.type') in ('read-test', 'cross-read')`,
+          inArray(sql`json_extract(${logEntries.data}, '$.disk')`, [...disks]),
+        ),
+      )
+      .all()
+      .map(r => r.id)
   }
 
   /** Every reading of a reference disk that still holds, from the logs of all drives. */
@@ -80,21 +136,51 @@ export class DiskShelf {
     const rows = this.db.select().from(logEntries).where(isRead).orderBy(asc(logEntries.seq)).all()
     if (rows.length === 0) return []
     const here = inArray(logEntries.driveId, [...new Set(rows.map(r => r.driveId))])
-    const gone = new Set(this.db.select({ id: logEntries.takesBack }).from(logEntries).where(and(here, isNotNull(logEntries.takesBack))).all().map(r => r.id))
-    const proven = new Set(this.db.select({ id: logEntries.driveId }).from(logEntries).where(and(here, sql`json_extract(${logEntries.data}, '$.outcome') = 'released'`)).all().map(r => r.id))
+    const gone = new Set(
+      this.db
+        .select({ id: logEntries.takesBack })
+        .from(logEntries)
+        .where(and(here, isNotNull(logEntries.takesBack)))
+        .all()
+        .map(r => r.id),
+    )
+    const proven = new Set(
+      this.db
+        .select({ id: logEntries.driveId })
+        .from(logEntries)
+        .where(and(here, sql`json_extract(${logEntries.data}, '$.outcome') = 'released'`))
+        .all()
+        .map(r => r.id),
+    )
     // A drive that was measured with an alignment disk before it wrote one is proven too.
     for (const d of disks) if (d.writtenBy && d.proof === 'instrument') proven.add(d.writtenBy)
     return rows.flatMap((e): DiskReading[] => {
       if (gone.has(e.id)) return []
       const base = { drive: e.driveId, at: e.at, provenDrive: proven.has(e.driveId) }
       // Counted by hand there is no margin.
-      if (e.data?.type === 'cross-read') return [{ ...base, disk: e.data.disk, good: e.data.places.reduce((n, p) => n + p[2], 0), sectors: e.data.places.reduce((n, p) => n + p[3], 0), margin: null }]
+      if (e.data?.type === 'cross-read')
+        return [
+          {
+            ...base,
+            disk: e.data.disk,
+            good: e.data.places.reduce((n, p) => n + p[2], 0),
+            sectors: e.data.places.reduce((n, p) => n + p[3], 0),
+            margin: null,
+          },
+        ]
       if (e.data?.type !== 'read-test' || !e.data.disk) return []
-      const margins = e.observations.filter(o => o.key.startsWith('surface.margin.') && typeof o.value === 'number').map(o => o.value as number / 100)
-      return [{
-        ...base, disk: e.data.disk, good: e.data.bars.reduce((n, b) => n + b[3], 0), sectors: e.data.bars.reduce((n, b) => n + b[3] + b[4] + b[5], 0),
-        margin: margins.length ? Math.min(...margins) : null,
-      }]
+      const margins = e.observations
+        .filter(o => o.key.startsWith('surface.margin.') && typeof o.value === 'number')
+        .map(o => (o.value as number) / 100)
+      return [
+        {
+          ...base,
+          disk: e.data.disk,
+          good: e.data.bars.reduce((n, b) => n + b[3], 0),
+          sectors: e.data.bars.reduce((n, b) => n + b[3] + b[4] + b[5], 0),
+          margin: margins.length ? Math.min(...margins) : null,
+        },
+      ]
     })
   }
 }

@@ -12,19 +12,44 @@ export function labelDocument(c: Certificate, claim: string, address: string): T
   const next = c.nextService[0]
   return {
     info: { title: `Label ${c.drive.tag}`, creator: 'Wobrin' },
-    pageSize: SIZE, pageMargins: [2 * MM, 2 * MM, 2 * MM, 0],
-    content: [{
-      lineHeight: 1.02,
-      columns: [
-        { width: 24 * MM, stack: [{ qr: address, fit: 24.5 * MM, eccLevel: 'L' }] },
-        { width: '*', margin: [2 * MM, 0, 0, 0], stack: [
-          { text: c.drive.tag, bold: true, fontSize: 14 },
-          { text: [c.drive.mechanism, [c.drive.maker, c.drive.model].filter(Boolean).join(' ')].filter(Boolean).join(', '), fontSize: 6, margin: [0, 0, 0, 2] },
-          { text: c.state === 'draft' ? 'Not released' : `${OUTCOMES[c.state]} ${c.issuedAt.slice(0, 10)}`, fontSize: 6.5, bold: true },
-          { text: claim, fontSize: 6 },
-          ...next ? [{ text: `Next: ${next.on.slice(0, 7)}, ${next.what.charAt(0).toLowerCase()}${next.what.slice(1)}`, fontSize: 6, margin: [0, 2, 0, 0] as [number, number, number, number] }] : [],
-        ] },
-      ],
-    }],
+    pageSize: SIZE,
+    pageMargins: [2 * MM, 2 * MM, 2 * MM, 0],
+    content: [
+      {
+        lineHeight: 1.02,
+        columns: [
+          { width: 24 * MM, stack: [{ qr: address, fit: 24.5 * MM, eccLevel: 'L' }] },
+          {
+            width: '*',
+            margin: [2 * MM, 0, 0, 0],
+            stack: [
+              { text: c.drive.tag, bold: true, fontSize: 14 },
+              {
+                text: [c.drive.mechanism, [c.drive.maker, c.drive.model].filter(Boolean).join(' ')]
+                  .filter(Boolean)
+                  .join(', '),
+                fontSize: 6,
+                margin: [0, 0, 0, 2],
+              },
+              {
+                text: c.state === 'draft' ? 'Not released' : `${OUTCOMES[c.state]} ${c.issuedAt.slice(0, 10)}`,
+                fontSize: 6.5,
+                bold: true,
+              },
+              { text: claim, fontSize: 6 },
+              ...(next
+                ? [
+                    {
+                      text: `Next: ${next.on.slice(0, 7)}, ${next.what.charAt(0).toLowerCase()}${next.what.slice(1)}`,
+                      fontSize: 6,
+                      margin: [0, 2, 0, 0] as [number, number, number, number],
+                    },
+                  ]
+                : []),
+            ],
+          },
+        ],
+      },
+    ],
   }
 }

@@ -12,19 +12,33 @@ export function keepState(db: Writes, driveId: string): void {
   const last = log.at(-1)
   if (!last) return
   const state = { seq: last.seq, at: last.at, outcome: progressOf(log).outcome }
-  db.insert(driveStates).values({ driveId, ...state }).onConflictDoUpdate({ target: driveStates.driveId, set: state }).run()
+  db.insert(driveStates)
+    .values({ driveId, ...state })
+    .onConflictDoUpdate({ target: driveStates.driveId, set: state })
+    .run()
 }
 
 /** The same for one entry that was added: most say nothing of how the drive has left, and then its log need not be read. */
 export function keepStateAfter(db: Writes, entry: LogEntry): void {
-  const moved = mayMoveOutcome(entry) ? 0 : db.update(driveStates).set({ seq: entry.seq, at: entry.at }).where(eq(driveStates.driveId, entry.driveId)).run().changes
+  const moved = mayMoveOutcome(entry)
+    ? 0
+    : db.update(driveStates).set({ seq: entry.seq, at: entry.at }).where(eq(driveStates.driveId, entry.driveId)).run()
+        .changes
   if (moved === 0) keepState(db, entry.driveId)
 }
 
 /** States of drives whose log has grown otherwise: by an archive that was read in, or before there were states. */
 export function catchUp(db: Db): number {
-  const behind = db.select({ id: drives.id }).from(drives).leftJoin(driveStates, eq(driveStates.driveId, drives.id))
-    .where(sql`coalesce(${driveStates.seq}, -1) <> coalesce((select max(seq) from log_entries where drive_id = ${drives.id}), -1)`).all()
-  db.transaction((tx) => { for (const { id } of behind) keepState(tx, id) })
+  const behind = db
+    .select({ id: drives.id })
+    .from(drives)
+    .leftJoin(driveStates, eq(driveStates.driveId, drives.id))
+    .where(
+      sql`coalesce(${driveStates.seq}, -1) <> coalesce((select max(seq) from log_entries where drive_id = ${drives.id}), -1)`,
+    )
+    .all()
+  db.transaction(tx => {
+    for (const { id } of behind) keepState(tx, id)
+  })
   return behind.length
 }

@@ -21,7 +21,7 @@ export class DriveService {
     return this.db.select().from(drives).orderBy(asc(drives.tag)).all()
   }
 
-  count(): { drives: number, entries: number } {
+  count(): { drives: number; entries: number } {
     return {
       drives: this.db.select({ n: count() }).from(drives).get()!.n,
       entries: this.db.select({ n: count() }).from(logEntries).get()!.n,
@@ -37,9 +37,14 @@ export class DriveService {
 
   /** The next number of the series that holds the highest one. */
   nextTag(): string {
-    const tags = this.db.select({ tag: drives.tag }).from(drives).all().map(r => /^((?:.*\D)?)(\d+)$/.exec(r.tag)).filter(m => m !== null)
+    const tags = this.db
+      .select({ tag: drives.tag })
+      .from(drives)
+      .all()
+      .map(r => /^((?:.*\D)?)(\d+)$/.exec(r.tag))
+      .filter(m => m !== null)
     if (!tags.length) return 'SK-01'
-    const [, prefix, digits] = tags.reduce((best, m) => Number(m[2]) > Number(best[2]) ? m : best)
+    const [, prefix, digits] = tags.reduce((best, m) => (Number(m[2]) > Number(best[2]) ? m : best))
     return `${prefix}${String(Number(digits) + 1).padStart(digits!.length, '0')}`
   }
 
@@ -48,21 +53,37 @@ export class DriveService {
   }
 
   log(driveId: string, after = 0): LogEntry[] {
-    return this.db.select().from(logEntries).where(and(eq(logEntries.driveId, driveId), gt(logEntries.seq, after))).orderBy(asc(logEntries.seq)).all()
+    return this.db
+      .select()
+      .from(logEntries)
+      .where(and(eq(logEntries.driveId, driveId), gt(logEntries.seq, after)))
+      .orderBy(asc(logEntries.seq))
+      .all()
   }
 
   /** @throws ParameterError where the tag is taken */
   receive(drive: NewDrive, receivedAt: string, id: string = randomUUID()): DriveFacts {
-    return this.db.transaction((tx) => {
+    return this.db.transaction(tx => {
       const sent = tx.select().from(drives).where(eq(drives.id, id)).get()
       if (sent) return sent
       const taken = tx.select().from(drives).where(eq(drives.tag, drive.tag)).get()
-      if (taken) throw new ParameterError(`the tag ${drive.tag} is on another drive`, 'a tag of its own', { field: 'tag' })
+      if (taken)
+        throw new ParameterError(`the tag ${drive.tag} is on another drive`, 'a tag of its own', { field: 'tag' })
       checkSpeed(drive.mechanism as MechanismId, drive.nominalRpm ?? null)
-      tx.insert(drives).values({ ...drive, mechanism: drive.mechanism as MechanismId, id, receivedAt }).run()
-      tx.insert(logEntries).values({
-        id: randomUUID(), driveId: id, at: receivedAt, kind: 'received', station: 'receive', title: 'Received', detail: drive.ownerWords,
-      }).run()
+      tx.insert(drives)
+        .values({ ...drive, mechanism: drive.mechanism as MechanismId, id, receivedAt })
+        .run()
+      tx.insert(logEntries)
+        .values({
+          id: randomUUID(),
+          driveId: id,
+          at: receivedAt,
+          kind: 'received',
+          station: 'receive',
+          title: 'Received',
+          detail: drive.ownerWords,
+        })
+        .run()
       keepState(tx, id)
       return tx.select().from(drives).where(eq(drives.id, id)).get()!
     })
@@ -71,18 +92,31 @@ export class DriveService {
   /** Corrects facts; the log says which. */
   change(id: string, change: Partial<NewDrive>): DriveFacts {
     const before = this.get(id)
-    const changed = Object.entries(change).filter(([key, value]) => value !== undefined && JSON.stringify(before[key as keyof DriveFacts]) !== JSON.stringify(value))
+    const changed = Object.entries(change).filter(
+      ([key, value]) =>
+        value !== undefined && JSON.stringify(before[key as keyof DriveFacts]) !== JSON.stringify(value),
+    )
     if (changed.length === 0) return before
     if (change.tag && change.tag !== before.tag && this.byTag(change.tag)) {
       throw new ParameterError(`the tag ${change.tag} is on another drive`, 'a tag of its own', { field: 'tag' })
     }
-    checkSpeed((change.mechanism ?? before.mechanism) as MechanismId, change.nominalRpm === undefined ? before.nominalRpm : change.nominalRpm)
-    return this.db.transaction((tx) => {
+    checkSpeed(
+      (change.mechanism ?? before.mechanism) as MechanismId,
+      change.nominalRpm === undefined ? before.nominalRpm : change.nominalRpm,
+    )
+    return this.db.transaction(tx => {
       tx.update(drives).set(Object.fromEntries(changed)).where(eq(drives.id, id)).run()
-      tx.insert(logEntries).values({
-        id: randomUUID(), driveId: id, at: new Date().toISOString(), kind: 'facts', station: 'receive',
-        title: 'Facts corrected', detail: changed.map(([key, value]) => `${factNames[key] ?? key}: ${describe(value)}`).join('; '),
-      }).run()
+      tx.insert(logEntries)
+        .values({
+          id: randomUUID(),
+          driveId: id,
+          at: new Date().toISOString(),
+          kind: 'facts',
+          station: 'receive',
+          title: 'Facts corrected',
+          detail: changed.map(([key, value]) => `${factNames[key] ?? key}: ${describe(value)}`).join('; '),
+        })
+        .run()
       keepState(tx, id)
       return tx.select().from(drives).where(eq(drives.id, id)).get()!
     })
@@ -91,22 +125,29 @@ export class DriveService {
   /** An entry that was sent before, or null. @throws ParameterError where another drive has this id */
   sent(id: string, driveId: string): LogEntry | null {
     const there = this.db.select().from(logEntries).where(eq(logEntries.id, id)).get()
-    if (there && there.driveId !== driveId) throw new ParameterError('another drive has an entry of this id', 'an id of its own', { field: 'id' })
+    if (there && there.driveId !== driveId)
+      throw new ParameterError('another drive has an entry of this id', 'an id of its own', { field: 'id' })
     return there ?? null
   }
 
   /** Adds an entry; sending the same id again adds nothing and returns what is there. */
   append(entry: NewEntry): LogEntry {
-    return this.db.transaction((tx) => {
+    return this.db.transaction(tx => {
       const there = tx.select().from(logEntries).where(eq(logEntries.id, entry.id)).get()
       if (there) return there
       if (entry.takesBack) {
         const target = tx.select().from(logEntries).where(eq(logEntries.id, entry.takesBack)).get()
         if (!target || target.driveId !== entry.driveId || target.kind === 'received' || target.kind === 'taken-back') {
-          throw new ParameterError('this entry cannot be taken back', 'an entry of the same drive, other than its receipt', { field: 'takesBack' })
+          throw new ParameterError(
+            'this entry cannot be taken back',
+            'an entry of the same drive, other than its receipt',
+            { field: 'takesBack' },
+          )
         }
       }
-      tx.insert(logEntries).values({ ...entry, observations: [...entry.observations] }).run()
+      tx.insert(logEntries)
+        .values({ ...entry, observations: [...entry.observations] })
+        .run()
       const kept = tx.select().from(logEntries).where(eq(logEntries.id, entry.id)).get()!
       keepStateAfter(tx, kept)
       return kept
@@ -115,15 +156,30 @@ export class DriveService {
 }
 
 const factNames: Readonly<Record<string, string>> = {
-  tag: 'tag', mechanism: 'mechanism', maker: 'maker', model: 'model', serial: 'serial number', host: 'host', ownerWords: 'owner’s words', features: 'features', account: 'account',
-  nominalRpm: 'nominal speed', motor: 'motor', hasTrimmer: 'trimmer', pulleys: 'pulleys',
+  tag: 'tag',
+  mechanism: 'mechanism',
+  maker: 'maker',
+  model: 'model',
+  serial: 'serial number',
+  host: 'host',
+  ownerWords: 'owner’s words',
+  features: 'features',
+  account: 'account',
+  nominalRpm: 'nominal speed',
+  motor: 'motor',
+  hasTrimmer: 'trimmer',
+  pulleys: 'pulleys',
 }
 
 /** A nominal speed is one that its kind has. @throws ParameterError */
 function checkSpeed(mechanism: MechanismId, nominalRpm: number | null): void {
   const known = findMechanism(mechanism).speed.nominal.map(n => n.value)
   if (nominalRpm !== null && !known.some(n => Math.abs(nominalRpm / n - 1) < 0.1)) {
-    throw new ParameterError(`${nominalRpm} r/min is no speed of a ${findMechanism(mechanism).label} drive`, `${known.join(' or ')} r/min`, { field: 'nominalRpm' })
+    throw new ParameterError(
+      `${nominalRpm} r/min is no speed of a ${findMechanism(mechanism).label} drive`,
+      `${known.join(' or ')} r/min`,
+      { field: 'nominalRpm' },
+    )
   }
 }
 
@@ -131,11 +187,23 @@ function describe(value: unknown): string {
   if (value === null || value === '') return 'not known'
   if (typeof value === 'boolean') return value ? 'yes' : 'no'
   if (typeof value === 'object' && !('motorPulleyMm' in value)) {
-    return Object.entries(value).filter(([, v]) => v !== null && v !== false).map(([k, v]) => `${k.replace(/[A-Z]/g, c => ` ${c.toLowerCase()}`)} ${v === true ? 'yes' : v}`).join(', ') || 'nothing said'
+    return (
+      Object.entries(value)
+        .filter(([, v]) => v !== null && v !== false)
+        .map(([k, v]) => `${k.replace(/[A-Z]/g, c => ` ${c.toLowerCase()}`)} ${v === true ? 'yes' : v}`)
+        .join(', ') || 'nothing said'
+    )
   }
   if (typeof value === 'object') {
     const { motorPulleyMm, flywheelMm, beltLengthMm, centreDistanceMm } = value as Record<string, number | undefined>
-    return [`motor ${motorPulleyMm} mm`, `flywheel ${flywheelMm} mm`, beltLengthMm && `belt ${beltLengthMm} mm`, centreDistanceMm && `centres ${centreDistanceMm} mm`].filter(Boolean).join(', ')
+    return [
+      `motor ${motorPulleyMm} mm`,
+      `flywheel ${flywheelMm} mm`,
+      beltLengthMm && `belt ${beltLengthMm} mm`,
+      centreDistanceMm && `centres ${centreDistanceMm} mm`,
+    ]
+      .filter(Boolean)
+      .join(', ')
   }
   return String(value)
 }

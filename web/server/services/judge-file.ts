@@ -35,13 +35,24 @@ export interface SurfaceAnswer {
   readonly mapping: LineMapping
 }
 
-const opened = async (path: string, name: string, read: ReadOptions) => readCapture({ name, size: (await stat(path)).size, chunks: () => createReadStream(path, { highWaterMark: 256 * 1024 }) }, read)
+const opened = async (path: string, name: string, read: ReadOptions) =>
+  readCapture(
+    { name, size: (await stat(path)).size, chunks: () => createReadStream(path, { highWaterMark: 256 * 1024 }) },
+    read,
+  )
 
 /** Reads a kept recording of the interface and judges the surface in it. */
 export async function judgeSurfaceFile(request: SurfaceRequest): Promise<SurfaceAnswer> {
   const report = reportBus(await opened(request.path, request.name, { maxEdgesPerChannel: MOST_EDGES }), request.bus)
   const { good, bad, missing } = report.totals
-  return { call: report.call, observations: report.observations, bars: railBars(report.tracks), good, sectors: good + bad + missing, mapping: report.mapping }
+  return {
+    call: report.call,
+    observations: report.observations,
+    bars: railBars(report.tracks),
+    good,
+    sectors: good + bad + missing,
+    mapping: report.mapping,
+  }
 }
 
 /** Reads a kept recording and judges the speed in it. */

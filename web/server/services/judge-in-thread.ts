@@ -4,7 +4,7 @@ import type { JudgeAnswer, JudgeRequest, SurfaceAnswer, SurfaceRequest } from '.
 
 interface Message {
   readonly answer?: JudgeAnswer & SurfaceAnswer
-  readonly input?: { readonly problem: string, readonly expected: string, readonly where: InputPlace }
+  readonly input?: { readonly problem: string; readonly expected: string; readonly where: InputPlace }
   readonly failure?: string
 }
 
@@ -15,7 +15,10 @@ interface Message {
  */
 export function judgeInThread(script: string, request: JudgeRequest): Promise<JudgeAnswer>
 export function judgeInThread(script: string, request: SurfaceRequest): Promise<SurfaceAnswer>
-export function judgeInThread(script: string, request: JudgeRequest | SurfaceRequest): Promise<JudgeAnswer & SurfaceAnswer> {
+export function judgeInThread(
+  script: string,
+  request: JudgeRequest | SurfaceRequest,
+): Promise<JudgeAnswer & SurfaceAnswer> {
   return new Promise((resolve, reject) => {
     const worker = new Worker(script, { workerData: request, resourceLimits: { maxOldGenerationSizeMb: 1024 } })
     worker.once('message', ({ answer, input, failure }: Message) => {

@@ -28,10 +28,12 @@ export async function openDatabase(folder: DataFolder, migrations: string): Prom
   client.pragma('synchronous = FULL')
   client.pragma('foreign_keys = ON')
   if (existed && pending(client, migrations) > 0) {
-    await client.backup(join(folder.backups, `before-migration-${new Date().toISOString().replace(/[:.]/g, '-')}.sqlite`))
+    await client.backup(
+      join(folder.backups, `before-migration-${new Date().toISOString().replace(/[:.]/g, '-')}.sqlite`),
+    )
   }
   const db = drizzle(client, { schema }) as Db
   migrate(db, { migrationsFolder: migrations })
-  if (client.prepare('select 1 from sqlite_master where name = \'drive_states\'').get()) catchUp(db)
+  if (client.prepare("select 1 from sqlite_master where name = 'drive_states'").get()) catchUp(db)
   return db
 }

@@ -8,10 +8,19 @@ let ready = ''
 export function makePdf(definition: TDocumentDefinitions, fonts: string): Promise<Buffer> {
   if (ready !== fonts) {
     const file = (cut: string) => join(fonts, `b612-latin-${cut}.woff`)
-    pdfmake.addFonts({ B612: { normal: file('400-normal'), bold: file('700-normal'), italics: file('400-italic'), bolditalics: file('700-normal') } })
+    pdfmake.addFonts({
+      B612: {
+        normal: file('400-normal'),
+        bold: file('700-normal'),
+        italics: file('400-italic'),
+        bolditalics: file('700-normal'),
+      },
+    })
     pdfmake.setUrlAccessPolicy(() => false)
     pdfmake.setLocalAccessPolicy(path => path.startsWith(fonts))
     ready = fonts
   }
-  return pdfmake.createPdf({ defaultStyle: { font: 'B612', fontSize: 9.5, lineHeight: 1.25, color: '#1D2A33' }, ...definition }).getBuffer()
+  return pdfmake
+    .createPdf({ defaultStyle: { font: 'B612', fontSize: 9.5, lineHeight: 1.25, color: '#1D2A33' }, ...definition })
+    .getBuffer()
 }

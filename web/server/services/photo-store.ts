@@ -33,7 +33,10 @@ export interface KeptPhoto {
  * and without the camera's metadata.
  */
 export class PhotoStore {
-  constructor(private readonly folder: string, private readonly db: Db) {}
+  constructor(
+    private readonly folder: string,
+    private readonly db: Db,
+  ) {}
 
   private path(sha: string, size: 'original' | keyof typeof COPIES): string {
     return join(this.folder, size === 'original' ? sha : `${sha}.${size}.jpg`)
@@ -59,40 +62,63 @@ export class PhotoStore {
           await file.write(chunk)
         }
         await file.sync()
-      }
-      finally {
+      } finally {
         await file.close()
       }
-      if (expected !== undefined && bytes < expected) throw new InputError(`the photo was cut off after ${bytes} of ${expected} bytes`, 'all of it; send it again', { file: name })
+      if (expected !== undefined && bytes < expected)
+        throw new InputError(`the photo was cut off after ${bytes} of ${expected} bytes`, 'all of it; send it again', {
+          file: name,
+        })
       const sha = hash.digest('hex')
       const there = this.db.select().from(photos).where(eq(photos.sha, sha)).get()
       if (there) return there
       const size = await this.makeCopies(name, temporary, sha)
       await rename(temporary, this.path(sha, 'original'))
-      this.db.insert(photos).values({ sha, name, bytes, ...size, keptAt: new Date().toISOString() }).onConflictDoNothing().run()
+      this.db
+        .insert(photos)
+        .values({ sha, name, bytes, ...size, keptAt: new Date().toISOString() })
+        .onConflictDoNothing()
+        .run()
       return this.find(sha)
-    }
-    finally {
+    } finally {
       await rm(temporary, { force: true })
     }
   }
 
-  private async makeCopies(name: string, from: string, sha: string): Promise<{ width: number, height: number }> {
+  private async makeCopies(name: string, from: string, sha: string): Promise<{ width: number; height: number }> {
     try {
       const sharp = await loadSharp()
       const picture = sharp(from, { limitInputPixels: MAX_PHOTO_PIXELS, failOn: 'truncated', pages: 1 }).autoOrient()
       const { width, height, autoOrient, format } = await picture.metadata()
       if (!width || !height || format === 'svg') throw new Error('unsupported')
-      const view = await picture.resize({ width: COPIES.view, height: COPIES.view, fit: 'inside', withoutEnlargement: true }).jpeg({ quality: 84 }).toBuffer()
+      const view = await picture
+        .resize({ width: COPIES.view, height: COPIES.view, fit: 'inside', withoutEnlargement: true })
+        .jpeg({ quality: 84 })
+        .toBuffer()
       await this.write(this.path(sha, 'view'), view)
-      await this.write(this.path(sha, 'small'), await sharp(view).resize({ width: COPIES.small, height: COPIES.small, fit: 'inside', withoutEnlargement: true }).jpeg({ quality: 80 }).toBuffer())
+      await this.write(
+        this.path(sha, 'small'),
+        await sharp(view)
+          .resize({ width: COPIES.small, height: COPIES.small, fit: 'inside', withoutEnlargement: true })
+          .jpeg({ quality: 80 })
+          .toBuffer(),
+      )
       return { width: autoOrient?.width ?? width, height: autoOrient?.height ?? height }
-    }
-    catch (error) {
+    } catch (error) {
       const said = error instanceof Error ? error.message : ''
-      if (/pixel limit/i.test(said)) throw new LimitError('the picture has more pixels than are unpacked here', `at most ${MAX_PHOTO_PIXELS / 1e6} megapixels`, { file: name })
-      if (/premature|truncat|end of (?:file|stream)|corrupt/i.test(said)) throw new InputError('the picture breaks off in the middle', 'a whole one; take or send it again', { file: name })
-      throw new InputError('this is no picture that can be read here', 'a JPEG, PNG, WebP, TIFF or GIF photo', { file: name })
+      if (/pixel limit/i.test(said))
+        throw new LimitError(
+          'the picture has more pixels than are unpacked here',
+          `at most ${MAX_PHOTO_PIXELS / 1e6} megapixels`,
+          { file: name },
+        )
+      if (/premature|truncat|end of (?:file|stream)|corrupt/i.test(said))
+        throw new InputError('the picture breaks off in the middle', 'a whole one; take or send it again', {
+          file: name,
+        })
+      throw new InputError('this is no picture that can be read here', 'a JPEG, PNG, WebP, TIFF or GIF photo', {
+        file: name,
+      })
     }
   }
 
@@ -108,13 +134,20 @@ export class PhotoStore {
   /** A photo to show: a copy, or the whole of it drawn anew without metadata. @throws NotFound */
   async show(sha: string, size: PhotoSize): Promise<ReadStream | Buffer> {
     this.find(sha)
-    if (size === 'full') return (await loadSharp())(this.path(sha, 'original'), { limitInputPixels: MAX_PHOTO_PIXELS }).autoOrient().jpeg({ quality: 92 }).toBuffer()
+    if (size === 'full')
+      return (await loadSharp())(this.path(sha, 'original'), { limitInputPixels: MAX_PHOTO_PIXELS })
+        .autoOrient()
+        .jpeg({ quality: 92 })
+        .toBuffer()
     if (!existsSync(this.path(sha, size))) await this.makeCopies(sha, this.path(sha, 'original'), sha)
     return createReadStream(this.path(sha, size))
   }
 
-  count(): { photos: number, photoBytes: number } {
-    const { n, bytes } = this.db.select({ n: count(), bytes: sum(photos.bytes).mapWith(Number) }).from(photos).get()!
+  count(): { photos: number; photoBytes: number } {
+    const { n, bytes } = this.db
+      .select({ n: count(), bytes: sum(photos.bytes).mapWith(Number) })
+      .from(photos)
+      .get()!
     return { photos: n, photoBytes: bytes ?? 0 }
   }
 
@@ -130,4 +163,5 @@ export class PhotoStore {
   }
 }
 
-const tooLarge = (name: string) => new LimitError('the photo is larger than is kept', `at most ${MAX_PHOTO_BYTES / 1024 ** 2} MB`, { file: name })
+const tooLarge = (name: string) =>
+  new LimitError('the photo is larger than is kept', `at most ${MAX_PHOTO_BYTES / 1024 ** 2} MB`, { file: name })

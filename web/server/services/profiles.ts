@@ -21,13 +21,19 @@ export class ProfileService {
   put(id: string, json: unknown, now: string): KeptProfile {
     const profile = checkProfile(json)
     const there = this.db.select().from(profiles).where(eq(profiles.id, id)).get()
-    if (!there && this.db.select({ n: count() }).from(profiles).get()!.n >= MOST) throw new LimitError('there are too many profiles already', `at most ${MOST}`)
-    this.db.insert(profiles).values({ id, profile, changedAt: now }).onConflictDoUpdate({ target: profiles.id, set: { profile, changedAt: now } }).run()
+    if (!there && this.db.select({ n: count() }).from(profiles).get()!.n >= MOST)
+      throw new LimitError('there are too many profiles already', `at most ${MOST}`)
+    this.db
+      .insert(profiles)
+      .values({ id, profile, changedAt: now })
+      .onConflictDoUpdate({ target: profiles.id, set: { profile, changedAt: now } })
+      .run()
     return this.db.select().from(profiles).where(eq(profiles.id, id)).get()!
   }
 
   /** @throws NotFound */
   remove(id: string): void {
-    if (this.db.delete(profiles).where(eq(profiles.id, id)).run().changes === 0) throw new NotFound('There is no such profile.')
+    if (this.db.delete(profiles).where(eq(profiles.id, id)).run().changes === 0)
+      throw new NotFound('There is no such profile.')
   }
 }

@@ -11,7 +11,12 @@ import type { SurfaceAnswer, SurfaceRequest } from './judge-file'
 
 /** Reads kept recordings of the interface, or the stand-in, and puts the surface on the log. No answer comes from outside. */
 export class ReadTestService {
-  constructor(private readonly drives: DriveService, private readonly store: CaptureStore, private readonly judge: (request: SurfaceRequest) => Promise<SurfaceAnswer>, private readonly trusts: (disk: string) => boolean) {}
+  constructor(
+    private readonly drives: DriveService,
+    private readonly store: CaptureStore,
+    private readonly judge: (request: SurfaceRequest) => Promise<SurfaceAnswer>,
+    private readonly trusts: (disk: string) => boolean,
+  ) {}
 
   /** @throws InputError where the recording cannot be used; nothing is put on the log then */
   async measure(driveId: string, input: ReadTestInput): Promise<LogEntry> {
@@ -19,15 +24,42 @@ export class ReadTestService {
     const sent = this.drives.sent(input.id, drive.id)
     if (sent) return sent
     const kept = input.captureSha ? this.store.find(input.captureSha) : null
-    const bus = { mapping: input.mapping as LineMapping, inverted: input.inverted, code: input.code as TrackCode | 'auto', context: { trustedDisk: input.disk ? this.trusts(input.disk) : input.trusted } }
-    const surface = kept ? await this.judge({ path: this.store.path(kept.sha), name: kept.name, bus }) : await simulated(input)
-    if (surface.sectors === 0) throw new ParameterError('no sector was found', 'a recording in which a host reads a disk', { file: kept?.name })
+    const bus = {
+      mapping: input.mapping as LineMapping,
+      inverted: input.inverted,
+      code: input.code as TrackCode | 'auto',
+      context: { trustedDisk: input.disk ? this.trusts(input.disk) : input.trusted },
+    }
+    const surface = kept
+      ? await this.judge({ path: this.store.path(kept.sha), name: kept.name, bus })
+      : await simulated(input)
+    if (surface.sectors === 0)
+      throw new ParameterError('no sector was found', 'a recording in which a host reads a disk', { file: kept?.name })
     return this.drives.append({
-      id: input.id, driveId, at: input.at, kind: 'measurement', station: input.station, title: `Read test: ${surface.good} of ${surface.sectors} sectors good`, detail: input.remark, call: surface.call, observations: surface.observations,
+      id: input.id,
+      driveId,
+      at: input.at,
+      kind: 'measurement',
+      station: input.station,
+      title: `Read test: ${surface.good} of ${surface.sectors} sectors good`,
+      detail: input.remark,
+      call: surface.call,
+      observations: surface.observations,
       data: {
-        type: 'read-test', bars: surface.bars, captureSha: kept?.sha ?? null, captureName: kept?.name ?? null, simulated: kept ? null : { mechanism: input.simulated!.mechanism, story: input.simulated!.story },
+        type: 'read-test',
+        bars: surface.bars,
+        captureSha: kept?.sha ?? null,
+        captureName: kept?.name ?? null,
+        simulated: kept ? null : { mechanism: input.simulated!.mechanism, story: input.simulated!.story },
         disk: input.disk,
-        read: kept ? { mapping: surface.mapping, inverted: input.inverted, code: input.code === 'auto' ? 'auto' : CODE_IDS[input.code as TrackCode], trusted: input.trusted } : null,
+        read: kept
+          ? {
+              mapping: surface.mapping,
+              inverted: input.inverted,
+              code: input.code === 'auto' ? 'auto' : CODE_IDS[input.code as TrackCode],
+              trusted: input.trusted,
+            }
+          : null,
       },
       takesBack: null,
     })
@@ -37,7 +69,8 @@ export class ReadTestService {
 /** The stand-in read again here: the same seed gives the same surface. Between tracks the server goes on with other work. */
 async function simulated(input: ReadTestInput): Promise<SurfaceAnswer> {
   const story = DRIVE_STORIES.find(s => s.id === input.simulated?.story)
-  if (!story || !isMechanismId(input.simulated!.mechanism)) throw new ParameterError('there is neither a recording nor a stand-in', 'one of both', { field: 'captureSha' })
+  if (!story || !isMechanismId(input.simulated!.mechanism))
+    throw new ParameterError('there is neither a recording nor a stand-in', 'one of both', { field: 'captureSha' })
   const drive = new SimulatedDrive(story.of(input.simulated!.mechanism, STORY_SEED))
   const raw: RawTrack[] = []
   const run = readSurface(drive, wholeSurface(drive))

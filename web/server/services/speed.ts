@@ -32,24 +32,55 @@ export class SpeedService {
     if (sent) return sent
     const kept = this.store.find(input.captureSha)
     const read = { sampleRateHz: input.sampleRateHz, timeUnit: input.timeUnit, polarity: input.polarity }
-    const { measurement: m, verdict, channel } = await this.judge({
-      path: this.store.path(kept.sha), name: kept.name, read,
-      options: { channel: input.channel, pulsesPerTurn: input.pulsesPerTurn, evenMarks: input.evenMarks, pulleys: drive.pulleys ?? undefined },
+    const {
+      measurement: m,
+      verdict,
+      channel,
+    } = await this.judge({
+      path: this.store.path(kept.sha),
+      name: kept.name,
+      read,
+      options: {
+        channel: input.channel,
+        pulsesPerTurn: input.pulsesPerTurn,
+        evenMarks: input.evenMarks,
+        pulleys: drive.pulleys ?? undefined,
+      },
       context: {
-        ...speedContextOf(drive, settings.speedSchool), readingsBefore: trimmerHistory(this.drives.log(driveId)), movedTurns: input.movedTurns,
+        ...speedContextOf(drive, settings.speedSchool),
+        readingsBefore: trimmerHistory(this.drives.log(driveId)),
+        movedTurns: input.movedTurns,
       },
     })
-    if (!m) throw new ParameterError('there are not two pulses to measure between', 'a longer recording or another channel', { file: kept.name })
+    if (!m)
+      throw new ParameterError('there are not two pulses to measure between', 'a longer recording or another channel', {
+        file: kept.name,
+      })
     const source = input.simulated ? 'simulated pickup' : kept.name
     return this.drives.append({
-      id: input.id, driveId, at: input.at, kind: 'measurement', station: 'speed',
+      id: input.id,
+      driveId,
+      at: input.at,
+      kind: 'measurement',
+      station: 'speed',
       title: 'Spindle speed',
       detail: [moveWords(input.movedTurns), input.remark].filter(Boolean).join('. '),
       call: { kind: verdict.kind, reasons: verdict.reasons, next: verdict.next },
       observations: speedObservations(m, source),
       data: {
-        type: 'speed', rpm: m.rpm.mean, uncertainty: speedUncertainty(m), movedTurns: input.movedTurns, captureSha: kept.sha, captureName: kept.name,
-        channel, pulsesPerTurn: m.pulsesPerTurn, pulsesGiven: input.pulsesPerTurn !== undefined, evenMarks: input.evenMarks, read, nominalRpm: verdict.nominalRpm, simulated: input.simulated,
+        type: 'speed',
+        rpm: m.rpm.mean,
+        uncertainty: speedUncertainty(m),
+        movedTurns: input.movedTurns,
+        captureSha: kept.sha,
+        captureName: kept.name,
+        channel,
+        pulsesPerTurn: m.pulsesPerTurn,
+        pulsesGiven: input.pulsesPerTurn !== undefined,
+        evenMarks: input.evenMarks,
+        read,
+        nominalRpm: verdict.nominalRpm,
+        simulated: input.simulated,
       },
       takesBack: null,
     })
@@ -57,11 +88,19 @@ export class SpeedService {
 
   /** Reads a logged recording afresh, for drawing. */
   async again(entry: LogEntry, settings: WorkshopSettings): Promise<JudgeAnswer> {
-    if (entry.data?.type !== 'speed') throw new ParameterError('this entry has no speed recording', 'a speed measurement', { field: 'entry' })
+    if (entry.data?.type !== 'speed')
+      throw new ParameterError('this entry has no speed recording', 'a speed measurement', { field: 'entry' })
     const drive = this.drives.get(entry.driveId)
     return this.judge({
-      path: this.store.path(entry.data.captureSha), name: entry.data.captureName, read: entry.data.read,
-      options: { channel: entry.data.channel, pulsesPerTurn: entry.data.pulsesGiven ? entry.data.pulsesPerTurn : undefined, evenMarks: entry.data.evenMarks, pulleys: drive.pulleys ?? undefined },
+      path: this.store.path(entry.data.captureSha),
+      name: entry.data.captureName,
+      read: entry.data.read,
+      options: {
+        channel: entry.data.channel,
+        pulsesPerTurn: entry.data.pulsesGiven ? entry.data.pulsesPerTurn : undefined,
+        evenMarks: entry.data.evenMarks,
+        pulleys: drive.pulleys ?? undefined,
+      },
       context: speedContextOf(drive, settings.speedSchool),
     })
   }

@@ -18,12 +18,28 @@ export interface SumInput {
  */
 export function sumEntry(input: SumInput, driveId: string): NewEntry {
   const sum = findSum(input.instrument)
-  const values = Object.fromEntries(keysOf(sum).flatMap(k => input.values[k]?.trim() ? [[k, input.values[k]!.trim()]] : []))
+  const values = Object.fromEntries(
+    keysOf(sum).flatMap(k => (input.values[k]?.trim() ? [[k, input.values[k]!.trim()]] : [])),
+  )
   const { result, needed } = judgeSum(sum, values)
-  if (!result) throw new ParameterError(`${needed.join(', ')} ${needed.length === 1 ? 'is' : 'are'} left out`, 'all that the sum needs', { field: sum.fields.find(f => f.label === needed[0])?.key ?? sum.list?.key })
+  if (!result)
+    throw new ParameterError(
+      `${needed.join(', ')} ${needed.length === 1 ? 'is' : 'are'} left out`,
+      'all that the sum needs',
+      { field: sum.fields.find(f => f.label === needed[0])?.key ?? sum.list?.key },
+    )
   const main = result.observations[0]!
   return {
-    id: input.id, driveId, at: input.at, kind: 'measurement', station: sum.station, title: `${main.label}: ${formatObservation(main)}`, detail: input.remark,
-    call: result.call, observations: result.observations, data: { type: 'sum', instrument: sum.id, values }, takesBack: null,
+    id: input.id,
+    driveId,
+    at: input.at,
+    kind: 'measurement',
+    station: sum.station,
+    title: `${main.label}: ${formatObservation(main)}`,
+    detail: input.remark,
+    call: result.call,
+    observations: result.observations,
+    data: { type: 'sum', instrument: sum.id, values },
+    takesBack: null,
   }
 }

@@ -8,7 +8,10 @@ import type { DriveService } from './drives'
 
 /** Puts sweeps on the log. The estimate is worked out here again; what the order of work has to say is written beside it. */
 export class SweepService {
-  constructor(private readonly drives: DriveService, private readonly disks: DiskShelf) {}
+  constructor(
+    private readonly drives: DriveService,
+    private readonly disks: DiskShelf,
+  ) {}
 
   /** @throws ParameterError where a count cannot be, or cleaning or speed is still to be done; nothing is put on the log then */
   keep(driveId: string, { id, at, remark, ...sweep }: SweepInput): LogEntry {
@@ -18,8 +21,25 @@ export class SweepService {
     const data: SweepEntryData = { ...sweep, type: 'sweep', travel: sweep.travel as [number, number] }
     const order = alignOrder(drive.mechanism, this.drives.log(drive.id), disk => this.disks.trusts(disk))
     const { stops, says } = beforeSweep(order, data.adjuster)
-    if (stops.length) throw new ParameterError(`before a sweep: ${stops[0]!.charAt(0).toLowerCase()}${stops[0]!.slice(1).replace(/\.$/, '')}`, 'clean heads and the right speed first; the sweep is still on the page', { field: 'order' })
+    if (stops.length)
+      throw new ParameterError(
+        `before a sweep: ${stops[0]!.charAt(0).toLowerCase()}${stops[0]!.slice(1).replace(/\.$/, '')}`,
+        'clean heads and the right speed first; the sweep is still on the page',
+        { field: 'order' },
+      )
     const { title, call, observations } = sweepOnLog(data, drive.mechanism)
-    return this.drives.append({ id, driveId, at, kind: 'measurement', station: 'align', title, detail: [remark, ...says].filter(Boolean).join(' '), call, observations, data, takesBack: null })
+    return this.drives.append({
+      id,
+      driveId,
+      at,
+      kind: 'measurement',
+      station: 'align',
+      title,
+      detail: [remark, ...says].filter(Boolean).join(' '),
+      call,
+      observations,
+      data,
+      takesBack: null,
+    })
   }
 }

@@ -14,7 +14,11 @@ export class WorkshopService {
   }
 
   put(settings: WorkshopSettings): WorkshopSettings {
-    this.db.insert(workshop).values({ id: 1, settings }).onConflictDoUpdate({ target: workshop.id, set: { settings } }).run()
+    this.db
+      .insert(workshop)
+      .values({ id: 1, settings })
+      .onConflictDoUpdate({ target: workshop.id, set: { settings } })
+      .run()
     return this.get()
   }
 }

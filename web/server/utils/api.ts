@@ -14,25 +14,57 @@ interface Problem {
 }
 
 function problemOf(error: unknown): Problem {
-  if (error instanceof NotFound) return { type: 'urn:wobrin:not-found', title: 'Not there', status: 404, detail: error.message }
+  if (error instanceof NotFound)
+    return { type: 'urn:wobrin:not-found', title: 'Not there', status: 404, detail: error.message }
   if (error instanceof ValidationError) {
-    return { type: 'urn:wobrin:invalid', title: 'Not valid', status: 422, detail: error.errors.join(' '), where: { field: error.inner[0]?.path ?? error.path } }
+    return {
+      type: 'urn:wobrin:invalid',
+      title: 'Not valid',
+      status: 422,
+      detail: error.errors.join(' '),
+      where: { field: error.inner[0]?.path ?? error.path },
+    }
   }
-  if (error instanceof LimitError) return { type: 'urn:wobrin:too-large', title: 'Too large', status: 413, detail: error.message, where: { ...error.where } }
-  if (error instanceof ParameterError) return { type: 'urn:wobrin:parameter', title: 'Not possible', status: 422, detail: error.message, where: { ...error.where } }
-  if (error instanceof InputError) return { type: 'urn:wobrin:input', title: 'Not usable', status: 422, detail: error.message, where: { ...error.where } }
+  if (error instanceof LimitError)
+    return {
+      type: 'urn:wobrin:too-large',
+      title: 'Too large',
+      status: 413,
+      detail: error.message,
+      where: { ...error.where },
+    }
+  if (error instanceof ParameterError)
+    return {
+      type: 'urn:wobrin:parameter',
+      title: 'Not possible',
+      status: 422,
+      detail: error.message,
+      where: { ...error.where },
+    }
+  if (error instanceof InputError)
+    return {
+      type: 'urn:wobrin:input',
+      title: 'Not usable',
+      status: 422,
+      detail: error.message,
+      where: { ...error.where },
+    }
   console.error(error)
-  return { type: 'about:blank', title: 'Something went wrong', status: 500, detail: 'The server met an error of its own; nothing was changed. Its console says more.' }
+  return {
+    type: 'about:blank',
+    title: 'Something went wrong',
+    status: 500,
+    detail: 'The server met an error of its own; nothing was changed. Its console says more.',
+  }
 }
 
 /** An API route: whatever goes wrong becomes `application/problem+json` (RFC 9457). */
 export function api<T>(run: (event: H3Event, services: Services) => T | Promise<T>) {
-  return defineEventHandler(async (event) => {
+  return defineEventHandler(async event => {
     setResponseHeader(event, 'cache-control', 'no-store')
     try {
       return await run(event, await useServices())
-    }
-    catch (error) {
+    } catch (error) {
       const problem = problemOf(error)
       setResponseStatus(event, problem.status)
       setResponseHeader(event, 'content-type', 'application/problem+json')
@@ -46,14 +78,19 @@ const MAX_JSON_BYTES = 256 * 1024
 
 /** The request's JSON, checked. @throws ValidationError with every fault found */
 export async function checkedBody<S extends AnySchema>(event: H3Event, schema: S): Promise<InferType<S>> {
-  if (Number(getRequestHeader(event, 'content-length') ?? Infinity) > MAX_JSON_BYTES) throw new LimitError('the request is larger than anything that is asked for here', `at most ${MAX_JSON_BYTES / 1024} kB of JSON, its length stated`)
+  if (Number(getRequestHeader(event, 'content-length') ?? Infinity) > MAX_JSON_BYTES)
+    throw new LimitError(
+      'the request is larger than anything that is asked for here',
+      `at most ${MAX_JSON_BYTES / 1024} kB of JSON, its length stated`,
+    )
   const body = await readBody(event).catch(() => null)
-  if (typeof body !== 'object' || body === null || Array.isArray(body)) throw new ParameterError('the request has no JSON body', 'a JSON object')
+  if (typeof body !== 'object' || body === null || Array.isArray(body))
+    throw new ParameterError('the request has no JSON body', 'a JSON object')
   return schema.validate(body, { abortEarly: false, stripUnknown: false })
 }
 
 /** Sends an archive as it is written; one that the browser no longer wants is not written on. */
-export function sendArchive(event: H3Event, { name, stream }: { readonly name: string, readonly stream: Readable }) {
+export function sendArchive(event: H3Event, { name, stream }: { readonly name: string; readonly stream: Readable }) {
   setResponseHeader(event, 'content-type', 'application/zip')
   setResponseHeader(event, 'content-disposition', `attachment; filename="${name}"`)
   event.node.res.once('close', () => stream.destroy())
@@ -62,7 +99,8 @@ export function sendArchive(event: H3Event, { name, stream }: { readonly name: s
 
 /** A request's body as it is, up to a limit. @throws LimitError, before more of it is read */
 export async function limitedBody(event: H3Event, most: number): Promise<Uint8Array> {
-  const tooLarge = () => new LimitError('the file is larger than it can be', `at most ${Math.round(most / 1024 ** 2)} MB`)
+  const tooLarge = () =>
+    new LimitError('the file is larger than it can be', `at most ${Math.round(most / 1024 ** 2)} MB`)
   if (Number(getRequestHeader(event, 'content-length') ?? 0) > most) throw tooLarge()
   const chunks: Uint8Array[] = []
   let bytes = 0

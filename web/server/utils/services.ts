@@ -72,8 +72,34 @@ async function open(): Promise<Services> {
   const disks = new DiskShelf(db, drives)
   const captures = new CaptureStore(folder.captures, db)
   const speed = new SpeedService(drives, captures, request => judgeInThread(join(beside, 'judge-capture.mjs'), request))
-  const readTest = new ReadTestService(drives, captures, request => judgeInThread(join(beside, 'judge-capture.mjs'), request), disk => disks.trusts(disk) === true)
-  return { folder, drives, disks, sweeps: new SweepService(drives, disks), proofs: new ProofService(drives), blame: new BlameService(db, drives, disks), donors: new DonorShelf(db, drives), bench: new BenchService(db, drives), finder: new Finder(db), archives: new ArchiveService(folder, db, drives), backups: new BackupService(folder, db), certificates: new CertificateService(drives, disks, workshop), captures, photos: new PhotoStore(folder.photos, db), speed, readTest, workshop, profiles: new ProfileService(db), belts: new BeltShelf(db, drives), fonts: join(beside, 'fonts') }
+  const readTest = new ReadTestService(
+    drives,
+    captures,
+    request => judgeInThread(join(beside, 'judge-capture.mjs'), request),
+    disk => disks.trusts(disk) === true,
+  )
+  return {
+    folder,
+    drives,
+    disks,
+    sweeps: new SweepService(drives, disks),
+    proofs: new ProofService(drives),
+    blame: new BlameService(db, drives, disks),
+    donors: new DonorShelf(db, drives),
+    bench: new BenchService(db, drives),
+    finder: new Finder(db),
+    archives: new ArchiveService(folder, db, drives),
+    backups: new BackupService(folder, db),
+    certificates: new CertificateService(drives, disks, workshop),
+    captures,
+    photos: new PhotoStore(folder.photos, db),
+    speed,
+    readTest,
+    workshop,
+    profiles: new ProfileService(db),
+    belts: new BeltShelf(db, drives),
+    fonts: join(beside, 'fonts'),
+  }
 }
 
 /** The one set of services of this server, opened at start. */

@@ -8,7 +8,10 @@ const request = workerData as JudgeRequest | SurfaceRequest
 const judged: Promise<unknown> = 'bus' in request ? judgeSurfaceFile(request) : judgeFile(request)
 judged.then(
   answer => parentPort!.postMessage({ answer }),
-  (error: Error) => parentPort!.postMessage(error instanceof InputError
-    ? { input: { problem: error.problem, expected: error.expected, where: error.where } }
-    : { failure: error.stack ?? String(error) }),
+  (error: Error) =>
+    parentPort!.postMessage(
+      error instanceof InputError
+        ? { input: { problem: error.problem, expected: error.expected, where: error.where } }
+        : { failure: error.stack ?? String(error) },
+    ),
 )

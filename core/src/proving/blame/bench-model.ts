@@ -1,14 +1,25 @@
 import type { JointModel } from '../../inference'
 import { logSum } from '../../numbers'
-import { atPlace, caseNumber, CASES, HEAD_STATES, MACHINE_STATES, placeLikelihood, PRIORS, readingShare, type DiskState, type Head } from './model'
+import {
+  atPlace,
+  caseNumber,
+  CASES,
+  HEAD_STATES,
+  MACHINE_STATES,
+  placeLikelihood,
+  PRIORS,
+  readingShare,
+  type DiskState,
+  type Head,
+} from './model'
 import { placeFails, type BlameDisk, type BlameDrive, type PlaceRead } from './reads'
 
 /** What a variable of the model is about. */
 export type Subject =
-  | { readonly of: 'machine', readonly drive: number }
-  | { readonly of: 'head', readonly drive: number, readonly head: Head }
+  | { readonly of: 'machine'; readonly drive: number }
+  | { readonly of: 'head'; readonly drive: number; readonly head: Head }
   /** A writer that is none of the drives: by its name, or of one disk only where nobody knows. */
-  | { readonly of: 'writer', readonly name: string | null, readonly disks: readonly number[] }
+  | { readonly of: 'writer'; readonly name: string | null; readonly disks: readonly number[] }
 
 const OFF_TRACK = 1
 const OFF_SPEED = 2
@@ -45,7 +56,7 @@ export class BenchModel implements JointModel {
   private readonly priors: readonly (readonly number[])[]
   private readonly diskPriors: readonly Float64Array[]
   private readonly readsOf: readonly (readonly SideRead[])[]
-  private readonly touches: readonly (readonly { readonly disk: number, readonly sides: readonly SideRead[] }[])[]
+  private readonly touches: readonly (readonly { readonly disk: number; readonly sides: readonly SideRead[] }[])[]
   private readonly writerOf: readonly (number | null)[]
   private readonly machine: readonly number[]
   private readonly headOf: readonly (readonly [number, number])[]
@@ -55,27 +66,43 @@ export class BenchModel implements JointModel {
   private readonly known: (Float64Array | undefined)[]
   private readonly sides: readonly SideRead[]
 
-  constructor(readonly disks: readonly BlameDisk[], readonly drives: readonly BlameDrive[], readonly places: readonly PlaceRead[]) {
+  constructor(
+    readonly disks: readonly BlameDisk[],
+    readonly drives: readonly BlameDrive[],
+    readonly places: readonly PlaceRead[],
+  ) {
     this.widths = drives.map(d => d.trackUm ?? 0).filter(w => w > 0)
     const subjects: Subject[] = []
     const add = (s: Subject) => subjects.push(s) - 1
     this.machine = drives.map((_, drive) => add({ of: 'machine', drive }))
-    this.headOf = drives.map((d, drive) => [add({ of: 'head', drive, head: 0 }), d.heads === 2 ? add({ of: 'head', drive, head: 1 }) : -1])
-    this.writerOf = disks.map(d => d.writer === null ? null : drives.findIndex(x => x.id === d.writer)).map(i => i === -1 ? null : i)
+    this.headOf = drives.map((d, drive) => [
+      add({ of: 'head', drive, head: 0 }),
+      d.heads === 2 ? add({ of: 'head', drive, head: 1 }) : -1,
+    ])
+    this.writerOf = disks
+      .map(d => (d.writer === null ? null : drives.findIndex(x => x.id === d.writer)))
+      .map(i => (i === -1 ? null : i))
     const byName = new Map<string, number[]>()
     for (const [i, d] of disks.entries()) {
       if (this.writerOf[i] !== null) continue
       const key = d.writer === null ? `\0${i}` : d.writer
-      byName.set(key, [...byName.get(key) ?? [], i])
+      byName.set(key, [...(byName.get(key) ?? []), i])
     }
     for (const [key, own] of byName) {
       const v = add({ of: 'writer', name: key.startsWith('\0') ? null : key, disks: own })
       for (const i of own) this.foreign.set(i, v)
     }
     this.subjects = subjects
-    this.sizes = subjects.map(s => s.of === 'head' ? HEAD_STATES.length : MACHINE_STATES.length)
+    this.sizes = subjects.map(s => (s.of === 'head' ? HEAD_STATES.length : MACHINE_STATES.length))
     this.start = subjects.map(() => 0)
-    this.priors = subjects.map(s => (s.of === 'head' ? PRIORS.head(drives[s.drive]!.clean ?? false) : s.of === 'machine' ? PRIORS.machine(drives[s.drive]!.speed ?? null) : PRIORS.foreignWriter(s.disks.some(i => disks[i]!.trusted))).map(Math.log))
+    this.priors = subjects.map(s =>
+      (s.of === 'head'
+        ? PRIORS.head(drives[s.drive]!.clean ?? false)
+        : s.of === 'machine'
+          ? PRIORS.machine(drives[s.drive]!.speed ?? null)
+          : PRIORS.foreignWriter(s.disks.some(i => disks[i]!.trusted))
+      ).map(Math.log),
+    )
     const bySide = new Map<number, PlaceRead[]>()
     for (const p of places) {
       const key = (p.disk * drives.length + p.drive) * 2 + p.head
@@ -83,16 +110,24 @@ export class BenchModel implements JointModel {
       if (there) there.push(p)
       else bySide.set(key, [p])
     }
-    this.sides = [...bySide.values()].map((own, index) => this.sideOf({ disk: own[0]!.disk, drive: own[0]!.drive, head: own[0]!.head, places: own }, index))
+    this.sides = [...bySide.values()].map((own, index) =>
+      this.sideOf({ disk: own[0]!.disk, drive: own[0]!.drive, head: own[0]!.head, places: own }, index),
+    )
     this.known = Array.from({ length: this.sides.length * CASES })
     this.readsOf = disks.map((_, i) => this.sides.filter(p => p.disk === i))
     this.states = disks.map((_, i) => this.statesOf(i))
-    this.codes = this.states.map(states => Uint8Array.from({ length: states.length * PLACES }, (_, i) => atPlace(states[Math.floor(i / PLACES)]!, i % PLACES)))
+    this.codes = this.states.map(states =>
+      Uint8Array.from({ length: states.length * PLACES }, (_, i) =>
+        atPlace(states[Math.floor(i / PLACES)]!, i % PLACES),
+      ),
+    )
     this.diskPriors = disks.map((d, i) => Float64Array.from(this.states[i]!, s => Math.log(this.diskPrior(d, i, s))))
-    this.touches = subjects.map(subject => disks.flatMap((_, disk) => {
-      const own = this.readsOf[disk]!.filter(p => this.concerns(subject, p))
-      return own.length ? [{ disk, sides: own }] : []
-    }))
+    this.touches = subjects.map(subject =>
+      disks.flatMap((_, disk) => {
+        const own = this.readsOf[disk]!.filter(p => this.concerns(subject, p))
+        return own.length ? [{ disk, sides: own }] : []
+      }),
+    )
   }
 
   /** Whether what a variable is changes what is read at a place. */
@@ -105,8 +140,13 @@ export class BenchModel implements JointModel {
   private sideOf(p: Pick<SideRead, 'disk' | 'drive' | 'head' | 'places'>, index: number): SideRead {
     const writer = this.writerOf[p.disk] ?? null
     return {
-      ...p, index, wide: this.isWide(p.drive), machine: this.machine[p.drive]!, headVar: this.headOf[p.drive]![p.head]!,
-      writer: writer === null ? this.foreign.get(p.disk)! : this.machine[writer]!, writerHead: writer === null ? -1 : this.headOf[writer]![p.head]!,
+      ...p,
+      index,
+      wide: this.isWide(p.drive),
+      machine: this.machine[p.drive]!,
+      headVar: this.headOf[p.drive]![p.head]!,
+      writer: writer === null ? this.foreign.get(p.disk)! : this.machine[writer]!,
+      writerHead: writer === null ? -1 : this.headOf[writer]![p.head]!,
     }
   }
 
@@ -114,11 +154,19 @@ export class BenchModel implements JointModel {
   private statesOf(disk: number): DiskState[] {
     const reads = this.readsOf[disk]!.flatMap(s => s.places)
     const spots = [...new Set(reads.filter(placeFails).map(p => p.head * 3 + p.zone))]
-    return [{ kind: 'good' }, { kind: 'bad' }, { kind: 'density' }, ...spots.map((place): DiskState => ({ kind: 'spot', place })), ...this.narrowOn(disk) ? [{ kind: 'narrow' } as const] : []]
+    return [
+      { kind: 'good' },
+      { kind: 'bad' },
+      { kind: 'density' },
+      ...spots.map((place): DiskState => ({ kind: 'spot', place })),
+      ...(this.narrowOn(disk) ? [{ kind: 'narrow' } as const] : []),
+    ]
   }
 
   private narrowOn(disk: number): boolean {
-    return Math.max(...this.widths) > 1.3 * Math.min(...this.widths) && this.readsOf[disk]!.some(p => this.isWide(p.drive))
+    return (
+      Math.max(...this.widths) > 1.3 * Math.min(...this.widths) && this.readsOf[disk]!.some(p => this.isWide(p.drive))
+    )
   }
 
   private isWide(drive: number): boolean {
@@ -131,11 +179,16 @@ export class BenchModel implements JointModel {
     const narrow = this.narrowOn(i) ? PRIORS.narrow(writer !== null && !this.isWide(writer)) : 0
     const heads = Math.max(1, ...this.readsOf[i]!.map(p => p.head + 1))
     switch (state.kind) {
-      case 'good': return 1 - bad - spots - density - narrow
-      case 'bad': return bad
-      case 'density': return density
-      case 'narrow': return narrow
-      case 'spot': return spots / (3 * heads)
+      case 'good':
+        return 1 - bad - spots - density - narrow
+      case 'bad':
+        return bad
+      case 'density':
+        return density
+      case 'narrow':
+        return narrow
+      case 'spot':
+        return spots / (3 * heads)
     }
   }
 
@@ -144,7 +197,9 @@ export class BenchModel implements JointModel {
     const own = h === HEAD_OFF ? 0 : h
     if (p.writer === p.machine) return own
     const wm = config[p.writer]!
-    const beside = Number(m === OFF_TRACK || h === HEAD_OFF) + Number(wm === OFF_TRACK || (p.writerHead >= 0 && config[p.writerHead] === HEAD_OFF))
+    const beside =
+      Number(m === OFF_TRACK || h === HEAD_OFF) +
+      Number(wm === OFF_TRACK || (p.writerHead >= 0 && config[p.writerHead] === HEAD_OFF))
     return caseNumber(own, beside, Number(m === OFF_SPEED) + Number(wm === OFF_SPEED))
   }
 
@@ -155,7 +210,9 @@ export class BenchModel implements JointModel {
     if (l) return l
     const codes = this.codes[p.disk]!
     l = this.known[at] = new Float64Array(this.states[p.disk]!.length)
-    for (const x of p.places) for (let s = 0; s < l.length; s++) l[s]! += placeLikelihood(x.good, x.sectors, codes[s * PLACES + x.head * 3 + x.zone]!, x.zone, c, p.wide)
+    for (const x of p.places)
+      for (let s = 0; s < l.length; s++)
+        l[s]! += placeLikelihood(x.good, x.sectors, codes[s * PLACES + x.head * 3 + x.zone]!, x.zone, c, p.wide)
     return l
   }
 
@@ -186,12 +243,19 @@ export class BenchModel implements JointModel {
   along(config: readonly number[], variable: number): Float64Array {
     const { prior, disks, sums, cases } = this.at(config)
     const own = this.touches[variable]!
-    const rest = prior - this.priors[variable]![config[variable]!]! + disks.reduce((n, l) => n + l, 0) - own.reduce((n, t) => n + disks[t.disk]!, 0)
+    const rest =
+      prior -
+      this.priors[variable]![config[variable]!]! +
+      disks.reduce((n, l) => n + l, 0) -
+      own.reduce((n, t) => n + disks[t.disk]!, 0)
     return Float64Array.from({ length: this.sizes[variable]! }, (_, state) => {
       let l = rest + this.priors[variable]![state]!
       const there = config.with(variable, state)
       for (const { disk, sides } of own) {
-        if (state === config[variable]) { l += disks[disk]!; continue }
+        if (state === config[variable]) {
+          l += disks[disk]!
+          continue
+        }
         // Only the sides that the variable has part in change.
         const logs = this.scratch
         const n = this.states[disk]!.length
@@ -210,13 +274,25 @@ export class BenchModel implements JointModel {
 
   /** States of one disk while a variable is tried: made once, as it is used a hundred thousand times. */
   private readonly scratch = new Float64Array(16)
-  private last: { readonly config: readonly number[], readonly prior: number, readonly sums: readonly Float64Array[], readonly disks: readonly number[], readonly cases: Uint8Array } | null = null
+  private last: {
+    readonly config: readonly number[]
+    readonly prior: number
+    readonly sums: readonly Float64Array[]
+    readonly disks: readonly number[]
+    readonly cases: Uint8Array
+  } | null = null
 
   /** What is the same for all variables: kept for the configuration at hand. */
   private at(config: readonly number[]) {
     if (this.last?.config !== config) {
       const sums = this.disks.map((_, i) => this.likelihoods(i, config))
-      this.last = { config, prior: config.reduce((l, s, v) => l + this.priors[v]![s]!, 0), sums, disks: sums.map(l => logSum(l)), cases: Uint8Array.from(this.sides, p => this.caseOf(p, config)) }
+      this.last = {
+        config,
+        prior: config.reduce((l, s, v) => l + this.priors[v]![s]!, 0),
+        sums,
+        disks: sums.map(l => logSum(l)),
+        cases: Uint8Array.from(this.sides, p => this.caseOf(p, config)),
+      }
     }
     return this.last
   }

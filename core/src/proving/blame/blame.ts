@@ -2,21 +2,53 @@ import { marginalsOf, searchPosterior } from '../../inference'
 import type { Call } from '../../observations'
 import { BenchModel, type Subject } from './bench-model'
 import { nextReads } from './next-read'
-import { placeFails, poolReads, ZONE_NAMES, type BlameDisk, type BlameDrive, type BlameRead, type PlaceRead } from './reads'
+import {
+  placeFails,
+  poolReads,
+  ZONE_NAMES,
+  type BlameDisk,
+  type BlameDrive,
+  type BlameRead,
+  type PlaceRead,
+} from './reads'
 
 export const BLAME_CAUSES = {
   'disk-bad': { label: 'a bad disk', call: 'mend', next: 'Save what it holds, and retire it.' },
   'disk-spot': { label: 'a bad spot', call: 'leave', next: 'Look at the disk there; leave the drives alone.' },
-  'disk-density': { label: 'a disk of another density', call: 'leave', next: 'Look at its hole or its label, and take a disk of the right density; leave the drives alone.' },
-  'disk-narrow': { label: 'a narrow track over a wide one', call: 'leave', next: 'Read it in a drive with narrow heads; erase the disk whole before it is written again.' },
+  'disk-density': {
+    label: 'a disk of another density',
+    call: 'leave',
+    next: 'Look at its hole or its label, and take a disk of the right density; leave the drives alone.',
+  },
+  'disk-narrow': {
+    label: 'a narrow track over a wide one',
+    call: 'leave',
+    next: 'Read it in a drive with narrow heads; erase the disk whole before it is written again.',
+  },
   'head-dirty': { label: 'a dirty head', call: 'mend', next: 'Clean it, and read the same disk again.' },
   'head-dead': { label: 'a dead head', call: 'mend', next: 'Look at its plug, its coil and its amplifier.' },
-  'head-off': { label: 'a head beside its tracks', call: 'nudge', next: 'At Align, ask whether it may be touched; sweep it with a trusted disk.' },
-  'drive-off': { label: 'both heads beside their tracks', call: 'nudge', next: 'At Align: home and the sensor before the heads.' },
+  'head-off': {
+    label: 'a head beside its tracks',
+    call: 'nudge',
+    next: 'At Align, ask whether it may be touched; sweep it with a trusted disk.',
+  },
+  'drive-off': {
+    label: 'both heads beside their tracks',
+    call: 'nudge',
+    next: 'At Align: home and the sensor before the heads.',
+  },
   'drive-speed': { label: 'its speed', call: 'nudge', next: 'Measure it at Speed.' },
-  'writer-off': { label: 'a writer beside its tracks', call: 'leave', next: 'Leave the drives that read it alone; write the disk anew on a trusted drive.' },
-  'writer-speed': { label: 'a writer at another speed', call: 'leave', next: 'Leave the drives that read it alone; write the disk anew on a trusted drive.' },
-} as const satisfies Record<string, { readonly label: string, readonly call: Call['kind'], readonly next: string }>
+  'writer-off': {
+    label: 'a writer beside its tracks',
+    call: 'leave',
+    next: 'Leave the drives that read it alone; write the disk anew on a trusted drive.',
+  },
+  'writer-speed': {
+    label: 'a writer at another speed',
+    call: 'leave',
+    next: 'Leave the drives that read it alone; write the disk anew on a trusted drive.',
+  },
+} as const satisfies Record<string, { readonly label: string; readonly call: Call['kind']; readonly next: string }>
 export type BlameCause = keyof typeof BLAME_CAUSES
 
 export interface Blamed {
@@ -36,7 +68,12 @@ export interface BlameAnswer {
   readonly blamed: readonly Blamed[]
   readonly call: Call
   /** Reads that would tell most, best first; empty where nothing is open. */
-  readonly next: readonly { readonly disk: string, readonly drive: string, readonly bits: number, readonly reads: number }[]
+  readonly next: readonly {
+    readonly disk: string
+    readonly drive: string
+    readonly bits: number
+    readonly reads: number
+  }[]
   /** Places that read whole in one try and not in another. */
   readonly contradictions: readonly string[]
   readonly failing: number
@@ -53,44 +90,103 @@ const SHOWN = 0.03
 const SURE = 0.9
 
 /** Weighs what is behind disks that read in one drive and not in another. */
-export function whoIsToBlame(reads: readonly BlameRead[], disks: readonly BlameDisk[], drives: readonly BlameDrive[], looked?: number): BlameAnswer {
+export function whoIsToBlame(
+  reads: readonly BlameRead[],
+  disks: readonly BlameDisk[],
+  drives: readonly BlameDrive[],
+  looked?: number,
+): BlameAnswer {
   const places = poolReads(reads, disks, drives)
   const failing = places.filter(placeFails)
-  const contradictions = places.filter(p => p.contradictory).map(p => `${disks[p.disk]!.name} in ${drives[p.drive]!.name}, ${headName(p.head)}, ${ZONE_NAMES[p.zone]}`)
+  const contradictions = places
+    .filter(p => p.contradictory)
+    .map(p => `${disks[p.disk]!.name} in ${drives[p.drive]!.name}, ${headName(p.head)}, ${ZONE_NAMES[p.zone]}`)
   const model = new BenchModel(disks, drives, places)
   const explained = searchPosterior(model, looked ?? lookedInto(places.length), NEGLIGIBLE)
-  const blamed = [...blamedSubjects(model, marginalsOf(explained, model.sizes)), ...blamedDisks(model, diskMarginals(model, explained))]
-    .filter(b => b.probability >= SHOWN && b.failures > 0).sort((a, b) => b.probability - a.probability)
-  const next = failing.length ? nextReads(model, explained).slice(0, 3).filter(n => n.bits > 0.05).map(n => ({ disk: disks[n.disk]!.name, drive: drives[n.drive]!.name, bits: n.bits, reads: n.reads })) : []
+  const blamed = [
+    ...blamedSubjects(model, marginalsOf(explained, model.sizes)),
+    ...blamedDisks(model, diskMarginals(model, explained)),
+  ]
+    .filter(b => b.probability >= SHOWN && b.failures > 0)
+    .sort((a, b) => b.probability - a.probability)
+  const next = failing.length
+    ? nextReads(model, explained)
+        .slice(0, 3)
+        .filter(n => n.bits > 0.05)
+        .map(n => ({ disk: disks[n.disk]!.name, drive: drives[n.drive]!.name, bits: n.bits, reads: n.reads }))
+    : []
   return { blamed, next, contradictions, failing: failing.length, places: places.length, call: callOf() }
 
   function callOf(): Call {
-    if (places.length === 0) return { kind: 'unknown', reasons: ['Nothing was read yet.'], next: 'Read two disks in two drives.' }
-    if (failing.length === 0 && contradictions.length === 0) return { kind: 'leave', reasons: [`All ${places.length} places that were read came whole.`], next: 'Nothing is to blame.' }
-    if (failing.length === 0) return { kind: 'unknown', reasons: [`${contradictions[0]} read whole in one try and not in another: neither the disk nor the head is like that.`], next: 'Wiggle each wire while it reads; look at the clamp.' }
+    if (places.length === 0)
+      return { kind: 'unknown', reasons: ['Nothing was read yet.'], next: 'Read two disks in two drives.' }
+    if (failing.length === 0 && contradictions.length === 0)
+      return {
+        kind: 'leave',
+        reasons: [`All ${places.length} places that were read came whole.`],
+        next: 'Nothing is to blame.',
+      }
+    if (failing.length === 0)
+      return {
+        kind: 'unknown',
+        reasons: [
+          `${contradictions[0]} read whole in one try and not in another: neither the disk nor the head is like that.`,
+        ],
+        next: 'Wiggle each wire while it reads; look at the clamp.',
+      }
     const tries = Math.max(...failing.map(p => p.tries))
     const enough = (b: Blamed) => b.probability >= SURE && (b.pairs >= 2 || tries >= 2)
     const sure = blamed.filter(enough)
-    const read = next[0] ? ` Read ${next[0].disk} in ${next[0].drive}: that tells most.` : ' Read another disk in these drives, or these disks in another drive.'
+    const read = next[0]
+      ? ` Read ${next[0].disk} in ${next[0].drive}: that tells most.`
+      : ' Read another disk in these drives, or these disks in another drive.'
     if (sure.length) {
       // What is wrong with a drive or a head comes before what is wrong with a disk: it spoils what is read next.
-      const first = [...sure].sort((a, b) => Number(a.drive === null) - Number(b.drive === null) || b.probability - a.probability)[0]!
+      const first = [...sure].sort(
+        (a, b) => Number(a.drive === null) - Number(b.drive === null) || b.probability - a.probability,
+      )[0]!
       const { label, call, next: todo } = BLAME_CAUSES[first.cause]
       const also = sure.filter(b => b !== first).map(b => `${BLAME_CAUSES[b.cause].label} (${named(b)})`)
-      return { kind: call, reasons: [`${sentence(label)}: ${named(first)}, with ${percent(first.probability)}.${also.length ? ` And ${also.join(', ')}.` : ''}`], next: todo }
+      return {
+        kind: call,
+        reasons: [
+          `${sentence(label)}: ${named(first)}, with ${percent(first.probability)}.${also.length ? ` And ${also.join(', ')}.` : ''}`,
+        ],
+        next: todo,
+      }
     }
-    const machine = drives.map(d => ({ d, own: blamed.filter(b => b.drive === d.id && (b.cause.startsWith('drive-') || b.cause === 'head-off')) }))
-      .find(({ own }) => own.length > 1 && own.some(b => b.pairs >= 2 || tries >= 2) && own.reduce((n, b) => n + b.probability, 0) >= SURE)
-    if (machine) return { kind: 'nudge', reasons: [`It is ${machine.d.name} itself: ${machine.own.map(b => `${BLAME_CAUSES[b.cause].label}${b.where ? ` (${b.where})` : ''} ${percent(b.probability)}`).join(', ')}.`], next: `Measure its speed: that tells the two apart.${next[0] ? ` Or read ${next[0].disk} in ${next[0].drive}.` : ''}` }
+    const machine = drives
+      .map(d => ({
+        d,
+        own: blamed.filter(b => b.drive === d.id && (b.cause.startsWith('drive-') || b.cause === 'head-off')),
+      }))
+      .find(
+        ({ own }) =>
+          own.length > 1 &&
+          own.some(b => b.pairs >= 2 || tries >= 2) &&
+          own.reduce((n, b) => n + b.probability, 0) >= SURE,
+      )
+    if (machine)
+      return {
+        kind: 'nudge',
+        reasons: [
+          `It is ${machine.d.name} itself: ${machine.own.map(b => `${BLAME_CAUSES[b.cause].label}${b.where ? ` (${b.where})` : ''} ${percent(b.probability)}`).join(', ')}.`,
+        ],
+        next: `Measure its speed: that tells the two apart.${next[0] ? ` Or read ${next[0].disk} in ${next[0].drive}.` : ''}`,
+      }
     const one = failing.length === 1 && tries === 1 ? 'One failure condemns nothing.' : ''
     const top = blamed.slice(0, 2).map(b => `${BLAME_CAUSES[b.cause].label} (${named(b)}) ${percent(b.probability)}`)
-    return { kind: 'unknown', reasons: [`${one} ${top.length ? `It may be ${top.join(', or ')}.` : 'Nothing stands out.'}`.trim()], next: `${tries === 1 ? 'Try once more what failed.' : ''}${read}`.trim() }
+    return {
+      kind: 'unknown',
+      reasons: [`${one} ${top.length ? `It may be ${top.join(', or ')}.` : 'Nothing stands out.'}`.trim()],
+      next: `${tries === 1 ? 'Try once more what failed.' : ''}${read}`.trim(),
+    }
   }
 }
 
 const named = (b: Blamed) => `${b.who}${b.where ? `, ${b.where}` : ''}`
-export const headName = (head: number) => head ? 'upper head' : 'lower head'
-const percent = (p: number) => p > 0.995 ? 'over 99 %' : `${Math.round(p * 100)} %`
+export const headName = (head: number) => (head ? 'upper head' : 'lower head')
+const percent = (p: number) => (p > 0.995 ? 'over 99 %' : `${Math.round(p * 100)} %`)
 const sentence = (s: string) => s.charAt(0).toUpperCase() + s.slice(1)
 
 /** Probability of each state of each disk, over all that the drives may be. */
@@ -118,24 +214,60 @@ function blamedSubjects(model: BenchModel, marginals: readonly Float64Array[]): 
     if (s.of === 'writer') {
       const who = s.name ?? `whoever wrote ${disks[s.disks[0]!]!.name}`
       const said = evidence(model, p => s.disks.includes(p.disk))
-      return (['writer-off', 'writer-speed'] as const).map((cause, i) => ({ cause, who, where: '', disk: null, drive: null, probability: m[i + 1]!, ...said }))
+      return (['writer-off', 'writer-speed'] as const).map((cause, i) => ({
+        cause,
+        who,
+        where: '',
+        disk: null,
+        drive: null,
+        probability: m[i + 1]!,
+        ...said,
+      }))
     }
     const drive = drives[s.drive]!
     if (s.of === 'machine') {
       const said = evidence(model, p => p.drive === s.drive || disks[p.disk]!.writer === drive.id)
-      return (['drive-off', 'drive-speed'] as const).map((cause, i) => ({ cause, who: drive.name, where: '', disk: null, drive: drive.id, probability: m[i + 1]!, ...said }))
+      return (['drive-off', 'drive-speed'] as const).map((cause, i) => ({
+        cause,
+        who: drive.name,
+        where: '',
+        disk: null,
+        drive: drive.id,
+        probability: m[i + 1]!,
+        ...said,
+      }))
     }
     const read = evidence(model, p => p.drive === s.drive && p.head === s.head)
     const any = evidence(model, p => p.head === s.head && (p.drive === s.drive || disks[p.disk]!.writer === drive.id))
-    return (['head-dirty', 'head-dead', 'head-off'] as const).map((cause, i) => ({ cause, who: drive.name, where: headName(s.head), disk: null, drive: drive.id, probability: m[i + 1]!, ...cause === 'head-off' ? any : read }))
+    return (['head-dirty', 'head-dead', 'head-off'] as const).map((cause, i) => ({
+      cause,
+      who: drive.name,
+      where: headName(s.head),
+      disk: null,
+      drive: drive.id,
+      probability: m[i + 1]!,
+      ...(cause === 'head-off' ? any : read),
+    }))
   })
 }
 
 function blamedDisks(model: BenchModel, marginals: readonly Float64Array[]): Blamed[] {
-  return model.disks.flatMap((disk, d) => model.states[d]!.flatMap((state, s): Blamed[] => {
-    if (state.kind === 'good' || marginals[d]![s]! < SHOWN) return []
-    const at = state.kind === 'spot' ? state.place : null
-    const said = evidence(model, p => p.disk === d && (at === null || at === p.head * 3 + p.zone))
-    return [{ cause: `disk-${state.kind}`, who: disk.name, where: at === null ? '' : `side ${Math.floor(at / 3)}, ${ZONE_NAMES[at % 3]}`, disk: disk.id, drive: null, probability: marginals[d]![s]!, ...said }]
-  }))
+  return model.disks.flatMap((disk, d) =>
+    model.states[d]!.flatMap((state, s): Blamed[] => {
+      if (state.kind === 'good' || marginals[d]![s]! < SHOWN) return []
+      const at = state.kind === 'spot' ? state.place : null
+      const said = evidence(model, p => p.disk === d && (at === null || at === p.head * 3 + p.zone))
+      return [
+        {
+          cause: `disk-${state.kind}`,
+          who: disk.name,
+          where: at === null ? '' : `side ${Math.floor(at / 3)}, ${ZONE_NAMES[at % 3]}`,
+          disk: disk.id,
+          drive: null,
+          probability: marginals[d]![s]!,
+          ...said,
+        },
+      ]
+    }),
+  )
 }

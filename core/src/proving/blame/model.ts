@@ -7,7 +7,8 @@ export const MACHINE_STATES = ['right', 'off track', 'off speed'] as const
 /** What one head of a drive may be. */
 export const HEAD_STATES = ['sound', 'dirty', 'dead', 'off track'] as const
 /** What a disk may be; a bad spot stands in one place, numbered head × 3 + zone. */
-export type DiskState = { readonly kind: 'good' | 'bad' | 'density' | 'narrow' } | { readonly kind: 'spot', readonly place: number }
+export type DiskState =
+  { readonly kind: 'good' | 'bad' | 'density' | 'narrow' } | { readonly kind: 'spot'; readonly place: number }
 
 /** Shares of sectors that still read, outer to inner: from memory of what comes across a bench. What is short in wavelength suffers first. */
 const DIRTY = [0.9, 0.7, 0.35] as const
@@ -26,13 +27,15 @@ const STRAY = 0.004
  * How reader and writer stand to each other, for one head, as one number: what is with the reader's head beside its being off track (sound,
  * dirty, dead) + 3 × how many of both are beside the track + 9 × how many are off speed. A drive that reads its own writing has neither.
  */
-export const caseNumber = (head: number, offTrack: number, offSpeed: number): number => head + 3 * offTrack + 9 * offSpeed
+export const caseNumber = (head: number, offTrack: number, offSpeed: number): number =>
+  head + 3 * offTrack + 9 * offSpeed
 export const CASES = 27
 
 /** What a disk may do to one place. */
 const AT_PLACE = ['good', 'bad', 'density', 'narrow', 'spot'] as const
 /** What a disk does to a place, as a number: a bad spot elsewhere does nothing. */
-export const atPlace = (disk: DiskState, place: number): number => disk.kind === 'spot' && disk.place !== place ? 0 : AT_PLACE.indexOf(disk.kind)
+export const atPlace = (disk: DiskState, place: number): number =>
+  disk.kind === 'spot' && disk.place !== place ? 0 : AT_PLACE.indexOf(disk.kind)
 
 function shareOf(at: number, zone: number, c: number, wide: boolean): number {
   const byDisk = [1, BAD_DISK, DENSITY[zone]!, wide ? NARROW : 1, SPOT][at]!
@@ -41,7 +44,8 @@ function shareOf(at: number, zone: number, c: number, wide: boolean): number {
 }
 
 /** Share of sectors that read in a place (head × 3 + zone) in a case. @param wide whether the reader's head is wider than what a narrow writer leaves */
-export const readingShare = (disk: DiskState, place: number, c: number, wide: boolean): number => shareOf(atPlace(disk, place), place % 3, c, wide)
+export const readingShare = (disk: DiskState, place: number, c: number, wide: boolean): number =>
+  shareOf(atPlace(disk, place), place % 3, c, wide)
 
 /** Sectors of one place fail together: however many were read, they count as no more than this. */
 const COUNTED = 12
@@ -53,9 +57,16 @@ const TEMPER = 0.6
 const known = new Float64Array(AT_PLACE.length * 3 * CASES * 2 * (COUNTED + 1) ** 2).fill(Number.NaN)
 
 /** Logarithm of the probability that so many sectors of a place read: beta-binomial, so that one surprise condemns nothing. */
-export function placeLikelihood(good: number, sectors: number, at: number, zone: number, c: number, wide: boolean): number {
+export function placeLikelihood(
+  good: number,
+  sectors: number,
+  at: number,
+  zone: number,
+  c: number,
+  wide: boolean,
+): number {
   const n = Math.min(COUNTED, sectors)
-  const k = Math.round(good * n / sectors)
+  const k = Math.round((good * n) / sectors)
   const key = ((((at * 3 + zone) * CASES + c) * 2 + Number(wide)) * (COUNTED + 1) + k) * (COUNTED + 1) + n
   if (Number.isNaN(known[key]!)) known[key] = countLikelihood(k, n, shareOf(at, zone, c, wide))
   return known[key]!
@@ -73,9 +84,10 @@ export const PRIORS = {
     const off = speed === 'off' ? 0.9 : speed === 'right' ? 0.004 : 0.05
     return [1 - off - (1 - off) * 0.06, (1 - off) * 0.06, off]
   },
-  foreignWriter: (trusted: boolean): readonly number[] => trusted ? [0.987, 0.009, 0.004] : [0.87, 0.09, 0.04],
-  head: (clean: boolean): readonly number[] => clean ? [0.9, 0.02, 0.03, 0.05] : [0.79, 0.13, 0.03, 0.05],
-  disk: (trusted: boolean) => trusted ? { bad: 0.01, spots: 0.015, density: 0.002 } : { bad: 0.06, spots: 0.06, density: 0.03 },
+  foreignWriter: (trusted: boolean): readonly number[] => (trusted ? [0.987, 0.009, 0.004] : [0.87, 0.09, 0.04]),
+  head: (clean: boolean): readonly number[] => (clean ? [0.9, 0.02, 0.03, 0.05] : [0.79, 0.13, 0.03, 0.05]),
+  disk: (trusted: boolean) =>
+    trusted ? { bad: 0.01, spots: 0.015, density: 0.002 } : { bad: 0.06, spots: 0.06, density: 0.03 },
   /** A disk that a narrower head wrote over what a wider one had written. */
-  narrow: (writerIsNarrow: boolean) => writerIsNarrow ? 0.2 : 0.03,
+  narrow: (writerIsNarrow: boolean) => (writerIsNarrow ? 0.2 : 0.03),
 } as const

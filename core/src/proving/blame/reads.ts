@@ -58,7 +58,11 @@ const MOSTLY_LOST = 0.5
  * Takes the tries of each place together. What read once is there: the best try counts, and tries that disagree are said to.
  * Disks and drives are given by their indices; reads of others are left out.
  */
-export function poolReads(reads: readonly BlameRead[], disks: readonly BlameDisk[], drives: readonly BlameDrive[]): PlaceRead[] {
+export function poolReads(
+  reads: readonly BlameRead[],
+  disks: readonly BlameDisk[],
+  drives: readonly BlameDrive[],
+): PlaceRead[] {
   const [diskOf, driveOf] = [disks, drives].map(list => new Map(list.map((x, i) => [x.id, i])))
   const groups = new Map<number, BlameRead[]>()
   for (const r of reads) {
@@ -70,8 +74,17 @@ export function poolReads(reads: readonly BlameRead[], disks: readonly BlameDisk
     else groups.set(key, [r])
   }
   return [...groups.values()].map((tries): PlaceRead => {
-    const best = tries.reduce((a, b) => b.good / b.sectors > a.good / a.sectors ? b : a)
+    const best = tries.reduce((a, b) => (b.good / b.sectors > a.good / a.sectors ? b : a))
     const worst = Math.min(...tries.map(t => t.good / t.sectors))
-    return { disk: diskOf!.get(best.disk)!, drive: driveOf!.get(best.drive)!, head: best.head, zone: ZONE_NAMES.indexOf(best.zone), tries: tries.length, good: best.good, sectors: best.sectors, contradictory: best.good === best.sectors && worst < MOSTLY_LOST }
+    return {
+      disk: diskOf!.get(best.disk)!,
+      drive: driveOf!.get(best.drive)!,
+      head: best.head,
+      zone: ZONE_NAMES.indexOf(best.zone),
+      tries: tries.length,
+      good: best.good,
+      sectors: best.sectors,
+      contradictory: best.good === best.sectors && worst < MOSTLY_LOST,
+    }
   })
 }

@@ -16,7 +16,10 @@ export class Carriage {
   missed = 0
   refused = 0
 
-  constructor(private readonly spec: DriveSpec, private readonly random: Random) {
+  constructor(
+    private readonly spec: DriveSpec,
+    private readonly random: Random,
+  ) {
     this.cylinder = spec.carriage.startCylinder
     this.from = this.cylinder
   }
@@ -31,7 +34,10 @@ export class Carriage {
       return
     }
     const to = this.cylinder + (inward ? 1 : -1)
-    const stiff = carriage.stiffMissPercent > 0 && Math.min(to, this.cylinder) >= carriage.stiffFrom && Math.max(to, this.cylinder) <= carriage.stiffTo
+    const stiff =
+      carriage.stiffMissPercent > 0 &&
+      Math.min(to, this.cylinder) >= carriage.stiffFrom &&
+      Math.max(to, this.cylinder) <= carriage.stiffTo
     // A stepper with too little voltage, or stepped too fast, stays where it is.
     const weak = power.motorV < 10 ? (10 - power.motorV) * 25 : 0
     const fast = rate < carriage.fastestStepMs * 0.8 ? 60 : 0
@@ -51,12 +57,18 @@ export class Carriage {
     const since = (t - this.movedS) * 1000
     if (this.movedS < 0 || since > 2 * this.spec.carriage.settleMs) return this.cylinder
     const tau = this.spec.carriage.settleMs / 5
-    return this.cylinder + (this.from - this.cylinder) * Math.exp(-since / tau) * Math.cos(Math.PI * since / (2.2 * tau))
+    return (
+      this.cylinder + (this.from - this.cylinder) * Math.exp(-since / tau) * Math.cos((Math.PI * since) / (2.2 * tau))
+    )
   }
 
   /** Hysteresis: half of it short of the detent, on the side it came from, µm towards the hub. */
-  get lagUm(): number { return this.movedS < 0 ? 0 : (this.inward ? -0.5 : 0.5) * this.spec.carriage.hysteresisUm }
+  get lagUm(): number {
+    return this.movedS < 0 ? 0 : (this.inward ? -0.5 : 0.5) * this.spec.carriage.hysteresisUm
+  }
 
   /** Whether it is still swinging. */
-  settling(t: number): boolean { return this.movedS >= 0 && (t - this.movedS) * 1000 < this.spec.carriage.settleMs }
+  settling(t: number): boolean {
+    return this.movedS >= 0 && (t - this.movedS) * 1000 < this.spec.carriage.settleMs
+  }
 }

@@ -18,9 +18,19 @@ export interface CartridgeSpec {
   readonly tries: number
 }
 
-export const SOUND_CARTRIDGE: CartridgeSpec = { seed: 1, rpm: 2941, servoSignal: 1, headsHurt: false, diskTorn: false, tries: 12 }
+export const SOUND_CARTRIDGE: CartridgeSpec = {
+  seed: 1,
+  rpm: 2941,
+  servoSignal: 1,
+  headsHurt: false,
+  diskTorn: false,
+  tries: 12,
+}
 
-export interface CartridgeEvent { readonly atS: number, readonly what: 'at speed' | 'heads load' | 'locked' | 'click' | 'given up' }
+export interface CartridgeEvent {
+  readonly atS: number
+  readonly what: 'at speed' | 'heads load' | 'locked' | 'click' | 'given up'
+}
 
 export interface CartridgeRun {
   readonly events: readonly CartridgeEvent[]
@@ -63,9 +73,31 @@ export function loadCartridge(spec: CartridgeSpec): CartridgeRun {
 }
 
 /** What is heard of a cartridge drive says enough: nothing good goes in while it clicks. */
-export function judgeCartridge({ clicks, locked }: { readonly clicks: number, readonly locked: boolean }): Call {
-  if (clicks >= 3) return { kind: 'stop', reasons: [`The heads were drawn back and loaded again ${clicks} times: a steady click.`, 'It can tear a disk, and a torn disk can wreck the next drive.'], next: 'Take the cartridge out, keep it and the drive apart from all others, and look at both edges with a lens.' }
-  if (!locked) return { kind: 'mend', reasons: ['The heads load, but the servo does not lock.'], next: 'Look at the disk’s speed and clean nothing inside by force; try one cartridge that is already given up.' }
-  if (clicks) return { kind: 'unknown', reasons: [`It clicked ${clicks === 1 ? 'once' : 'twice'} before it locked.`], next: 'Load ten times with a cartridge that may be lost, and count.' }
-  return { kind: 'leave', reasons: ['The servo locked at the first load.'], next: 'Load ten times and count clicks: nothing here is aligned by hand.' }
+export function judgeCartridge({ clicks, locked }: { readonly clicks: number; readonly locked: boolean }): Call {
+  if (clicks >= 3)
+    return {
+      kind: 'stop',
+      reasons: [
+        `The heads were drawn back and loaded again ${clicks} times: a steady click.`,
+        'It can tear a disk, and a torn disk can wreck the next drive.',
+      ],
+      next: 'Take the cartridge out, keep it and the drive apart from all others, and look at both edges with a lens.',
+    }
+  if (!locked)
+    return {
+      kind: 'mend',
+      reasons: ['The heads load, but the servo does not lock.'],
+      next: 'Look at the disk’s speed and clean nothing inside by force; try one cartridge that is already given up.',
+    }
+  if (clicks)
+    return {
+      kind: 'unknown',
+      reasons: [`It clicked ${clicks === 1 ? 'once' : 'twice'} before it locked.`],
+      next: 'Load ten times with a cartridge that may be lost, and count.',
+    }
+  return {
+    kind: 'leave',
+    reasons: ['The servo locked at the first load.'],
+    next: 'Load ten times and count clicks: nothing here is aligned by hand.',
+  }
 }

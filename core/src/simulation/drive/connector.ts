@@ -12,7 +12,10 @@ export class Connector {
   private brokenUntilS = -1
   private lastS = 0
 
-  constructor(private readonly spec: DriveSpec, private readonly random: Random) {}
+  constructor(
+    private readonly spec: DriveSpec,
+    private readonly random: Random,
+  ) {}
 
   /** Lets time pass. */
   advance(t: number): void {
@@ -21,7 +24,8 @@ export class Connector {
     this.lastS = t
     if (wire === 'none' || t < this.brokenUntilS) return
     const rate = this.moving === wire ? breaksPerSecond : atRestPerSecond
-    if (rate > 0 && this.random.next() < 1 - Math.exp(-rate * dt)) this.brokenUntilS = t - BROKEN_S * Math.log(1 - this.random.next())
+    if (rate > 0 && this.random.next() < 1 - Math.exp(-rate * dt))
+      this.brokenUntilS = t - BROKEN_S * Math.log(1 - this.random.next())
   }
 
   broken(wire: LineName, t: number): boolean {

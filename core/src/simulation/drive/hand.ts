@@ -14,13 +14,19 @@ export class AdjustingHand {
   private cylinder = 0
 
   /** @param umPerUnit what a mark moves the head by, µm, towards the hub */
-  constructor(readonly drive: SimulatedDrive, readonly adjuster: Adjuster, private readonly umPerUnit: number) {
+  constructor(
+    readonly drive: SimulatedDrive,
+    readonly adjuster: Adjuster,
+    private readonly umPerUnit: number,
+  ) {
     this.host = new SimulatedHost(drive, { stepMs: 6, settleMs: 20 })
     this.host.start()
     this.host.home()
   }
 
-  get position(): number { return this.at }
+  get position(): number {
+    return this.at
+  }
 
   /** Sets the adjuster. The sensor only tells where home is, so that the carriage is sent there again. */
   set(position: number): void {
@@ -41,11 +47,17 @@ export class AdjustingHand {
   read(head: 0 | 1): SweepCount {
     const { layout } = this.drive.media!
     const expected = layout.sectorsOf(this.cylinder)
-    const [r] = toReadings([this.host.read(head, 1, undefined, [layout.formatOf(this.cylinder)])], { stepsPerCylinder: 1, offset: 0 })
+    const [r] = toReadings([this.host.read(head, 1, undefined, [layout.formatOf(this.cylinder)])], {
+      stepsPerCylinder: 1,
+      offset: 0,
+    })
     const good = Math.min(expected, r?.sectors.filter(s => s.state === 'good').length ?? 0)
     const foreign = r?.sectors.filter(s => s.state === 'foreign') ?? []
-    const named = foreign.length >= expected * WHOLE && foreign.every(s => s.names === foreign[0]!.names) ? foreign[0]!.names - this.cylinder : undefined
+    const named =
+      foreign.length >= expected * WHOLE && foreign.every(s => s.names === foreign[0]!.names)
+        ? foreign[0]!.names - this.cylinder
+        : undefined
     const margin = r && r.margin !== null && good > 0 ? Math.max(0, Math.min(1, r.margin)) : undefined
-    return { good, expected, ...margin === undefined ? {} : { margin }, ...named ? { named } : {} }
+    return { good, expected, ...(margin === undefined ? {} : { margin }), ...(named ? { named } : {}) }
   }
 }

@@ -17,9 +17,14 @@ export class SimulatedHost {
   /** Where it believes the heads to be; null before it has homed. */
   believes: number | null = null
 
-  constructor(readonly drive: SimulatedDrive, private readonly options: Pick<HostOptions, 'stepMs' | 'settleMs'> = { stepMs: 6, settleMs: 18 }) {}
+  constructor(
+    readonly drive: SimulatedDrive,
+    private readonly options: Pick<HostOptions, 'stepMs' | 'settleMs'> = { stepMs: 6, settleMs: 18 },
+  ) {}
 
-  wait(seconds: number): void { this.drive.advanceTo(this.drive.timeS + seconds) }
+  wait(seconds: number): void {
+    this.drive.advanceTo(this.drive.timeS + seconds)
+  }
 
   /** Selects the drive and starts its motor. @returns whether it became ready in time */
   start(): boolean {
@@ -89,21 +94,41 @@ export class SimulatedHost {
     this.drive.takeFlux()
     const fromS = this.drive.timeS
     // A little more than whole turns, so that a sector that lies across the start is not cut.
-    this.wait((turns + 0.1) * 60 / this.drive.media!.layout.rpm)
+    this.wait(((turns + 0.1) * 60) / this.drive.media!.layout.rpm)
     const flux = this.drive.takeFlux()
     const read = flux.length > 200 ? recogniseTrack(flux, formats, {}, likely) : null
-    return { cylinder: this.believes, head, fromS, toS: this.drive.timeS, turns, transitions: flux.length, sample: sampleOf(flux), read, index: this.drive.indexFalls(fromS - 0.25) }
+    return {
+      cylinder: this.believes,
+      head,
+      fromS,
+      toS: this.drive.timeS,
+      turns,
+      transitions: flux.length,
+      sample: sampleOf(flux),
+      read,
+      index: this.drive.indexFalls(fromS - 0.25),
+    }
   }
 }
 
 /** Cylinders and heads that a disk of this layout has. */
 export function wholeSurface(drive: SimulatedDrive, turns = 2): HostOptions {
   const { cylinders, heads } = drive.media!.layout
-  return { cylinders: Array.from({ length: cylinders }, (_, i) => i), heads: heads === 2 ? [0, 1] : [0], turns, stepMs: 6, settleMs: 18 }
+  return {
+    cylinders: Array.from({ length: cylinders }, (_, i) => i),
+    heads: heads === 2 ? [0, 1] : [0],
+    turns,
+    stepMs: 6,
+    settleMs: 18,
+  }
 }
 
 /** Progress of a read: the track just read, of how many. */
-export interface ReadProgress { readonly done: number, readonly all: number, readonly track: RawTrack }
+export interface ReadProgress {
+  readonly done: number
+  readonly all: number
+  readonly track: RawTrack
+}
 
 /**
  * Homes and reads cylinder by cylinder, through the same engine as any recording; yields after each track.

@@ -24,7 +24,11 @@ export class LineRecorder {
   edges(sinceS = 0): EdgeList {
     let first = 0
     while (first < this.times.length && this.times[first]! < sinceS) first++
-    return { initial: ((this.initial + first) & 1) as 0 | 1, times: Float64Array.from(this.times.slice(first), t => t - sinceS), gaps: [] }
+    return {
+      initial: ((this.initial + first) & 1) as 0 | 1,
+      times: Float64Array.from(this.times.slice(first), t => t - sinceS),
+      gaps: [],
+    }
   }
 
   /** Forgets all before a time. */

@@ -24,7 +24,11 @@ export class SimulatedDisk {
   private readonly laid = new Map<string, LaidTrack | null>()
   private readonly written = new Map<string, Written>()
 
-  constructor(readonly spec: DiskSpec, private readonly mechanism: MechanismId, private readonly pulseUm: number) {
+  constructor(
+    readonly spec: DiskSpec,
+    private readonly mechanism: MechanismId,
+    private readonly pulseUm: number,
+  ) {
     this.layout = LAYOUTS[spec.layout]!
   }
 
@@ -32,7 +36,12 @@ export class SimulatedDisk {
   sectorsOf(cylinder: number, head: 0 | 1, content = this.spec.content): SectorToWrite[] {
     const { firstId, bytes, sectorsOf } = this.layout
     const random = new Random(content * 4099 + cylinder * 2 + head)
-    return Array.from({ length: sectorsOf(cylinder) }, (_, i) => ({ cylinder, head, sector: firstId + i, data: Uint8Array.from({ length: bytes }, () => Math.floor(random.next() * 256)) }))
+    return Array.from({ length: sectorsOf(cylinder) }, (_, i) => ({
+      cylinder,
+      head,
+      sector: firstId + i,
+      data: Uint8Array.from({ length: bytes }, () => Math.floor(random.next() * 256)),
+    }))
   }
 
   /** The track of a cylinder and side; null where none was written. */
@@ -43,7 +52,8 @@ export class SimulatedDisk {
     const known = this.laid.get(key)
     if (known !== undefined) return known
     if (this.laid.size >= KEPT) this.laid.delete(this.laid.keys().next().value!)
-    const track = cylinder < 0 || cylinder >= this.layout.cylinders || head >= this.layout.heads ? null : this.lay(cylinder, head)
+    const track =
+      cylinder < 0 || cylinder >= this.layout.cylinders || head >= this.layout.heads ? null : this.lay(cylinder, head)
     this.laid.set(key, track)
     return track
   }
@@ -52,12 +62,21 @@ export class SimulatedDisk {
    * A head writes a turn of cells.
    * @param at how it stands: the cylinder that it covers, how far beside its middle (µm towards the hub), its angle and width
    */
-  write(cells: Uint8Array, format: Format, at: Strip & { readonly cylinder: number, readonly head: 0 | 1, readonly azimuthMin: number }): void {
+  write(
+    cells: Uint8Array,
+    format: Format,
+    at: Strip & { readonly cylinder: number; readonly head: 0 | 1; readonly azimuthMin: number },
+  ): void {
     const key = `${at.cylinder} ${at.head}`
     const before = this.track(at.cylinder, at.head)
     const under = before ? { radialUm: before.radialUm, trackUm: this.howWritten(at.cylinder, at.head).trackUm } : null
     const pathUm = 2 * Math.PI * this.radiusMm(at.cylinder, at.head) * 1000
-    this.written.set(key, { track: layCells(cells, at.cylinder, format, pathUm, this.pulseOf(), at.radialUm), trackUm: at.trackUm, azimuthMin: at.azimuthMin, under })
+    this.written.set(key, {
+      track: layCells(cells, at.cylinder, format, pathUm, this.pulseOf(), at.radialUm),
+      trackUm: at.trackUm,
+      azimuthMin: at.azimuthMin,
+      under,
+    })
   }
 
   /** Width and angle of what stands on a track, and what is left beside it of what it was written over. */
@@ -78,7 +97,14 @@ export class SimulatedDisk {
     const format = this.layout.formatOf(cylinder)
     const turnS = 60 / this.spec.writer.rpm
     const cells = writeTrack(format, this.sectorsOf(cylinder, head), turnS)
-    return layCells(cells, cylinder, format, 2 * Math.PI * this.radiusMm(cylinder, head) * 1000, this.pulseOf(), this.spec.writer.radialUm[head])
+    return layCells(
+      cells,
+      cylinder,
+      format,
+      2 * Math.PI * this.radiusMm(cylinder, head) * 1000,
+      this.pulseOf(),
+      this.spec.writer.radialUm[head],
+    )
   }
 }
 
@@ -86,4 +112,7 @@ export class SimulatedDisk {
 const WORD = 16
 
 /** A turn as it is clocked out: a fast spindle has no room for the last cells, on a slow one the last word repeats. @param room cells that the turn takes */
-export const cellsOfTurn = (cells: Uint8Array, room: number): Uint8Array => Uint8Array.from({ length: room }, (_, i) => i < cells.length ? cells[i]! : cells[cells.length - WORD + (i - cells.length) % WORD]!)
+export const cellsOfTurn = (cells: Uint8Array, room: number): Uint8Array =>
+  Uint8Array.from({ length: room }, (_, i) =>
+    i < cells.length ? cells[i]! : cells[cells.length - WORD + ((i - cells.length) % WORD)]!,
+  )

@@ -1,7 +1,19 @@
 import { GrowableDoubles, type EdgeList } from '../../captures'
 import { RECORDING_GEOMETRY } from '../../mechanisms'
 import { sortNearly } from '../../numbers'
-import { cellsInTurn, edgesFromFlux, layCells, QUICK_RATE, quickStream, recogniseTrack, viewOf, type Format, type LaidTrack, type QuickBlock, type ReadTrack } from '../../recording'
+import {
+  cellsInTurn,
+  edgesFromFlux,
+  layCells,
+  QUICK_RATE,
+  quickStream,
+  recogniseTrack,
+  viewOf,
+  type Format,
+  type LaidTrack,
+  type QuickBlock,
+  type ReadTrack,
+} from '../../recording'
 import type { Call, CountedSectors, WriteTestResult } from '../../observations'
 import { QuickGauss } from '../gauss'
 import { Random } from '../random'
@@ -31,12 +43,24 @@ export interface QuickDiskSpec {
 }
 
 export const SOUND_QUICK_DISK: QuickDiskSpec = {
-  seed: 1, rpm: 423, writerRpm: 423, beltRipplePercent: 0.3, dirtUm: 0, amplitude: 1, noise: 0.06, passTurns: 56, readyTurns: 1.2, dataTurns: 2.4, startTurns: 0, blockBytes: 6000, blocks: 9,
+  seed: 1,
+  rpm: 423,
+  writerRpm: 423,
+  beltRipplePercent: 0.3,
+  dirtUm: 0,
+  amplitude: 1,
+  noise: 0.06,
+  passTurns: 56,
+  readyTurns: 1.2,
+  dataTurns: 2.4,
+  startTurns: 0,
+  blockBytes: 6000,
+  blocks: 9,
 }
 
 /** One sweep, as its lines have it and as it read. */
 export interface QuickPass {
-  readonly channels: readonly { readonly name: string, readonly edges: EdgeList }[]
+  readonly channels: readonly { readonly name: string; readonly edges: EdgeList }[]
   readonly durationS: number
   readonly passS: number
   readonly readyS: number
@@ -55,8 +79,11 @@ const RETURN_S = 0.5
 
 /** Blocks on a quick disk: the same seed has the same contents. */
 export function quickBlocks(spec: QuickDiskSpec): QuickBlock[] {
-  const random = new Random(spec.seed ^ 0x0D15)
-  return Array.from({ length: spec.blocks }, (_, i) => ({ kind: i % 2, data: Uint8Array.from({ length: i % 2 ? spec.blockBytes : 64 }, () => Math.floor(random.next() * 256)) }))
+  const random = new Random(spec.seed ^ 0x0d15)
+  return Array.from({ length: spec.blocks }, (_, i) => ({
+    kind: i % 2,
+    data: Uint8Array.from({ length: i % 2 ? spec.blockBytes : 64 }, () => Math.floor(random.next() * 256)),
+  }))
 }
 
 /** Starts the motor, lets the head sweep once and return, and reads what came past. */
@@ -69,10 +96,25 @@ export function sweepQuickDisk(spec: QuickDiskSpec): QuickPass {
   const pulseUm = RECORDING_GEOMETRY['quick-disk']!.pulseUm.value
   // The whole spiral is laid as one long track; a pass is its one turn.
   const track: LaidTrack = layCells(cells, 0, FORMAT, 2 * Math.PI * MIDDLE_UM * spec.passTurns, pulseUm, 0)
-  const spindle = new SpindleModel({ seed: spec.seed, rpm: spec.rpm, startS: 0.15, ripples: [{ cyclesPerTurn: 0.7, peakPercent: spec.beltRipplePercent }], wanderPercent: 0.05 })
+  const spindle = new SpindleModel({
+    seed: spec.seed,
+    rpm: spec.rpm,
+    startS: 0.15,
+    ripples: [{ cyclesPerTurn: 0.7, peakPercent: spec.beltRipplePercent }],
+    wanderPercent: 0.05,
+  })
   const gauss = new QuickGauss(spec.seed)
   const wide = RECORDING_GEOMETRY['quick-disk']!.trackUm.value
-  const view = viewOf(track, null, { offUm: 0, azimuthMin: 0, spacingUm: spec.dirtUm, amplitude: spec.amplitude, noise: spec.noise, headUm: wide, trackUm: wide, pitchUm: 2 * wide })
+  const view = viewOf(track, null, {
+    offUm: 0,
+    azimuthMin: 0,
+    spacingUm: spec.dirtUm,
+    amplitude: spec.amplitude,
+    noise: spec.noise,
+    headUm: wide,
+    trackUm: wide,
+    pitchUm: 2 * wide,
+  })
   const flux = new GrowableDoubles()
   const [motor, ready, media] = [new LineRecorder(), new LineRecorder(), new LineRecorder()]
   media.set(0.001, true)
@@ -92,7 +134,10 @@ export function sweepQuickDisk(spec: QuickDiskSpec): QuickPass {
           readyS = at
           ready.set(at, true)
         }
-        if (view && before >= 0 && swept < spec.passTurns) readArc(view, before / spec.passTurns, swept / spec.passTurns, lastS, at, gauss, spec.noise, (x) => { flux.push(x) })
+        if (view && before >= 0 && swept < spec.passTurns)
+          readArc(view, before / spec.passTurns, swept / spec.passTurns, lastS, at, gauss, spec.noise, x => {
+            flux.push(x)
+          })
         if (swept >= spec.passTurns) {
           endS = at
           ready.set(at, false)
@@ -107,17 +152,33 @@ export function sweepQuickDisk(spec: QuickDiskSpec): QuickPass {
   const first = read?.sectors.find(s => s.status === 'good')
   const durationS = endS + RETURN_S
   motor.set(durationS - 0.01, false)
-  const pass = { passS: endS - readyS, readyS, readyToDataMs: first ? (first.atS - readyS) * 1000 : null, read, wanted: spec.blocks }
+  const pass = {
+    passS: endS - readyS,
+    readyS,
+    readyToDataMs: first ? (first.atS - readyS) * 1000 : null,
+    read,
+    wanted: spec.blocks,
+  }
   return {
-    ...pass, durationS, call: judgeQuickPass(pass, spec),
-    channels: [{ name: 'MOTOR', edges: motor.edges() }, { name: 'MEDIA', edges: media.edges() }, { name: 'READY', edges: ready.edges() }, { name: 'READ_DATA', edges: edgesFromFlux(times) }],
+    ...pass,
+    durationS,
+    call: judgeQuickPass(pass, spec),
+    channels: [
+      { name: 'MOTOR', edges: motor.edges() },
+      { name: 'MEDIA', edges: media.edges() },
+      { name: 'READY', edges: ready.edges() },
+      { name: 'READ_DATA', edges: edgesFromFlux(times) },
+    ],
   }
 }
 
 /** States of a quick-disk drive for a write test. */
-export const QUICK_STORIES: readonly { readonly id: string, readonly label: string, readonly spec: QuickDiskSpec }[] = [
-  { id: 'sound', label: 'A sound drive', spec: SOUND_QUICK_DISK }, { id: 'fast', label: 'Six per cent fast', spec: { ...SOUND_QUICK_DISK, rpm: SOUND_QUICK_DISK.rpm * 1.06 } },
-  { id: 'late', label: 'Its sweep starts late', spec: { ...SOUND_QUICK_DISK, startTurns: 1.2 } }, { id: 'dirty', label: 'Head dirty', spec: { ...SOUND_QUICK_DISK, dirtUm: 3 } }, { id: 'weak', label: 'Head weak', spec: { ...SOUND_QUICK_DISK, amplitude: 0.3 } },
+export const QUICK_STORIES: readonly { readonly id: string; readonly label: string; readonly spec: QuickDiskSpec }[] = [
+  { id: 'sound', label: 'A sound drive', spec: SOUND_QUICK_DISK },
+  { id: 'fast', label: 'Six per cent fast', spec: { ...SOUND_QUICK_DISK, rpm: SOUND_QUICK_DISK.rpm * 1.06 } },
+  { id: 'late', label: 'Its sweep starts late', spec: { ...SOUND_QUICK_DISK, startTurns: 1.2 } },
+  { id: 'dirty', label: 'Head dirty', spec: { ...SOUND_QUICK_DISK, dirtUm: 3 } },
+  { id: 'weak', label: 'Head weak', spec: { ...SOUND_QUICK_DISK, amplitude: 0.3 } },
 ]
 
 /**
@@ -130,17 +191,66 @@ export function writeQuickSide(spec: QuickDiskSpec): WriteTestResult {
     return { good: Math.min(wanted, read?.sectors.filter(s => s.status === 'good').length ?? 0), sectors: wanted }
   }
   const [format, pattern, overwrite] = [side(1), side(2), side(3)]
-  return { blocked: null, allowed: null, format: [format, null], tracks: null, formatS: null, first: null, last: null, pattern: [pattern, null], overwrite: [overwrite, null], homeAfter: null }
+  return {
+    blocked: null,
+    allowed: null,
+    format: [format, null],
+    tracks: null,
+    formatS: null,
+    first: null,
+    last: null,
+    pattern: [pattern, null],
+    overwrite: [overwrite, null],
+    homeAfter: null,
+  }
 }
 
 /** What one sweep says: blocks, speed by their rate, and when data begin after READY. */
-export function judgeQuickPass(pass: Pick<QuickPass, 'read' | 'wanted' | 'readyToDataMs'>, nominal: { readonly rpm: number, readonly readyTurns: number, readonly dataTurns: number, readonly writerRpm: number } = SOUND_QUICK_DISK): Call {
+export function judgeQuickPass(
+  pass: Pick<QuickPass, 'read' | 'wanted' | 'readyToDataMs'>,
+  nominal: {
+    readonly rpm: number
+    readonly readyTurns: number
+    readonly dataTurns: number
+    readonly writerRpm: number
+  } = SOUND_QUICK_DISK,
+): Call {
   const good = pass.read?.sectors.filter(s => s.status === 'good').length ?? 0
-  if (!pass.read || good === 0) return { kind: 'unknown', reasons: ['No block was read in the whole pass.'], next: 'Clean the head, look at the belt, then set the speed with a disk that is known to be good.' }
+  if (!pass.read || good === 0)
+    return {
+      kind: 'unknown',
+      reasons: ['No block was read in the whole pass.'],
+      next: 'Clean the head, look at the belt, then set the speed with a disk that is known to be good.',
+    }
   const off = pass.read.rateOff
-  const late = pass.readyToDataMs! - (nominal.dataTurns - nominal.readyTurns) * 60_000 / nominal.writerRpm
-  if (Math.abs(off) > 0.03) return { kind: 'nudge', reasons: [`The stream comes ${Math.abs(off * 100).toFixed(1)} % ${off > 0 ? 'fast' : 'slow'}, so the pass is too ${off > 0 ? 'short' : 'long'} and what is written here may not be found again.`], next: 'Trim the speed first; judge the start of the data after that.' }
-  if (Math.abs(late) > 120) return { kind: 'nudge', reasons: [`Data begin ${Math.abs(late).toFixed(0)} ms ${late > 0 ? 'later' : 'earlier'} after READY than they should: the sweep starts in the wrong place.`], next: 'Set where the head starts its sweep, in small moves, with the speed right.' }
-  if (good < pass.wanted) return { kind: 'unknown', reasons: [`${good} of ${pass.wanted} blocks read in one pass.`], next: 'Sweep again; blocks that fail at the same place each time point to the disk.' }
-  return { kind: 'leave', reasons: [`All ${good} blocks read in one pass, with ${Math.round(pass.read.margin * 100)} % of the window left; data begin ${pass.readyToDataMs!.toFixed(0)} ms after READY.`], next: 'Write and read back a whole side.' }
+  const late = pass.readyToDataMs! - ((nominal.dataTurns - nominal.readyTurns) * 60_000) / nominal.writerRpm
+  if (Math.abs(off) > 0.03)
+    return {
+      kind: 'nudge',
+      reasons: [
+        `The stream comes ${Math.abs(off * 100).toFixed(1)} % ${off > 0 ? 'fast' : 'slow'}, so the pass is too ${off > 0 ? 'short' : 'long'} and what is written here may not be found again.`,
+      ],
+      next: 'Trim the speed first; judge the start of the data after that.',
+    }
+  if (Math.abs(late) > 120)
+    return {
+      kind: 'nudge',
+      reasons: [
+        `Data begin ${Math.abs(late).toFixed(0)} ms ${late > 0 ? 'later' : 'earlier'} after READY than they should: the sweep starts in the wrong place.`,
+      ],
+      next: 'Set where the head starts its sweep, in small moves, with the speed right.',
+    }
+  if (good < pass.wanted)
+    return {
+      kind: 'unknown',
+      reasons: [`${good} of ${pass.wanted} blocks read in one pass.`],
+      next: 'Sweep again; blocks that fail at the same place each time point to the disk.',
+    }
+  return {
+    kind: 'leave',
+    reasons: [
+      `All ${good} blocks read in one pass, with ${Math.round(pass.read.margin * 100)} % of the window left; data begin ${pass.readyToDataMs!.toFixed(0)} ms after READY.`,
+    ],
+    next: 'Write and read back a whole side.',
+  }
 }

@@ -7,7 +7,16 @@ import type { QuickGauss } from '../gauss'
  * @param fromTurn, toTurn angles in turns, not further apart than one; @param fromS, toS times of both
  * @param out called with the time of each pulse
  */
-export function readArc(view: HeadView, fromTurn: number, toTurn: number, fromS: number, toS: number, gauss: QuickGauss, noise: number, out: (t: number) => void): void {
+export function readArc(
+  view: HeadView,
+  fromTurn: number,
+  toTurn: number,
+  fromS: number,
+  toS: number,
+  gauss: QuickGauss,
+  noise: number,
+  out: (t: number) => void,
+): void {
   const { track, signal, jitterCells } = view
   const { at, cells } = track
   const start = Math.floor(fromTurn)
@@ -25,7 +34,7 @@ export function readArc(view: HeadView, fromTurn: number, toTurn: number, fromS:
       const height = track.height[i]!
       // A peak that noise keeps below the comparator makes no pulse.
       if (height + rough * gauss.next() < threshold) continue
-      out(base + (cell + lap * cells + 0.5 + track.shift[i]! + jitterCells / height * gauss.next()) * perCell)
+      out(base + (cell + lap * cells + 0.5 + track.shift[i]! + (jitterCells / height) * gauss.next()) * perCell)
     }
   }
 }

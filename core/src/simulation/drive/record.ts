@@ -4,7 +4,7 @@ import { SimulatedDrive } from './simulated-drive'
 import type { DriveSpec } from './spec'
 
 export interface Recording {
-  readonly channels: readonly { readonly name: string, readonly edges: EdgeList }[]
+  readonly channels: readonly { readonly name: string; readonly edges: EdgeList }[]
   readonly durationS: number
   readonly drive: SimulatedDrive
 }

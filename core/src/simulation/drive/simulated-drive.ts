@@ -3,7 +3,16 @@ import { GrowableDoubles, type EdgeList } from '../../captures'
 import { ADJUSTER_NAMES } from '../../carriage'
 import { findMechanism, pitchUm } from '../../mechanisms'
 import { lowerBound, sortNearly } from '../../numbers'
-import { edgesFromFlux, fluxFromEdges, halfCellOf, residue, viewOf, type Format, type HeadState, type HeadView } from '../../recording'
+import {
+  edgesFromFlux,
+  fluxFromEdges,
+  halfCellOf,
+  residue,
+  viewOf,
+  type Format,
+  type HeadState,
+  type HeadView,
+} from '../../recording'
 import { QuickGauss } from '../gauss'
 import { Random } from '../random'
 import { SpindleModel } from '../spindle-model'
@@ -27,8 +36,18 @@ const INDEX_SHARE = 0.02
 const SWINGING_PARTS = 8
 /** Names of the lines in a recording. */
 export const RECORDED_AS: Readonly<Record<LineName, string>> = {
-  'index': 'INDEX', 'track-0': 'TRACK0', 'write-protect': 'WRITE_PROTECT', 'read-data': 'READ_DATA', 'step': 'STEP', 'direction': 'DIRECTION', 'side': 'SIDE',
-  'motor': 'MOTOR', 'select': 'SELECT', 'ready': 'READY', 'disk-change': 'DISK_CHANGE', 'write-gate': 'WRITE_GATE',
+  index: 'INDEX',
+  'track-0': 'TRACK0',
+  'write-protect': 'WRITE_PROTECT',
+  'read-data': 'READ_DATA',
+  step: 'STEP',
+  direction: 'DIRECTION',
+  side: 'SIDE',
+  motor: 'MOTOR',
+  select: 'SELECT',
+  ready: 'READY',
+  'disk-change': 'DISK_CHANGE',
+  'write-gate': 'WRITE_GATE',
 }
 
 /**
@@ -41,8 +60,18 @@ export class SimulatedDrive {
   private readonly spindle: SpindleModel
   private readonly random: Random
   private readonly gauss: QuickGauss
-  private readonly host: Record<HostLine, boolean> = { 'select': false, 'motor': false, 'direction': false, 'step': false, 'side': false, 'write-gate': false }
-  private readonly recorders = Object.fromEntries(LINE_NAMES.map(l => [l, new LineRecorder()])) as Record<LineName, LineRecorder>
+  private readonly host: Record<HostLine, boolean> = {
+    select: false,
+    motor: false,
+    direction: false,
+    step: false,
+    side: false,
+    'write-gate': false,
+  }
+  private readonly recorders = Object.fromEntries(LINE_NAMES.map(l => [l, new LineRecorder()])) as Record<
+    LineName,
+    LineRecorder
+  >
   private readonly marks = [...Array.from({ length: ARCS }, (_, i) => i / ARCS), INDEX_SHARE].sort((a, b) => a - b)
   private readonly moved: Record<Adjuster, number> = { sensor: 0, stepper: 0, upper: 0, lower: 0, trimmer: 0 }
   private flux = new GrowableDoubles()
@@ -59,11 +88,14 @@ export class SimulatedDrive {
   private readingSignal = false
 
   /** @param keep whether pulses that were taken are kept for a recording */
-  constructor(readonly spec: DriveSpec, private readonly keep = false) {
+  constructor(
+    readonly spec: DriveSpec,
+    private readonly keep = false,
+  ) {
     this.random = new Random(spec.seed)
     this.gauss = new QuickGauss(spec.seed)
-    this.carriage = new Carriage(spec, new Random(spec.seed ^ 0xCA44))
-    this.connector = new Connector(spec, new Random(spec.seed ^ 0xC044))
+    this.carriage = new Carriage(spec, new Random(spec.seed ^ 0xca44))
+    this.connector = new Connector(spec, new Random(spec.seed ^ 0xc044))
     this.spindle = new SpindleModel(spindleOptions(spec))
     this.spindle.setMotor(false)
     this.disk = new SimulatedDisk(spec.disk, spec.mechanism, spec.pulseUm)
@@ -71,12 +103,22 @@ export class SimulatedDrive {
     this.refresh()
   }
 
-  get timeS(): number { return this.spindle.timeS }
-  get media(): SimulatedDisk | null { return this.disk }
+  get timeS(): number {
+    return this.spindle.timeS
+  }
+  get media(): SimulatedDisk | null {
+    return this.disk
+  }
   /** Share of its speed that the spindle has come to. */
-  get spin(): number { return this.spindle.spinShare }
-  get tabProtected(): boolean { return this.tab }
-  get innermost(): number { return findMechanism(this.spec.mechanism).geometry.cylinders.value + 1 }
+  get spin(): number {
+    return this.spindle.spinShare
+  }
+  get tabProtected(): boolean {
+    return this.tab
+  }
+  get innermost(): number {
+    return findMechanism(this.spec.mechanism).geometry.cylinders.value + 1
+  }
 
   /** The host drives one of its lines; low is true. */
   set(line: Exclude<HostLine, 'step'>, low: boolean): void {
@@ -99,8 +141,12 @@ export class SimulatedDrive {
     this.refresh()
   }
 
-  insert(disk = new SimulatedDisk(this.spec.disk, this.spec.mechanism, this.spec.pulseUm)): void { this.exchange(disk) }
-  remove(): void { this.exchange(null) }
+  insert(disk = new SimulatedDisk(this.spec.disk, this.spec.mechanism, this.spec.pulseUm)): void {
+    this.exchange(disk)
+  }
+  remove(): void {
+    this.exchange(null)
+  }
 
   private exchange(disk: SimulatedDisk | null): void {
     this.endArc(this.timeS)
@@ -124,10 +170,14 @@ export class SimulatedDrive {
     this.refresh()
   }
 
-  movedBy(adjuster: Adjuster): number { return this.moved[adjuster] }
+  movedBy(adjuster: Adjuster): number {
+    return this.moved[adjuster]
+  }
 
   /** Moves a wire at its plug until told to leave it. */
-  wiggle(wire: LineName | null): void { this.connector.moving = wire }
+  wiggle(wire: LineName | null): void {
+    this.connector.moving = wire
+  }
 
   /** Lets time pass. */
   advanceTo(untilS: number): void {
@@ -157,10 +207,13 @@ export class SimulatedDrive {
     const [fromS, fromTurn] = [this.arcS, this.arcTurn]
     const heard = this.outputs('read-data', t)
     for (let i = 1; i <= parts; i++) {
-      const [toS, toTurn] = [fromS + (t - fromS) * i / parts, fromTurn + (angle - fromTurn) * i / parts]
+      const [toS, toTurn] = [fromS + ((t - fromS) * i) / parts, fromTurn + ((angle - fromTurn) * i) / parts]
       const view = this.view((this.arcS + toS) / 2)
       this.readingSignal = view !== null && toS > this.arcS
-      if (view && heard && toTurn > this.arcTurn) readArc(view, this.arcTurn, toTurn, this.arcS, toS, this.gauss, this.noise, (x) => { this.flux.push(x) })
+      if (view && heard && toTurn > this.arcTurn)
+        readArc(view, this.arcTurn, toTurn, this.arcS, toS, this.gauss, this.noise, x => {
+          this.flux.push(x)
+        })
       this.arcTurn = toTurn
       this.arcS = toS
     }
@@ -187,21 +240,35 @@ export class SimulatedDrive {
     const [fromTurn, fromS] = [this.spindle.turns, this.timeS]
     const able = this.writes
     const turnS = 60 / this.spec.spindle.rpm
-    while (this.spindle.turns < fromTurn + 1 && this.timeS < fromS + 5 * turnS) this.advanceTo(this.timeS + Math.max(turnS / 200, (fromTurn + 1 - this.spindle.turns) * turnS * 0.9))
+    while (this.spindle.turns < fromTurn + 1 && this.timeS < fromS + 5 * turnS)
+      this.advanceTo(this.timeS + Math.max(turnS / 200, (fromTurn + 1 - this.spindle.turns) * turnS * 0.9))
     this.set('write-gate', false)
     if (!able || !this.disk) return false
     const side: 0 | 1 = this.hears('side') ? 1 : 0
     const { cylinders } = this.headPlace(side)
     const cylinder = Math.round(cylinders)
     const room = Math.floor((this.timeS - fromS) / (this.spindle.turns - fromTurn) / halfCellOf(format))
-    this.disk.write(cellsOfTurn(cells, room), format, { cylinder, head: side, radialUm: (cylinders - cylinder) * this.pitchUm, azimuthMin: this.spec.heads[side].azimuthMin, trackUm: this.spec.trackUm })
+    this.disk.write(cellsOfTurn(cells, room), format, {
+      cylinder,
+      head: side,
+      radialUm: (cylinders - cylinder) * this.pitchUm,
+      azimuthMin: this.spec.heads[side].azimuthMin,
+      trackUm: this.spec.trackUm,
+    })
     return true
   }
 
   /** Whether the head would write now: the drive hears the host, a disk turns, nothing forbids it, and the head has a coil. */
   private get writes(): boolean {
     const side = this.hears('side') ? 1 : 0
-    return this.hears('select') && this.hears('write-gate') && this.disk !== null && !this.inside.protectedSeen && this.spindle.spinShare > 0.5 && this.spec.heads[side].amplitude > 0.05
+    return (
+      this.hears('select') &&
+      this.hears('write-gate') &&
+      this.disk !== null &&
+      !this.inside.protectedSeen &&
+      this.spindle.spinShare > 0.5 &&
+      this.spec.heads[side].amplitude > 0.05
+    )
   }
 
   /** What the chosen head has before it. */
@@ -211,7 +278,8 @@ export class SimulatedDrive {
     const place = this.headPlace(side, t)
     const own = Math.round(place.cylinders)
     // A disk that is not centred brings its tracks to and fro under the head.
-    const offUm = (place.cylinders - own) * this.pitchUm + this.disk.spec.eccentricUm * Math.sin(2 * Math.PI * this.spindle.turns)
+    const offUm =
+      (place.cylinders - own) * this.pitchUm + this.disk.spec.eccentricUm * Math.sin(2 * Math.PI * this.spindle.turns)
     const track = this.disk.track(own, side)
     const lean = Math.abs(offUm) > 1 ? this.disk.track(own + Math.sign(offUm), side) : null
     return viewOf(track, lean, this.headState(side, offUm, own))
@@ -220,11 +288,18 @@ export class SimulatedDrive {
   /** Where a head's gap is, cylinders inward of cylinder 0. */
   headPlace(side: 0 | 1, t = this.timeS): { readonly cylinders: number } {
     const head = this.spec.heads[side]
-    const um = this.spec.carriage.offsetUm + this.moved.stepper + head.radialUm + this.moved[side ? 'upper' : 'lower'] + this.carriage.lagUm
+    const um =
+      this.spec.carriage.offsetUm +
+      this.moved.stepper +
+      head.radialUm +
+      this.moved[side ? 'upper' : 'lower'] +
+      this.carriage.lagUm
     return { cylinders: this.carriage.position(t) + um / this.pitchUm }
   }
 
-  get pitchUm(): number { return pitchUm(this.spec.mechanism) }
+  get pitchUm(): number {
+    return pitchUm(this.spec.mechanism)
+  }
 
   private headState(side: 0 | 1, offUm: number, cylinder: number): HeadState {
     const head = this.spec.heads[side]
@@ -232,12 +307,32 @@ export class SimulatedDrive {
     const { trackUm, azimuthMin, under } = this.disk?.howWritten(cylinder, side) ?? { ...disk.writer, under: null }
     const over = this.disk?.track(cylinder, side)
     // What shines through from under a track is noise to it.
-    const through = under && over ? residue(offUm, this.spec.trackUm, under, { radialUm: over.radialUm, trackUm }) * head.amplitude / Math.SQRT2 : 0
+    const through =
+      under && over
+        ? (residue(offUm, this.spec.trackUm, under, { radialUm: over.radialUm, trackUm }) * head.amplitude) / Math.SQRT2
+        : 0
     const turn = this.spindle.turns % 1
-    const lift = disk.grooves.reduce((um, g) => um + (g.head === side && cylinder >= g.fromCylinder && cylinder <= g.toCylinder && turn >= g.fromTurn && turn < g.toTurn ? g.liftUm : 0), 0)
+    const lift = disk.grooves.reduce(
+      (um, g) =>
+        um +
+        (g.head === side &&
+        cylinder >= g.fromCylinder &&
+        cylinder <= g.toCylinder &&
+        turn >= g.fromTurn &&
+        turn < g.toTurn
+          ? g.liftUm
+          : 0),
+      0,
+    )
     return {
-      offUm, azimuthMin: head.azimuthMin - azimuthMin, spacingUm: head.dirtUm + lift, amplitude: head.amplitude * disk.amplitude * (disk.wrongDensity ? WRONG_SIGNAL : 1), noise: Math.hypot(this.noise, through),
-      headUm: this.spec.trackUm, trackUm, pitchUm: this.pitchUm,
+      offUm,
+      azimuthMin: head.azimuthMin - azimuthMin,
+      spacingUm: head.dirtUm + lift,
+      amplitude: head.amplitude * disk.amplitude * (disk.wrongDensity ? WRONG_SIGNAL : 1),
+      noise: Math.hypot(this.noise, through),
+      headUm: this.spec.trackUm,
+      trackUm,
+      pitchUm: this.pitchUm,
     }
   }
 
@@ -246,7 +341,9 @@ export class SimulatedDrive {
     if (diskIn === 'always in') return true
     if (diskIn === 'never in') return false
     // A switch that returns slowly shows the last state for a while.
-    return (diskIn === 'slow' && this.diskChangedS >= 0 && this.timeS - this.diskChangedS < 1.5) !== (this.disk !== null)
+    return (
+      (diskIn === 'slow' && this.diskChangedS >= 0 && this.timeS - this.diskChangedS < 1.5) !== (this.disk !== null)
+    )
   }
 
   private get zeroInside(): boolean {
@@ -269,32 +366,57 @@ export class SimulatedDrive {
     const { writeProtect } = this.spec.sensors
     const turning = this.spindle.spinShare > 0.05
     return {
-      diskSeen: this.diskSeen, diskIn: this.disk !== null, turning, ready: this.diskSeen && this.spindle.spinShare > 0.97 && this.indexSeen > 1,
-      changed: this.changed, tabProtected: this.tab, protectedSeen: writeProtect === 'always protected' || (writeProtect === 'good' && this.disk !== null && this.tab),
-      zeroSeen: this.zeroInside, cylinder: this.carriage.cylinder, indexNow: this.indexNow, readingSignal: this.readingSignal,
+      diskSeen: this.diskSeen,
+      diskIn: this.disk !== null,
+      turning,
+      ready: this.diskSeen && this.spindle.spinShare > 0.97 && this.indexSeen > 1,
+      changed: this.changed,
+      tabProtected: this.tab,
+      protectedSeen: writeProtect === 'always protected' || (writeProtect === 'good' && this.disk !== null && this.tab),
+      zeroSeen: this.zeroInside,
+      cylinder: this.carriage.cylinder,
+      indexNow: this.indexNow,
+      readingSignal: this.readingSignal,
     }
   }
 
   /** Whether what a status line says gets out of the drive and to the host. */
   private outputs(line: StatusLine, t: number): boolean {
-    return (this.hears('select') || this.spec.ungated.includes(line)) && !this.connector.broken(line, t) && !this.isStuck(line)
+    return (
+      (this.hears('select') || this.spec.ungated.includes(line)) &&
+      !this.connector.broken(line, t) &&
+      !this.isStuck(line)
+    )
   }
 
   /** A line's level now, and why. */
   explain(line: LineName): LineState {
     const stuck = this.isStuck(line)
-    if (stuck) return { low: stuck === 'low', why: `Its driver holds it ${stuck}, whatever the drive means.`, means: false }
+    if (stuck)
+      return { low: stuck === 'low', why: `Its driver holds it ${stuck}, whatever the drive means.`, means: false }
     if ((HOST_LINES as readonly LineName[]).includes(line)) return this.explainHost(line as HostLine)
-    if (this.connector.broken(line, this.timeS)) return { low: false, why: 'The contact of its wire is open just now: the host’s resistor pulls it up.', means: false }
+    if (this.connector.broken(line, this.timeS))
+      return {
+        low: false,
+        why: 'The contact of its wire is open just now: the host’s resistor pulls it up.',
+        means: false,
+      }
     const { low, why } = statusOf(line as StatusLine, this.inside, this.spec.sensors)
     if (this.hears('select')) return { low, why, means: true }
-    return this.spec.ungated.includes(line) ? { low, why: `${why} It is driven though the drive is not selected.`, means: false } : { low: false, why: 'It means nothing: the drive is not selected.', means: false }
+    return this.spec.ungated.includes(line)
+      ? { low, why: `${why} It is driven though the drive is not selected.`, means: false }
+      : { low: false, why: 'It means nothing: the drive is not selected.', means: false }
   }
 
   private explainHost(line: HostLine): LineState {
     const low = this.host[line]
-    if (this.connector.broken(line, this.timeS)) return { low, why: 'The host drives it, but the contact of its wire is open just now.', means: false }
-    return { low, why: HOST_WORDS[line][low ? 0 : 1], means: line === 'select' || line === 'motor' || this.hears('select') }
+    if (this.connector.broken(line, this.timeS))
+      return { low, why: 'The host drives it, but the contact of its wire is open just now.', means: false }
+    return {
+      low,
+      why: HOST_WORDS[line][low ? 0 : 1],
+      means: line === 'select' || line === 'motor' || this.hears('select'),
+    }
   }
 
   /** Brings the recorded status lines up to date. */
@@ -302,13 +424,18 @@ export class SimulatedDrive {
     const p = this.carriage.position(t)
     const at = this.spec.sensorAt + this.moved.sensor
     // The sensor's own hysteresis, and a weak detector that hardly switches.
-    this.zero = this.zero ? p < at + 0.05 : p < at - 0.05 && !(this.spec.sensors.trackZero === 'weak' && this.random.next() < 0.3)
+    this.zero = this.zero
+      ? p < at + 0.05
+      : p < at - 0.05 && !(this.spec.sensors.trackZero === 'weak' && this.random.next() < 0.3)
     if (!this.diskSeen) this.changed = true
     const inside = this.inside
     for (const line of STATUS_LINES) {
       if (line === 'read-data') continue
       const stuck = this.isStuck(line)
-      this.recorders[line].set(t, stuck ? stuck === 'low' : this.outputs(line, t) && statusOf(line, inside, this.spec.sensors).low)
+      this.recorders[line].set(
+        t,
+        stuck ? stuck === 'low' : this.outputs(line, t) && statusOf(line, inside, this.spec.sensors).low,
+      )
     }
   }
 
@@ -333,16 +460,22 @@ export class SimulatedDrive {
   }
 
   /** All lines since a time, as a recording; of the read line what is still kept. */
-  recording(sinceS = 0): { readonly name: string, readonly edges: EdgeList }[] {
+  recording(sinceS = 0): { readonly name: string; readonly edges: EdgeList }[] {
     const flux = sortNearly(this.flux.copyFrom(0))
     const pulses = edgesFromFlux(flux.subarray(lowerBound(flux, sinceS)).map(f => f - sinceS))
-    return LINE_NAMES.map(line => ({ name: RECORDED_AS[line], edges: line === 'read-data' ? withStuck(pulses, this.isStuck(line)) : this.recorders[line].edges(sinceS) }))
+    return LINE_NAMES.map(line => ({
+      name: RECORDED_AS[line],
+      edges: line === 'read-data' ? withStuck(pulses, this.isStuck(line)) : this.recorders[line].edges(sinceS),
+    }))
   }
 
   /** The lines but the read line since a time, in the recording's own time. */
   recent(sinceS: number): Record<string, EdgeList> {
-    return Object.fromEntries(LINE_NAMES.filter(l => l !== 'read-data').map(line => [line, this.recorders[line].edges(sinceS)]))
+    return Object.fromEntries(
+      LINE_NAMES.filter(l => l !== 'read-data').map(line => [line, this.recorders[line].edges(sinceS)]),
+    )
   }
 }
 
-const withStuck = (edges: EdgeList, stuck: 'low' | 'high' | null): EdgeList => stuck ? { initial: stuck === 'low' ? 0 : 1, times: new Float64Array(), gaps: [] } : edges
+const withStuck = (edges: EdgeList, stuck: 'low' | 'high' | null): EdgeList =>
+  stuck ? { initial: stuck === 'low' ? 0 : 1, times: new Float64Array(), gaps: [] } : edges

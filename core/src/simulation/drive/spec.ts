@@ -13,13 +13,25 @@ export interface HeadSpec {
 }
 
 /** Something that a disk has suffered: on some cylinders of a side the head is lifted off. */
-export interface Groove { readonly head: 0 | 1, readonly fromCylinder: number, readonly toCylinder: number, readonly fromTurn: number, readonly toTurn: number, readonly liftUm: number }
+export interface Groove {
+  readonly head: 0 | 1
+  readonly fromCylinder: number
+  readonly toCylinder: number
+  readonly fromTurn: number
+  readonly toTurn: number
+  readonly liftUm: number
+}
 
 export interface DiskSpec {
   readonly layout: string
   /** Seed of its contents. */
   readonly content: number
-  readonly writer: { readonly rpm: number, readonly radialUm: readonly [number, number], readonly azimuthMin: number, readonly trackUm: number }
+  readonly writer: {
+    readonly rpm: number
+    readonly radialUm: readonly [number, number]
+    readonly azimuthMin: number
+    readonly trackUm: number
+  }
   /** Signal left after its years, share of a fresh one. */
   readonly amplitude: number
   /** A disk of another density than it is written at: less signal, and wider pulses. */
@@ -74,9 +86,13 @@ export interface DriveSpec {
   readonly stuckHigh: readonly LineName[]
   /** Status lines that are driven though the drive is not selected. */
   readonly ungated: readonly LineName[]
-  readonly power: { readonly logicV: number, readonly motorV: number }
+  readonly power: { readonly logicV: number; readonly motorV: number }
   /** A wire whose contact breaks when it is moved, and how often. */
-  readonly loose: { readonly wire: LineName | 'none', readonly breaksPerSecond: number, readonly atRestPerSecond: number }
+  readonly loose: {
+    readonly wire: LineName | 'none'
+    readonly breaksPerSecond: number
+    readonly atRestPerSecond: number
+  }
 }
 
 const SOUND: HeadSpec = { radialUm: 0, azimuthMin: 0, dirtUm: 0, amplitude: 1 }
@@ -85,19 +101,60 @@ const SOUND: HeadSpec = { radialUm: 0, azimuthMin: 0, dirtUm: 0, amplitude: 1 }
 export function soundDrive(mechanism: MechanismId, seed = 1): DriveSpec {
   const name = layoutsOf(mechanism)[0]
   const geometry = RECORDING_GEOMETRY[mechanism]
-  if (name === undefined || !geometry) throw new ParameterError(`a ${findMechanism(mechanism).label} drive has no cylinders to step over`, 'a class with a stepper', { field: 'mechanism' })
+  if (name === undefined || !geometry)
+    throw new ParameterError(
+      `a ${findMechanism(mechanism).label} drive has no cylinders to step over`,
+      'a class with a stepper',
+      { field: 'mechanism' },
+    )
   const { rpm } = LAYOUTS[name]!
   const belt = findMechanism(mechanism).drives[0] === 'belt'
   return {
-    mechanism, seed,
+    mechanism,
+    seed,
     spindle: {
-      rpm, rpmPerTrimmerTurn: findMechanism(mechanism).speed.trimmer.value === 'none' ? 0 : rpm * 0.11, beltRipplePercent: belt ? 0.15 : 0, beltSlipPercent: 0,
-      onceAroundPercent: belt ? 0.1 : 0.05, motorRipplePercent: belt ? 0.03 : 0, wanderPercent: belt ? 0.05 : 0.01, motorAge: 0, startS: belt ? 0.12 : 0.08,
+      rpm,
+      rpmPerTrimmerTurn: findMechanism(mechanism).speed.trimmer.value === 'none' ? 0 : rpm * 0.11,
+      beltRipplePercent: belt ? 0.15 : 0,
+      beltSlipPercent: 0,
+      onceAroundPercent: belt ? 0.1 : 0.05,
+      motorRipplePercent: belt ? 0.03 : 0,
+      wanderPercent: belt ? 0.05 : 0.01,
+      motorAge: 0,
+      startS: belt ? 0.12 : 0.08,
     },
-    carriage: { startCylinder: 5, offsetUm: 0, hysteresisUm: 0, settleMs: 15, fastestStepMs: mechanism === '8in' || mechanism === '5.25in-48' ? 5 : 2.5, missPercent: 0, stiffFrom: 0, stiffTo: 0, stiffMissPercent: 0, refusesBelowZero: true },
-    sensorAt: 0.5, heads: [SOUND, SOUND], noise: SOUND_NOISE.value, trackUm: geometry.trackUm.value, pulseUm: geometry.pulseUm.value,
-    disk: { layout: name, content: 1, writer: { rpm, radialUm: [0, 0], azimuthMin: 0, trackUm: geometry.trackUm.value }, amplitude: 1, wrongDensity: false, eccentricUm: 8, grooves: [], writeProtected: false },
+    carriage: {
+      startCylinder: 5,
+      offsetUm: 0,
+      hysteresisUm: 0,
+      settleMs: 15,
+      fastestStepMs: mechanism === '8in' || mechanism === '5.25in-48' ? 5 : 2.5,
+      missPercent: 0,
+      stiffFrom: 0,
+      stiffTo: 0,
+      stiffMissPercent: 0,
+      refusesBelowZero: true,
+    },
+    sensorAt: 0.5,
+    heads: [SOUND, SOUND],
+    noise: SOUND_NOISE.value,
+    trackUm: geometry.trackUm.value,
+    pulseUm: geometry.pulseUm.value,
+    disk: {
+      layout: name,
+      content: 1,
+      writer: { rpm, radialUm: [0, 0], azimuthMin: 0, trackUm: geometry.trackUm.value },
+      amplitude: 1,
+      wrongDensity: false,
+      eccentricUm: 8,
+      grooves: [],
+      writeProtected: false,
+    },
     sensors: { trackZero: 'good', index: 'good', writeProtect: 'good', diskIn: 'good' },
-    stuckLow: [], stuckHigh: [], ungated: [], power: { logicV: 5, motorV: 12 }, loose: { wire: 'none', breaksPerSecond: 0, atRestPerSecond: 0 },
+    stuckLow: [],
+    stuckHigh: [],
+    ungated: [],
+    power: { logicV: 5, motorV: 12 },
+    loose: { wire: 'none', breaksPerSecond: 0, atRestPerSecond: 0 },
   }
 }

@@ -4,14 +4,25 @@ import { diskMarginals } from '../../../src/proving/blame/blame'
 import { logSum } from '../../../src/numbers'
 import { BenchModel } from '../../../src/proving/blame/bench-model'
 import { nextReads } from '../../../src/proving/blame/next-read'
-import { poolReads, whoIsToBlame, ZONE_NAMES, type BlameDisk, type BlameDrive, type BlameRead } from '../../../src/proving'
+import {
+  poolReads,
+  whoIsToBlame,
+  ZONE_NAMES,
+  type BlameDisk,
+  type BlameDrive,
+  type BlameRead,
+} from '../../../src/proving'
 import { Random } from '../../../src/simulation'
 
 /** A bench of any make-up by its seed: half of the pairs read, something wrong somewhere. */
 function randomBench(seed: number, drives: number, disks: number, heads: 1 | 2) {
   const random = new Random(seed)
   const pick = (n: number) => Math.floor(random.next() * n)
-  const d = Array.from({ length: disks }, (_, i): BlameDisk => ({ id: `d${i}`, name: `d${i}`, writer: random.next() < 0.4 ? `r${pick(drives)}` : random.next() < 0.5 ? 'duplicator' : null }))
+  const d = Array.from({ length: disks }, (_, i): BlameDisk => ({
+    id: `d${i}`,
+    name: `d${i}`,
+    writer: random.next() < 0.4 ? `r${pick(drives)}` : random.next() < 0.5 ? 'duplicator' : null,
+  }))
   const r = Array.from({ length: drives }, (_, i): BlameDrive => ({ id: `r${i}`, name: `r${i}`, heads }))
   const [bad, odd] = [pick(disks), pick(drives)]
   const reads: BlameRead[] = []
@@ -20,8 +31,15 @@ function randomBench(seed: number, drives: number, disks: number, heads: 1 | 2) 
       if (random.next() < 0.3) continue
       for (let head = 0; head < heads; head++) {
         for (const zone of ZONE_NAMES) {
-          const share = (i === bad ? 0.4 : 1) * (j === odd !== (disk.writer === drive.id) ? 0.5 : 1) * 0.99
-          reads.push({ disk: disk.id, drive: drive.id, head: head as 0 | 1, zone, sectors: 9, good: Array.from({ length: 9 }, () => random.next()).filter(x => x < share).length })
+          const share = (i === bad ? 0.4 : 1) * ((j === odd) !== (disk.writer === drive.id) ? 0.5 : 1) * 0.99
+          reads.push({
+            disk: disk.id,
+            drive: drive.id,
+            head: head as 0 | 1,
+            zone,
+            sectors: 9,
+            good: Array.from({ length: 9 }, () => random.next()).filter(x => x < share).length,
+          })
         }
       }
     }
@@ -49,34 +67,53 @@ function exhaustive(model: BenchModel) {
     while (v < sizes.length && ++config[v]! === sizes[v]) config[v++] = 0
     if (v === sizes.length) break
   }
-  return { vars: vars.map(r => r.map(x => x / total)), disks: disks.map(r => r.map(x => x / total)), configs: sizes.reduce((n, s) => n * s, 1) }
+  return {
+    vars: vars.map(r => r.map(x => x / total)),
+    disks: disks.map(r => r.map(x => x / total)),
+    configs: sizes.reduce((n, s) => n * s, 1),
+  }
 }
 
 describe('the search against going through every configuration', () => {
-  it.each([1, 2, 3, 4, 5, 6])('one-headed drives and three disks, bench %i: every marginal to a ten-thousandth where it may look everywhere', (seed) => {
-    const { disks, drives, reads } = randomBench(seed, 2, 3, 1)
-    const model = new BenchModel(disks, drives, poolReads(reads, disks, drives))
-    const exact = exhaustive(model)
-    const explained = searchPosterior(model, exact.configs)
-    for (const [v, row] of marginalsOf(explained, model.sizes).entries()) for (const [s, p] of row.entries()) expect(p).toBeCloseTo(exact.vars[v]![s]!, 4)
-    for (const [d, row] of diskMarginals(model, explained).entries()) for (const [s, p] of row.entries()) expect(p).toBeCloseTo(exact.disks[d]![s]!, 4)
-  })
+  it.each([1, 2, 3, 4, 5, 6])(
+    'one-headed drives and three disks, bench %i: every marginal to a ten-thousandth where it may look everywhere',
+    seed => {
+      const { disks, drives, reads } = randomBench(seed, 2, 3, 1)
+      const model = new BenchModel(disks, drives, poolReads(reads, disks, drives))
+      const exact = exhaustive(model)
+      const explained = searchPosterior(model, exact.configs)
+      for (const [v, row] of marginalsOf(explained, model.sizes).entries())
+        for (const [s, p] of row.entries()) expect(p).toBeCloseTo(exact.vars[v]![s]!, 4)
+      for (const [d, row] of diskMarginals(model, explained).entries())
+        for (const [s, p] of row.entries()) expect(p).toBeCloseTo(exact.disks[d]![s]!, 4)
+    },
+  )
 
-  it.each([11, 12, 14, 15])('two-headed drives, bench %i: what is shown to within a percent with the few that are looked into', (seed) => {
-    const { disks, drives, reads } = randomBench(seed, 2, 2, 2)
-    const model = new BenchModel(disks, drives, poolReads(reads, disks, drives))
-    const exact = exhaustive(model)
-    const answer = whoIsToBlame(reads, disks, drives)
-    const STATE = { 'drive-off': 1, 'drive-speed': 2, 'head-dirty': 1, 'head-dead': 2, 'head-off': 3 } as const
-    let compared = 0
-    for (const b of answer.blamed) {
-      if (!(b.cause in STATE)) continue
-      const v = model.subjects.findIndex(s => (b.cause.startsWith('drive') ? s.of === 'machine' : s.of === 'head' && (s.head === 1) === b.where.startsWith('upper')) && 'drive' in s && drives[s.drive]!.id === b.drive)
-      expect(Math.abs(b.probability - exact.vars[v]![STATE[b.cause as keyof typeof STATE]]!)).toBeLessThan(0.01)
-      compared++
-    }
-    expect(compared).toBeGreaterThan(0)
-  })
+  it.each([11, 12, 14, 15])(
+    'two-headed drives, bench %i: what is shown to within a percent with the few that are looked into',
+    seed => {
+      const { disks, drives, reads } = randomBench(seed, 2, 2, 2)
+      const model = new BenchModel(disks, drives, poolReads(reads, disks, drives))
+      const exact = exhaustive(model)
+      const answer = whoIsToBlame(reads, disks, drives)
+      const STATE = { 'drive-off': 1, 'drive-speed': 2, 'head-dirty': 1, 'head-dead': 2, 'head-off': 3 } as const
+      let compared = 0
+      for (const b of answer.blamed) {
+        if (!(b.cause in STATE)) continue
+        const v = model.subjects.findIndex(
+          s =>
+            (b.cause.startsWith('drive')
+              ? s.of === 'machine'
+              : s.of === 'head' && (s.head === 1) === b.where.startsWith('upper')) &&
+            'drive' in s &&
+            drives[s.drive]!.id === b.drive,
+        )
+        expect(Math.abs(b.probability - exact.vars[v]![STATE[b.cause as keyof typeof STATE]]!)).toBeLessThan(0.01)
+        compared++
+      }
+      expect(compared).toBeGreaterThan(0)
+    },
+  )
 
   it('weighs a change of one variable as the whole model weighs both sides of it', () => {
     const { disks, drives, reads } = randomBench(21, 3, 4, 2)
@@ -86,15 +123,24 @@ describe('the search against going through every configuration', () => {
       const config = model.sizes.map(n => Math.floor(random.next() * n))
       const v = Math.floor(random.next() * config.length)
       const logs = model.along(config, v)
-      for (const [s, l] of logs.entries()) expect(new BenchModel(disks, drives, model.places).along(config.with(v, s), 0)[config.with(v, s)[0]!]!).toBeCloseTo(l, 8)
+      for (const [s, l] of logs.entries())
+        expect(
+          new BenchModel(disks, drives, model.places).along(config.with(v, s), 0)[config.with(v, s)[0]!]!,
+        ).toBeCloseTo(l, 8)
     }
   })
 })
 
 describe('the next read', () => {
   it('is one that shares the disk or the drive with what failed', () => {
-    const disks: BlameDisk[] = [{ id: 'a', name: 'a', writer: 'duplicator' }, { id: 'b', name: 'b', writer: 'another' }]
-    const drives: BlameDrive[] = [{ id: 'r', name: 'r', heads: 1 }, { id: 's', name: 's', heads: 1 }]
+    const disks: BlameDisk[] = [
+      { id: 'a', name: 'a', writer: 'duplicator' },
+      { id: 'b', name: 'b', writer: 'another' },
+    ]
+    const drives: BlameDrive[] = [
+      { id: 'r', name: 'r', heads: 1 },
+      { id: 's', name: 's', heads: 1 },
+    ]
     const reads: BlameRead[] = ZONE_NAMES.map(zone => ({ disk: 'a', drive: 'r', head: 0, zone, good: 3, sectors: 9 }))
     const model = new BenchModel(disks, drives, poolReads(reads, disks, drives))
     const explained = searchPosterior(model, 2000)
@@ -116,6 +162,7 @@ describe('the next read', () => {
     const { disks, drives, reads } = randomBench(9, 3, 4, 2)
     const model = new BenchModel(disks, drives, poolReads(reads, disks, drives))
     const done = new Set(reads.map(r => `${r.disk} ${r.drive}`))
-    for (const n of nextReads(model, searchPosterior(model, 30))) expect(done.has(`${disks[n.disk]!.id} ${drives[n.drive]!.id}`)).toBe(false)
+    for (const n of nextReads(model, searchPosterior(model, 30)))
+      expect(done.has(`${disks[n.disk]!.id} ${drives[n.drive]!.id}`)).toBe(false)
   })
 })

@@ -3,33 +3,73 @@ import { CirclePlay } from 'lucide-vue-next'
 import { DRIVE_STORIES } from '@wobrin/core/simulation'
 
 /** Where a try comes from when it is not typed: a recording of the interface at this position, or the simulated drive. */
-const { busy, on, next, unit, progress } = defineProps<{ busy: boolean, on: boolean, next: number | null, unit: string, progress: number | null }>()
-const emit = defineEmits<{ file: [position: number, file: File], power: [story: string], read: [position: number] }>()
+const { busy, on, next, unit, progress } = defineProps<{
+  busy: boolean
+  on: boolean
+  next: number | null
+  unit: string
+  progress: number | null
+}>()
+const emit = defineEmits<{ file: [position: number, file: File]; power: [story: string]; read: [position: number] }>()
 
 const at = ref('')
 const story = ref('both-off')
 /** States in which an adjuster stands off; and a sound drive, to see that it is left alone. */
-const stories = DRIVE_STORIES.filter(s => ['both-off', 'upper-leans', 'upper-off', 'early-zero', 'sound'].includes(s.id))
-watch(() => next, (n) => { at.value = n === null ? '' : String(Number(n.toPrecision(3))) }, { immediate: true })
+const stories = DRIVE_STORIES.filter(s =>
+  ['both-off', 'upper-leans', 'upper-off', 'early-zero', 'sound'].includes(s.id),
+)
+watch(
+  () => next,
+  n => {
+    at.value = n === null ? '' : String(Number(n.toPrecision(3)))
+  },
+  { immediate: true },
+)
 const position = computed(() => typedNumber(at.value))
 const valid = computed(() => Number.isFinite(position.value))
-const read = () => { if (on && valid.value && !busy) emit('read', position.value) }
+const read = () => {
+  if (on && valid.value && !busy) emit('read', position.value)
+}
 defineExpose({ pedal: read })
 </script>
 
 <template>
   <div class="space-y-3">
-    <FormField v-slot="{ id }" :label="`Position, ${unit}`" :hint="next === null ? undefined : `worth trying next: ${mark(next)}`"><input :id="id" v-model="at" class="field text-right" inputmode="decimal" autocomplete="off" @keydown.enter.prevent="read"></FormField>
+    <FormField
+      v-slot="{ id }"
+      :label="`Position, ${unit}`"
+      :hint="next === null ? undefined : `worth trying next: ${mark(next)}`"
+      ><input
+        :id="id"
+        v-model="at"
+        class="field text-right"
+        inputmode="decimal"
+        autocomplete="off"
+        @keydown.enter.prevent="read"
+    /></FormField>
     <slot :position="position" :valid="valid" />
-    <div v-if="progress !== null" class="flex items-center gap-3" role="status"><progress :value="progress" max="1" class="grow h-2 accent-leave" aria-label="Reading the recording" /><span class="text-sm">{{ Math.round(progress * 100) }} %</span></div>
+    <div v-if="progress !== null" class="flex items-center gap-3" role="status">
+      <progress :value="progress" max="1" class="grow h-2 accent-leave" aria-label="Reading the recording" /><span
+        class="text-sm"
+        >{{ Math.round(progress * 100) }} %</span
+      >
+    </div>
     <template v-else-if="!on">
       <WireOpenBus v-if="valid" label="Open its recording" @file="f => emit('file', position, f)" />
       <p class="hint">A recording of the interface while the host reads at this position: it tells margins too.</p>
       <div class="border-t border-line pt-3 space-y-3">
-        <FormField v-slot="{ id }" label="Or the simulated drive"><select :id="id" v-model="story" class="field"><option v-for="s in stories" :key="s.id" :value="s.id">{{ s.label }}</option></select></FormField>
-        <button class="btn w-full" :disabled="busy" @click="emit('power', story)"><CirclePlay class="size-4" />Put it on the bench</button>
+        <FormField v-slot="{ id }" label="Or the simulated drive"
+          ><select :id="id" v-model="story" class="field">
+            <option v-for="s in stories" :key="s.id" :value="s.id">{{ s.label }}</option>
+          </select></FormField
+        >
+        <button class="btn w-full" :disabled="busy" @click="emit('power', story)">
+          <CirclePlay class="size-4" />Put it on the bench
+        </button>
       </div>
     </template>
-    <button v-else class="btn btn-primary w-full" :disabled="busy || !valid" data-testid="read-there" @click="read">Set it there and read <kbd>Page Down</kbd></button>
+    <button v-else class="btn btn-primary w-full" :disabled="busy || !valid" data-testid="read-there" @click="read">
+      Set it there and read <kbd>Page Down</kbd>
+    </button>
   </div>
 </template>

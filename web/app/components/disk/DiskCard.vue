@@ -9,7 +9,12 @@ const { standing } = defineProps<{ standing: DiskView['standings'][number] }>()
 const emit = defineEmits<{ say: [kind: 'verified' | 'retired' | 'back', detail: string] }>()
 const why = ref<string | null>(null)
 const percent = (x: number) => `${Math.round(x * 100)} %`
-const rests = { standard: 'an analogue alignment disk', factory: 'a disk as sold', nothing: 'nothing proved', itself: 'itself' } as const
+const rests = {
+  standard: 'an analogue alignment disk',
+  factory: 'a disk as sold',
+  nothing: 'nothing proved',
+  itself: 'itself',
+} as const
 function retire(): void {
   emit('say', 'retired', why.value ?? '')
   why.value = null
@@ -18,20 +23,63 @@ function retire(): void {
 
 <template>
   <article class="border-t border-line py-4" :aria-label="standing.disk.name">
-    <div class="flex flex-wrap gap-x-3 items-baseline"><CallMark :kind="standing.call.kind" :size="16" class="self-center" /><h3 class="font-bold text-lg">{{ standing.disk.name }}</h3><span class="text-muted">{{ findMechanism(standing.mechanism as MechanismId).label }} · written {{ standing.disk.writtenAt }} by {{ standing.wroteIt }}</span></div>
-    <p class="mt-1">{{ standing.call.reasons[0] }} <strong>{{ standing.call.next }}</strong></p>
+    <div class="flex flex-wrap gap-x-3 items-baseline">
+      <CallMark :kind="standing.call.kind" :size="16" class="self-center" />
+      <h3 class="font-bold text-lg">{{ standing.disk.name }}</h3>
+      <span class="text-muted"
+        >{{ findMechanism(standing.mechanism as MechanismId).label }} · written {{ standing.disk.writtenAt }} by
+        {{ standing.wroteIt }}</span
+      >
+    </div>
+    <p class="mt-1">
+      {{ standing.call.reasons[0] }} <strong>{{ standing.call.next }}</strong>
+    </p>
     <ol class="flex flex-wrap items-center gap-x-2 gap-y-1 mt-2 text-sm" aria-label="Chain of trust">
-      <template v-for="(l, i) in standing.chain" :key="l.disk"><li v-if="i" aria-hidden="true" class="text-muted"><ArrowLeft class="size-4" /></li><li class="border border-line rounded-box px-2.5 py-1"><strong>{{ l.name }}</strong> <span class="hint">by {{ l.by || 'nobody knows who' }}, {{ PROOFS[l.proof] }}</span></li></template>
-      <li aria-hidden="true" class="text-muted"><ArrowLeft class="size-4" /></li><li class="px-2.5 py-1 rounded-box" :class="standing.rests === 'standard' || standing.rests === 'factory' ? 'bg-leave-tint' : 'bg-tint'">rests on {{ rests[standing.rests] }}</li>
+      <template v-for="(l, i) in standing.chain" :key="l.disk"
+        ><li v-if="i" aria-hidden="true" class="text-muted"><ArrowLeft class="size-4" /></li>
+        <li class="border border-line rounded-box px-2.5 py-1">
+          <strong>{{ l.name }}</strong>
+          <span class="hint">by {{ l.by || 'nobody knows who' }}, {{ PROOFS[l.proof] }}</span>
+        </li></template
+      >
+      <li aria-hidden="true" class="text-muted"><ArrowLeft class="size-4" /></li>
+      <li
+        class="px-2.5 py-1 rounded-box"
+        :class="standing.rests === 'standard' || standing.rests === 'factory' ? 'bg-leave-tint' : 'bg-tint'"
+      >
+        rests on {{ rests[standing.rests] }}
+      </li>
     </ol>
     <div class="flex flex-wrap items-center gap-x-6 gap-y-2 mt-2 text-sm">
       <span>{{ standing.uses }} {{ standing.uses === 1 ? 'reading' : 'readings' }} on the logs</span>
-      <span v-if="standing.first !== null">least margin in proven drives {{ percent(standing.first) }}<template v-if="standing.latest !== standing.first"> at first, now {{ percent(standing.latest!) }}</template></span>
+      <span v-if="standing.first !== null"
+        >least margin in proven drives {{ percent(standing.first)
+        }}<template v-if="standing.latest !== standing.first">
+          at first, now {{ percent(standing.latest!) }}</template
+        ></span
+      >
       <span v-else class="hint">no proven drive has read it yet</span>
       <span v-if="standing.verified">verified {{ standing.verified.slice(0, 10) }}</span>
       <span class="grow" />
-      <template v-if="why === null"><button v-if="standing.retired" class="link min-h-11" @click="emit('say', 'back', '')">Take it back into use</button><template v-else><button class="link min-h-11" @click="emit('say', 'verified', 'Read whole on the drive that wrote it.')">Verified</button><button class="link min-h-11" @click="why = ''">Retire it</button></template></template>
-      <form v-else class="flex gap-2 items-center" @submit.prevent="retire"><input v-model="why" class="field w-56" placeholder="why?" aria-label="Why it is retired" maxlength="300"><button class="btn">Retire it</button><button type="button" class="link min-h-11" @click="why = null">No</button></form>
+      <template v-if="why === null"
+        ><button v-if="standing.retired" class="link min-h-11" @click="emit('say', 'back', '')">
+          Take it back into use</button
+        ><template v-else
+          ><button class="link min-h-11" @click="emit('say', 'verified', 'Read whole on the drive that wrote it.')">
+            Verified</button
+          ><button class="link min-h-11" @click="why = ''">Retire it</button></template
+        ></template
+      >
+      <form v-else class="flex gap-2 items-center" @submit.prevent="retire">
+        <input
+          v-model="why"
+          class="field w-56"
+          placeholder="why?"
+          aria-label="Why it is retired"
+          maxlength="300"
+        /><button class="btn">Retire it</button
+        ><button type="button" class="link min-h-11" @click="why = null">No</button>
+      </form>
     </div>
   </article>
 </template>

@@ -5,13 +5,18 @@ import { MECHANISMS, findMechanism, isMechanismId, type Features } from '@wobrin
 import type { DriveFacts } from '@wobrin/core/proving'
 import { driveSchema, type NewDrive } from '../../../shared/drive-facts'
 
-const { initial = null, suggestedTag = '' } = defineProps<{ initial?: DriveFacts | null, action: string, suggestedTag?: string, serverProblem?: { field: string | null, text: string } | null }>()
+const { initial = null, suggestedTag = '' } = defineProps<{
+  initial?: DriveFacts | null
+  action: string
+  suggestedTag?: string
+  serverProblem?: { field: string | null; text: string } | null
+}>()
 const emit = defineEmits<{ save: [NewDrive] }>()
 
 const { handleSubmit, errors, defineField, values } = useForm({
   validationSchema: toTypedSchema(driveSchema),
   initialValues: initial
-    ? Object.fromEntries(Object.entries(initial).filter(([k]) => k in driveSchema.fields)) as Partial<NewDrive>
+    ? (Object.fromEntries(Object.entries(initial).filter(([k]) => k in driveSchema.fields)) as Partial<NewDrive>)
     : { tag: suggestedTag, mechanism: undefined },
 })
 const [tag] = defineField('tag')
@@ -28,10 +33,20 @@ const [motor] = defineField('motor')
 const [hasTrimmer] = defineField('hasTrimmer')
 const [pulleys] = defineField('pulleys')
 
-const chosen = computed(() => isMechanismId(values.mechanism ?? '') ? findMechanism(values.mechanism!) : null)
-const sizes = reactive({ motorPulleyMm: '', flywheelMm: '', beltLengthMm: '', centreDistanceMm: '', ...numbersAsText(initial?.pulleys) })
-watch(sizes, (s) => {
-  const given = Object.fromEntries(Object.entries(s).filter(([, v]) => String(v).trim() !== '').map(([k, v]) => [k, Number(v)]))
+const chosen = computed(() => (isMechanismId(values.mechanism ?? '') ? findMechanism(values.mechanism!) : null))
+const sizes = reactive({
+  motorPulleyMm: '',
+  flywheelMm: '',
+  beltLengthMm: '',
+  centreDistanceMm: '',
+  ...numbersAsText(initial?.pulleys),
+})
+watch(sizes, s => {
+  const given = Object.fromEntries(
+    Object.entries(s)
+      .filter(([, v]) => String(v).trim() !== '')
+      .map(([k, v]) => [k, Number(v)]),
+  )
   pulleys.value = (Object.keys(given).length ? given : null) as NewDrive['pulleys']
 })
 function numbersAsText(p: object | null | undefined): Record<string, string> {
@@ -44,7 +59,12 @@ const submit = handleSubmit(v => emit('save', driveSchema.cast(v)))
 <template>
   <form class="space-y-5" novalidate @submit="submit">
     <div class="grid sm:grid-cols-[8rem_1fr] gap-4">
-      <FormField v-slot="{ id }" label="Tag" :problem="errors.tag ?? (serverProblem?.field === 'tag' ? serverProblem.text : undefined)"><input :id="id" v-model="tag" class="field" autocomplete="off"></FormField>
+      <FormField
+        v-slot="{ id }"
+        label="Tag"
+        :problem="errors.tag ?? (serverProblem?.field === 'tag' ? serverProblem.text : undefined)"
+        ><input :id="id" v-model="tag" class="field" autocomplete="off"
+      /></FormField>
       <FormField v-slot="{ id }" label="What kind of drive" :problem="errors.mechanism" :hint="chosen?.special">
         <select :id="id" v-model="mechanism" class="field">
           <option :value="undefined" disabled>Choose</option>
@@ -52,13 +72,23 @@ const submit = handleSubmit(v => emit('save', driveSchema.cast(v)))
         </select>
       </FormField>
     </div>
-    <FormField v-slot="{ id }" label="What does it do wrong, in the owner’s words" :problem="errors.ownerWords"><textarea :id="id" v-model="ownerWords" class="field py-2 min-h-20" /></FormField>
+    <FormField v-slot="{ id }" label="What does it do wrong, in the owner’s words" :problem="errors.ownerWords">
+      <textarea :id="id" v-model="ownerWords" class="field py-2 min-h-20" />
+    </FormField>
     <div class="grid sm:grid-cols-3 gap-4">
-      <FormField v-slot="{ id }" label="Maker" :problem="errors.maker"><input :id="id" v-model="maker" class="field"></FormField>
-      <FormField v-slot="{ id }" label="Model, with suffix" :problem="errors.model"><input :id="id" v-model="model" class="field"></FormField>
-      <FormField v-slot="{ id }" label="Serial number" :problem="errors.serial"><input :id="id" v-model="serial" class="field"></FormField>
+      <FormField v-slot="{ id }" label="Maker" :problem="errors.maker"
+        ><input :id="id" v-model="maker" class="field"
+      /></FormField>
+      <FormField v-slot="{ id }" label="Model, with suffix" :problem="errors.model"
+        ><input :id="id" v-model="model" class="field"
+      /></FormField>
+      <FormField v-slot="{ id }" label="Serial number" :problem="errors.serial"
+        ><input :id="id" v-model="serial" class="field"
+      /></FormField>
     </div>
-    <FormField v-slot="{ id }" label="Host it will serve" :problem="errors.host"><input :id="id" v-model="host" class="field"></FormField>
+    <FormField v-slot="{ id }" label="Host it will serve" :problem="errors.host"
+      ><input :id="id" v-model="host" class="field"
+    /></FormField>
     <DriveFeatureFields v-if="chosen" v-model="features" :mechanism="chosen.id" />
     <details :open="initial !== null" class="border-t border-line pt-4">
       <summary class="font-bold text-sm min-h-8">Motor, speed and belt, where known</summary>
@@ -66,26 +96,50 @@ const submit = handleSubmit(v => emit('save', driveSchema.cast(v)))
         <FormField v-slot="{ id }" label="Nominal speed">
           <select :id="id" v-model="nominalRpm" class="field">
             <option :value="null">nearest of its kind</option>
-            <option v-for="n in chosen?.speed.nominal ?? []" :key="n.value" :value="n.value">{{ n.value }} r/min</option>
+            <option v-for="n in chosen?.speed.nominal ?? []" :key="n.value" :value="n.value">
+              {{ n.value }} r/min
+            </option>
           </select>
         </FormField>
         <FormField v-slot="{ id }" label="Motor">
-          <select :id="id" v-model="motor" class="field"><option :value="null">not known</option><option value="dc">d.c.</option><option value="ac">a.c., on the mains</option></select>
+          <select :id="id" v-model="motor" class="field">
+            <option :value="null">not known</option>
+            <option value="dc">d.c.</option>
+            <option value="ac">a.c., on the mains</option>
+          </select>
         </FormField>
         <FormField v-slot="{ id }" label="Speed trimmer">
-          <select :id="id" v-model="hasTrimmer" class="field"><option :value="null">not known</option><option :value="true">yes</option><option :value="false">none</option></select>
+          <select :id="id" v-model="hasTrimmer" class="field">
+            <option :value="null">not known</option>
+            <option :value="true">yes</option>
+            <option :value="false">none</option>
+          </select>
         </FormField>
       </div>
       <div class="grid grid-cols-2 sm:grid-cols-4 gap-4 mt-4">
-        <FormField v-slot="{ id }" label="Motor pulley, mm"><input :id="id" v-model="sizes.motorPulleyMm" class="field" inputmode="decimal"></FormField>
-        <FormField v-slot="{ id }" label="Flywheel, mm"><input :id="id" v-model="sizes.flywheelMm" class="field" inputmode="decimal"></FormField>
-        <FormField v-slot="{ id }" label="Belt length, mm"><input :id="id" v-model="sizes.beltLengthMm" class="field" inputmode="decimal"></FormField>
-        <FormField v-slot="{ id }" label="or centres, mm"><input :id="id" v-model="sizes.centreDistanceMm" class="field" inputmode="decimal"></FormField>
+        <FormField v-slot="{ id }" label="Motor pulley, mm"
+          ><input :id="id" v-model="sizes.motorPulleyMm" class="field" inputmode="decimal"
+        /></FormField>
+        <FormField v-slot="{ id }" label="Flywheel, mm"
+          ><input :id="id" v-model="sizes.flywheelMm" class="field" inputmode="decimal"
+        /></FormField>
+        <FormField v-slot="{ id }" label="Belt length, mm"
+          ><input :id="id" v-model="sizes.beltLengthMm" class="field" inputmode="decimal"
+        /></FormField>
+        <FormField v-slot="{ id }" label="or centres, mm"
+          ><input :id="id" v-model="sizes.centreDistanceMm" class="field" inputmode="decimal"
+        /></FormField>
       </div>
       <p v-if="pulleyProblem" class="text-sm text-stop mt-2" role="alert">{{ pulleyProblem }}</p>
-      <p v-else class="hint mt-2">With the pulleys known, the Speed instrument can say which part makes the speed uneven.</p>
+      <p v-else class="hint mt-2">
+        With the pulleys known, the Speed instrument can say which part makes the speed uneven.
+      </p>
     </details>
-    <p v-if="serverProblem && serverProblem.field !== 'tag'" class="text-sm text-stop" role="alert">{{ serverProblem.text }}</p>
-    <div class="flex gap-3"><button class="btn btn-primary">{{ action }}</button><slot /></div>
+    <p v-if="serverProblem && serverProblem.field !== 'tag'" class="text-sm text-stop" role="alert">
+      {{ serverProblem.text }}
+    </p>
+    <div class="flex gap-3">
+      <button class="btn btn-primary">{{ action }}</button><slot />
+    </div>
   </form>
 </template>

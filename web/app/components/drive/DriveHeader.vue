@@ -5,13 +5,13 @@ import { findMechanism } from '@wobrin/core/mechanisms'
 import type { Progress } from '@wobrin/core/procedures'
 import type { DriveFacts } from '@wobrin/core/proving'
 
-const { drive, progress } = defineProps<{ drive: DriveFacts, progress: Progress }>()
+const { drive, progress } = defineProps<{ drive: DriveFacts; progress: Progress }>()
 const emit = defineEmits<{ edit: [] }>()
 
 const title = computed(() => [drive.maker, drive.model].filter(Boolean).join(' '))
-const second = computed(() => [
-  drive.ownerWords && `“${drive.ownerWords}”`, drive.host && `for ${drive.host}`,
-].filter(Boolean).join(' · '))
+const second = computed(() =>
+  [drive.ownerWords && `“${drive.ownerWords}”`, drive.host && `for ${drive.host}`].filter(Boolean).join(' · '),
+)
 const drivenBy = computed(() => {
   const { drives } = findMechanism(drive.mechanism)
   if (drive.features?.spindle) return `${drive.features.spindle} drive`
@@ -25,14 +25,26 @@ const drivenBy = computed(() => {
     <div class="flex gap-4 min-w-0 items-start">
       <DriveTag :tag="drive.tag" class="mt-1.5 shrink-0" />
       <div class="min-w-0">
-        <h1 class="text-xl"><strong>{{ findMechanism(drive.mechanism).label }}</strong><span class="text-muted"><template v-if="title"> · {{ title }}</template><template v-if="drivenBy"> · {{ drivenBy }}</template></span></h1>
+        <h1 class="text-xl">
+          <strong>{{ findMechanism(drive.mechanism).label }}</strong
+          ><span class="text-muted"
+            ><template v-if="title"> · {{ title }}</template
+            ><template v-if="drivenBy"> · {{ drivenBy }}</template></span
+          >
+        </h1>
         <p class="hint">
           {{ second || 'Nothing is known of it yet.' }}
-          <button class="inline-flex items-center gap-1 min-h-6 px-1 link" @click="emit('edit')"><Pencil class="size-3" />facts</button>
+          <button class="inline-flex items-center gap-1 min-h-6 px-1 link" @click="emit('edit')">
+            <Pencil class="size-3" />facts
+          </button>
         </p>
       </div>
     </div>
-    <p v-if="progress.outcome" class="text-lg font-bold flex items-center gap-2"><CallMark v-if="progress.outcome === 'quarantined'" kind="stop" decorative />{{ OUTCOMES[progress.outcome] }}</p>
-    <p v-else-if="progress.call" class="text-lg font-bold flex items-center gap-2" data-testid="drive-call"><CallMark :kind="progress.call" decorative />{{ CALLS[progress.call].label }}</p>
+    <p v-if="progress.outcome" class="text-lg font-bold flex items-center gap-2">
+      <CallMark v-if="progress.outcome === 'quarantined'" kind="stop" decorative />{{ OUTCOMES[progress.outcome] }}
+    </p>
+    <p v-else-if="progress.call" class="text-lg font-bold flex items-center gap-2" data-testid="drive-call">
+      <CallMark :kind="progress.call" decorative />{{ CALLS[progress.call].label }}
+    </p>
   </header>
 </template>

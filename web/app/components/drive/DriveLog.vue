@@ -4,10 +4,13 @@ import { Camera, Hourglass, NotebookPen, Search } from 'lucide-vue-next'
 import type { LogEntry } from '@wobrin/core/observations'
 
 const { log } = defineProps<{ log: readonly LogEntry[] }>()
-const emit = defineEmits<{ note: [], wait: [], photo: [], finding: [], takeBack: [string] }>()
+const emit = defineEmits<{ note: []; wait: []; photo: []; finding: []; takeBack: [string] }>()
 
 const adding = [
-  ['f', 'Say what you found', Search, () => emit('finding')], ['n', 'Write a note', NotebookPen, () => emit('note')], ['p', 'Add a photo', Camera, () => emit('photo')], ['w', 'Start a wait', Hourglass, () => emit('wait')],
+  ['f', 'Say what you found', Search, () => emit('finding')],
+  ['n', 'Write a note', NotebookPen, () => emit('note')],
+  ['p', 'Add a photo', Camera, () => emit('photo')],
+  ['w', 'Start a wait', Hourglass, () => emit('wait')],
 ] as const
 const gone = computed(() => new Set(log.map(e => e.takesBack).filter(Boolean)))
 
@@ -17,7 +20,7 @@ const rows = computed(() => {
   let day = ''
   for (const entry of [...log].sort((a, b) => b.seq - a.seq)) {
     const its = dayOf(entry.at)
-    if (its !== day) out.push({ day: day = its })
+    if (its !== day) out.push({ day: (day = its) })
     out.push({ entry })
   }
   return out
@@ -25,14 +28,27 @@ const rows = computed(() => {
 
 /** Only what is in sight is drawn, so that a log of thousands scrolls and the page types without lag. */
 const box = useTemplateRef<HTMLElement>('box')
-const virtual = useVirtualizer(computed(() => ({
-  count: rows.value.length, overscan: 8,
-  getScrollElement: () => box.value,
-  estimateSize: (i: number) => 'day' in rows.value[i]! ? 30 : 62,
-  getItemKey: (i: number) => { const r = rows.value[i]!; return 'day' in r ? r.day : r.entry.id },
-})))
-const items = computed(() => virtual.value.getVirtualItems().flatMap((v) => { const row = rows.value[v.index]; return row ? [{ v, row }] : [] }))
-const measure = (el: unknown) => { if (el instanceof Element) virtual.value.measureElement(el) }
+const virtual = useVirtualizer(
+  computed(() => ({
+    count: rows.value.length,
+    overscan: 8,
+    getScrollElement: () => box.value,
+    estimateSize: (i: number) => ('day' in rows.value[i]! ? 30 : 62),
+    getItemKey: (i: number) => {
+      const r = rows.value[i]!
+      return 'day' in r ? r.day : r.entry.id
+    },
+  })),
+)
+const items = computed(() =>
+  virtual.value.getVirtualItems().flatMap(v => {
+    const row = rows.value[v.index]
+    return row ? [{ v, row }] : []
+  }),
+)
+const measure = (el: unknown) => {
+  if (el instanceof Element) virtual.value.measureElement(el)
+}
 </script>
 
 <template>
@@ -40,14 +56,43 @@ const measure = (el: unknown) => { if (el instanceof Element) virtual.value.meas
     <header class="flex items-center justify-between mb-1">
       <h2 class="section-title">Log</h2>
       <div class="flex -mr-2">
-        <button v-for="[key, label, icon, run] in adding" :key="key" class="size-11 -my-2 grid place-items-center text-muted hover:text-ink" :aria-label="label" :aria-keyshortcuts="key" :title="`${label} (${key.toUpperCase()})`" @click="run"><component :is="icon" class="size-[18px]" /></button>
+        <button
+          v-for="[key, label, icon, run] in adding"
+          :key="key"
+          class="size-11 -my-2 grid place-items-center text-muted hover:text-ink"
+          :aria-label="label"
+          :aria-keyshortcuts="key"
+          :title="`${label} (${key.toUpperCase()})`"
+          @click="run"
+        >
+          <component :is="icon" class="size-[18px]" />
+        </button>
       </div>
     </header>
-    <div ref="box" class="overflow-y-auto min-h-0 grow -mr-3 pr-3" tabindex="0" role="region" aria-label="Entries, newest first">
+    <div
+      ref="box"
+      class="overflow-y-auto min-h-0 grow -mr-3 pr-3"
+      tabindex="0"
+      role="region"
+      aria-label="Entries, newest first"
+    >
       <div class="relative w-full text-sm" :style="{ height: `${virtual.getTotalSize()}px` }" role="list">
-        <div v-for="{ v, row } in items" :key="String(v.key)" :ref="measure" :data-index="v.index" class="absolute left-0 top-0 w-full" role="listitem" :style="{ transform: `translateY(${v.start}px)` }">
+        <div
+          v-for="{ v, row } in items"
+          :key="String(v.key)"
+          :ref="measure"
+          :data-index="v.index"
+          class="absolute left-0 top-0 w-full"
+          role="listitem"
+          :style="{ transform: `translateY(${v.start}px)` }"
+        >
           <h3 v-if="'day' in row" class="text-xs text-muted pt-2 border-b border-line pb-1">{{ row.day }}</h3>
-          <DriveLogRow v-else :entry="row.entry" :gone="gone.has(row.entry.id)" @take-back="emit('takeBack', row.entry.id)" />
+          <DriveLogRow
+            v-else
+            :entry="row.entry"
+            :gone="gone.has(row.entry.id)"
+            @take-back="emit('takeBack', row.entry.id)"
+          />
         </div>
       </div>
     </div>

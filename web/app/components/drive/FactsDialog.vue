@@ -2,12 +2,15 @@
 import type { DriveFacts } from '@wobrin/core/proving'
 import type { NewDrive } from '../../../shared/drive-facts'
 
-const { save } = defineProps<{ shown: boolean, drive: DriveFacts, save: (facts: NewDrive) => Promise<void> }>()
+const { save } = defineProps<{ shown: boolean; drive: DriveFacts; save: (facts: NewDrive) => Promise<void> }>()
 const emit = defineEmits<{ close: [] }>()
-const problem = ref<{ field: string | null, text: string } | null>(null)
+const problem = ref<{ field: string | null; text: string } | null>(null)
 
 async function keep(facts: NewDrive): Promise<void> {
-  problem.value = await save(facts).then(() => null, error => ({ field: problemField(error), text: problemText(error) }))
+  problem.value = await save(facts).then(
+    () => null,
+    error => ({ field: problemField(error), text: problemText(error) }),
+  )
 }
 </script>
 

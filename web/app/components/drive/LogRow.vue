@@ -3,14 +3,22 @@ import { Undo2 } from 'lucide-vue-next'
 import { formatObservation, type LogEntry } from '@wobrin/core/observations'
 import { findStation } from '@wobrin/core/procedures'
 
-const { entry, gone } = defineProps<{ entry: LogEntry, gone: boolean }>()
+const { entry, gone } = defineProps<{ entry: LogEntry; gone: boolean }>()
 const emit = defineEmits<{ takeBack: [] }>()
 
-const title = computed(() => entry.kind === 'wait' ? `Waiting: ${entry.title}` : entry.data?.type === 'speed' && entry.observations[0] ? formatObservation(entry.observations[0]) : entry.title)
-const mayGo = computed(() => !gone && entry.kind !== 'taken-back' && entry.kind !== 'received' && entry.kind !== 'facts')
-const speed = computed(() => entry.data?.type === 'speed' ? entry.data : null)
-const readTest = computed(() => entry.data?.type === 'read-test' ? entry.data : null)
-const photo = computed(() => entry.data?.type === 'photo' ? entry.data : null)
+const title = computed(() =>
+  entry.kind === 'wait'
+    ? `Waiting: ${entry.title}`
+    : entry.data?.type === 'speed' && entry.observations[0]
+      ? formatObservation(entry.observations[0])
+      : entry.title,
+)
+const mayGo = computed(
+  () => !gone && entry.kind !== 'taken-back' && entry.kind !== 'received' && entry.kind !== 'facts',
+)
+const speed = computed(() => (entry.data?.type === 'speed' ? entry.data : null))
+const readTest = computed(() => (entry.data?.type === 'read-test' ? entry.data : null))
+const photo = computed(() => (entry.data?.type === 'photo' ? entry.data : null))
 </script>
 
 <template>
@@ -19,12 +27,38 @@ const photo = computed(() => entry.data?.type === 'photo' ? entry.data : null)
     <span><CallMark v-if="entry.call" :kind="entry.call.kind" :size="15" class="mt-0.5" /></span>
     <div class="min-w-0" :class="gone && 'line-through text-muted'">
       <p class="break-words">{{ title }}</p>
-      <a v-if="photo" :href="`/api/photos/${photo.sha}`" target="_blank"><img :src="`/api/photos/${photo.sha}?size=small`" :style="{ aspectRatio: `${photo.width} / ${photo.height}` }" loading="lazy" :alt="`${entry.title}, at ${findStation(entry.station).label}`" class="rounded-box mt-1 w-full max-h-48 object-cover"></a>
+      <a v-if="photo" :href="`/api/photos/${photo.sha}`" target="_blank"
+        ><img
+          :src="`/api/photos/${photo.sha}?size=small`"
+          :style="{ aspectRatio: `${photo.width} / ${photo.height}` }"
+          loading="lazy"
+          :alt="`${entry.title}, at ${findStation(entry.station).label}`"
+          class="rounded-box mt-1 w-full max-h-48 object-cover"
+      /></a>
       <RailSmallRail v-if="readTest && !gone" :bars="readTest.bars" class="mt-1" />
       <p v-if="entry.detail" class="hint break-words whitespace-pre-line">{{ entry.detail }}</p>
       <p class="hint text-xs flex items-center gap-1">
-        <span class="grow min-w-0 py-1">{{ findStation(entry.station).label }}<template v-if="speed">{{ speed.simulated ? ', simulated' : '' }} · <a class="link break-all" :href="`/api/captures/${speed.captureSha}`">{{ speed.captureName }}</a></template><template v-if="readTest?.captureSha"> · <a class="link break-all" :href="`/api/captures/${readTest.captureSha}`">{{ readTest.captureName }}</a></template><template v-else-if="readTest">, simulated</template></span>
-        <button v-if="mayGo" class="size-7 shrink-0 -my-1 -mr-1 grid place-items-center hover:text-ink" :aria-label="`Take back: ${title}`" title="Take back" @click="emit('takeBack')"><Undo2 class="size-3.5" /></button>
+        <span class="grow min-w-0 py-1"
+          >{{ findStation(entry.station).label
+          }}<template v-if="speed"
+            >{{ speed.simulated ? ', simulated' : '' }} ·
+            <a class="link break-all" :href="`/api/captures/${speed.captureSha}`">{{ speed.captureName }}</a></template
+          ><template v-if="readTest?.captureSha">
+            ·
+            <a class="link break-all" :href="`/api/captures/${readTest.captureSha}`">{{
+              readTest.captureName
+            }}</a></template
+          ><template v-else-if="readTest">, simulated</template></span
+        >
+        <button
+          v-if="mayGo"
+          class="size-7 shrink-0 -my-1 -mr-1 grid place-items-center hover:text-ink"
+          :aria-label="`Take back: ${title}`"
+          title="Take back"
+          @click="emit('takeBack')"
+        >
+          <Undo2 class="size-3.5" />
+        </button>
       </p>
     </div>
   </div>

@@ -2,7 +2,11 @@
 import { findStation } from '@wobrin/core/procedures'
 import type { StationId } from '@wobrin/core/observations'
 
-const { shown, station, save } = defineProps<{ shown: boolean, station: StationId, save: (text: string) => Promise<void> }>()
+const { shown, station, save } = defineProps<{
+  shown: boolean
+  station: StationId
+  save: (text: string) => Promise<void>
+}>()
 const emit = defineEmits<{ close: [] }>()
 const text = ref('')
 const problem = ref<string | null>(null)
@@ -17,7 +21,14 @@ async function keep(): Promise<void> {
 <template>
   <ModalDialog :shown="shown" :title="`Note at ${findStation(station).label}`" @close="emit('close')">
     <form @submit.prevent="keep">
-      <textarea v-model="text" class="field py-2 min-h-28" aria-label="Note" maxlength="4000" placeholder="What you saw, did or want to remember" @keydown.ctrl.enter="keep" />
+      <textarea
+        v-model="text"
+        class="field py-2 min-h-28"
+        aria-label="Note"
+        maxlength="4000"
+        placeholder="What you saw, did or want to remember"
+        @keydown.ctrl.enter="keep"
+      />
       <p v-if="problem" class="text-sm text-stop mt-2" role="alert">{{ problem }} What you wrote is still here.</p>
       <div class="flex gap-3 mt-3">
         <button class="btn btn-primary" :disabled="!text.trim()">Put on the log</button>

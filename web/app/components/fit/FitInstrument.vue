@@ -4,14 +4,14 @@ import type { LogEntry } from '@wobrin/core/observations'
 import type { FitStart } from '~/composables/useHostFit'
 
 /** A host and a drive: how its straps must stand, what takes a wire, what will never work. */
-const { driveId = null, start = null } = defineProps<{ driveId?: string | null, start?: FitStart | null }>()
-const emit = defineEmits<{ kept: [LogEntry], keep: [(id: string) => Promise<void>] }>()
+const { driveId = null, start = null } = defineProps<{ driveId?: string | null; start?: FitStart | null }>()
+const emit = defineEmits<{ kept: [LogEntry]; keep: [(id: string) => Promise<void>] }>()
 
 const { profiles, host, drive, cable, hosts, drives, chosenHost, chosenDrive, fit, keep } = useHostFit(start)
 const attempt = useAttempt()
 const notices = useNotices()
 const across = ref(false)
-const editing = ref<{ kind: 'host' | 'drive', id: string | null, profile: HostProfile | DriveProfile } | null>(null)
+const editing = ref<{ kind: 'host' | 'drive'; id: string | null; profile: HostProfile | DriveProfile } | null>(null)
 const opener = useTemplateRef('opener')
 onMounted(() => profiles.load().catch(() => {}))
 
@@ -20,9 +20,13 @@ const sides = computed(() => [
   { kind: 'drive' as const, label: 'Drive', model: drive, list: drives.value, chosen: chosenDrive.value },
 ])
 /** A profile that ships is copied before it is changed. */
-function change(side: typeof sides.value[number]): void {
+function change(side: (typeof sides.value)[number]): void {
   const copy = JSON.parse(JSON.stringify(side.chosen.profile)) as HostProfile | DriveProfile
-  editing.value = { kind: side.kind, id: side.chosen.own ? side.chosen.key : null, profile: side.chosen.own ? copy : { ...copy, name: `${copy.name}, ours` } }
+  editing.value = {
+    kind: side.kind,
+    id: side.chosen.own ? side.chosen.key : null,
+    profile: side.chosen.own ? copy : { ...copy, name: `${copy.name}, ours` },
+  }
 }
 async function save(profile: HostProfile | DriveProfile): Promise<void> {
   const { kind, id } = editing.value!
@@ -50,37 +54,102 @@ async function open(event: Event): Promise<void> {
   }
 }
 async function put(): Promise<void> {
-  if (driveId) await attempt(async () => { emit('kept', await keep(driveId)) })
-  else emit('keep', async (id) => { await keep(id) })
+  if (driveId)
+    await attempt(async () => {
+      emit('kept', await keep(driveId))
+    })
+  else
+    emit('keep', async id => {
+      await keep(id)
+    })
 }
-useShortcuts({ a: () => { if (!editing.value) across.value = true } })
+useShortcuts({
+  a: () => {
+    if (!editing.value) across.value = true
+  },
+})
 </script>
 
 <template>
   <section aria-label="Host fit">
     <header class="flex items-start justify-between gap-4 mb-4">
-      <div class="min-w-0"><h2 class="text-lg font-bold">Host fit</h2><p class="hint">How the straps must stand for a host, what takes a wire, and what will never work.</p></div>
-      <button v-if="!editing" class="btn shrink-0" aria-keyshortcuts="a" @click="across = true">Across the bench <kbd>A</kbd></button>
+      <div class="min-w-0">
+        <h2 class="text-lg font-bold">Host fit</h2>
+        <p class="hint">How the straps must stand for a host, what takes a wire, and what will never work.</p>
+      </div>
+      <button v-if="!editing" class="btn shrink-0" aria-keyshortcuts="a" @click="across = true">
+        Across the bench <kbd>A</kbd>
+      </button>
     </header>
-    <FitHostEditor v-if="editing?.kind === 'host'" :start="editing.profile as HostProfile" :own="editing.id !== null" :save="save" @close="editing = null" @remove="remove" />
-    <FitDriveEditor v-else-if="editing" :start="editing.profile as DriveProfile" :own="editing.id !== null" :save="save" @close="editing = null" @remove="remove" />
+    <FitHostEditor
+      v-if="editing?.kind === 'host'"
+      :start="editing.profile as HostProfile"
+      :own="editing.id !== null"
+      :save="save"
+      @close="editing = null"
+      @remove="remove"
+    />
+    <FitDriveEditor
+      v-else-if="editing"
+      :start="editing.profile as DriveProfile"
+      :own="editing.id !== null"
+      :save="save"
+      @close="editing = null"
+      @remove="remove"
+    />
     <template v-else>
       <div class="grid sm:grid-cols-2 gap-x-6 gap-y-3 mb-5">
         <div v-for="s in sides" :key="s.kind">
           <FormField v-slot="{ id }" :label="s.label" :hint="s.chosen.profile.note">
-            <select :id="id" v-model="s.model.value" class="field"><option v-for="p in s.list" :key="p.key" :value="p.key">{{ p.key === 'kept' ? `As kept: ${p.profile.name}` : p.profile.name }}</option></select>
+            <select :id="id" v-model="s.model.value" class="field">
+              <option v-for="p in s.list" :key="p.key" :value="p.key">
+                {{ p.key === 'kept' ? `As kept: ${p.profile.name}` : p.profile.name }}
+              </option>
+            </select>
           </FormField>
-          <p class="flex gap-4 text-sm"><button class="link min-h-11" @click="change(s)">{{ s.chosen.own ? 'Change it' : 'Copy and change' }}</button><button class="link min-h-11" @click="profiles.save(s.chosen.profile)">Save as JSON</button></p>
+          <p class="flex gap-4 text-sm">
+            <button class="link min-h-11" @click="change(s)">
+              {{ s.chosen.own ? 'Change it' : 'Copy and change' }}</button
+            ><button class="link min-h-11" @click="profiles.save(s.chosen.profile)">Save as JSON</button>
+          </p>
         </div>
         <div class="sm:col-span-2 flex flex-wrap gap-2 items-center">
-          <label v-for="[value, label] in [['straight', 'Straight cable'], ['made', 'Cable made for it, any pin to any']]" :key="value" class="chip"><input v-model="cable" type="radio" name="cable" :value="value" class="sr-only"><span>{{ label }}</span></label>
+          <label
+            v-for="[value, label] in [
+              ['straight', 'Straight cable'],
+              ['made', 'Cable made for it, any pin to any'],
+            ]"
+            :key="value"
+            class="chip"
+            ><input v-model="cable" type="radio" name="cable" :value="value" class="sr-only" /><span>{{
+              label
+            }}</span></label
+          >
           <button class="btn ml-auto" @click="opener?.click()">Open a profile</button>
-          <input ref="opener" type="file" accept=".json,application/json" class="sr-only" tabindex="-1" aria-label="Profile" @change="open">
+          <input
+            ref="opener"
+            type="file"
+            accept=".json,application/json"
+            class="sr-only"
+            tabindex="-1"
+            aria-label="Profile"
+            @change="open"
+          />
         </div>
       </div>
       <div aria-live="polite"><FitResult :fit="fit" :host="chosenHost.profile" :made="cable === 'made'" /></div>
-      <button class="btn btn-primary mt-5" @click="put">{{ driveId ? 'Put on the log' : 'Keep this with a drive' }}</button>
+      <button class="btn btn-primary mt-5" @click="put">
+        {{ driveId ? 'Put on the log' : 'Keep this with a drive' }}
+      </button>
     </template>
-    <SumAcross :shown="across" :result="{ ...fit, lines: [] }" @close="across = false" @keep="across = false; put()" />
+    <SumAcross
+      :shown="across"
+      :result="{ ...fit, lines: [] }"
+      @close="across = false"
+      @keep="
+        across = false
+        put()
+      "
+    />
   </section>
 </template>

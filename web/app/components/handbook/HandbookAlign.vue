@@ -2,11 +2,20 @@
 import { hasOffsetCost, offsetCost, usualHalfWindowUm } from '@wobrin/core/carriage'
 import { ALIGNMENT_LIMITS, LAYOUTS, layoutsOf, MECHANISMS, pitchUm, describeSource } from '@wobrin/core/mechanisms'
 
-const rows = MECHANISMS.filter(m => hasOffsetCost(m.id)).map((m) => {
+const rows = MECHANISMS.filter(m => hasOffsetCost(m.id)).map(m => {
   const last = LAYOUTS[layoutsOf(m.id)[0]!]!.cylinders - 1
   const half = usualHalfWindowUm(m.id)
-  const left = (cylinder: number, share: number) => `${Math.round(offsetCost(m.id, { cylinder, offsetUm: share * half }).margin * 100)} %`
-  return { label: m.label, id: m.id, pitch: pitchUm(m.id).toFixed(0), half: half.toFixed(0), outer: [0, 0.5].map(s => left(0, s)), inner: [0, 0.5].map(s => left(last, s)), limits: ALIGNMENT_LIMITS[m.id] }
+  const left = (cylinder: number, share: number) =>
+    `${Math.round(offsetCost(m.id, { cylinder, offsetUm: share * half }).margin * 100)} %`
+  return {
+    label: m.label,
+    id: m.id,
+    pitch: pitchUm(m.id).toFixed(0),
+    half: half.toFixed(0),
+    outer: [0, 0.5].map(s => left(0, s)),
+    inner: [0, 0.5].map(s => left(last, s)),
+    limits: ALIGNMENT_LIMITS[m.id],
+  }
 })
 const loads = [...new Set(rows.flatMap(r => r.limits?.headLoad.value ?? []))]
 </script>
@@ -14,19 +23,65 @@ const loads = [...new Set(rows.flatMap(r => r.limits?.headLoad.value ?? []))]
 <template>
   <section id="align" class="panel p-6 scroll-mt-4 space-y-4">
     <h2 class="text-xl font-bold">What alignment is, and what an offset costs</h2>
-    <p class="max-w-prose"><strong>Two schools.</strong> The reference-disk school reads a disk that a trusted drive wrote, moves one adjuster across, and sets it in the middle of what works: that shows that two drives agree. The instrument school reads an analogue alignment disk with a scope: only that measures against the standard. Both need clean heads and the right speed first.</p>
-    <p class="max-w-prose"><strong>Which adjuster.</strong> Home off by whole cylinders: the sensor. Both heads off together by part of a track: the stepper. One head off and the other right: that head. The sensor before the heads, one at a time, then outer, middle and inner after tightening, which shifts it; then a seal (common practice).</p>
-    <p class="max-w-prose"><strong>Off its track, or weak?</strong> A head that stands beside its track loses margin as a weak or dirty one does. But no disk sits quite in the middle: its tracks come to and fro under the head once a turn. A head in the middle loses as much on either side; one beside its track gains on one side and loses on the other. So its margin swings once a turn, and a weak head’s does not.</p>
+    <p class="max-w-prose">
+      <strong>Two schools.</strong> The reference-disk school reads a disk that a trusted drive wrote, moves one
+      adjuster across, and sets it in the middle of what works: that shows that two drives agree. The instrument school
+      reads an analogue alignment disk with a scope: only that measures against the standard. Both need clean heads and
+      the right speed first.
+    </p>
+    <p class="max-w-prose">
+      <strong>Which adjuster.</strong> Home off by whole cylinders: the sensor. Both heads off together by part of a
+      track: the stepper. One head off and the other right: that head. The sensor before the heads, one at a time, then
+      outer, middle and inner after tightening, which shifts it; then a seal (common practice).
+    </p>
+    <p class="max-w-prose">
+      <strong>Off its track, or weak?</strong> A head that stands beside its track loses margin as a weak or dirty one
+      does. But no disk sits quite in the middle: its tracks come to and fro under the head once a turn. A head in the
+      middle loses as much on either side; one beside its track gains on one side and loses on the other. So its margin
+      swings once a turn, and a weak head’s does not.
+    </p>
     <div class="overflow-x-auto relative" tabindex="0" role="region" aria-label="What an offset costs">
       <table class="text-sm w-full min-w-[56rem]">
-        <thead class="text-left text-muted align-bottom"><tr><th class="font-normal pr-4 py-1">Class</th><th class="font-normal pr-4 text-right">Pitch</th><th class="font-normal pr-4 text-right">Sectors fail from</th><th class="font-normal pr-4 text-right">Margin, outer, in the middle and half way off</th><th class="font-normal pr-4 text-right">The same, inner</th><th class="font-normal pr-4 text-right">Radial within</th><th class="font-normal pr-4 text-right">Azimuth</th><th class="font-normal pr-4 text-right">Index to data</th><th class="font-normal text-right">Hysteresis</th></tr></thead>
+        <thead class="text-left text-muted align-bottom">
+          <tr>
+            <th class="font-normal pr-4 py-1">Class</th>
+            <th class="font-normal pr-4 text-right">Pitch</th>
+            <th class="font-normal pr-4 text-right">Sectors fail from</th>
+            <th class="font-normal pr-4 text-right">Margin, outer, in the middle and half way off</th>
+            <th class="font-normal pr-4 text-right">The same, inner</th>
+            <th class="font-normal pr-4 text-right">Radial within</th>
+            <th class="font-normal pr-4 text-right">Azimuth</th>
+            <th class="font-normal pr-4 text-right">Index to data</th>
+            <th class="font-normal text-right">Hysteresis</th>
+          </tr>
+        </thead>
         <tbody>
-          <tr v-for="r in rows" :key="r.id" class="border-t border-line text-right"><td class="pr-4 py-1.5 text-left">{{ r.label }}</td><td class="pr-4 whitespace-nowrap">{{ r.pitch }} µm</td><td class="pr-4 whitespace-nowrap">{{ r.half }} µm</td><td class="pr-4 whitespace-nowrap">{{ r.outer.join(', ') }}</td><td class="pr-4 whitespace-nowrap">{{ r.inner.join(', ') }}</td><td class="pr-4 whitespace-nowrap">{{ r.limits?.radialUm.value }} µm</td><td class="pr-4">{{ r.limits?.azimuthMin.value }}′</td><td class="pr-4 whitespace-nowrap">{{ r.limits?.indexUs.value }} ± {{ r.limits?.indexWithinUs.value }} µs</td><td class="whitespace-nowrap">{{ r.limits?.hysteresisUm.value }} µm</td></tr>
+          <tr v-for="r in rows" :key="r.id" class="border-t border-line text-right">
+            <td class="pr-4 py-1.5 text-left">{{ r.label }}</td>
+            <td class="pr-4 whitespace-nowrap">{{ r.pitch }} µm</td>
+            <td class="pr-4 whitespace-nowrap">{{ r.half }} µm</td>
+            <td class="pr-4 whitespace-nowrap">{{ r.outer.join(', ') }}</td>
+            <td class="pr-4 whitespace-nowrap">{{ r.inner.join(', ') }}</td>
+            <td class="pr-4 whitespace-nowrap">{{ r.limits?.radialUm.value }} µm</td>
+            <td class="pr-4">{{ r.limits?.azimuthMin.value }}′</td>
+            <td class="pr-4 whitespace-nowrap">
+              {{ r.limits?.indexUs.value }} ± {{ r.limits?.indexWithinUs.value }} µs
+            </td>
+            <td class="whitespace-nowrap">{{ r.limits?.hysteresisUm.value }} µm</td>
+          </tr>
         </tbody>
       </table>
     </div>
-    <p class="hint">What an offset costs is worked out: overlap of head and track, noise and neighbour over signal, the window of the code at that radius; a sound drive, its usual layout. Limits {{ describeSource(rows[0]!.limits!.radialUm.source) }}: a drive’s own sheet goes before them.</p>
+    <p class="hint">
+      What an offset costs is worked out: overlap of head and track, noise and neighbour over signal, the window of the
+      code at that radius; a sound drive, its usual layout. Limits
+      {{ describeSource(rows[0]!.limits!.radialUm.source) }}: a drive’s own sheet goes before them.
+    </p>
     <p v-for="l in loads" :key="l" class="max-w-prose"><strong>Head load.</strong> {{ l }}</p>
-    <p class="max-w-prose"><strong>Quick disks</strong> have no tracks to align: where the sweep starts and how fast it turns are judged together. <strong>Cartridge drives</strong> follow their tracks by servo: nothing to align in the field. Look at the heads, the parking bay, how they load, and at the edge of the cartridge’s disk.</p>
+    <p class="max-w-prose">
+      <strong>Quick disks</strong> have no tracks to align: where the sweep starts and how fast it turns are judged
+      together. <strong>Cartridge drives</strong> follow their tracks by servo: nothing to align in the field. Look at
+      the heads, the parking bay, how they load, and at the edge of the cartridge’s disk.
+    </p>
   </section>
 </template>

@@ -1,27 +1,36 @@
 <script setup lang="ts">
 import type { SpeedMeasurement } from '@wobrin/core/spindle'
 
-const { measurement, limit } = defineProps<{ measurement: Pick<SpeedMeasurement, 'components' | 'highestHz' | 'variation'>, limit: number }>()
+const { measurement, limit } = defineProps<{
+  measurement: Pick<SpeedMeasurement, 'components' | 'highestHz' | 'variation'>
+  limit: number
+}>()
 
 const WORDS: readonly (readonly [RegExp, string])[] = [
-  [/^belt/, 'the belt’s own length: a set or a seam'], [/^motor/, 'the motor pulley'], [/^spindle, once/, 'once a turn: hub, flywheel or disk'], [/^spindle, twice/, 'twice a turn'],
+  [/^belt/, 'the belt’s own length: a set or a seam'],
+  [/^motor/, 'the motor pulley'],
+  [/^spindle, once/, 'once a turn: hub, flywheel or disk'],
+  [/^spindle, twice/, 'twice a turn'],
 ]
 
 /** What a person would look at, and whether it matters. */
 function meaning(likely: string | null, peakPercent: number): string {
-  const harm = peakPercent > limit ? 'beyond the limit' : peakPercent > limit / 2 ? 'worth watching' : 'harmless at this depth'
+  const harm =
+    peakPercent > limit ? 'beyond the limit' : peakPercent > limit / 2 ? 'worth watching' : 'harmless at this depth'
   const words = WORDS.find(([pattern]) => likely && pattern.test(likely))?.[1]
   const how = likely?.includes('alias') ? ', worked out from its alias' : ''
   return `${words ?? 'nothing known turns at this rate'}${how}; ${harm}`
 }
 
-const name = (likely: string | null) => likely ? likely.split(',')[0]!.replace(/^./, c => c.toUpperCase()) : 'Unknown'
+const name = (likely: string | null) => (likely ? likely.split(',')[0]!.replace(/^./, c => c.toUpperCase()) : 'Unknown')
 </script>
 
 <template>
   <div class="overflow-x-auto">
     <table v-if="measurement.components.length" class="w-full text-sm">
-      <caption class="sr-only">Periodic parts of the speed</caption>
+      <caption class="sr-only">
+        Periodic parts of the speed
+      </caption>
       <thead class="text-muted text-left">
         <tr class="border-b border-line whitespace-nowrap">
           <th class="font-normal py-1.5 pr-3">Periodic part</th>

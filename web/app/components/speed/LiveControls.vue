@@ -2,11 +2,15 @@
 import { RotateCcw, RotateCw } from 'lucide-vue-next'
 import { SCENARIOS } from '@wobrin/core/simulation'
 
-defineProps<{ seconds: number, moved: number }>()
+defineProps<{ seconds: number; moved: number }>()
 const scenario = defineModel<string>('scenario', { required: true })
-const emit = defineEmits<{ turn: [number], restart: [] }>()
+const emit = defineEmits<{ turn: [number]; restart: [] }>()
 
-const STEPS = [[1 / 4, '¼'], [1 / 8, '⅛'], [1 / 16, '1/16']] as const
+const STEPS = [
+  [1 / 4, '¼'],
+  [1 / 8, '⅛'],
+  [1 / 16, '1/16'],
+] as const
 </script>
 
 <template>
@@ -23,9 +27,27 @@ const STEPS = [[1 / 4, '¼'], [1 / 8, '⅛'], [1 / 16, '1/16']] as const
     </div>
     <div class="flex flex-wrap items-center gap-2" role="group" aria-label="Turn the simulated trimmer">
       <span class="mr-1">Its trimmer:</span>
-      <button v-for="[turns, label] in STEPS" :key="-turns" class="btn px-3" :aria-label="`${label} turn to the left`" @click="emit('turn', -turns)"><RotateCcw class="size-4" />{{ label }}</button>
-      <button v-for="[turns, label] in [...STEPS].reverse()" :key="turns" class="btn px-3" :aria-label="`${label} turn to the right`" @click="emit('turn', turns)">{{ label }}<RotateCw class="size-4" /></button>
-      <span v-if="moved" class="hint">turned {{ moved < 0 ? 'left' : 'right' }} by {{ Math.abs(moved).toFixed(3).replace(/0+$/, '') }} in all</span>
+      <button
+        v-for="[turns, label] in STEPS"
+        :key="-turns"
+        class="btn px-3"
+        :aria-label="`${label} turn to the left`"
+        @click="emit('turn', -turns)"
+      >
+        <RotateCcw class="size-4" />{{ label }}
+      </button>
+      <button
+        v-for="[turns, label] in [...STEPS].reverse()"
+        :key="turns"
+        class="btn px-3"
+        :aria-label="`${label} turn to the right`"
+        @click="emit('turn', turns)"
+      >
+        {{ label }}<RotateCw class="size-4" />
+      </button>
+      <span v-if="moved" class="hint"
+        >turned {{ moved < 0 ? 'left' : 'right' }} by {{ Math.abs(moved).toFixed(3).replace(/0+$/, '') }} in all</span
+      >
     </div>
   </div>
 </template>

@@ -2,7 +2,7 @@
 import { FileUp, Radio } from 'lucide-vue-next'
 
 const { compact = false } = defineProps<{ compact?: boolean }>()
-const emit = defineEmits<{ file: [File], pickup: [] }>()
+const emit = defineEmits<{ file: [File]; pickup: [] }>()
 const over = ref(false)
 
 function drop(event: DragEvent): void {
@@ -17,18 +17,38 @@ defineExpose({ choose })
 
 <template>
   <div
-    class="rounded-box border-2 border-dashed" :class="[over ? 'border-leave bg-leave-tint' : 'border-line', compact ? 'px-3 py-2.5 flex flex-wrap items-center gap-3' : 'p-6']"
-    @dragover.prevent="over = true" @dragleave="over = false" @drop.prevent="drop"
+    class="rounded-box border-2 border-dashed"
+    :class="[
+      over ? 'border-leave bg-leave-tint' : 'border-line',
+      compact ? 'px-3 py-2.5 flex flex-wrap items-center gap-3' : 'p-6',
+    ]"
+    @dragover.prevent="over = true"
+    @dragleave="over = false"
+    @drop.prevent="drop"
   >
     <template v-if="!compact">
       <p class="mb-1 text-lg"><strong>Drop a recording of the index line here,</strong> or open one.</p>
-      <p class="hint mb-5">VCD or CSV from any logic analyser, or WAV from a pickup on a sound card; gzip too. It is read on this machine.</p>
+      <p class="hint mb-5">
+        VCD or CSV from any logic analyser, or WAV from a pickup on a sound card; gzip too. It is read on this machine.
+      </p>
     </template>
     <div class="flex flex-wrap gap-3">
-      <button class="btn btn-primary" aria-keyshortcuts="m" @click="choose"><FileUp class="size-4" />Open a recording</button>
-      <button class="btn" @click="emit('pickup')"><Radio class="size-4" />{{ compact ? 'Simulated pickup' : 'Use the simulated pickup' }}</button>
+      <button class="btn btn-primary" aria-keyshortcuts="m" @click="choose">
+        <FileUp class="size-4" />Open a recording
+      </button>
+      <button class="btn" @click="emit('pickup')">
+        <Radio class="size-4" />{{ compact ? 'Simulated pickup' : 'Use the simulated pickup' }}
+      </button>
     </div>
     <p v-if="compact" class="hint">or drop a recording here</p>
-    <input ref="input" type="file" class="sr-only" tabindex="-1" aria-label="Recording" data-testid="recording" @change="picked">
+    <input
+      ref="input"
+      type="file"
+      class="sr-only"
+      tabindex="-1"
+      aria-label="Recording"
+      data-testid="recording"
+      @change="picked"
+    />
   </div>
 </template>

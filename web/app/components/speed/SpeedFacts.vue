@@ -3,7 +3,12 @@ import type { SpeedMeasurement } from '@wobrin/core/spindle'
 
 const { measurement: m } = defineProps<{ measurement: SpeedMeasurement }>()
 
-const FROM = { 'given': 'as you said', 'hard sectors': 'the extra hole was found', 'nominal speed': 'by the nominal speed', 'assumed': 'assumed' } as const
+const FROM = {
+  given: 'as you said',
+  'hard sectors': 'the extra hole was found',
+  'nominal speed': 'by the nominal speed',
+  assumed: 'assumed',
+} as const
 
 const facts = computed(() => {
   const v = m.variation
@@ -11,7 +16,10 @@ const facts = computed(() => {
     ['Turns', `${m.revolutions} in ${m.spanS.toFixed(m.spanS < 10 ? 1 : 0)} s`],
     ['Pulses a turn', `${m.pulsesPerTurn}, ${FROM[m.pulsesFrom]}`],
     ['Variation', `${v.peakPercent.toFixed(2)} % peak, ${v.rmsPercent.toFixed(2)} % r.m.s.`],
-    ['Within a turn', v.withinTurnPercent === null ? 'one pulse a turn cannot see it' : `${v.withinTurnPercent.toFixed(2)} % peak`],
+    [
+      'Within a turn',
+      v.withinTurnPercent === null ? 'one pulse a turn cannot see it' : `${v.withinTurnPercent.toFixed(2)} % peak`,
+    ],
     ['Slow drift', m.drift.significant ? `${signed(m.drift.endRpmPerMinute, 1)} r/min a minute` : 'none to see'],
   ]
   return list
@@ -20,7 +28,7 @@ const facts = computed(() => {
 const setAside = computed(() => {
   const kinds = new Map<string, number>()
   for (const d of m.discarded) kinds.set(d.why, (kinds.get(d.why) ?? 0) + 1)
-  return [...kinds].map(([why, n]) => n === 1 ? why : `${why} (${n} times)`).join(', ')
+  return [...kinds].map(([why, n]) => (n === 1 ? why : `${why} (${n} times)`)).join(', ')
 })
 </script>
 

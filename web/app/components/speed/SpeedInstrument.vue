@@ -4,19 +4,42 @@ import { trimmerHistory } from '@wobrin/core/procedures'
 import type { LogEntry } from '@wobrin/core/observations'
 import type { InstrumentSetup, Shown } from '~/composables/useSpeedInstrument'
 
-const { setup, driveId = null, logged = null, log = [] } = defineProps<{
+const {
+  setup,
+  driveId = null,
+  logged = null,
+  log = [],
+} = defineProps<{
   setup: InstrumentSetup
   driveId?: string | null
   /** Latest reading on the log, read again from its recording. */
   logged?: Omit<Shown, 'from'> | null
   log?: readonly LogEntry[]
 }>()
-const emit = defineEmits<{ kept: [LogEntry], keep: [keepTo: (driveId: string) => Promise<void>] }>()
+const emit = defineEmits<{ kept: [LogEntry]; keep: [keepTo: (driveId: string) => Promise<void>] }>()
 
 const notices = useNotices()
 const across = ref(false)
 const chooser = useTemplateRef('chooser')
-const { shown, nowRpm, file, live, tone, keeping, sent, stopSending, movedTurns, openFile, startPickup, clear, keep, saveRecording } = useSpeedInstrument(() => setup, () => logged)
+const {
+  shown,
+  nowRpm,
+  file,
+  live,
+  tone,
+  keeping,
+  sent,
+  stopSending,
+  movedTurns,
+  openFile,
+  startPickup,
+  clear,
+  keep,
+  saveRecording,
+} = useSpeedInstrument(
+  () => setup,
+  () => logged,
+)
 const { judged, opened, problem, unrated, progress, choices } = file
 const { running, reading, scenario, movedTurns: liveMoved } = live
 
@@ -34,8 +57,7 @@ async function keepTo(id: string): Promise<void> {
     if (!entry) return
     notices.done('On the log, with its recording.')
     emit('kept', entry)
-  }
-  catch (error) {
+  } catch (error) {
     if (!(error instanceof Stopped)) notices.problem(problemText(error))
   }
 }
@@ -50,7 +72,9 @@ function keepReading(): void {
 }
 
 const measure = () => chooser.value?.choose()
-const toggleAcross = () => { across.value = shown.value !== null && !across.value }
+const toggleAcross = () => {
+  across.value = shown.value !== null && !across.value
+}
 useShortcuts({ a: toggleAcross, e: tone.toggle, m: measure })
 defineExpose({ measure })
 </script>
@@ -58,27 +82,61 @@ defineExpose({ measure })
 <template>
   <section aria-label="Speed instrument" class="space-y-4">
     <header class="flex items-start justify-between gap-4 flex-wrap">
-      <h2 class="section-title">Spindle speed<span v-if="shown?.from === 'log'" class="font-normal"> · latest on the log</span><span v-if="opened && judged" class="font-normal"> · {{ opened.fileName }}, {{ opened.durationS.toFixed(1) }} s</span></h2>
+      <h2 class="section-title">
+        Spindle speed<span v-if="shown?.from === 'log'" class="font-normal"> · latest on the log</span
+        ><span v-if="opened && judged" class="font-normal">
+          · {{ opened.fileName }}, {{ opened.durationS.toFixed(1) }} s</span
+        >
+      </h2>
       <div v-if="shown" class="flex gap-2">
-        <button class="btn" aria-keyshortcuts="a" @click="toggleAcross"><Maximize2 class="size-4" />Across the bench</button>
-        <button class="btn" :aria-pressed="tone.on.value" aria-keyshortcuts="e" @click="tone.toggle"><component :is="tone.on.value ? Volume2 : VolumeX" class="size-4" />By ear</button>
+        <button class="btn" aria-keyshortcuts="a" @click="toggleAcross">
+          <Maximize2 class="size-4" />Across the bench
+        </button>
+        <button class="btn" :aria-pressed="tone.on.value" aria-keyshortcuts="e" @click="tone.toggle">
+          <component :is="tone.on.value ? Volume2 : VolumeX" class="size-4" />By ear
+        </button>
       </div>
     </header>
 
-    <SpeedSourceChooser v-show="!fresh && progress === null" ref="chooser" :compact="shown !== null" @file="openFile" @pickup="startPickup" />
-    <SpeedLiveControls v-if="running" v-model:scenario="scenario" :seconds="reading?.timeS ?? 0" :moved="liveMoved" @turn="live.turnTrimmer" @restart="startPickup" />
+    <SpeedSourceChooser
+      v-show="!fresh && progress === null"
+      ref="chooser"
+      :compact="shown !== null"
+      @file="openFile"
+      @pickup="startPickup"
+    />
+    <SpeedLiveControls
+      v-if="running"
+      v-model:scenario="scenario"
+      :seconds="reading?.timeS ?? 0"
+      :moved="liveMoved"
+      @turn="live.turnTrimmer"
+      @restart="startPickup"
+    />
     <SpeedReadout
-      v-if="shown" :measurement="shown.measurement" :verdict="shown.verdict" :mechanism="setup.mechanism" :now-rpm="nowRpm" :earlier="earlier"
+      v-if="shown"
+      :measurement="shown.measurement"
+      :verdict="shown.verdict"
+      :mechanism="setup.mechanism"
+      :now-rpm="nowRpm"
+      :earlier="earlier"
     >
       <div v-if="keeping" class="flex items-center gap-4 min-h-11" role="status">
-        <progress :value="sent < 1 ? sent : undefined" max="1" class="grow h-2 accent-leave" aria-label="Sending the recording" />
+        <progress
+          :value="sent < 1 ? sent : undefined"
+          max="1"
+          class="grow h-2 accent-leave"
+          aria-label="Sending the recording"
+        />
         <span class="text-sm">{{ sent < 1 ? `Sending, ${Math.round(100 * sent)} %` : 'Being judged' }}</span>
         <button v-if="sent < 1" class="btn" @click="stopSending">Stop sending</button>
       </div>
       <div v-else-if="fresh" class="flex flex-wrap items-end justify-between gap-3">
         <SpeedTrimmerMove v-if="readings.length && !running" v-model="movedTurns" />
         <div class="flex flex-wrap gap-3">
-          <button class="btn btn-primary" :disabled="!canKeep" @click="keepReading">{{ driveId ? 'Put on the log' : 'Keep this' }}</button>
+          <button class="btn btn-primary" :disabled="!canKeep" @click="keepReading">
+            {{ driveId ? 'Put on the log' : 'Keep this' }}
+          </button>
           <button v-if="running" class="btn" @click="saveRecording"><Download class="size-4" />Save as VCD</button>
           <button class="btn btn-quiet" @click="clear">{{ running ? 'Stop the pickup' : 'Put it away' }}</button>
         </div>
@@ -87,21 +145,40 @@ defineExpose({ measure })
     <p v-else-if="running" class="hint py-6">Waiting for the first pulses.</p>
 
     <div v-if="progress !== null" class="flex items-center gap-4" role="status">
-      <progress :value="progress" max="1" class="grow h-2 accent-leave" aria-label="Reading the recording" /><span class="text-sm w-12 text-right">{{ Math.round(100 * progress) }} %</span>
+      <progress :value="progress" max="1" class="grow h-2 accent-leave" aria-label="Reading the recording" /><span
+        class="text-sm w-12 text-right"
+        >{{ Math.round(100 * progress) }} %</span
+      >
       <button class="btn" @click="file.stop">Stop reading</button>
     </div>
     <div v-if="problem" class="border-l-5 border-stop bg-stop-tint px-4 py-3" role="alert" data-testid="problem">
-      <p class="flex gap-2.5"><TriangleAlert class="size-5 shrink-0 text-stop mt-0.5" aria-hidden="true" /><span>{{ problem }} <span class="text-muted">Nothing was stored.</span></span></p>
+      <p class="flex gap-2.5">
+        <TriangleAlert class="size-5 shrink-0 text-stop mt-0.5" aria-hidden="true" /><span
+          >{{ problem }} <span class="text-muted">Nothing was stored.</span></span
+        >
+      </p>
       <form v-if="unrated" class="flex items-end gap-3 mt-3" @submit.prevent="openFile(unrated)">
-        <label><span class="field-label">Samples a second</span><input v-model.number="choices.sampleRateHz" class="field" type="number" min="1" required></label>
+        <label
+          ><span class="field-label">Samples a second</span
+          ><input v-model.number="choices.sampleRateHz" class="field" type="number" min="1" required
+        /></label>
         <button class="btn">Read it so</button>
       </form>
     </div>
 
     <div v-if="fresh && !running && opened" class="space-y-3 border-t border-line pt-4">
       <SpeedCaptureOptions v-model="choices" :opened="opened" />
-      <ul v-if="opened.notices.length" class="hint list-disc pl-5"><li v-for="n in opened.notices" :key="n">{{ n }}</li></ul>
+      <ul v-if="opened.notices.length" class="hint list-disc pl-5">
+        <li v-for="n in opened.notices" :key="n">{{ n }}</li>
+      </ul>
     </div>
-    <SpeedAcrossBench :shown="across" :measurement="shown?.measurement ?? null" :verdict="shown?.verdict ?? null" :now-rpm="nowRpm" @close="across = false" @keep="keepReading" />
+    <SpeedAcrossBench
+      :shown="across"
+      :measurement="shown?.measurement ?? null"
+      :verdict="shown?.verdict ?? null"
+      :now-rpm="nowRpm"
+      @close="across = false"
+      @keep="keepReading"
+    />
   </section>
 </template>

@@ -3,8 +3,16 @@ import { QUANTITIES } from '@wobrin/core/sums'
 import type { LogEntry } from '@wobrin/core/observations'
 
 /** Numbers in, call out. At a drive it goes on its log; alone it asks which drive. */
-const { instrument, driveId = null, start = {} } = defineProps<{ instrument: string, driveId?: string | null, start?: Record<string, string> }>()
-const emit = defineEmits<{ kept: [LogEntry], keep: [(id: string) => Promise<void>], values: [Record<string, string>] }>()
+const {
+  instrument,
+  driveId = null,
+  start = {},
+} = defineProps<{ instrument: string; driveId?: string | null; start?: Record<string, string> }>()
+const emit = defineEmits<{
+  kept: [LogEntry]
+  keep: [(id: string) => Promise<void>]
+  values: [Record<string, string>]
+}>()
 
 const { sum, typed, answer, rows, keep, clear, dropRow } = useSum(instrument, start)
 const attempt = useAttempt()
@@ -15,49 +23,137 @@ const rare = sum.fields.some(f => f.rare)
 const fields = computed(() => sum.fields.filter(f => more.value || !f.rare || typed[f.key] !== ''))
 /** A unit that was typed stands for itself. */
 const ownUnit = (text: string) => /[a-zµΩ"″%]/i.test(text)
-const problemOf = (key: string) => answer.value.problem?.field === key ? answer.value.problem.text : undefined
+const problemOf = (key: string) => (answer.value.problem?.field === key ? answer.value.problem.text : undefined)
 /** A problem that stands beside its own field need not be said again. */
 const shownBeside = (field: string) => field in typed
-const number = (x: number | string) => typeof x === 'string' ? x : Math.abs(x) >= 1000 ? x.toFixed(0) : Number(x.toPrecision(4)).toString().replace('-', '−')
+const number = (x: number | string) =>
+  typeof x === 'string' ? x : Math.abs(x) >= 1000 ? x.toFixed(0) : Number(x.toPrecision(4)).toString().replace('-', '−')
 
 async function put(): Promise<void> {
-  if (driveId) await attempt(async () => { emit('kept', await keep(driveId)) })
-  else emit('keep', async (id) => { await keep(id) })
+  if (driveId)
+    await attempt(async () => {
+      emit('kept', await keep(driveId))
+    })
+  else
+    emit('keep', async id => {
+      await keep(id)
+    })
 }
 watch(typed, () => emit('values', { ...typed }))
-useShortcuts({ a: () => { if (answer.value.result) across.value = true } })
+useShortcuts({
+  a: () => {
+    if (answer.value.result) across.value = true
+  },
+})
 </script>
 
 <template>
   <section :aria-label="sum.title" class="@container">
     <header class="flex items-start justify-between gap-4 mb-4">
-      <div class="min-w-0"><h2 class="text-lg font-bold">{{ sum.title }}</h2><p class="hint">{{ sum.purpose }}</p></div>
-      <button class="btn shrink-0" :disabled="!answer.result" aria-keyshortcuts="a" @click="across = true">Across the bench <kbd>A</kbd></button>
+      <div class="min-w-0">
+        <h2 class="text-lg font-bold">{{ sum.title }}</h2>
+        <p class="hint">{{ sum.purpose }}</p>
+      </div>
+      <button class="btn shrink-0" :disabled="!answer.result" aria-keyshortcuts="a" @click="across = true">
+        Across the bench <kbd>A</kbd>
+      </button>
     </header>
-    <div class="grid grid-cols-[minmax(0,1fr)] gap-x-8 gap-y-5" :class="!sum.list && '@xl:grid-cols-[minmax(0,1fr)_minmax(0,1.15fr)]'">
+    <div
+      class="grid grid-cols-[minmax(0,1fr)] gap-x-8 gap-y-5"
+      :class="!sum.list && '@xl:grid-cols-[minmax(0,1fr)_minmax(0,1.15fr)]'"
+    >
       <form class="grid grid-cols-2 gap-x-4 gap-y-3 content-start" novalidate @submit.prevent="answer.result && put()">
-        <FormField v-for="f in fields" :key="f.key" v-slot="{ id }" :label="f.label" :hint="f.hint" :problem="problemOf(f.key)" :class="f.choices && !sum.list && '@xl:col-span-2 @4xl:col-span-1'">
-          <select v-if="f.choices" :id="id" v-model="typed[f.key]" class="field"><option value="">not said</option><option v-for="c in f.choices" :key="c.value" :value="c.value">{{ c.label }}</option></select>
-          <span v-else class="relative block"><input :id="id" v-model="typed[f.key]" class="field text-right" :class="!ownUnit(typed[f.key]!) && 'pr-12!'" autocomplete="off" :required="f.required"><span v-if="!ownUnit(typed[f.key]!)" class="absolute right-3 top-0 h-11 flex items-center text-muted text-sm pointer-events-none" aria-hidden="true">{{ QUANTITIES[f.quantity!].unit }}</span></span>
+        <FormField
+          v-for="f in fields"
+          :key="f.key"
+          v-slot="{ id }"
+          :label="f.label"
+          :hint="f.hint"
+          :problem="problemOf(f.key)"
+          :class="f.choices && !sum.list && '@xl:col-span-2 @4xl:col-span-1'"
+        >
+          <select v-if="f.choices" :id="id" v-model="typed[f.key]" class="field">
+            <option value="">not said</option>
+            <option v-for="c in f.choices" :key="c.value" :value="c.value">{{ c.label }}</option>
+          </select>
+          <span v-else class="relative block"
+            ><input
+              :id="id"
+              v-model="typed[f.key]"
+              class="field text-right"
+              :class="!ownUnit(typed[f.key]!) && 'pr-12!'"
+              autocomplete="off"
+              :required="f.required"
+            /><span
+              v-if="!ownUnit(typed[f.key]!)"
+              class="absolute right-3 top-0 h-11 flex items-center text-muted text-sm pointer-events-none"
+              aria-hidden="true"
+              >{{ QUANTITIES[f.quantity!].unit }}</span
+            ></span
+          >
         </FormField>
-        <SumRows v-if="sum.list" class="col-span-2" :list="sum.list" :typed="typed" :rows="rows" :problem="answer.problem" @drop="dropRow" @say="(key, text) => { typed[key] = text }" />
-        <p class="col-span-2 flex gap-4 text-sm"><button v-if="rare" type="button" class="link min-h-11" @click="more = !more">{{ more ? 'Fewer questions' : 'More questions' }}</button><button type="button" class="link min-h-11 text-muted" @click="clear">Empty it</button></p>
+        <SumRows
+          v-if="sum.list"
+          class="col-span-2"
+          :list="sum.list"
+          :typed="typed"
+          :rows="rows"
+          :problem="answer.problem"
+          @drop="dropRow"
+          @say="
+            (key, text) => {
+              typed[key] = text
+            }
+          "
+        />
+        <p class="col-span-2 flex gap-4 text-sm">
+          <button v-if="rare" type="button" class="link min-h-11" @click="more = !more">
+            {{ more ? 'Fewer questions' : 'More questions' }}</button
+          ><button type="button" class="link min-h-11 text-muted" @click="clear">Empty it</button>
+        </p>
       </form>
       <div class="min-w-0" aria-live="polite">
         <CallBand v-if="answer.result" :call="answer.result.call" class="mb-4" />
-        <p v-else-if="answer.problem && !shownBeside(answer.problem.field)" class="text-sm text-stop" role="alert">{{ answer.problem.text }}</p>
+        <p v-else-if="answer.problem && !shownBeside(answer.problem.field)" class="text-sm text-stop" role="alert">
+          {{ answer.problem.text }}
+        </p>
         <p v-else-if="answer.needed.length" class="hint">Still needed: {{ answer.needed.join(', ').toLowerCase() }}.</p>
-        <p v-for="d in answer.doubts" :key="d" class="text-sm border-l-5 border-nudge pl-3 mb-3" role="status">{{ d }}</p>
+        <p v-for="d in answer.doubts" :key="d" class="text-sm border-l-5 border-nudge pl-3 mb-3" role="status">
+          {{ d }}
+        </p>
         <slot :typed="typed" :answer="answer" />
         <table v-if="answer.result?.lines.length" class="w-full text-sm" aria-label="Worked out">
           <tbody>
-            <tr v-for="l in answer.result.lines" :key="l.label" class="border-b border-line align-top"><td class="py-1.5 pr-3">{{ l.label }}<span v-if="l.note" class="hint text-xs block">{{ l.note }}</span></td><td class="py-1.5 text-right whitespace-nowrap font-bold">{{ number(l.value) }} <span class="font-normal text-muted">{{ l.unit }}</span></td></tr>
+            <tr v-for="l in answer.result.lines" :key="l.label" class="border-b border-line align-top">
+              <td class="py-1.5 pr-3">
+                {{ l.label }}<span v-if="l.note" class="hint text-xs block">{{ l.note }}</span>
+              </td>
+              <td class="py-1.5 text-right whitespace-nowrap font-bold">
+                {{ number(l.value) }} <span class="font-normal text-muted">{{ l.unit }}</span>
+              </td>
+            </tr>
           </tbody>
         </table>
-        <SumTable v-if="answer.result?.table" :table="answer.result.table" :name="`${sum.id}-${answer.result.table.title.toLowerCase().replace(' ', '-')}`" />
-        <div v-if="answer.result" class="mt-4 flex flex-wrap gap-3"><button class="btn btn-primary" @click="put">{{ driveId ? 'Put on the log' : 'Keep this with a drive' }}</button><slot name="actions" :typed="typed" :answer="answer" /></div>
+        <SumTable
+          v-if="answer.result?.table"
+          :table="answer.result.table"
+          :name="`${sum.id}-${answer.result.table.title.toLowerCase().replace(' ', '-')}`"
+        />
+        <div v-if="answer.result" class="mt-4 flex flex-wrap gap-3">
+          <button class="btn btn-primary" @click="put">
+            {{ driveId ? 'Put on the log' : 'Keep this with a drive' }}</button
+          ><slot name="actions" :typed="typed" :answer="answer" />
+        </div>
       </div>
     </div>
-    <SumAcross :shown="across" :result="answer.result" @close="across = false" @keep="across = false; put()" />
+    <SumAcross
+      :shown="across"
+      :result="answer.result"
+      @close="across = false"
+      @keep="
+        across = false
+        put()
+      "
+    />
   </section>
 </template>

@@ -3,10 +3,20 @@ import { useElementSize } from '@vueuse/core'
 import { LINE_NAMES, LINES, type LineName } from '@wobrin/core/bus'
 import type { EdgeList } from '@wobrin/core/captures'
 
-export interface LineRow { readonly low: boolean, readonly why: string, readonly means: boolean }
+export interface LineRow {
+  readonly low: boolean
+  readonly why: string
+  readonly means: boolean
+}
 
 /** Each line with its level, its last seconds and why it stands there. */
-const { rows, edges, fromS, toS, names = LINE_NAMES } = defineProps<{
+const {
+  rows,
+  edges,
+  fromS,
+  toS,
+  names = LINE_NAMES,
+} = defineProps<{
   rows: Readonly<Partial<Record<LineName, LineRow>>>
   edges: Readonly<Record<string, EdgeList | undefined>>
   /** Stretch that the traces show, in the edges' own time. */
@@ -17,7 +27,7 @@ const { rows, edges, fromS, toS, names = LINE_NAMES } = defineProps<{
 
 const box = useTemplateRef('box')
 const { width } = useElementSize(box)
-const W = computed(() => width.value > 520 ? Math.min(300, width.value * 0.3) : Math.max(40, width.value - 205))
+const W = computed(() => (width.value > 520 ? Math.min(300, width.value * 0.3) : Math.max(40, width.value - 205)))
 
 /** Short pulses would vanish: each change is drawn at least so wide, px. */
 function traceOf(line: LineName): string {
@@ -27,7 +37,7 @@ function traceOf(line: LineName): string {
   let level = e.initial
   let d = ''
   let last = 0
-  const yOf = (l: number) => l ? 3 : 15
+  const yOf = (l: number) => (l ? 3 : 15)
   for (const t of e.times) {
     if (t > toS) break
     const next = level ? 0 : 1
@@ -45,11 +55,32 @@ function traceOf(line: LineName): string {
 <template>
   <div ref="box">
     <ul class="text-sm">
-      <li v-for="line in names.filter(l => rows[l])" :key="line" class="grid items-center gap-x-3 border-t border-line first:border-0 py-1.5" :style="{ gridTemplateColumns: width > 520 ? `7.5rem 3.2rem ${W}px 1fr` : '7.5rem 3.2rem 1fr' }" :data-testid="`line-${line}`">
+      <li
+        v-for="line in names.filter(l => rows[l])"
+        :key="line"
+        class="grid items-center gap-x-3 border-t border-line first:border-0 py-1.5"
+        :style="{ gridTemplateColumns: width > 520 ? `7.5rem 3.2rem ${W}px 1fr` : '7.5rem 3.2rem 1fr' }"
+        :data-testid="`line-${line}`"
+      >
         <span class="font-bold">{{ LINES[line].label }}</span>
-        <span class="inline-flex items-center gap-1.5" :class="rows[line]!.means ? '' : 'text-muted'"><svg width="12" height="12" aria-hidden="true"><circle cx="6" cy="6" r="4.6" :fill="rows[line]!.low ? 'currentColor' : 'none'" stroke="currentColor" stroke-width="1.5" /></svg>{{ rows[line]!.low ? 'low' : 'high' }}</span>
-        <svg :width="W" height="18" aria-hidden="true" :class="{ 'opacity-45': !rows[line]!.means }"><path :d="traceOf(line)" fill="none" stroke="var(--ink)" stroke-width="1.3" /></svg>
-        <span class="leading-snug" :class="[rows[line]!.means ? '' : 'text-muted', width > 520 ? '' : 'col-span-3']">{{ rows[line]!.why }}</span>
+        <span class="inline-flex items-center gap-1.5" :class="rows[line]!.means ? '' : 'text-muted'"
+          ><svg width="12" height="12" aria-hidden="true">
+            <circle
+              cx="6"
+              cy="6"
+              r="4.6"
+              :fill="rows[line]!.low ? 'currentColor' : 'none'"
+              stroke="currentColor"
+              stroke-width="1.5"
+            /></svg
+          >{{ rows[line]!.low ? 'low' : 'high' }}</span
+        >
+        <svg :width="W" height="18" aria-hidden="true" :class="{ 'opacity-45': !rows[line]!.means }">
+          <path :d="traceOf(line)" fill="none" stroke="var(--ink)" stroke-width="1.3" />
+        </svg>
+        <span class="leading-snug" :class="[rows[line]!.means ? '' : 'text-muted', width > 520 ? '' : 'col-span-3']">{{
+          rows[line]!.why
+        }}</span>
       </li>
     </ul>
   </div>

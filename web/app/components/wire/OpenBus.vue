@@ -11,6 +11,14 @@ defineExpose({ choose })
 <template>
   <span>
     <button class="btn" aria-keyshortcuts="m" @click="choose"><FileUp class="size-4" />{{ label }}</button>
-    <input ref="input" type="file" class="sr-only" tabindex="-1" aria-label="Recording of the interface lines" data-testid="bus-file" @change="picked">
+    <input
+      ref="input"
+      type="file"
+      class="sr-only"
+      tabindex="-1"
+      aria-label="Recording of the interface lines"
+      data-testid="bus-file"
+      @change="picked"
+    />
   </span>
 </template>

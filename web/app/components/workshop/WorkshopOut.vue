@@ -11,16 +11,22 @@ const problem = ref('')
 const read = shallowRef<Imported | null>(null)
 let stop: AbortController | null = null
 
-const { choose, picked } = useFilePicker(async (file) => {
+const { choose, picked } = useFilePicker(async file => {
   problem.value = ''
   read.value = null
   sending.value = 0
   stop = new AbortController()
   try {
-    read.value = await sendFile<Imported>('/api/workshop/import', file, (share) => { sending.value = share }, stop.signal)
+    read.value = await sendFile<Imported>(
+      '/api/workshop/import',
+      file,
+      share => {
+        sending.value = share
+      },
+      stop.signal,
+    )
     emit('changed')
-  }
-  catch (error) {
+  } catch (error) {
     if (!stop.signal.aborted) problem.value = problemText(error)
   }
   sending.value = null
@@ -29,13 +35,22 @@ const said = computed(() => {
   if (!read.value) return ''
   const { drives, log_entries: log } = read.value.tables
   const added = Object.values(read.value.tables).reduce((n, t) => n + t.added, 0)
-  return added === 0 ? 'Everything in it was here already.' : `${drives!.added} drives and ${log!.added} log entries came in${drives!.there + log!.there ? `; ${drives!.there} drives and ${log!.there} entries were here already` : ''}.`
+  return added === 0
+    ? 'Everything in it was here already.'
+    : `${drives!.added} drives and ${log!.added} log entries came in${drives!.there + log!.there ? `; ${drives!.there} drives and ${log!.there} entries were here already` : ''}.`
 })
 const backing = ref(false)
 async function backup(): Promise<void> {
   backing.value = true
   problem.value = ''
-  await $fetch<Backup>('/api/workshop/backups', { method: 'POST' }).then((b) => { notices.done(`Backup made: ${b.name}.`) }, (error) => { problem.value = problemText(error) })
+  await $fetch<Backup>('/api/workshop/backups', { method: 'POST' }).then(
+    b => {
+      notices.done(`Backup made: ${b.name}.`)
+    },
+    error => {
+      problem.value = problemText(error)
+    },
+  )
   backing.value = false
   await refresh()
 }
@@ -44,18 +59,42 @@ async function backup(): Promise<void> {
 <template>
   <section class="panel p-6 text-sm" aria-labelledby="out">
     <h2 id="out" class="font-bold text-base mb-1">In and out</h2>
-    <p class="hint mb-3">One ZIP of open files: tables as JSON Lines and CSV, recordings and photos as they came, a checksum of each. What is read in is added; nothing here is overwritten.</p>
+    <p class="hint mb-3">
+      One ZIP of open files: tables as JSON Lines and CSV, recordings and photos as they came, a checksum of each. What
+      is read in is added; nothing here is overwritten.
+    </p>
     <div class="flex flex-wrap gap-2">
       <a class="btn" href="/api/workshop/archive"><Archive class="size-4" />Export all</a>
-      <input ref="input" type="file" accept=".zip,application/zip" class="sr-only" tabindex="-1" aria-label="Archive" data-testid="archive" @change="picked">
+      <input
+        ref="input"
+        type="file"
+        accept=".zip,application/zip"
+        class="sr-only"
+        tabindex="-1"
+        aria-label="Archive"
+        data-testid="archive"
+        @change="picked"
+      />
       <button class="btn" :disabled="sending !== null" @click="choose"><FileUp class="size-4" />Read one in</button>
     </div>
-    <div v-if="sending !== null" class="flex items-center gap-3 mt-3" role="status"><progress class="grow h-2" :value="sending" max="1" aria-label="Sending the archive" /><span>{{ sending < 1 ? `${Math.round(sending * 100)} %` : 'reading' }}</span><button class="btn" @click="stop?.abort()">Stop</button></div>
+    <div v-if="sending !== null" class="flex items-center gap-3 mt-3" role="status">
+      <progress class="grow h-2" :value="sending" max="1" aria-label="Sending the archive" /><span>{{
+        sending < 1 ? `${Math.round(sending * 100)} %` : 'reading'
+      }}</span
+      ><button class="btn" @click="stop?.abort()">Stop</button>
+    </div>
     <p v-if="said" class="mt-3" role="status" data-testid="imported">{{ said }}</p>
     <p v-if="problem" class="mt-3 text-stop" role="alert">{{ problem }}</p>
     <h3 class="font-bold mt-5 mb-1">Backups of the database</h3>
-    <p class="hint mb-2">Made while you work. To put one back, stop the server: <code>node scripts/restore.mjs</code> and the file.</p>
+    <p class="hint mb-2">
+      Made while you work. To put one back, stop the server: <code>node scripts/restore.mjs</code> and the file.
+    </p>
     <button class="btn" :disabled="backing" @click="backup"><Save class="size-4" />Make one now</button>
-    <ul v-if="backups?.length" class="mt-2"><li v-for="b in backups.slice(0, 5)" :key="b.name" class="border-t border-line py-1.5 flex justify-between gap-3"><span class="break-all">{{ b.name.replace('.sqlite', '') }}</span><span class="hint whitespace-nowrap">{{ megabytes(b.bytes) }}</span></li></ul>
+    <ul v-if="backups?.length" class="mt-2">
+      <li v-for="b in backups.slice(0, 5)" :key="b.name" class="border-t border-line py-1.5 flex justify-between gap-3">
+        <span class="break-all">{{ b.name.replace('.sqlite', '') }}</span
+        ><span class="hint whitespace-nowrap">{{ megabytes(b.bytes) }}</span>
+      </li>
+    </ul>
   </section>
 </template>

@@ -7,10 +7,17 @@ import { DRIVE_STORIES } from '@wobrin/core/simulation'
 
 useHead({ title: 'Read test · Wobrin' })
 
-interface Shown { readonly tracks: readonly TrackReading[], readonly call: Call, readonly observations: readonly Observation[], readonly from: 'recording' | 'simulated', readonly title: string, readonly stand?: { readonly mechanism: string, readonly story: string } }
+interface Shown {
+  readonly tracks: readonly TrackReading[]
+  readonly call: Call
+  readonly observations: readonly Observation[]
+  readonly from: 'recording' | 'simulated'
+  readonly title: string
+  readonly stand?: { readonly mechanism: string; readonly story: string }
+}
 
 const route = useRoute()
-const driveId = computed(() => typeof route.query.drive === 'string' ? route.query.drive : null)
+const driveId = computed(() => (typeof route.query.drive === 'string' ? route.query.drive : null))
 const station = computed<StationId>(() => STATION_IDS.find(s => s === route.query.station) ?? 'prove')
 const worker = useDriveWorker()
 const { sent, keep, stopSending } = useKeepReadTest()
@@ -22,41 +29,72 @@ const mechanism = ref<MechanismId>('3.5in')
 const story = ref('upper-leans')
 const before = shallowRef<Shown | null>(null)
 const shown = shallowRef<Shown | null>(null)
-const selected = ref<{ readonly cylinder: number, readonly head: 0 | 1 } | null>(null)
+const selected = ref<{ readonly cylinder: number; readonly head: 0 | 1 } | null>(null)
 const asTable = ref(false)
 const opener = useTemplateRef('opener')
 const steppers = MECHANISMS.filter(m => layoutsOf(m.id).length > 0)
 
 const tracks = computed(() => test.growing.value ?? shown.value?.tracks ?? [])
-const heads = computed(() => tracks.value.some(t => t.head === 1) || before.value?.tracks.some(t => t.head === 1) ? 2 : 1)
-const track = computed(() => tracks.value.find(t => t.cylinder === selected.value?.cylinder && t.head === selected.value.head) ?? null)
+const heads = computed(() =>
+  tracks.value.some(t => t.head === 1) || before.value?.tracks.some(t => t.head === 1) ? 2 : 1,
+)
+const track = computed(
+  () => tracks.value.find(t => t.cylinder === selected.value?.cylinder && t.head === selected.value.head) ?? null,
+)
 const totals = computed(() => totalsOf(tracks.value))
 const inner = computed(() => {
   const last = Math.max(0, ...tracks.value.map(t => t.cylinder))
-  return ([1, 0] as const).flatMap((head) => {
-    const own = tracks.value.filter(t => t.head === head && t.cylinder > last * 2 / 3)
+  return ([1, 0] as const).flatMap(head => {
+    const own = tracks.value.filter(t => t.head === head && t.cylinder > (last * 2) / 3)
     const n = totalsOf(own)
-    return own.length ? [{ label: `${head ? 'Upper' : 'Lower'} head, inner third`, value: `${Math.round(100 * n.good / Math.max(1, n.good + n.bad + n.missing))} %` }] : []
+    return own.length
+      ? [
+          {
+            label: `${head ? 'Upper' : 'Lower'} head, inner third`,
+            value: `${Math.round((100 * n.good) / Math.max(1, n.good + n.bad + n.missing))} %`,
+          },
+        ]
+      : []
   })
 })
 
 /** Looks first at what is worst. */
 function show(next: Shown): void {
   shown.value = next
-  const worst = [...next.tracks].sort((a, b) => totalsOf([b]).bad + totalsOf([b]).missing + totalsOf([b]).foreign - totalsOf([a]).bad - totalsOf([a]).missing - totalsOf([a]).foreign || (a.margin ?? 0) - (b.margin ?? 0))[0]
+  const worst = [...next.tracks].sort(
+    (a, b) =>
+      totalsOf([b]).bad +
+        totalsOf([b]).missing +
+        totalsOf([b]).foreign -
+        totalsOf([a]).bad -
+        totalsOf([a]).missing -
+        totalsOf([a]).foreign || (a.margin ?? 0) - (b.margin ?? 0),
+  )[0]
   if (!selected.value && worst) selected.value = { cylinder: worst.cylinder, head: worst.head }
 }
 
-watch(report, (r) => {
+watch(report, r => {
   if (!r) return
   mechanism.value = likelyClass(r.tracks, r.speed?.rpm ?? null) ?? mechanism.value
-  show({ tracks: r.tracks, call: r.call, observations: r.observations, from: 'recording', title: opened.value!.fileName })
+  show({
+    tracks: r.tracks,
+    call: r.call,
+    observations: r.observations,
+    from: 'recording',
+    title: opened.value!.fileName,
+  })
 })
 
 async function simulate(): Promise<void> {
   bus.close()
   const label = DRIVE_STORIES.find(s => s.id === story.value)!.label
-  if (await test.readStory(mechanism.value, story.value)) show({ ...test.run.value!, from: 'simulated', stand: { mechanism: mechanism.value, story: story.value }, title: `simulated: ${label.toLowerCase()}` })
+  if (await test.readStory(mechanism.value, story.value))
+    show({
+      ...test.run.value!,
+      from: 'simulated',
+      stand: { mechanism: mechanism.value, story: story.value },
+      title: `simulated: ${label.toLowerCase()}`,
+    })
 }
 
 function openFile(file: File): void {
@@ -71,17 +109,25 @@ function keepAsBefore(): void {
 const disks = useDisks()
 onMounted(() => disks.load().catch(() => {}))
 const disk = ref('')
-const disksHere = computed(() => disks.view.value?.standings.filter(s => s.mechanism === mechanism.value && !s.retired) ?? [])
-watch(disksHere, (here) => { if (disk.value && !here.some(s => s.disk.id === disk.value)) disk.value = '' })
+const disksHere = computed(
+  () => disks.view.value?.standings.filter(s => s.mechanism === mechanism.value && !s.retired) ?? [],
+)
+watch(disksHere, here => {
+  if (disk.value && !here.some(s => s.disk.id === disk.value)) disk.value = ''
+})
 const keepTo = shallowRef<((id: string) => Promise<void>) | null>(null)
 async function send(id: string): Promise<void> {
   const now = shown.value!
   try {
-    await keep(id, now.from === 'recording' ? { file: bus.file.value!, choices: { ...choices } } : now.stand!, station.value, disk.value || null)
+    await keep(
+      id,
+      now.from === 'recording' ? { file: bus.file.value!, choices: { ...choices } } : now.stand!,
+      station.value,
+      disk.value || null,
+    )
     notices.done('On the log, with its rail.')
     await navigateTo(`/drives/${id}?station=${station.value}`)
-  }
-  catch (error) {
+  } catch (error) {
     if (!(error instanceof Stopped)) throw error
   }
 }
@@ -93,7 +139,12 @@ function keepIt(): void {
 async function save(what: 'image' | 'map' | 'margins' | 'json'): Promise<void> {
   const files = await worker().files(shown.value!.from)
   if (what === 'image') saveBlob('disk.img', files.image)
-  else saveText({ map: 'disk.img.map.csv', margins: 'margins.csv', json: 'read-test.json' }[what], files[what], what === 'json' ? 'application/json' : 'text/csv')
+  else
+    saveText(
+      { map: 'disk.img.map.csv', margins: 'margins.csv', json: 'read-test.json' }[what],
+      files[what],
+      what === 'json' ? 'application/json' : 'text/csv',
+    )
 }
 
 const unread = computed(() => totals.value.bad + totals.value.missing)
@@ -103,75 +154,215 @@ useShortcuts({ m: () => opener.value?.choose() })
 <template>
   <div class="space-y-4">
     <header class="flex flex-wrap items-end gap-x-4 gap-y-3">
-      <div class="grow basis-64"><h1 class="text-2xl font-bold">Read test</h1><p class="text-muted">{{ shown ? `${shown.title} · ${tracks.length} tracks` : 'How well a disk reads, cylinder by cylinder and head by head.' }}</p></div>
+      <div class="grow basis-64">
+        <h1 class="text-2xl font-bold">Read test</h1>
+        <p class="text-muted">
+          {{
+            shown
+              ? `${shown.title} · ${tracks.length} tracks`
+              : 'How well a disk reads, cylinder by cylinder and head by head.'
+          }}
+        </p>
+      </div>
       <template v-if="shown">
-        <select v-if="disksHere.length" v-model="disk" class="field w-auto" aria-label="Reference disk that was read"><option value="">not a disk of the shelf</option><option v-for="s in disksHere" :key="s.disk.id" :value="s.disk.id">{{ s.disk.name }}</option></select>
-        <button class="btn btn-primary" :disabled="sent !== null || !tracks.length" @click="keepIt">{{ driveId ? 'Put on the log' : 'Keep this' }}</button>
-        <button class="btn" :aria-pressed="before !== null" @click="keepAsBefore"><GitCompareArrows class="size-4" />{{ before ? 'Forget “before”' : 'Keep as “before”' }}</button>
+        <select v-if="disksHere.length" v-model="disk" class="field w-auto" aria-label="Reference disk that was read">
+          <option value="">not a disk of the shelf</option>
+          <option v-for="s in disksHere" :key="s.disk.id" :value="s.disk.id">{{ s.disk.name }}</option>
+        </select>
+        <button class="btn btn-primary" :disabled="sent !== null || !tracks.length" @click="keepIt">
+          {{ driveId ? 'Put on the log' : 'Keep this' }}
+        </button>
+        <button class="btn" :aria-pressed="before !== null" @click="keepAsBefore">
+          <GitCompareArrows class="size-4" />{{ before ? 'Forget “before”' : 'Keep as “before”' }}
+        </button>
         <WireOpenBus ref="opener" @file="openFile" />
       </template>
     </header>
 
-    <section v-if="!shown && test.progress.value === null && !progress" class="panel p-6 grid md:grid-cols-2 gap-8" aria-label="Begin">
+    <section
+      v-if="!shown && test.progress.value === null && !progress"
+      class="panel p-6 grid md:grid-cols-2 gap-8"
+      aria-label="Begin"
+    >
       <div>
         <h2 class="text-lg font-bold mb-1">From a recording</h2>
-        <p class="hint mb-4">Clip a logic analyser to the interface, let the host read the disk, and open what it recorded: VCD or CSV, gzip too. Index, step, direction, track zero, side, select and read data tell most.</p>
+        <p class="hint mb-4">
+          Clip a logic analyser to the interface, let the host read the disk, and open what it recorded: VCD or CSV,
+          gzip too. Index, step, direction, track zero, side, select and read data tell most.
+        </p>
         <WireOpenBus ref="opener" @file="openFile" />
       </div>
       <div>
         <h2 class="text-lg font-bold mb-1">From the simulated drive</h2>
-        <p class="hint mb-4">A drive as physics, read by the same engine: to learn what a fault looks like before you meet it.</p>
+        <p class="hint mb-4">
+          A drive as physics, read by the same engine: to learn what a fault looks like before you meet it.
+        </p>
         <div class="grid sm:grid-cols-2 gap-3 mb-4">
-          <FormField v-slot="{ id }" label="Class"><select :id="id" v-model="mechanism" class="field"><option v-for="m in steppers" :key="m.id" :value="m.id">{{ m.label }}</option></select></FormField>
-          <FormField v-slot="{ id }" label="Its state"><select :id="id" v-model="story" class="field"><option v-for="s in DRIVE_STORIES" :key="s.id" :value="s.id">{{ s.label }}</option></select></FormField>
+          <FormField v-slot="{ id }" label="Class"
+            ><select :id="id" v-model="mechanism" class="field">
+              <option v-for="m in steppers" :key="m.id" :value="m.id">{{ m.label }}</option>
+            </select></FormField
+          >
+          <FormField v-slot="{ id }" label="Its state"
+            ><select :id="id" v-model="story" class="field">
+              <option v-for="s in DRIVE_STORIES" :key="s.id" :value="s.id">{{ s.label }}</option>
+            </select></FormField
+          >
         </div>
         <button class="btn btn-primary" @click="simulate">Read its disk</button>
       </div>
     </section>
 
     <div v-if="progress || test.progress.value !== null" class="flex items-center gap-4" role="status">
-      <span class="text-sm">{{ progress?.what ?? 'Reading the disk' }}</span><progress :value="progress?.share ?? test.progress.value ?? 0" max="1" class="grow h-2 accent-leave" aria-label="Reading" /><span class="text-sm w-12 text-right">{{ Math.round(100 * (progress?.share ?? test.progress.value ?? 0)) }} %</span>
+      <span class="text-sm">{{ progress?.what ?? 'Reading the disk' }}</span><progress
+        :value="progress?.share ?? test.progress.value ?? 0"
+        max="1"
+        class="grow h-2 accent-leave"
+        aria-label="Reading"
+      /><span class="text-sm w-12 text-right"
+        >{{ Math.round(100 * (progress?.share ?? test.progress.value ?? 0)) }} %</span
+      >
       <button class="btn" @click="bus.stop">Stop</button>
     </div>
-    <p v-if="problem || test.problem.value" class="border-l-5 border-stop bg-stop-tint px-4 py-3 flex gap-2.5" role="alert" data-testid="problem"><TriangleAlert class="size-5 shrink-0 text-stop mt-0.5" aria-hidden="true" /><span>{{ problem ?? test.problem.value }} <span class="text-muted">Nothing was stored.</span></span></p>
+    <p
+      v-if="problem || test.problem.value"
+      class="border-l-5 border-stop bg-stop-tint px-4 py-3 flex gap-2.5"
+      role="alert"
+      data-testid="problem"
+    >
+      <TriangleAlert class="size-5 shrink-0 text-stop mt-0.5" aria-hidden="true" /><span
+        >{{ problem ?? test.problem.value }} <span class="text-muted">Nothing was stored.</span></span
+      >
+    </p>
 
-    <div v-if="sent !== null" class="flex items-center gap-4" role="status"><span class="text-sm">{{ sent < 1 ? 'Sending the recording' : 'Being read again' }}</span><progress :value="sent < 1 ? sent : undefined" max="1" class="grow h-2 accent-leave" aria-label="Sending the recording" /><button v-if="sent < 1" class="btn" @click="stopSending">Stop sending</button></div>
+    <div v-if="sent !== null" class="flex items-center gap-4" role="status">
+      <span class="text-sm">{{ sent < 1 ? 'Sending the recording' : 'Being read again' }}</span
+      ><progress
+        :value="sent < 1 ? sent : undefined"
+        max="1"
+        class="grow h-2 accent-leave"
+        aria-label="Sending the recording"
+      /><button v-if="sent < 1" class="btn" @click="stopSending">Stop sending</button>
+    </div>
 
     <template v-if="tracks.length">
       <CallBand v-if="shown && !test.growing.value" :call="shown.call" />
-      <WireBusDoubts v-if="report" :doubts="report.doubts" :mapping="report.mapping" @turn-over="bus.turnOver" @map="bus.map" />
+      <WireBusDoubts
+        v-if="report"
+        :doubts="report.doubts"
+        :mapping="report.mapping"
+        @turn-over="bus.turnOver"
+        @map="bus.map"
+      />
       <section class="panel px-5 py-4" aria-label="Surface">
-        <RailReadRail v-model:selected="selected" :tracks="tracks" :before="before?.tracks ?? null" :mechanism="mechanism" :heads="heads" />
+        <RailReadRail
+          v-model:selected="selected"
+          :tracks="tracks"
+          :before="before?.tracks ?? null"
+          :mechanism="mechanism"
+          :heads="heads"
+        />
       </section>
       <div class="grid lg:grid-cols-3 gap-4 items-start">
-        <section class="panel p-5" aria-label="Track"><RailTrackDetail v-if="track" :track="track" /><p v-else class="hint">Choose a track on the rail, by a click or with the arrow keys.</p></section>
+        <section class="panel p-5" aria-label="Track">
+          <RailTrackDetail v-if="track" :track="track" />
+          <p v-else class="hint">Choose a track on the rail, by a click or with the arrow keys.</p>
+        </section>
         <section class="panel p-5" aria-label="Sectors"><RailSectorTable v-if="track" :track="track" /></section>
         <section class="panel p-5" aria-label="Sum">
           <h2 class="section-title mb-2">What it adds up to</h2>
           <dl class="text-sm">
-            <div class="flex justify-between gap-4 border-t border-line py-2"><dt>Sectors good</dt><dd>{{ spaced(totals.good) }} of {{ spaced(totals.good + totals.bad + totals.missing) }}</dd></div>
-            <div v-for="i in inner" :key="i.label" class="flex justify-between gap-4 border-t border-line py-2"><dt>{{ i.label }}</dt><dd>{{ i.value }}</dd></div>
-            <div class="flex justify-between gap-4 border-t border-line py-2"><dt>Foreign headers</dt><dd>{{ totals.foreign }}</dd></div>
-            <div v-for="o in shown?.observations.filter(x => x.key.startsWith('surface.margin') || x.key === 'bus.speed' || x.key === 'surface.rate') ?? []" :key="o.key" class="flex justify-between gap-4 border-t border-line py-2"><dt>{{ o.label }}</dt><dd>{{ o.value }} {{ o.unit }}</dd></div>
+            <div class="flex justify-between gap-4 border-t border-line py-2">
+              <dt>Sectors good</dt>
+              <dd>{{ spaced(totals.good) }} of {{ spaced(totals.good + totals.bad + totals.missing) }}</dd>
+            </div>
+            <div v-for="i in inner" :key="i.label" class="flex justify-between gap-4 border-t border-line py-2">
+              <dt>{{ i.label }}</dt>
+              <dd>{{ i.value }}</dd>
+            </div>
+            <div class="flex justify-between gap-4 border-t border-line py-2">
+              <dt>Foreign headers</dt>
+              <dd>{{ totals.foreign }}</dd>
+            </div>
+            <div
+              v-for="o in shown?.observations.filter(
+                x => x.key.startsWith('surface.margin') || x.key === 'bus.speed' || x.key === 'surface.rate',
+              ) ?? []"
+              :key="o.key"
+              class="flex justify-between gap-4 border-t border-line py-2"
+            >
+              <dt>{{ o.label }}</dt>
+              <dd>{{ o.value }} {{ o.unit }}</dd>
+            </div>
           </dl>
           <div v-if="shown" class="mt-4 pt-3 border-t border-line">
             <h3 class="section-title mb-2">Save what was read</h3>
-            <div class="grid grid-cols-2 gap-2"><button class="btn" @click="save('image')">Image</button><button class="btn" @click="save('map')">Its map</button><button class="btn" @click="save('margins')">Margins</button><button class="btn" @click="save('json')">Report</button></div>
-            <p v-if="unread" class="hint mt-2">{{ unread }} {{ unread === 1 ? 'sector was' : 'sectors were' }} not read whole: what was never read is filled in the image and named in its map.</p>
+            <div class="grid grid-cols-2 gap-2">
+              <button class="btn" @click="save('image')">Image</button
+              ><button class="btn" @click="save('map')">Its map</button
+              ><button class="btn" @click="save('margins')">Margins</button
+              ><button class="btn" @click="save('json')">Report</button>
+            </div>
+            <p v-if="unread" class="hint mt-2">
+              {{ unread }} {{ unread === 1 ? 'sector was' : 'sectors were' }} not read whole: what was never read is
+              filled in the image and named in its map.
+            </p>
           </div>
         </section>
       </div>
       <section class="panel px-5 py-3">
-        <button class="flex items-center gap-2 min-h-11 font-bold text-sm" :aria-expanded="asTable" @click="asTable = !asTable"><ChevronDown class="size-4" :class="{ '-rotate-90': !asTable }" />All tracks as a table</button>
+        <button
+          class="flex items-center gap-2 min-h-11 font-bold text-sm"
+          :aria-expanded="asTable"
+          @click="asTable = !asTable"
+        >
+          <ChevronDown class="size-4" :class="{ '-rotate-90': !asTable }" />All tracks as a table
+        </button>
         <RailTrackTable v-if="asTable" :tracks="tracks" :before="before?.tracks ?? null" />
       </section>
-      <div v-if="shown && !progress && test.progress.value === null" class="panel px-5 py-4 flex flex-wrap items-end gap-3">
-        <FormField v-slot="{ id }" label="Class of the drive"><select :id="id" v-model="mechanism" class="field w-auto"><option v-for="m in steppers" :key="m.id" :value="m.id">{{ m.label }}</option></select></FormField>
-        <FormField v-slot="{ id }" label="Simulated state"><select :id="id" v-model="story" class="field w-auto"><option v-for="s in DRIVE_STORIES" :key="s.id" :value="s.id">{{ s.label }}</option></select></FormField>
+      <div
+        v-if="shown && !progress && test.progress.value === null"
+        class="panel px-5 py-4 flex flex-wrap items-end gap-3"
+      >
+        <FormField v-slot="{ id }" label="Class of the drive"
+          ><select :id="id" v-model="mechanism" class="field w-auto">
+            <option v-for="m in steppers" :key="m.id" :value="m.id">{{ m.label }}</option>
+          </select></FormField
+        >
+        <FormField v-slot="{ id }" label="Simulated state"
+          ><select :id="id" v-model="story" class="field w-auto">
+            <option v-for="s in DRIVE_STORIES" :key="s.id" :value="s.id">{{ s.label }}</option>
+          </select></FormField
+        >
         <button class="btn" @click="simulate">Read the simulated drive</button>
-        <WireBusChannels v-if="opened" class="basis-full" :opened="opened" :choices="choices" @map="bus.map" @turn-over="bus.turnOver" @code="(c) => { choices.code = c; bus.judge() }" @trusted="(t) => { choices.trusted = t; bus.judge() }" />
+        <WireBusChannels
+          v-if="opened"
+          class="basis-full"
+          :opened="opened"
+          :choices="choices"
+          @map="bus.map"
+          @turn-over="bus.turnOver"
+          @code="
+            c => {
+              choices.code = c
+              bus.judge()
+            }
+          "
+          @trusted="
+            t => {
+              choices.trusted = t
+              bus.judge()
+            }
+          "
+        />
       </div>
     </template>
-    <FileToDrive :keep="keepTo" :mechanism="mechanism" hint="The server reads it again." @close="keepTo = null" @kept="keepTo = null" />
+    <FileToDrive
+      :keep="keepTo"
+      :mechanism="mechanism"
+      hint="The server reads it again."
+      @close="keepTo = null"
+      @kept="keepTo = null"
+    />
   </div>
 </template>

@@ -16,7 +16,7 @@ const steps = computed(() => layoutsOf(mechanism.value).length > 0)
 const opener = useTemplateRef('opener')
 
 const busy = computed(() => test.progress.value !== null || seeking.value !== null)
-const surface = computed(() => test.growing.value?.length ? test.growing.value : test.run.value?.tracks ?? null)
+const surface = computed(() => (test.growing.value?.length ? test.growing.value : (test.run.value?.tracks ?? null)))
 
 onMounted(() => sim.power())
 watch([mechanism, story], () => {
@@ -28,10 +28,10 @@ watch([mechanism, story], () => {
 
 async function openFile(file: File): Promise<void> {
   await sim.off()
-  if (!await bus.open(file) && !opened.value) {
+  if (!(await bus.open(file)) && !opened.value) {
     if (steps.value) sim.power()
-  }
-  else if (report.value) mechanism.value = likelyClass(report.value.tracks, report.value.speed?.rpm ?? null) ?? mechanism.value
+  } else if (report.value)
+    mechanism.value = likelyClass(report.value.tracks, report.value.speed?.rpm ?? null) ?? mechanism.value
 }
 
 function putAway(): void {
@@ -50,61 +50,183 @@ useShortcuts({ m: () => opener.value?.choose() })
 <template>
   <div class="space-y-4">
     <header class="flex flex-wrap items-end gap-x-6 gap-y-3">
-      <div class="grow basis-72"><h1 class="text-2xl font-bold">On the wire</h1><p class="text-muted">A drive by its interface lines: drive the simulated one by hand, or play back a recording.</p></div>
+      <div class="grow basis-72">
+        <h1 class="text-2xl font-bold">On the wire</h1>
+        <p class="text-muted">
+          A drive by its interface lines: drive the simulated one by hand, or play back a recording.
+        </p>
+      </div>
       <template v-if="!opened">
-        <FormField v-slot="{ id }" label="Simulated drive"><select :id="id" v-model="mechanism" class="field w-auto"><option v-for="m in MECHANISMS" :key="m.id" :value="m.id">{{ m.label }}</option></select></FormField>
-        <FormField v-if="steps" v-slot="{ id }" label="Its state"><select :id="id" v-model="story" class="field w-auto max-w-64"><option v-for="s in DRIVE_STORIES" :key="s.id" :value="s.id">{{ s.label }}</option></select></FormField>
+        <FormField v-slot="{ id }" label="Simulated drive"
+          ><select :id="id" v-model="mechanism" class="field w-auto">
+            <option v-for="m in MECHANISMS" :key="m.id" :value="m.id">{{ m.label }}</option>
+          </select></FormField
+        >
+        <FormField v-if="steps" v-slot="{ id }" label="Its state"
+          ><select :id="id" v-model="story" class="field w-auto max-w-64">
+            <option v-for="s in DRIVE_STORIES" :key="s.id" :value="s.id">{{ s.label }}</option>
+          </select></FormField
+        >
       </template>
       <template v-else>
-        <FormField v-slot="{ id }" label="Class of the drive"><select :id="id" v-model="mechanism" class="field w-auto"><option v-for="m in MECHANISMS" :key="m.id" :value="m.id">{{ m.label }}</option></select></FormField>
+        <FormField v-slot="{ id }" label="Class of the drive"
+          ><select :id="id" v-model="mechanism" class="field w-auto">
+            <option v-for="m in MECHANISMS" :key="m.id" :value="m.id">{{ m.label }}</option>
+          </select></FormField
+        >
         <button class="btn btn-quiet" @click="putAway">Put it away</button>
       </template>
       <WireOpenBus ref="opener" @file="openFile" />
     </header>
 
     <div v-if="progress" class="flex items-center gap-4" role="status">
-      <span class="text-sm">{{ progress.what }}</span><progress :value="progress.share" max="1" class="grow h-2 accent-leave" :aria-label="progress.what" /><span class="text-sm w-12 text-right">{{ Math.round(100 * progress.share) }} %</span>
+      <span class="text-sm">{{ progress.what }}</span><progress
+        :value="progress.share"
+        max="1"
+        class="grow h-2 accent-leave"
+        :aria-label="progress.what"
+      /><span class="text-sm w-12 text-right">{{ Math.round(100 * progress.share) }} %</span>
       <button class="btn" @click="bus.stop">Stop</button>
     </div>
-    <p v-if="problem" class="border-l-5 border-stop bg-stop-tint px-4 py-3 flex gap-2.5" role="alert" data-testid="problem"><TriangleAlert class="size-5 shrink-0 text-stop mt-0.5" aria-hidden="true" /><span>{{ problem }} <span class="text-muted">Nothing was stored.</span></span></p>
+    <p
+      v-if="problem"
+      class="border-l-5 border-stop bg-stop-tint px-4 py-3 flex gap-2.5"
+      role="alert"
+      data-testid="problem"
+    >
+      <TriangleAlert class="size-5 shrink-0 text-stop mt-0.5" aria-hidden="true" /><span
+        >{{ problem }} <span class="text-muted">Nothing was stored.</span></span
+      >
+    </p>
 
     <template v-if="opened">
       <CallBand v-if="report" :call="report.call" />
-      <WireBusDoubts v-if="report" :doubts="report.doubts" :mapping="report.mapping" @turn-over="bus.turnOver" @map="bus.map" />
-      <div class="panel p-5"><WireBusChannels :opened="opened" :choices="choices" @map="bus.map" @turn-over="bus.turnOver" @code="(c) => { choices.code = c; bus.judge() }" @trusted="(t) => { choices.trusted = t; bus.judge() }" /></div>
+      <WireBusDoubts
+        v-if="report"
+        :doubts="report.doubts"
+        :mapping="report.mapping"
+        @turn-over="bus.turnOver"
+        @map="bus.map"
+      />
+      <div class="panel p-5">
+        <WireBusChannels
+          :opened="opened"
+          :choices="choices"
+          @map="bus.map"
+          @turn-over="bus.turnOver"
+          @code="
+            c => {
+              choices.code = c
+              bus.judge()
+            }
+          "
+          @trusted="
+            t => {
+              choices.trusted = t
+              bus.judge()
+            }
+          "
+        />
+      </div>
       <div v-if="report && playback" class="grid lg:grid-cols-[1fr_300px] gap-4 items-start">
-        <div class="panel p-5 min-w-0"><WirePlayback :key="opened.fileName" :playback="playback" :report="report" :mechanism="mechanism" :stretch="(from, to) => worker().stretch(from, to)" /></div>
+        <div class="panel p-5 min-w-0">
+          <WirePlayback
+            :key="opened.fileName"
+            :playback="playback"
+            :report="report"
+            :mechanism="mechanism"
+            :stretch="(from, to) => worker().stretch(from, to)"
+          />
+        </div>
         <div class="panel p-5"><WireTimings :report="report" /></div>
       </div>
-      <div v-if="report?.tracks.length" class="panel p-5"><RailReadRail :tracks="report.tracks" :mechanism="mechanism" :heads="report.tracks.some(t => t.head === 1) ? 2 : 1" /><p class="mt-2"><NuxtLink class="link" to="/instruments/read-test">Read test</NuxtLink> shows each track and its sectors.</p></div>
+      <div v-if="report?.tracks.length" class="panel p-5">
+        <RailReadRail
+          :tracks="report.tracks"
+          :mechanism="mechanism"
+          :heads="report.tracks.some(t => t.head === 1) ? 2 : 1"
+        />
+        <p class="mt-2">
+          <NuxtLink class="link" to="/instruments/read-test">Read test</NuxtLink> shows each track and its sectors.
+        </p>
+      </div>
     </template>
 
     <WireQuickDisk v-else-if="mechanism === 'quick-disk'" :worker="worker" />
     <WireCartridgeDrive v-else-if="mechanism === 'cartridge'" />
     <div v-else-if="state" class="grid lg:grid-cols-[290px_1fr] gap-4 items-start">
       <div class="panel p-5">
-        <WireHands :state="state" :wire="wire" @set="sim.set" @step="sim.step" @disk="sim.disk" @tab="sim.tab" @nudge="sim.nudge" @wiggle="sim.wiggle" />
+        <WireHands
+          :state="state"
+          :wire="wire"
+          @set="sim.set"
+          @step="sim.step"
+          @disk="sim.disk"
+          @tab="sim.tab"
+          @nudge="sim.nudge"
+          @wiggle="sim.wiggle"
+        />
         <section class="border-t border-line mt-5 pt-4" aria-label="Tests">
           <h2 class="section-title mb-2">Tests</h2>
-          <div v-if="busy" class="space-y-2" role="status"><progress :value="test.progress.value ?? seeking ?? 0" max="1" class="w-full h-2 accent-leave" aria-label="Test" /><button class="btn w-full" @click="sim.stop">Stop</button></div>
+          <div v-if="busy" class="space-y-2" role="status">
+            <progress
+              :value="test.progress.value ?? seeking ?? 0"
+              max="1"
+              class="w-full h-2 accent-leave"
+              aria-label="Test"
+            /><button class="btn w-full" @click="sim.stop">Stop</button>
+          </div>
           <div v-else class="grid grid-cols-2 gap-2">
             <button class="btn btn-primary col-span-2" @click="readAll">Read the whole disk</button>
-            <button class="btn" @click="sim.seekTest">Seek test</button><button class="btn px-2" @click="sim.recording"><Download class="size-4" />Recording</button>
+            <button class="btn" @click="sim.seekTest">Seek test</button
+            ><button class="btn px-2" @click="sim.recording"><Download class="size-4" />Recording</button>
           </div>
         </section>
       </div>
       <div class="min-w-0 space-y-4">
         <section class="panel px-5 pt-4 pb-3" aria-label="Carriage">
-          <WireCarriageRail :mechanism="mechanism" :cylinder="state.cylinder" :heads="state.heads" :zero-low="state.lines['track-0'].low" :zero-means="state.lines['track-0'].means" :selected-head="state.lines.side.low ? 1 : 0" :spin="state.spin" :disk-in="state.diskIn" />
+          <WireCarriageRail
+            :mechanism="mechanism"
+            :cylinder="state.cylinder"
+            :heads="state.heads"
+            :zero-low="state.lines['track-0'].low"
+            :zero-means="state.lines['track-0'].means"
+            :selected-head="state.lines.side.low ? 1 : 0"
+            :spin="state.spin"
+            :disk-in="state.diskIn"
+          />
           <p class="text-sm mt-2 min-h-6" role="status" data-testid="now">
-            <template v-if="state.reading">The {{ state.lines.side.low ? 'upper' : 'lower' }} head reads {{ state.reading.good }} of {{ state.reading.found }} sectors{{ state.reading.names === null ? '' : `; headers name cylinder ${state.reading.names}` }}, {{ Math.max(0, Math.round(state.reading.margin * 100)) }} % of the window left.</template>
-            <template v-else>Nothing is read: {{ state.lines.select.low ? state.lines.motor.low ? 'no disk turns, or nothing is on it' : 'the motor is off' : 'select the drive, and switch its motor on' }}.</template>
+            <template v-if="state.reading"
+              >The {{ state.lines.side.low ? 'upper' : 'lower' }} head reads {{ state.reading.good }} of
+              {{ state.reading.found }} sectors{{
+                state.reading.names === null ? '' : `; headers name cylinder ${state.reading.names}`
+              }}, {{ Math.max(0, Math.round(state.reading.margin * 100)) }} % of the window left.</template
+            >
+            <template v-else
+              >Nothing is read:
+              {{
+                state.lines.select.low
+                  ? state.lines.motor.low
+                    ? 'no disk turns, or nothing is on it'
+                    : 'the motor is off'
+                  : 'select the drive, and switch its motor on'
+              }}.</template
+            >
           </p>
         </section>
-        <section v-if="seekCall || surface || (wiggled && wiggled.spans.length)" class="panel p-5 space-y-3" aria-label="Results">
+        <section
+          v-if="seekCall || surface || (wiggled && wiggled.spans.length)"
+          class="panel p-5 space-y-3"
+          aria-label="Results"
+        >
           <CallBand v-if="seekCall" :call="seekCall" />
           <CallBand v-if="test.run.value && !busy" :call="test.run.value.call" />
-          <RailReadRail v-if="surface" :tracks="surface" :mechanism="mechanism" :heads="surface.some(t => t.head === 1) ? 2 : 1" />
+          <RailReadRail
+            v-if="surface"
+            :tracks="surface"
+            :mechanism="mechanism"
+            :heads="surface.some(t => t.head === 1) ? 2 : 1"
+          />
           <WireWiggleTimeline v-if="wiggled && wiggled.spans.length" :wiggled="wiggled" />
         </section>
         <section class="panel px-5 py-3" aria-label="Lines">

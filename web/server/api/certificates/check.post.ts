@@ -9,8 +9,7 @@ export default api(async (event, { certificates }) => {
   let json: unknown
   try {
     json = JSON.parse(new TextDecoder('utf-8', { fatal: true }).decode(bytes))
-  }
-  catch {
+  } catch {
     throw new ParameterError('the file is no JSON', 'the JSON file of a certificate')
   }
   return certificates.check(json)

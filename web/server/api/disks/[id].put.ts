@@ -1,3 +1,5 @@
 import { diskSchema } from '../../../shared/disks'
 
-export default api(async (event, { disks }) => disks.put(uuidParam(event, 'id'), await checkedBody(event, diskSchema), new Date().toISOString()))
+export default api(async (event, { disks }) =>
+  disks.put(uuidParam(event, 'id'), await checkedBody(event, diskSchema), new Date().toISOString()),
+)

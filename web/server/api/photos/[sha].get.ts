@@ -5,7 +5,8 @@ import { ParameterError } from '@wobrin/core/errors'
 export default api(async (event, { photos, captures }) => {
   const sha = param(event, 'sha')
   const size = getQuery(event).size ?? 'view'
-  if (size !== 'view' && size !== 'small' && size !== 'full') throw new ParameterError('there is no such size', 'view, small or full', { field: 'size' })
+  if (size !== 'view' && size !== 'small' && size !== 'full')
+    throw new ParameterError('there is no such size', 'view, small or full', { field: 'size' })
   setResponseHeader(event, 'content-type', 'image/jpeg')
   setResponseHeader(event, 'x-content-type-options', 'nosniff')
   setResponseHeader(event, 'cache-control', 'private, max-age=31536000, immutable')

@@ -1,7 +1,7 @@
 import { CERTIFICATE_SCHEMA } from '@wobrin/core/proving'
 
 /** The certificate’s JSON Schema. */
-export default api((event) => {
+export default api(event => {
   setResponseHeader(event, 'content-type', 'application/schema+json')
   return CERTIFICATE_SCHEMA
 })

@@ -1,3 +1,5 @@
 import { workshopSchema, type WorkshopSettings } from '../../../shared/workshop'
 
-export default api(async (event, { workshop }) => workshop.put(await checkedBody(event, workshopSchema) as WorkshopSettings))
+export default api(async (event, { workshop }) =>
+  workshop.put((await checkedBody(event, workshopSchema)) as WorkshopSettings),
+)

@@ -26,8 +26,7 @@ export async function importArchive(path: string, folder: DataFolder, db: Db): P
     const files = await keepContents(archive, folder)
     const tables = merge(db, staged)
     return { drive: archive.manifest.drive, madeAt: archive.manifest.madeAt, tables, files }
-  }
-  finally {
+  } finally {
     archive.close()
     for (const end of ['', '-wal', '-shm', '-journal']) await rm(staged + end, { force: true })
   }
@@ -39,28 +38,36 @@ async function stage(archive: OpenArchive, path: string, folder: DataFolder): Pr
   try {
     staging.pragma('journal_mode = OFF')
     staging.pragma('synchronous = OFF')
-    staging.exec(`attach '${folder.database.replaceAll('\'', '\'\'')}' as own`)
-    const makings = staging.prepare('select sql from own.sqlite_master where type = \'table\' and name = ?')
+    staging.exec(`attach '${folder.database.replaceAll("'", "''")}' as own`)
+    const makings = staging.prepare("select sql from own.sqlite_master where type = 'table' and name = ?")
     for (const t of TABLES) staging.exec((makings.get(t.table) as { sql: string }).sql)
     staging.exec('detach own')
     staging.pragma('foreign_keys = OFF')
     staging.exec('begin')
     for (const t of TABLES) {
-      const insert = staging.prepare(`insert into ${t.table} (${t.columns.map(c => `"${c}"`).join(', ')}) values (${t.columns.map(() => '?').join(', ')})`)
+      const insert = staging.prepare(
+        `insert into ${t.table} (${t.columns.map(c => `"${c}"`).join(', ')}) values (${t.columns.map(() => '?').join(', ')})`,
+      )
       for await (const { row, line } of rows(archive.contents(t.file), t)) {
         try {
           insert.run(...t.columns.map(c => bindable(t, c, row[c])))
-        }
-        catch (error) {
-          throw new InputError(`the row cannot be kept: ${(error as Error).message}`, `a row of ${t.table} as it was exported`, { file: t.file, line })
+        } catch (error) {
+          throw new InputError(
+            `the row cannot be kept: ${(error as Error).message}`,
+            `a row of ${t.table} as it was exported`,
+            { file: t.file, line },
+          )
         }
       }
     }
     staging.exec('commit')
-    const orphan = staging.pragma('foreign_key_check') as { table: string, parent: string }[]
-    if (orphan.length) throw new InputError(`${orphan.length} ${orphan.length === 1 ? 'row' : 'rows'} of ${orphan[0]!.table} name a row of ${orphan[0]!.parent} that is not in the archive`, 'whole tables as they were exported')
-  }
-  finally {
+    const orphan = staging.pragma('foreign_key_check') as { table: string; parent: string }[]
+    if (orphan.length)
+      throw new InputError(
+        `${orphan.length} ${orphan.length === 1 ? 'row' : 'rows'} of ${orphan[0]!.table} name a row of ${orphan[0]!.parent} that is not in the archive`,
+        'whole tables as they were exported',
+      )
+  } finally {
     staging.close()
   }
 }
@@ -72,7 +79,10 @@ function bindable(t: ArchiveTable, column: string, value: unknown): string | num
   throw new Error(`${column} is neither text nor number`)
 }
 
-async function* rows(contents: AsyncGenerator<Buffer>, t: ArchiveTable): AsyncGenerator<{ row: Record<string, unknown>, line: number }> {
+async function* rows(
+  contents: AsyncGenerator<Buffer>,
+  t: ArchiveTable,
+): AsyncGenerator<{ row: Record<string, unknown>; line: number }> {
   let rest: Buffer = Buffer.alloc(0)
   let line = 0
   const parsed = (text: Buffer) => {
@@ -80,13 +90,14 @@ async function* rows(contents: AsyncGenerator<Buffer>, t: ArchiveTable): AsyncGe
     let row: unknown
     try {
       row = JSON.parse(text.toString('utf8'))
-    }
-    catch {
+    } catch {
       throw new InputError('the line is no JSON', 'one row a line', { file: t.file, line })
     }
-    if (typeof row !== 'object' || row === null || Array.isArray(row)) throw new InputError('the line is no row', 'a JSON object', { file: t.file, line })
+    if (typeof row !== 'object' || row === null || Array.isArray(row))
+      throw new InputError('the line is no row', 'a JSON object', { file: t.file, line })
     const unknown = Object.keys(row).find(k => !t.columns.includes(k))
-    if (unknown !== undefined) throw new InputError(`there is no column “${unknown.slice(0, 40)}”`, t.columns.join(', '), { file: t.file, line })
+    if (unknown !== undefined)
+      throw new InputError(`there is no column “${unknown.slice(0, 40)}”`, t.columns.join(', '), { file: t.file, line })
     return { row: row as Record<string, unknown>, line }
   }
   for await (const chunk of contents) {
@@ -97,7 +108,11 @@ async function* rows(contents: AsyncGenerator<Buffer>, t: ArchiveTable): AsyncGe
       from = end + 1
     }
     rest = rest.subarray(from)
-    if (rest.length > MOST_LINE) throw new LimitError('a line is longer than any row', `at most ${MOST_LINE / 1024 ** 2} MB`, { file: t.file, line: line + 1 })
+    if (rest.length > MOST_LINE)
+      throw new LimitError('a line is longer than any row', `at most ${MOST_LINE / 1024 ** 2} MB`, {
+        file: t.file,
+        line: line + 1,
+      })
   }
   if (rest.length) yield parsed(rest)
 }
@@ -109,7 +124,8 @@ async function keepContents(archive: OpenArchive, folder: DataFolder): Promise<n
     const place = CONTENTS.find(c => path.startsWith(`${c.folder}/`))
     if (!place) continue
     const sha = path.slice(place.folder.length + 1)
-    if (sha !== sha256) throw new InputError(`${path} holds something else than its name says`, 'contents by their SHA-256')
+    if (sha !== sha256)
+      throw new InputError(`${path} holds something else than its name says`, 'contents by their SHA-256')
     const target = join(folder[place.folder], sha)
     const temporary = join(folder[place.folder], `.incoming-${randomUUID()}`)
     const file = await open(temporary, 'wx')
@@ -119,8 +135,7 @@ async function keepContents(archive: OpenArchive, folder: DataFolder): Promise<n
       await file.close()
       if (existsSync(target)) await rm(temporary)
       else await rename(temporary, target)
-    }
-    catch (error) {
+    } catch (error) {
       await file.close().catch(() => {})
       await rm(temporary, { force: true })
       throw error
@@ -133,28 +148,64 @@ async function keepContents(archive: OpenArchive, folder: DataFolder): Promise<n
 /** Adds staged rows in one transaction. */
 function merge(db: Db, staged: string): Imported['tables'] {
   const client = db.$client
-  client.exec(`attach '${staged.replaceAll('\'', '\'\'')}' as staged`)
+  client.exec(`attach '${staged.replaceAll("'", "''")}' as staged`)
   try {
-    return client.transaction(() => Object.fromEntries(TABLES.map((t) => {
-      const same = t.columns.filter(c => !(t.renumbered && c === t.order)).map(c => `m."${c}" is s."${c}"`).join(' and ')
-      const clash = client.prepare(`select s."${t.key}" as key from staged.${t.table} s join main.${t.table} m on m."${t.key}" = s."${t.key}" where not (${same}) limit 1`).get() as { key: string } | undefined
-      // Settings of a workshop that has some stay as they are; recordings and photos may have come under another name.
-      if (clash && !['workshop', 'captures', 'photos'].includes(t.table)) throw new InputError(`${nameOf(t)} ${clash.key} is here already, with other contents`, 'an archive of this workshop, or one that shares nothing with it; nothing was changed')
-      if (t.table === 'drives') {
-        const taken = client.prepare('select s.tag from staged.drives s join main.drives m on m.tag = s.tag where m.id <> s.id limit 1').get() as { tag: string } | undefined
-        if (taken) throw new InputError(`another drive here has the tag ${taken.tag}`, 'tags that are free; nothing was changed')
-      }
-      const total = (client.prepare(`select count(*) as n from staged.${t.table}`).get() as { n: number }).n
-      const empty = (client.prepare(`select count(*) as n from main.${t.table}`).get() as { n: number }).n === 0
-      const columns = t.columns.filter(c => empty || !(t.renumbered && c === t.order)).map(c => `"${c}"`).join(', ')
-      const { changes } = client.prepare(`insert into main.${t.table} (${columns}) select ${columns} from staged.${t.table} s where not exists (select 1 from main.${t.table} m where m."${t.key}" = s."${t.key}") order by s."${t.order}"`).run()
-      return [t.table, { added: changes, there: total - changes }]
-    })))()
-  }
-  finally {
+    return client.transaction(() =>
+      Object.fromEntries(
+        TABLES.map(t => {
+          const same = t.columns
+            .filter(c => !(t.renumbered && c === t.order))
+            .map(c => `m."${c}" is s."${c}"`)
+            .join(' and ')
+          const clash = client
+            .prepare(
+              `select s."${t.key}" as key from staged.${t.table} s join main.${t.table} m on m."${t.key}" = s."${t.key}" where not (${same}) limit 1`,
+            )
+            .get() as { key: string } | undefined
+          // Settings of a workshop that has some stay as they are; recordings and photos may have come under another name.
+          if (clash && !['workshop', 'captures', 'photos'].includes(t.table))
+            throw new InputError(
+              `${nameOf(t)} ${clash.key} is here already, with other contents`,
+              'an archive of this workshop, or one that shares nothing with it; nothing was changed',
+            )
+          if (t.table === 'drives') {
+            const taken = client
+              .prepare(
+                'select s.tag from staged.drives s join main.drives m on m.tag = s.tag where m.id <> s.id limit 1',
+              )
+              .get() as { tag: string } | undefined
+            if (taken)
+              throw new InputError(
+                `another drive here has the tag ${taken.tag}`,
+                'tags that are free; nothing was changed',
+              )
+          }
+          const total = (client.prepare(`select count(*) as n from staged.${t.table}`).get() as { n: number }).n
+          const empty = (client.prepare(`select count(*) as n from main.${t.table}`).get() as { n: number }).n === 0
+          const columns = t.columns
+            .filter(c => empty || !(t.renumbered && c === t.order))
+            .map(c => `"${c}"`)
+            .join(', ')
+          const { changes } = client
+            .prepare(
+              `insert into main.${t.table} (${columns}) select ${columns} from staged.${t.table} s where not exists (select 1 from main.${t.table} m where m."${t.key}" = s."${t.key}") order by s."${t.order}"`,
+            )
+            .run()
+          return [t.table, { added: changes, there: total - changes }]
+        }),
+      ),
+    )()
+  } finally {
     client.exec('detach staged')
   }
 }
 
-const NAMES: Readonly<Record<string, string>> = { drives: 'The drive', log_entries: 'The log entry', reference_disks: 'The disk', belts: 'The belt', profiles: 'The profile', disk_events: 'What was said of a disk,' }
+const NAMES: Readonly<Record<string, string>> = {
+  drives: 'The drive',
+  log_entries: 'The log entry',
+  reference_disks: 'The disk',
+  belts: 'The belt',
+  profiles: 'The profile',
+  disk_events: 'What was said of a disk,',
+}
 const nameOf = (t: ArchiveTable) => NAMES[t.table] ?? t.table

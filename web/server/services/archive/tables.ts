@@ -18,24 +18,125 @@ export interface ArchiveTable {
 
 /** Tables in the order in which they refer to each other. */
 export const TABLES: readonly ArchiveTable[] = [
-  { table: 'workshop', file: 'workshop.jsonl', columns: ['id', 'settings'], json: ['settings'], key: 'id', order: 'id' },
-  { table: 'drives', file: 'drives.jsonl', columns: ['id', 'tag', 'mechanism', 'maker', 'model', 'serial', 'host', 'owner_words', 'features', 'account', 'nominal_rpm', 'motor', 'has_trimmer', 'pulleys', 'received_at'], json: ['features', 'account', 'pulleys'], key: 'id', order: 'id' },
-  { table: 'captures', file: 'captures.jsonl', columns: ['sha', 'name', 'bytes', 'kept_at'], json: [], key: 'sha', order: 'sha' },
-  { table: 'photos', file: 'photos.jsonl', columns: ['sha', 'name', 'bytes', 'width', 'height', 'kept_at'], json: [], key: 'sha', order: 'sha' },
-  { table: 'profiles', file: 'profiles.jsonl', columns: ['id', 'profile', 'changed_at'], json: ['profile'], key: 'id', order: 'id' },
-  { table: 'belts', file: 'belts.jsonl', columns: ['id', 'name', 'inside_mm', 'section_mm', 'material', 'origin', 'added_at', 'gone'], json: [], key: 'id', order: 'id' },
-  { table: 'reference_disks', file: 'disks.jsonl', columns: ['id', 'name', 'mechanism', 'written_by', 'writer', 'written_at', 'proof', 'proved_by', 'added_at'], json: [], key: 'id', order: 'id' },
-  { table: 'disk_events', file: 'disk-events.jsonl', columns: ['seq', 'id', 'disk', 'at', 'kind', 'detail'], json: [], key: 'id', order: 'seq', renumbered: true },
-  { table: 'log_entries', file: 'log.jsonl', columns: ['seq', 'id', 'drive_id', 'at', 'kind', 'station', 'title', 'detail', 'call', 'observations', 'data', 'takes_back'], json: ['call', 'observations', 'data'], key: 'id', order: 'seq', renumbered: true },
+  {
+    table: 'workshop',
+    file: 'workshop.jsonl',
+    columns: ['id', 'settings'],
+    json: ['settings'],
+    key: 'id',
+    order: 'id',
+  },
+  {
+    table: 'drives',
+    file: 'drives.jsonl',
+    columns: [
+      'id',
+      'tag',
+      'mechanism',
+      'maker',
+      'model',
+      'serial',
+      'host',
+      'owner_words',
+      'features',
+      'account',
+      'nominal_rpm',
+      'motor',
+      'has_trimmer',
+      'pulleys',
+      'received_at',
+    ],
+    json: ['features', 'account', 'pulleys'],
+    key: 'id',
+    order: 'id',
+  },
+  {
+    table: 'captures',
+    file: 'captures.jsonl',
+    columns: ['sha', 'name', 'bytes', 'kept_at'],
+    json: [],
+    key: 'sha',
+    order: 'sha',
+  },
+  {
+    table: 'photos',
+    file: 'photos.jsonl',
+    columns: ['sha', 'name', 'bytes', 'width', 'height', 'kept_at'],
+    json: [],
+    key: 'sha',
+    order: 'sha',
+  },
+  {
+    table: 'profiles',
+    file: 'profiles.jsonl',
+    columns: ['id', 'profile', 'changed_at'],
+    json: ['profile'],
+    key: 'id',
+    order: 'id',
+  },
+  {
+    table: 'belts',
+    file: 'belts.jsonl',
+    columns: ['id', 'name', 'inside_mm', 'section_mm', 'material', 'origin', 'added_at', 'gone'],
+    json: [],
+    key: 'id',
+    order: 'id',
+  },
+  {
+    table: 'reference_disks',
+    file: 'disks.jsonl',
+    columns: ['id', 'name', 'mechanism', 'written_by', 'writer', 'written_at', 'proof', 'proved_by', 'added_at'],
+    json: [],
+    key: 'id',
+    order: 'id',
+  },
+  {
+    table: 'disk_events',
+    file: 'disk-events.jsonl',
+    columns: ['seq', 'id', 'disk', 'at', 'kind', 'detail'],
+    json: [],
+    key: 'id',
+    order: 'seq',
+    renumbered: true,
+  },
+  {
+    table: 'log_entries',
+    file: 'log.jsonl',
+    columns: [
+      'seq',
+      'id',
+      'drive_id',
+      'at',
+      'kind',
+      'station',
+      'title',
+      'detail',
+      'call',
+      'observations',
+      'data',
+      'takes_back',
+    ],
+    json: ['call', 'observations', 'data'],
+    key: 'id',
+    order: 'seq',
+    renumbered: true,
+  },
 ]
 
 /** Tables that a spreadsheet may want as well; these are not read back. */
 export const CSV_TABLES = ['drives', 'log_entries'] as const
 
 /** Files kept by content, and the table that names them. */
-export const CONTENTS = [{ folder: 'captures', table: 'captures' }, { folder: 'photos', table: 'photos' }] as const
+export const CONTENTS = [
+  { folder: 'captures', table: 'captures' },
+  { folder: 'photos', table: 'photos' },
+] as const
 
-export interface ManifestFile { readonly path: string, readonly bytes: number, readonly sha256: string }
+export interface ManifestFile {
+  readonly path: string
+  readonly bytes: number
+  readonly sha256: string
+}
 export interface Manifest {
   readonly format: 'wobrin-archive'
   readonly version: number

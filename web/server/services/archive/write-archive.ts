@@ -6,13 +6,23 @@ import { Readable, Transform } from 'node:stream'
 import Papa from 'papaparse'
 import yazl from 'yazl'
 import type { DataFolder } from '../data-folder'
-import { ABOUT, ARCHIVE_VERSION, CONTENTS, CSV_TABLES, MANIFEST, TABLES, type ArchiveTable, type Manifest, type ManifestFile } from './tables'
+import {
+  ABOUT,
+  ARCHIVE_VERSION,
+  CONTENTS,
+  CSV_TABLES,
+  MANIFEST,
+  TABLES,
+  type ArchiveTable,
+  type Manifest,
+  type ManifestFile,
+} from './tables'
 
 /** Rows that are put together to one piece of a file. */
 const ROWS = 200
 
 /** Which rows of each table go in: all, or those that one drive needs. */
-type Filter = (t: ArchiveTable) => { readonly where: string, readonly params: readonly string[] }
+type Filter = (t: ArchiveTable) => { readonly where: string; readonly params: readonly string[] }
 const EVERYTHING: Filter = () => ({ where: '', params: [] })
 
 /** What one drive needs: itself, its log, the recordings and photos that its log names, and the disks that it read. */
@@ -20,25 +30,40 @@ function ofDrive(id: string): Filter {
   const inLog = (path: string) => `(select json_extract(data, '${path}') from log_entries where drive_id = ?)`
   const disks = inLog('$.disk')
   const by: Readonly<Record<string, string>> = {
-    drives: 'where id = ?', log_entries: 'where drive_id = ?', captures: `where sha in ${inLog('$.captureSha')}`, photos: `where sha in ${inLog('$.sha')}`,
-    reference_disks: `where id in ${disks}`, disk_events: `where disk in ${disks}`,
+    drives: 'where id = ?',
+    log_entries: 'where drive_id = ?',
+    captures: `where sha in ${inLog('$.captureSha')}`,
+    photos: `where sha in ${inLog('$.sha')}`,
+    reference_disks: `where id in ${disks}`,
+    disk_events: `where disk in ${disks}`,
   }
-  return ({ table }) => by[table] ? { where: by[table]!, params: [id] } : { where: 'where 0', params: [] }
+  return ({ table }) => (by[table] ? { where: by[table]!, params: [id] } : { where: 'where 0', params: [] })
 }
 
 /**
  * The workshop, or one of its drives, as one ZIP of open files, written while it is read: memory does not grow with it. Rows are those of
  * one instant, however long it takes and whatever is entered meanwhile.
  */
-export function writeArchive(folder: DataFolder, madeAt: string, drive: { readonly id: string, readonly tag: string } | null = null): Readable {
+export function writeArchive(
+  folder: DataFolder,
+  madeAt: string,
+  drive: { readonly id: string; readonly tag: string } | null = null,
+): Readable {
   const zip = new yazl.ZipFile()
   const db = new Database(folder.database, { readonly: true })
   db.exec('begin')
   const files: ManifestFile[] = []
   const filter = drive ? ofDrive(drive.id) : EVERYTHING
-  const tags = new Map(drive ? (db.prepare('select id, tag from drives').all() as { id: string, tag: string }[]).map(d => [d.id, d.tag]) : [])
+  const tags = new Map(
+    drive
+      ? (db.prepare('select id, tag from drives').all() as { id: string; tag: string }[]).map(d => [d.id, d.tag])
+      : [],
+  )
 
-  const add = (path: string, make: () => Readable, compress = true) => zip.addReadStreamLazy(path, { compress, mtime: new Date(madeAt) }, callback => callback(null, counted(path, make(), files)))
+  const add = (path: string, make: () => Readable, compress = true) =>
+    zip.addReadStreamLazy(path, { compress, mtime: new Date(madeAt) }, callback =>
+      callback(null, counted(path, make(), files)),
+    )
   add('README.txt', () => Readable.from([ABOUT]))
   for (const t of TABLES) add(t.file, () => Readable.from(lines(db, t, filter, tags)))
   for (const name of CSV_TABLES) {
@@ -49,10 +74,20 @@ export function writeArchive(folder: DataFolder, madeAt: string, drive: { readon
     const t = TABLES.find(x => x.table === table)!
     const { where, params } = filter(t)
     // Names alone are few bytes each; the contents are opened one after the other.
-    for (const { sha } of db.prepare(`select sha from ${table} ${where} order by sha`).iterate(...params) as Iterable<{ sha: string }>) add(`${name}/${sha}`, () => createReadStream(join(folder[name], sha)), false)
+    for (const { sha } of db.prepare(`select sha from ${table} ${where} order by sha`).iterate(...params) as Iterable<{
+      sha: string
+    }>)
+      add(`${name}/${sha}`, () => createReadStream(join(folder[name], sha)), false)
   }
   // Made last, when all that it lists has gone by.
-  zip.addReadStreamLazy(MANIFEST, { mtime: new Date(madeAt) }, callback => callback(null, Readable.from([`${JSON.stringify({ format: 'wobrin-archive', version: ARCHIVE_VERSION, madeAt, drive: drive?.tag ?? null, files } satisfies Manifest, null, 1)}\n`])))
+  zip.addReadStreamLazy(MANIFEST, { mtime: new Date(madeAt) }, callback =>
+    callback(
+      null,
+      Readable.from([
+        `${JSON.stringify({ format: 'wobrin-archive', version: ARCHIVE_VERSION, madeAt, drive: drive?.tag ?? null, files } satisfies Manifest, null, 1)}\n`,
+      ]),
+    ),
+  )
   zip.end()
   const out = zip.outputStream as Readable
   zip.on('error', error => out.destroy(error as Error))
@@ -81,15 +116,23 @@ function counted(path: string, from: Readable, files: ManifestFile[]): Readable 
 type Row = Record<string, unknown>
 const rowsOf = (db: Database.Database, t: ArchiveTable, filter: Filter): Iterable<Row> => {
   const { where, params } = filter(t)
-  return db.prepare(`select ${t.columns.map(c => `"${c}"`).join(', ')} from ${t.table} ${where} order by ${t.order}`).iterate(...params) as Iterable<Row>
+  return db
+    .prepare(`select ${t.columns.map(c => `"${c}"`).join(', ')} from ${t.table} ${where} order by ${t.order}`)
+    .iterate(...params) as Iterable<Row>
 }
 
-function* lines(db: Database.Database, t: ArchiveTable, filter: Filter, tags: ReadonlyMap<string, string>): Generator<string> {
+function* lines(
+  db: Database.Database,
+  t: ArchiveTable,
+  filter: Filter,
+  tags: ReadonlyMap<string, string>,
+): Generator<string> {
   let piece: string[] = []
   for (const row of rowsOf(db, t, filter)) {
     for (const c of t.json) if (typeof row[c] === 'string') row[c] = JSON.parse(row[c])
     // In the archive of one drive its disks may be written by drives that stay behind: their tags go along in words.
-    if (t.table === 'reference_disks' && tags.size && row.written_by) Object.assign(row, { writer: tags.get(String(row.written_by)) ?? row.writer, written_by: null })
+    if (t.table === 'reference_disks' && tags.size && row.written_by)
+      Object.assign(row, { writer: tags.get(String(row.written_by)) ?? row.writer, written_by: null })
     piece.push(`${JSON.stringify(row)}\n`)
     if (piece.length >= ROWS) {
       yield piece.join('')

@@ -20,7 +20,10 @@ export default api(async (event, { certificates, fonts }) => {
       return makePdf(certificateDocument(certificate), fonts)
     case 'label':
       send('application/pdf', `${tag}-label.pdf`, true)
-      return makePdf(labelDocument(certificate, certificate.claim ? RUNGS[certificate.claim].title : 'Nothing proved yet', address), fonts)
+      return makePdf(
+        labelDocument(certificate, certificate.claim ? RUNGS[certificate.claim].title : 'Nothing proved yet', address),
+        fonts,
+      )
     case 'ics':
       send('text/calendar; charset=utf-8', `${tag}-service.ics`)
       return serviceCalendar(certificate, address)

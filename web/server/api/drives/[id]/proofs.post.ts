@@ -1,3 +1,5 @@
 import { proofInputSchema } from '../../../../shared/proof'
 
-export default api(async (event, { proofs }) => proofs.keep(param(event, 'id'), await checkedBody(event, proofInputSchema)))
+export default api(async (event, { proofs }) =>
+  proofs.keep(param(event, 'id'), await checkedBody(event, proofInputSchema)),
+)

@@ -1,3 +1,5 @@
 import { sweepInputSchema } from '../../../../shared/sweep'
 
-export default api(async (event, { sweeps }) => sweeps.keep(param(event, 'id'), await checkedBody(event, sweepInputSchema)))
+export default api(async (event, { sweeps }) =>
+  sweeps.keep(param(event, 'id'), await checkedBody(event, sweepInputSchema)),
+)

@@ -7,5 +7,10 @@ export default api(async (event, { drives, speed, workshop }) => {
   const { measurement, notices } = await speed.again(entry, workshop.get())
   if (!measurement) return null
   const { series, ...rest } = measurement
-  return { ...rest, drift: { ...rest.drift, trend: [] }, series: { timeS: [...series.timeS], rpm: [...series.rpm] }, notices }
+  return {
+    ...rest,
+    drift: { ...rest.drift, trend: [] },
+    series: { timeS: [...series.timeS], rpm: [...series.rpm] },
+    notices,
+  }
 })
