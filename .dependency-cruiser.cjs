@@ -1,12 +1,69 @@
 /** Arrows point one way. See the section on import rules in CONTRIBUTING.md. */
+
+/** The layers of core, top to bottom: each imports only from layers above it. */
+const LAYERS = [
+  'base',
+  'signals',
+  'drives',
+  'log',
+  'findings',
+  'calculators',
+  'instruments',
+  'simulator',
+  'proof',
+  'diagnosis',
+  'bench',
+  'release',
+]
+
+const layerRules = LAYERS.slice(0, -1).map((layer, i) => ({
+  name: 'layers',
+  severity: 'error',
+  comment: `A layer imports only from layers above it; below ${layer} stand ${LAYERS.slice(i + 1).join(', ')}.`,
+  from: { path: `^core/src/${layer}/` },
+  to: { path: `^core/src/(${LAYERS.slice(i + 1).join('|')})/` },
+}))
+
+const PURE_LIBRARIES =
+  '@sinclair/typebox|fflate|@noble/hashes|canonicalize|papaparse|@types/papaparse|jstat|yup|fft\\.js'
+
 module.exports = {
   forbidden: [
+    ...layerRules,
+    {
+      name: 'known-layers',
+      severity: 'error',
+      comment: 'Every file of core stands in a layer.',
+      from: { path: `^core/src/(?!(${LAYERS.join('|')})/)` },
+      to: {},
+    },
     {
       name: 'no-circular',
       severity: 'error',
-      comment: 'Files that need each other are one file.',
+      comment: 'Files that need each other, types included, are one file.',
       from: {},
-      to: { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } },
+      to: { circular: true },
+    },
+    {
+      name: 'public-faces',
+      severity: 'error',
+      comment: 'Other layers of core are used through an index.',
+      from: { path: '^core/src/([^/]+)/' },
+      to: { path: '^core/src/.+/(?!index\\.ts$)[^/]+$', pathNot: '^core/src/$1/' },
+    },
+    {
+      name: 'public-faces',
+      severity: 'error',
+      comment: 'Folders of one layer use each other through their index.',
+      from: { path: '^core/src/((?:base|signals|calculators|instruments|bench)/[^/]+)/' },
+      to: { path: '^core/src/.+/(?!index\\.ts$)[^/]+$', pathNot: '^core/src/$1/' },
+    },
+    {
+      name: 'faces-of-core',
+      severity: 'error',
+      comment: 'Users of core import a folder, not a file.',
+      from: { path: '^(web|cli|demo)/', pathNot: '^(web|cli|demo)/(test|e2e)/' },
+      to: { path: '^core/src/.+/(?!index\\.ts$)[^/]+$' },
     },
     {
       name: 'core-stands-alone',
@@ -27,66 +84,42 @@ module.exports = {
       severity: 'error',
       comment: 'Core uses these pure libraries and no other.',
       from: { path: '^core/src' },
-      to: {
-        path: 'node_modules',
-        pathNot: 'node_modules/(fflate|@noble/hashes|canonicalize|papaparse|@types/papaparse|jstat|yup|fft\\.js)/',
-      },
+      to: { path: 'node_modules', pathNot: `node_modules/(${PURE_LIBRARIES})/` },
     },
     {
-      name: 'captures-first',
+      name: 'declared-dependencies',
       severity: 'error',
-      comment: 'Readers know nothing of what is made of their edges.',
-      from: { path: '^core/src/captures' },
-      to: { path: '^core/src/(spindle|simulation|procedures|proving|mechanisms|drivetrain)' },
+      comment: 'What is imported stands in the package.json beside it.',
+      from: { path: '^(core|cli|web|demo|scripts)/', pathNot: '(^|/)(test|e2e)/|^scripts/' },
+      to: { dependencyTypes: ['npm-no-pkg', 'npm-unknown'] },
     },
     {
-      name: 'mechanisms-are-data',
+      name: 'app-not-server',
       severity: 'error',
-      from: { path: '^core/src/(mechanisms|observations|drivetrain|numbers)' },
-      to: { path: '^core/src/(captures|spindle|simulation|procedures|proving)' },
+      comment: 'Pages reach the server over HTTP.',
+      from: { path: '^web/app' },
+      to: { path: '^web/server' },
     },
     {
-      name: 'recording-stands-low',
+      name: 'server-not-app',
       severity: 'error',
-      comment: 'The read engine knows flux and sectors, not drives or their history.',
-      from: { path: '^core/src/recording' },
-      to: { path: '^core/src/(spindle|simulation|procedures|proving|mechanisms|drivetrain|electrics)' },
+      comment: 'The server draws no pages.',
+      from: { path: '^web/server' },
+      to: { path: '^web/app' },
     },
     {
-      name: 'spindle-before-record',
+      name: 'cli-not-web',
       severity: 'error',
-      from: { path: '^core/src/spindle' },
-      to: { path: '^core/src/(simulation|procedures|proving)' },
+      comment: 'The command line stands on core alone.',
+      from: { path: '^cli' },
+      to: { path: '^web' },
     },
-    {
-      name: 'simulation-writes-captures',
-      severity: 'error',
-      comment: 'The stand-in feeds the pipeline; nothing in the pipeline knows it.',
-      from: { path: '^core/src/(?!simulation)' },
-      to: { path: '^core/src/simulation' },
-    },
-    {
-      name: 'public-faces',
-      severity: 'error',
-      comment: 'Other folders of core are used through their index.',
-      from: { path: '^core/src/([^/]+)/' },
-      to: { path: '^core/src/([^/]+)/(?!index\\.ts$)', pathNot: '^core/src/$1/' },
-    },
-    {
-      name: 'faces-of-core',
-      severity: 'error',
-      comment: 'Users of core import a folder, not a file.',
-      from: { path: '^(web|cli|demo)/' },
-      to: { path: '^core/src/[^/]+/(?!index\\.ts$)' },
-    },
-    { name: 'app-not-server', severity: 'error', from: { path: '^web/app' }, to: { path: '^web/server' } },
-    { name: 'server-not-app', severity: 'error', from: { path: '^web/server' }, to: { path: '^web/app' } },
-    { name: 'cli-not-web', severity: 'error', from: { path: '^cli' }, to: { path: '^web' } },
   ],
   options: {
     doNotFollow: { path: 'node_modules' },
     exclude: { path: '(^|/)\\.(nuxt|output)/' },
     tsPreCompilationDeps: true,
+    combinedDependencies: false,
     tsConfig: { fileName: 'tsconfig.json' },
     enhancedResolveOptions: {
       exportsFields: ['exports'],

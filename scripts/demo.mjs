@@ -3,6 +3,16 @@ import { join, resolve } from 'node:path'
 import { ensureBuild, ensureDependencies, ensureNode, giveUp, root, run, say } from './ensure.mjs'
 import { portIsFree, serve } from './serve.mjs'
 
+if (process.argv.includes('--help') || process.argv.includes('-h')) {
+  console.log(`npm run demo: installs, builds, fills an invented workshop on the first start, and serves it.
+
+Settings, as environment variables:
+  PORT          port to serve at (4170)
+  HOST          address to listen on (127.0.0.1: this machine alone)
+  WOBRIN_DATA   folder of the workshop's data (data)`)
+  process.exit(0)
+}
+
 const port = Number(process.env.PORT || 4170)
 const host = process.env.HOST || '127.0.0.1'
 const data = resolve(root, process.env.WOBRIN_DATA || 'data')

@@ -82,7 +82,10 @@ export function ensureChromium() {
     giveUp('the browser tests need /usr/bin/chromium; install it (as root: apt-get install chromium) and try again.')
 }
 
-/** Installs the converters that the reader tests compare with, where that is possible; without them those tests are skipped. */
+/**
+ * Installs the converters that the reader tests compare with, where that is possible; without them those tests are
+ * skipped.
+ */
 export function offerOutsideTools() {
   const missing = [
     ['sigrok-cli', 'sigrok-cli'],
@@ -110,7 +113,7 @@ function fingerprint(folder, hash) {
 /** Builds the application where its sources have changed since the last build. */
 export function ensureBuild() {
   const hash = createHash('sha256').update(readFileSync(join(root, 'package-lock.json')))
-  for (const folder of ['core/src', 'web/app', 'web/server', 'web/shared', 'web/public', 'web/build'])
+  for (const folder of ['core/src', 'cli/src', 'web/app', 'web/server', 'web/shared', 'web/public', 'web/build'])
     fingerprint(join(root, folder), hash)
   hash.update(readFileSync(join(root, 'web/nuxt.config.ts')))
   const wanted = hash.digest('hex')

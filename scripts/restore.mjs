@@ -1,4 +1,5 @@
-// Puts a backup of the database in the place of the one that is there, which is kept beside it. With the server stopped.
+// Puts a backup of the database in the place of the one that is there, which is kept beside it. With the server
+// stopped.
 // node scripts/restore.mjs <backup.sqlite> [data folder]
 import { copyFileSync, existsSync, mkdirSync, renameSync, rmSync } from 'node:fs'
 import { createRequire } from 'node:module'

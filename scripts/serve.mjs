@@ -12,7 +12,9 @@ export function portIsFree(port, host) {
   })
 }
 
-/** Starts the built server and waits until it answers. Returns the process, its address and the milliseconds it took. */
+/**
+ * Starts the built server and waits until it answers. Returns the process, its address and the milliseconds it took.
+ */
 export async function serve({ port, host, data, quiet = false }) {
   const begun = performance.now()
   const child = spawn(process.execPath, [serverScript], {

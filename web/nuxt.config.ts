@@ -3,9 +3,9 @@ import tailwindcss from '@tailwindcss/vite'
 import { finishServer } from './build/finish-server'
 
 /** Declarations of libraries that have none of their own. */
-const LIBRARIES = ['../core/src/numbers/jstat.d.ts', '../core/src/spindle/fft-js.d.ts']
+const LIBRARIES = ['../core/src/base/numbers/jstat.d.ts', '../core/src/instruments/spindle/fft-js.d.ts']
 const checks = {
-  compilerOptions: { noUnusedLocals: true, noUncheckedIndexedAccess: false },
+  compilerOptions: { noUnusedLocals: true, noUncheckedIndexedAccess: true },
   include: LIBRARIES.map(l => `../${l}`),
 }
 
@@ -48,7 +48,6 @@ export default defineNuxtConfig({
     worker: { format: 'es' },
     build: { chunkSizeWarningLimit: 900 },
   },
-  // Core is checked as core itself is: typed arrays are indexed everywhere.
   typescript: { strict: true, tsConfig: checks, sharedTsConfig: checks, nodeTsConfig: checks },
   telemetry: false,
   hooks: {

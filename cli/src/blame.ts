@@ -1,7 +1,7 @@
 import { basename } from 'node:path'
 import { defineCommand } from 'citty'
-import { CALLS } from '@wobrin/core/observations'
-import { BLAME_CAUSES, readBlameCsv, whoIsToBlame } from '@wobrin/core/proving'
+import { CALLS } from '@wobrin/core/base/observations'
+import { BLAME_CAUSES, readBlameCsv, whoIsToBlame } from '@wobrin/core/proof'
 import { readText } from './read-text'
 
 export const blame = defineCommand({

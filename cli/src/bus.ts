@@ -12,12 +12,12 @@ import {
   HEAD_NAMES,
   type BusReport,
   type LineName,
-} from '@wobrin/core/bus'
-import { readCapture, stretchOf, vcdChunks } from '@wobrin/core/captures'
-import { ParameterError } from '@wobrin/core/errors'
-import { CALLS, formatObservation } from '@wobrin/core/observations'
-import { CODE_IDS, formatName, imageMapCsv, type TrackCode } from '@wobrin/core/recording'
-import { toCsv } from '@wobrin/core/sums'
+} from '@wobrin/core/instruments/interface'
+import { readCapture, cutStretch, vcdChunks } from '@wobrin/core/signals/captures'
+import { ParameterError } from '@wobrin/core/base/errors'
+import { CALLS, formatObservation } from '@wobrin/core/base/observations'
+import { CODE_IDS, formatName, imageMapCsv, type TrackCode } from '@wobrin/core/signals/codes'
+import { toCsv } from '@wobrin/core/calculators/calculator'
 import { fileSource } from './file-source'
 import { numberOption, wordOption } from './options'
 import { writePieces } from './write-pieces'
@@ -81,7 +81,8 @@ export const bus = defineCommand({
     json: { type: 'boolean', description: 'print the answer as JSON' },
   },
   async run({ args }) {
-    const capture = await readCapture(await fileSource(args.file), { maxEdgesPerChannel: MOST_EDGES })
+    const source = await fileSource(args.file)
+    const capture = await readCapture(source, { maxEdgesPerChannel: MOST_EDGES })
     const code = codeOf(args.code)
     const report = reportBus(capture, {
       mapping: mappingOf(args.map),
@@ -101,7 +102,7 @@ export const bus = defineCommand({
       const kept = capture.channels.flatMap(c => (c.edges ? [{ name: c.name, edges: c.edges }] : []))
       await writePieces(
         args.vcd,
-        vcdChunks(stretchOf(kept, from, to), {
+        vcdChunks(cutStretch(kept, from, to), {
           tickNs: 10,
           durationS: to - from,
           comment: `From ${from} s to ${to} s of ${capture.fileName}.`,
@@ -113,6 +114,7 @@ export const bus = defineCommand({
         JSON.stringify(
           {
             ...reportJson(report),
+            evidence: { source: 'recording', by: 'Interface lines', recording: source.sha256() },
             ...(image
               ? { filled: image.filled.map(f => ({ cylinder: f.cylinder, head: f.head, id: f.id, state: f.state })) }
               : {}),

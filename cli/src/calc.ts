@@ -1,11 +1,11 @@
 import { defineCommand } from 'citty'
-import { findSum, SUMS } from '@wobrin/core/instruments'
-import { CALLS } from '@wobrin/core/observations'
-import { judgeSum } from '@wobrin/core/sums'
-import { ParameterError } from '@wobrin/core/errors'
+import { findCalculator, CALCULATORS } from '@wobrin/core/calculators/registry'
+import { CALLS, evidenceBy } from '@wobrin/core/base/observations'
+import { judgeCalculator } from '@wobrin/core/calculators/calculator'
+import { ParameterError } from '@wobrin/core/base/errors'
 
-export const sum = defineCommand({
-  meta: { name: 'sum', description: `Numbers in, call out: ${SUMS.map(s => s.id).join(', ')}.` },
+export const calc = defineCommand({
+  meta: { name: 'calc', description: `Numbers in, call out: ${CALCULATORS.map(s => s.id).join(', ')}.` },
   args: {
     instrument: { type: 'positional', description: 'which one', required: true },
     values: {
@@ -15,7 +15,7 @@ export const sum = defineCommand({
     json: { type: 'boolean', description: 'print the answer as JSON' },
   },
   run({ args }) {
-    const it = findSum(args.instrument)
+    const it = findCalculator(args.instrument)
     if (args.values === undefined) {
       for (const f of it.fields)
         console.log(
@@ -44,11 +44,11 @@ export const sum = defineCommand({
         return [key!.trim(), value.join('=')]
       }),
     )
-    const { result, needed, doubts } = judgeSum(it, typed)
+    const { result, needed, doubts } = judgeCalculator(it, typed)
     if (!result)
-      throw new ParameterError(`${needed.join(', ')} left out`, 'all that the sum needs', { field: '--values' })
+      throw new ParameterError(`${needed.join(', ')} left out`, 'all that the calculator needs', { field: '--values' })
     if (args.json) {
-      console.log(JSON.stringify({ ...result, doubts }, null, 2))
+      console.log(JSON.stringify({ ...result, doubts, evidence: evidenceBy('instrument', it.title) }, null, 2))
       return
     }
     console.log(`${CALLS[result.call.kind].label}: ${[...result.call.reasons, result.call.next].join(' ')}`)

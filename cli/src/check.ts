@@ -1,7 +1,7 @@
 import { defineCommand } from 'citty'
-import { InputError } from '@wobrin/core/errors'
-import { CALLS } from '@wobrin/core/observations'
-import { checkCertificate } from '@wobrin/core/proving'
+import { InputError } from '@wobrin/core/base/errors'
+import { CALLS } from '@wobrin/core/base/observations'
+import { checkCertificate } from '@wobrin/core/release'
 import { readText } from './read-text'
 
 export const check = defineCommand({

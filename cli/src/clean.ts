@@ -8,7 +8,7 @@ import {
   type LubricantSchool,
   type Material,
   type Soil,
-} from '@wobrin/core/cleaning'
+} from '@wobrin/core/bench/cleaning'
 import { wordOption, wordsOption } from './options'
 
 export const clean = defineCommand({

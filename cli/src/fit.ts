@@ -1,8 +1,9 @@
 import { readFile } from 'node:fs/promises'
 import { defineCommand } from 'citty'
-import { ParameterError } from '@wobrin/core/errors'
-import { DRIVES, HOSTS, judgeFit, readProfile, type DriveProfile, type HostProfile } from '@wobrin/core/host-fit'
-import { CALLS } from '@wobrin/core/observations'
+import { ParameterError } from '@wobrin/core/base/errors'
+import { DRIVES, HOSTS, readProfile, type DriveProfile, type HostProfile } from '@wobrin/core/drives/hosts'
+import { judgeFit } from '@wobrin/core/bench/host-fit'
+import { CALLS } from '@wobrin/core/base/observations'
 
 /** A profile by the number it is listed under, or from a file. */
 async function profile<P extends HostProfile | DriveProfile>(

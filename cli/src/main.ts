@@ -1,42 +1,86 @@
 import { defineCommand, renderUsage, runCommand, type CommandDef } from 'citty'
-import { AbortedError, InputError } from '@wobrin/core/errors'
-import { blame } from './blame'
-import { bus } from './bus'
-import { check } from './check'
-import { scope } from './scope'
-import { sweep } from './sweep'
-import { clean } from './clean'
-import { fit } from './fit'
-import { mechanisms } from './mechanisms'
-import { read } from './read'
-import { simulate } from './simulate'
-import { speed } from './speed'
-import { steps } from './steps'
-import { strobe } from './strobe'
-import { sum } from './sum'
-import { writeTest } from './write-test'
+import { AbortedError, InputError } from '@wobrin/core/base/errors'
 
-const subCommands: Record<string, CommandDef> = {
-  speed,
-  strobe,
-  simulate,
-  mechanisms,
-  steps,
-  clean,
-  sum,
-  fit,
-  read,
-  bus,
-  sweep,
-  scope,
-  blame,
-  check,
-  'write-test': writeTest,
-} as unknown as Record<string, CommandDef>
+/** What the list of commands shows, and how a command is loaded once it is called. */
+interface Entry {
+  readonly description: string
+  readonly load: () => Promise<unknown>
+}
+
+const COMMANDS: Readonly<Record<string, Entry>> = {
+  speed: {
+    description: 'Judge the spindle speed in a recording (VCD, CSV or WAV, also gzip-packed).',
+    load: async () => (await import('./speed')).speed,
+  },
+  strobe: {
+    description: 'Bars of a strobe pattern for a speed and a mains frequency; a disc to print.',
+    load: async () => (await import('./strobe')).strobe,
+  },
+  simulate: {
+    description: 'Record a simulated drive by a specification, or a simulated pickup, to a VCD file.',
+    load: async () => (await import('./simulate')).simulate,
+  },
+  mechanisms: {
+    description: 'List the mechanism classes with their speeds and sources.',
+    load: async () => (await import('./mechanisms')).mechanisms,
+  },
+  steps: {
+    description: 'The steps of a mechanism class, station by station, with its gates.',
+    load: async () => (await import('./steps')).steps,
+  },
+  clean: {
+    description: 'What to clean with, in which order, and what must never touch what.',
+    load: async () => (await import('./clean')).clean,
+  },
+  calc: {
+    description: 'Numbers in, call out: belts, motors, supplies, sensors, capacitors, logic and more.',
+    load: async () => (await import('./calc')).calc,
+  },
+  reading: {
+    description: 'Judge a value that was read off something: a speed, a voltage, a level, a count.',
+    load: async () => (await import('./reading')).reading,
+  },
+  fit: {
+    description: 'Straps and wires with which a drive serves a host.',
+    load: async () => (await import('./fit')).fit,
+  },
+  read: {
+    description: 'Read a track from a recording of the read-data line: sectors, and the timing margin left.',
+    load: async () => (await import('./read')).read,
+  },
+  bus: {
+    description: 'Follow a drive by a recording of its interface lines: where the heads were, and how each track read.',
+    load: async () => (await import('./bus')).bus,
+  },
+  sweep: {
+    description: 'Judge a sweep of an adjuster: where each head reads, where to try next, where to set it.',
+    load: async () => (await import('./sweep')).sweep,
+  },
+  scope: {
+    description: 'Read a scope capture of an alignment track: lobes, azimuth bursts or the index burst.',
+    load: async () => (await import('./scope')).scope,
+  },
+  blame: {
+    description: 'Disks that read in one drive and not in another: which disk, drive, head or writer it is.',
+    load: async () => (await import('./blame')).blame,
+  },
+  check: {
+    description: 'Whether a certificate’s JSON file is as it was issued.',
+    load: async () => (await import('./check')).check,
+  },
+  'write-test': {
+    description: 'A host’s write test on the simulated drive: what it finds, and what it hides.',
+    load: async () => (await import('./write-test')).writeTest,
+  },
+}
+/** Earlier names that still work. */
+const ALIASES: Readonly<Record<string, string>> = { sum: 'calc' }
 
 const wobrin = defineCommand({
   meta: { name: 'wobrin', description: 'Measures and judges old disk drives.' },
-  subCommands,
+  subCommands: Object.fromEntries(
+    Object.entries(COMMANDS).map(([name, { description }]) => [name, { meta: { name, description } } as CommandDef]),
+  ),
 })
 
 /**
@@ -44,21 +88,19 @@ const wobrin = defineCommand({
  * @returns the exit code: 0 on any call, 2 with one plain line on input that cannot be used
  */
 export async function main(rawArgs: string[]): Promise<number> {
-  const command = subCommands[rawArgs[0]]
-  if (!command || rawArgs.includes('--help') || rawArgs.includes('-h')) {
-    const asked = rawArgs.length === 0 || command !== undefined || rawArgs[0].startsWith('-')
-    if (!asked) {
-      console.error(
-        `wobrin: there is no command "${rawArgs[0]}"; expected one of ${Object.keys(subCommands).join(', ')}.`,
-      )
-      return 2
-    }
-    console.log(
-      await renderUsage(
-        command ?? (wobrin as unknown as CommandDef),
-        command ? (wobrin as unknown as CommandDef) : undefined,
-      ),
-    )
+  const [name] = rawArgs
+  const entry = COMMANDS[ALIASES[name ?? ''] ?? name ?? '']
+  if (!entry && name !== undefined && !name.startsWith('-')) {
+    console.error(`wobrin: there is no command "${name}"; expected one of ${Object.keys(COMMANDS).join(', ')}.`)
+    return 2
+  }
+  if (!entry) {
+    console.log(await renderUsage(wobrin as unknown as CommandDef))
+    return 0
+  }
+  const command = (await entry.load()) as CommandDef
+  if (rawArgs.includes('--help') || rawArgs.includes('-h')) {
+    console.log(await renderUsage(command, wobrin as unknown as CommandDef))
     return 0
   }
   try {

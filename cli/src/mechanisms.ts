@@ -1,5 +1,5 @@
 import { defineCommand } from 'citty'
-import { describeSource, MECHANISMS, speedBands } from '@wobrin/core/mechanisms'
+import { describeSource, MECHANISMS, speedBands } from '@wobrin/core/drives'
 
 export const mechanisms = defineCommand({
   meta: { name: 'mechanisms', description: 'List the mechanism classes with their speeds and sources.' },

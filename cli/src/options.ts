@@ -1,4 +1,4 @@
-import { ParameterError } from '@wobrin/core/errors'
+import { ParameterError } from '@wobrin/core/base/errors'
 
 /** A number from the command line; undefined where the option was not given. */
 export function numberOption(value: string | undefined, name: string, least: number): number | undefined {

@@ -1,5 +1,5 @@
 import { readFileSync, statSync } from 'node:fs'
-import { InputError, LimitError } from '@wobrin/core/errors'
+import { InputError, LimitError } from '@wobrin/core/base/errors'
 
 /** A file as text, where it is no larger than such a file can be. @param what it should be, such as “a CSV file” */
 export function readText(path: string, what: string, mostMb: number): string {

@@ -1,17 +1,10 @@
 import { writeFile } from 'node:fs/promises'
 import { defineCommand } from 'citty'
-import { readCapture, type CaptureChannel } from '@wobrin/core/captures'
-import { ParameterError } from '@wobrin/core/errors'
-import { CALLS } from '@wobrin/core/observations'
-import {
-  diskImage,
-  fluxFromEdges,
-  FORMATS,
-  judgeTrack,
-  mergeTurns,
-  recogniseTrack,
-  STATES,
-} from '@wobrin/core/recording'
+import { readCapture, type CaptureChannel } from '@wobrin/core/signals/captures'
+import { ParameterError } from '@wobrin/core/base/errors'
+import { CALLS } from '@wobrin/core/base/observations'
+import { diskImage, FORMATS, judgeTrack, mergeTurns, recogniseTrack, STATES } from '@wobrin/core/signals/codes'
+import { fluxFromEdges } from '@wobrin/core/signals/separator'
 import { fileSource } from './file-source'
 import { wordOption } from './options'
 
@@ -50,7 +43,8 @@ export const read = defineCommand({
     json: { type: 'boolean', description: 'print the answer as JSON' },
   },
   async run({ args }) {
-    const capture = await readCapture(await fileSource(args.file), { maxEdgesPerChannel: 8_000_000 })
+    const source = await fileSource(args.file)
+    const capture = await readCapture(source, { maxEdgesPerChannel: 8_000_000 })
     const channel = readData(capture.channels, args.channel)
     const times = fluxFromEdges(channel.edges!, wordOption(args.level, 'level', ['low', 'high']) !== 'high')
     const track = recogniseTrack(times)
@@ -73,6 +67,7 @@ export const read = defineCommand({
         JSON.stringify(
           {
             call: call.kind,
+            evidence: { source: 'recording', by: 'Read', recording: source.sha256() },
             reasons: call.reasons,
             next: call.next,
             channel: channel.name,

@@ -1,8 +1,8 @@
 import { readFile } from 'node:fs/promises'
 import { defineCommand } from 'citty'
-import { PATTERNS, readScope, type Pattern } from '@wobrin/core/carriage'
-import { readWaveform } from '@wobrin/core/captures'
-import { ParameterError } from '@wobrin/core/errors'
+import { PATTERNS, readScope, type Pattern } from '@wobrin/core/instruments/alignment'
+import { readWaveform } from '@wobrin/core/signals/captures'
+import { ParameterError } from '@wobrin/core/base/errors'
 
 export const scope = defineCommand({
   meta: {
@@ -35,7 +35,7 @@ export const scope = defineCommand({
     for (const n of wave.notices) console.log(n)
     console.log(`${says}${turns > 1 ? ` (${turns} turns)` : ''}`)
     console.log(
-      `Judge them with: wobrin sum ${{ lobes: 'lobes', azimuth: 'azimuth', index: 'index-burst' }[pattern]} --values ${Object.entries(
+      `Judge them with: wobrin calc ${{ lobes: 'lobes', azimuth: 'azimuth', index: 'index-burst' }[pattern]} --values ${Object.entries(
         values,
       )
         .map(([k, v]) => `${k}=${v}`)

@@ -1,8 +1,8 @@
 import { readFile, writeFile } from 'node:fs/promises'
 import { defineCommand } from 'citty'
-import { vcdChunks } from '@wobrin/core/captures'
-import { ParameterError } from '@wobrin/core/errors'
-import { findMechanism, type MechanismId } from '@wobrin/core/mechanisms'
+import { vcdChunks } from '@wobrin/core/signals/captures'
+import { ParameterError } from '@wobrin/core/base/errors'
+import { findMechanism, type MechanismId } from '@wobrin/core/drives'
 import {
   exampleSpec,
   readSpec,
@@ -10,7 +10,7 @@ import {
   SCENARIOS,
   SimulatedPickup,
   type RecordOptions,
-} from '@wobrin/core/simulation'
+} from '@wobrin/core/simulator'
 import { numberOption } from './options'
 import { writePieces } from './write-pieces'
 

@@ -1,8 +1,8 @@
 import { defineCommand } from 'citty'
-import { readCapture } from '@wobrin/core/captures'
-import { findMechanism, MECHANISM_IDS } from '@wobrin/core/mechanisms'
-import { CALLS } from '@wobrin/core/observations'
-import { speedFromCapture, speedReport, speedUncertainty } from '@wobrin/core/spindle'
+import { readCapture } from '@wobrin/core/signals/captures'
+import { findMechanism, MECHANISM_IDS } from '@wobrin/core/drives'
+import { CALLS } from '@wobrin/core/base/observations'
+import { speedFromCapture, speedReport, speedUncertainty } from '@wobrin/core/instruments/spindle'
 import { fileSource } from './file-source'
 import { numberOption, wordOption } from './options'
 
@@ -55,7 +55,18 @@ export const speed = defineCommand({
     )
     const report = speedReport(m, verdict)
     if (args.json) {
-      console.log(JSON.stringify({ ...report, channel, notices: capture.notices }, null, 2))
+      console.log(
+        JSON.stringify(
+          {
+            ...report,
+            channel,
+            notices: capture.notices,
+            evidence: { source: 'recording', by: 'Speed', recording: source.sha256() },
+          },
+          null,
+          2,
+        ),
+      )
       return
     }
     console.log(`${CALLS[verdict.kind].label}: ${verdict.reasons.join(' ')}`)

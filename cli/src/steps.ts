@@ -1,8 +1,8 @@
 import { defineCommand } from 'citty'
 import { findFinding, recordFinding } from '@wobrin/core/findings'
-import { MECHANISM_IDS } from '@wobrin/core/mechanisms'
-import type { LogEntry } from '@wobrin/core/observations'
-import { walk } from '@wobrin/core/procedures'
+import { MECHANISM_IDS } from '@wobrin/core/drives'
+import type { LogEntry } from '@wobrin/core/log'
+import { walk } from '@wobrin/core/bench/stations'
 import { wordOption } from './options'
 
 export const steps = defineCommand({
@@ -28,6 +28,7 @@ export const steps = defineCommand({
       detail: '',
       call: null,
       observations: [],
+      evidence: null,
       data: { type: 'finding', finding: id, place: null },
       takesBack: null,
     }))

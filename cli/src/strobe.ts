@@ -1,6 +1,6 @@
 import { writeFile } from 'node:fs/promises'
 import { defineCommand } from 'citty'
-import { strobeBars, strobeDiscSvg } from '@wobrin/core/spindle'
+import { strobeBars, strobeDiscSvg } from '@wobrin/core/instruments/spindle'
 import { numberOption } from './options'
 
 export const strobe = defineCommand({

@@ -1,16 +1,14 @@
 import { defineCommand } from 'citty'
+import { ADJUSTER_IDS, MECHANISM_IDS } from '@wobrin/core/drives'
 import {
-  ADJUSTER_IDS,
   judgeSweep,
   readSweep,
   sweepJson,
   type SweepContext,
-  type WindowEstimate,
-} from '@wobrin/core/carriage'
-import { ParameterError } from '@wobrin/core/errors'
-import { MECHANISM_IDS } from '@wobrin/core/mechanisms'
-import { CALLS } from '@wobrin/core/observations'
-import { plain } from '@wobrin/core/sums'
+  type RangeEstimate,
+} from '@wobrin/core/instruments/alignment'
+import { ParameterError } from '@wobrin/core/base/errors'
+import { CALLS, evidenceBy, plain } from '@wobrin/core/base/observations'
 import { numberOption, wordOption } from './options'
 import { readText } from './read-text'
 
@@ -59,12 +57,12 @@ export const sweep = defineCommand({
   run({ args }) {
     const result = judgeSweep(readSweep(readText(args.file, 'a CSV file', 20), args.file), contextFrom(args))
     if (args.json) {
-      console.log(JSON.stringify(sweepJson(result), null, 2))
+      console.log(JSON.stringify({ ...sweepJson(result), evidence: evidenceBy('host') }, null, 2))
       return
     }
     const { call } = result
     console.log(`${CALLS[call.kind].label}: ${[...call.reasons, call.next].join(' ')}`)
-    const line = (name: string, e: WindowEstimate | null) => {
+    const line = (name: string, e: RangeEstimate | null) => {
       if (e)
         console.log(
           `  ${name} head: from ${plain(e.from.value)} to ${plain(e.to.value)}, middle ${plain(e.centre.value)} ± ${plain(e.centre.uncertainty)}`,

@@ -1,7 +1,8 @@
 import { defineCommand } from 'citty'
-import { layoutsOf, MECHANISM_IDS, type MechanismId } from '@wobrin/core/mechanisms'
-import { CALLS, type WriteTestResult } from '@wobrin/core/observations'
-import { judgeWriteTest } from '@wobrin/core/proving'
+import { layoutsOf, MECHANISM_IDS, type MechanismId } from '@wobrin/core/drives'
+import { CALLS, evidenceBy } from '@wobrin/core/base/observations'
+import type { WriteTestResult } from '@wobrin/core/log'
+import { judgeWriteTest } from '@wobrin/core/proof'
 import {
   DRIVE_STORIES,
   QUICK_STORIES,
@@ -10,7 +11,7 @@ import {
   STORY_SEED,
   writeQuickSide,
   writeTest as runWriteTest,
-} from '@wobrin/core/simulation'
+} from '@wobrin/core/simulator'
 import { wordOption } from './options'
 
 const classes = MECHANISM_IDS.filter(m => layoutsOf(m).length || m === 'quick-disk')
@@ -50,7 +51,9 @@ export const writeTest = defineCommand({
     const result = resultOf(mechanism, state)
     const { checks, call } = judgeWriteTest(mechanism, result)
     if (args.json) {
-      console.log(JSON.stringify({ mechanism, state, result, checks, call }, null, 2))
+      console.log(
+        JSON.stringify({ mechanism, state, result, checks, call, evidence: evidenceBy('simulated') }, null, 2),
+      )
       return
     }
     console.log(`${CALLS[call.kind].label}: ${[...call.reasons, call.next].join(' ')}`)

@@ -1,11 +1,12 @@
 import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs'
-import { execFileSync } from 'node:child_process'
+import { execFileSync, spawnSync } from 'node:child_process'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { afterEach, describe, expect, it, vi } from 'vitest'
-import { writeVcd } from '@wobrin/core/captures'
-import { edgesFromFlux, fluxOf, sectorTrack } from '@wobrin/core/recording'
-import { scopeWav, SOUND_ALIGNMENT } from '@wobrin/core/simulation'
+import { writeVcd } from '@wobrin/core/signals/captures'
+import { edgesFromFlux, fluxOf } from '@wobrin/core/signals/separator'
+import { sectorTrack } from '@wobrin/core/signals/codes'
+import { scopeWav, SOUND_ALIGNMENT } from '@wobrin/core/simulator'
 import { main } from '../src/main'
 
 const folder = mkdtempSync(join(tmpdir(), 'wobrin-cli-'))
@@ -186,6 +187,27 @@ describe('wobrin fit', () => {
   })
 })
 
+describe('wobrin reading', () => {
+  it('judges what was read off something, with its source', async () => {
+    const json = JSON.parse((await wobrin('reading', 'speed.mean', '301', '--mechanism', '5.25in-48', '--json')).out)
+    expect(json).toMatchObject({ call: { kind: 'leave' }, evidence: { source: 'host', recording: null } })
+    expect((await wobrin('reading')).out).toMatch(/^speed\.mean +Spindle speed, r\/min/)
+    expect(await wobrin('reading', 'moon', '1')).toMatchObject({
+      code: 2,
+      err: expect.stringContaining('there is no reading “moon”'),
+    })
+  })
+})
+
+describe('wobrin calc', () => {
+  it('is what sum was, and sum still is', async () => {
+    const values = ['--values', 'length=1 m,wire=20 AWG,current=1', '--json']
+    const { out } = await wobrin('calc', 'lead', ...values)
+    expect((await wobrin('sum', 'lead', ...values)).out).toBe(out)
+    expect(JSON.parse(out).evidence).toMatchObject({ source: 'instrument' })
+  })
+})
+
 describe('wobrin sum', () => {
   it('lists its fields, answers in words and as JSON, and says what is wrong', async () => {
     expect((await wobrin('sum', 'belt')).out).toMatch(/^motor +Motor pulley \(needed\)/)
@@ -203,7 +225,7 @@ describe('wobrin sum', () => {
     ).toBe('leave')
     expect(await wobrin('sum', 'lead', '--values', 'length=1 m')).toMatchObject({
       code: 2,
-      err: 'wobrin: --values: Wire, Current left out; expected all that the sum needs.',
+      err: 'wobrin: --values: Wire, Current left out; expected all that the calculator needs.',
     })
     expect(await wobrin('sum', 'lead', '--values', 'colour=red')).toMatchObject({
       code: 2,
@@ -227,7 +249,9 @@ describe('wobrin steps and clean', () => {
     expect(plain.out).not.toContain('Take the old belt off')
     const goo = await wobrin('steps', '--mechanism', '3in', '--found', 'belt.goo, smell.fish')
     expect(goo.out).toContain('Take the old belt off (10 min)')
-    expect(goo.out).toContain('Closed: First power. Belt: gone to goo. Power would wind the goo round the spindle.')
+    expect(goo.out).toContain(
+      'Closed: First power. Belt: sticky, decayed. Power would wind the decayed rubber round the spindle.',
+    )
     const json = JSON.parse((await wobrin('steps', '--mechanism', 'cartridge', '--json')).out)
     expect(json.gates.map((g: { id: string }) => g.id)).toEqual([
       'first-power',
@@ -472,7 +496,9 @@ describe('wobrin scope', () => {
       humps: expect.arrayContaining([expect.objectContaining({ amplitude: expect.any(Number) })]),
     })
     expect(Number(told.values.first)).toBeLessThan(Number(told.values.second))
-    expect((await wobrin('scope', path)).out).toMatch(/^Lobes of .*\nJudge them with: wobrin sum lobes --values first=/)
+    expect((await wobrin('scope', path)).out).toMatch(
+      /^Lobes of .*\nJudge them with: wobrin calc lobes --values first=/,
+    )
     expect(await wobrin('scope', path, '--pattern', 'index')).toMatchObject({ code: 0 })
     expect(await wobrin('scope', path, '--pattern', 'azimuth')).toMatchObject({
       code: 2,
@@ -542,10 +568,11 @@ describe('wobrin write-test', () => {
 
 describe('wobrin check', () => {
   it('tells a whole certificate from a changed one, and either from what is none', async () => {
-    const { buildCertificate } = await import('@wobrin/core/proving')
+    const { buildCertificate } = await import('@wobrin/core/release')
     const drive = {
       id: 'd',
       tag: 'SK-05',
+      simulated: false,
       mechanism: '3in' as const,
       maker: '',
       model: '',
@@ -575,5 +602,21 @@ describe('wobrin check', () => {
       err: expect.stringContaining('the file is no JSON'),
     })
     expect(await wobrin('check', '/nowhere.json')).toMatchObject({ code: 2 })
+  })
+})
+
+describe('a closed pipe', () => {
+  it('ends a command quietly', () => {
+    const bin = join(import.meta.dirname, '../bin/wobrin.mjs')
+    const { status, stderr, stdout } = spawnSync(
+      'sh',
+      ['-c', `"${process.execPath}" "${bin}" steps --mechanism 8in | head -n 1`],
+      {
+        encoding: 'utf8',
+      },
+    )
+    expect(stdout.split('\n')).toHaveLength(2)
+    expect(stderr).not.toMatch(/EPIPE|Error/)
+    expect(status).toBe(0)
   })
 })

@@ -1,14 +1,15 @@
 import { gzipSync } from 'node:zlib'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { readWaveform, writeCsv } from '../src/captures'
-import { readSweep } from '../src/carriage'
-import { InputError } from '../src/errors'
-import { HOSTS, readProfile } from '../src/host-fit'
-import { buildCertificate, checkCertificate, readBlameCsv } from '../src/proving'
-import { exampleSpec, readSpec, scopeWav, SimulatedPickup, SOUND_ALIGNMENT } from '../src/simulation'
+import { readWaveform, writeCsv } from '../src/signals/captures'
+import { readSweep } from '../src/instruments/alignment'
+import { InputError } from '../src/base/errors'
+import { HOSTS, readProfile } from '../src/drives/hosts'
+import { buildCertificate, checkCertificate } from '../src/release'
+import { readBlameCsv } from '../src/proof'
+import { exampleSpec, readSpec, scopeWav, SimulatedPickup, SOUND_ALIGNMENT } from '../src/simulator'
 import { read } from './helpers'
-import { entry, found } from './log'
+import { driveFacts, entry, found } from './log'
 
 const pickup = new SimulatedPickup({ seed: 4, rpm: 301 })
 pickup.advanceTo(4)
@@ -16,23 +17,7 @@ const channels = [{ name: 'INDEX', edges: pickup.edges() }]
 const bytes = (content: string | Uint8Array) =>
   typeof content === 'string' ? new TextEncoder().encode(content) : content
 const text = (content: Uint8Array) => new TextDecoder().decode(content)
-const drive = {
-  id: 'd',
-  tag: 'SK-05',
-  mechanism: '3in' as const,
-  maker: '',
-  model: '',
-  serial: '',
-  host: '',
-  ownerWords: '',
-  features: null,
-  account: null,
-  nominalRpm: null,
-  motor: null,
-  hasTrimmer: null,
-  pulleys: null,
-  receivedAt: '2026-01-01T00:00:00Z',
-}
+const drive = driveFacts({ mechanism: '3in' })
 const certificate = JSON.stringify(buildCertificate(drive, [entry(), found('belt.goo')], 'S', '2026-01-02T00:00:00Z'))
 const vcd = pickup.toVcd()
 

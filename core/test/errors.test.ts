@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { AbortedError, InputError, LimitError, ParameterError } from '../src/errors'
+import { AbortedError, InputError, LimitError, ParameterError } from '../src/base/errors'
 
 describe('input errors are one sentence with the place', () => {
   it.each([

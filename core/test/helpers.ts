@@ -1,6 +1,5 @@
-import type { Capture, CaptureChannel, ReadOptions } from '../src/captures'
-import { bytesSource, readCapture } from '../src/captures'
-import type { PulseTrain } from '../src/spindle'
+import { bytesSource, readCapture, type Capture, type CaptureChannel, type ReadOptions } from '../src/signals/captures'
+import type { PulseTrain } from '../src/instruments/spindle'
 
 /** Reads a file's content as if it had been dropped, in chunks of the given size. */
 export function read(

@@ -1,5 +1,12 @@
 import { recordFinding, type FindingInput } from '../src/findings'
-import type { AsFoundItem, EntryData, LogEntry, StationId } from '../src/observations'
+import {
+  upgradeEntry,
+  type AsFoundItem,
+  type DriveFacts,
+  type EntryData,
+  type LogEntry,
+  type StationId,
+} from '../src/log'
 
 let seq = 0
 /** An entry for tests; its time moves on by a minute each. */
@@ -16,6 +23,7 @@ export function entry(part: Partial<LogEntry> = {}): LogEntry {
     detail: '',
     call: null,
     observations: [],
+    evidence: evidenceOf(part.data ?? null),
     data: null,
     takesBack: null,
     ...part,
@@ -59,3 +67,46 @@ export const undone = (item: LogEntry, broke: 'cut' | 'snapped' | 'unsoldered' |
   withData('undone', { type: 'undone', item: item.id, broke }, { station: 'open' })
 export const putBack = (item: LogEntry, leftOff = false): LogEntry =>
   withData('put-back', { type: 'put-back', item: item.id, leftOff }, { station: 'prove' })
+
+/** What an entry of this data usually rests on. */
+export const evidenceOf = (data: EntryData | null): LogEntry['evidence'] =>
+  upgradeEntry({ kind: 'measurement', data, observations: [] }).evidence
+
+/** A drive on file with nothing known of it. */
+export const driveFacts = (part: Partial<DriveFacts> = {}): DriveFacts => ({
+  id: 'd',
+  tag: 'SK-05',
+  simulated: false,
+  mechanism: '3.5in',
+  maker: '',
+  model: '',
+  serial: '',
+  host: '',
+  ownerWords: '',
+  features: null,
+  account: null,
+  nominalRpm: null,
+  motor: null,
+  hasTrimmer: null,
+  pulleys: null,
+  receivedAt: '2026-01-01T00:00:00Z',
+  ...part,
+})
+
+/** Tracks of a surface that all read alike. @param margin share of the half window */
+export const barsOf = (
+  margin: number | null,
+  {
+    cylinders = 80,
+    heads = 2,
+    good = 9,
+    bad = 0,
+  }: { cylinders?: number; heads?: 1 | 2; good?: number; bad?: number } = {},
+) =>
+  Array.from({ length: cylinders }, (_, cylinder) =>
+    ([0, 1] as const)
+      .slice(0, heads)
+      .map(head => ({ cylinder, head, margin, good: good - bad, bad, missing: 0, wrongCylinder: 0 })),
+  ).flat()
+
+export const NO_FACTS = { homeOff: 0, rateOff: null, swings: [null, null] } as const

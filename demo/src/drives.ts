@@ -1,10 +1,8 @@
 import type { NewDrive } from './types'
-import { NO_FEATURES, type Features } from '@wobrin/core/mechanisms'
-import { NO_ACCOUNT, type Account } from '@wobrin/core/worth'
+import { NO_FEATURES, turningParts, type Features } from '@wobrin/core/drives'
+import { NO_ACCOUNT, type Account, type Outcome, type StationId } from '@wobrin/core/log'
 import { RECORD_SK05, RECORD_SK11, RECORD_SK19, type DemoRecord } from './records'
-import { SIMULATED_PULLEYS, type PickupOptions } from '@wobrin/core/simulation'
-import { turningParts } from '@wobrin/core/drivetrain'
-import type { Outcome, StationId } from '@wobrin/core/observations'
+import { SIMULATED_PULLEYS, type PickupOptions } from '@wobrin/core/simulator'
 
 const rate = (part: string) => turningParts(SIMULATED_PULLEYS).find(p => p.name === part)!.cyclesPerTurn
 const belt = (peakPercent: number) => ({ cyclesPerTurn: rate('belt'), peakPercent })
@@ -56,7 +54,10 @@ export interface DemoDrive {
     readonly begunMinutesAgo: number
     readonly holds?: string
   }[]
-  /** Proved in full, then closed up and proved again: with which trusted disk. The last reading of the spindle is then taken closed up. */
+  /**
+   * Proved in full, then closed up and proved again: with which trusted disk. The last reading of the spindle is then
+   * taken closed up.
+   */
   readonly proof?: { readonly disk: string }
   readonly outcome?: { readonly how: Outcome; readonly remark: string }
 }
@@ -382,6 +383,13 @@ export const DEMO_DRIVES: readonly DemoDrive[] = [
     readings: [{ moved: 0, seconds: 60 }],
     surface: 'sound',
     disk: 'Harbour A',
+    // What its reference disks rest on: it was measured with an alignment disk before it wrote them.
+    sums: [
+      {
+        instrument: 'lobes',
+        values: { first: '0.98', second: '1', outer: 'first', head: '0.115', eccentric: '0.05', limit: '0.015' },
+      },
+    ],
   },
   {
     drive: {

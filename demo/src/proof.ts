@@ -1,4 +1,4 @@
-import type { WriteTestResult } from '@wobrin/core/observations'
+import type { WriteTestResult } from '@wobrin/core/log'
 
 const whole = { good: 1200, sectors: 1200 }
 
@@ -20,7 +20,7 @@ export const PROOF_WRITTEN: WriteTestResult = {
 const HOMINGS = [0.002, -0.003, 0.001, 0, 0.004, -0.002, 0.001, -0.001, 0.003, 0]
 
 /** Sums: home, each wire moved while it read, and a soak of an evening. */
-export const PROOF_SUMS: readonly (readonly [instrument: string, values: Readonly<Record<string, string>>])[] = [
+export const PROOF_CALCULATORS: readonly (readonly [instrument: string, values: Readonly<Record<string, string>>])[] = [
   ['home', { pitch: '0.264583', ...Object.fromEntries(HOMINGS.map((at, i) => [`homing.${i}.at`, String(at)])) }],
   ['wiggle', { rest: '0', restTime: '60', each: '20', wire1: '0', wire2: '0', wire3: '0', wire4: '0' }],
   ['soak', { planned: '4 h', ran: '4 h', stops: '0', starts: '12', failedStarts: '0', sectors: '48000', errors: '0' }],

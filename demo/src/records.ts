@@ -1,4 +1,4 @@
-import type { AsFoundItem, Breakage, StationId } from '@wobrin/core/observations'
+import type { AsFoundItem, Breakage, StationId } from '@wobrin/core/log'
 import type { PictureKind } from './pictures'
 
 /** One marked thing of the demo. `behind` names what lies in front of it. */

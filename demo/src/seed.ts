@@ -1,17 +1,17 @@
 import { createHash } from 'node:crypto'
-import { writeCsv } from '@wobrin/core/captures'
+import { writeCsv } from '@wobrin/core/signals/captures'
 import type { Question } from '@wobrin/core/findings'
-import { OUTCOMES, STATION_IDS, type LogEntry, type StationId } from '@wobrin/core/observations'
-import { DRIVES, HOSTS } from '@wobrin/core/host-fit'
-import { findSum } from '@wobrin/core/instruments'
-import { partsOf, ZONE_NAMES } from '@wobrin/core/proving'
-import { nextAt, stationOf, walk, type StepState } from '@wobrin/core/procedures'
-import { SimulatedPickup } from '@wobrin/core/simulation'
+import { OUTCOMES, STATION_IDS, type LogEntry, type StationId } from '@wobrin/core/log'
+import { DRIVES, HOSTS } from '@wobrin/core/drives/hosts'
+import { findCalculator } from '@wobrin/core/calculators/registry'
+import { partsOf, ZONE_NAMES } from '@wobrin/core/proof'
+import { nextAt, stationOf, walk, type StepState } from '@wobrin/core/bench/stations'
+import { SimulatedPickup } from '@wobrin/core/simulator'
 import { DEMO_DRIVES, type DemoDrive } from './drives'
 import { drawPicture } from './pictures'
 import type { DemoItem, DemoRecord } from './records'
-import { PROOF_SUMS, PROOF_WRITTEN } from './proof'
-import { DEMO_BELTS, DEMO_DISKS, DEMO_PROFILES, DEMO_READS } from './shelf'
+import { PROOF_CALCULATORS, PROOF_WRITTEN } from './proof'
+import { DEMO_WORKSHOP, DEMO_BELTS, DEMO_DISKS, DEMO_PROFILES, DEMO_READS } from './shelf'
 import { sweepByAdvice } from './sweep'
 
 /**
@@ -20,6 +20,8 @@ import { sweepByAdvice } from './sweep'
  * @param address of a running server
  */
 export async function seed(address: string): Promise<void> {
+  const settings = await (await fetch(`${address}/api/workshop`)).json()
+  await send(`${address}/api/workshop`, { ...(settings as object), name: DEMO_WORKSHOP }, 'PUT')
   for (const [i, belt] of DEMO_BELTS.entries()) await send(`${address}/api/belts/${idOf('belt', i)}`, belt, 'PUT')
   for (const [i, profile] of DEMO_PROFILES.entries())
     await send(`${address}/api/profiles/${idOf('profile', i)}`, profile, 'PUT')
@@ -35,7 +37,7 @@ export async function seed(address: string): Promise<void> {
   }
   for (const demo of DEMO_DRIVES.filter(d => !wrote.has(d.drive.tag))) await new Seeding(address, demo).run()
   for (const [i, { drive, disk, good }] of DEMO_READS.entries()) {
-    const places = good.map((n, at) => [at < 3 ? 0 : 1, ZONE_NAMES[at % 3], n, 9])
+    const places = good.map((n, at) => ({ head: at < 3 ? 0 : 1, zone: ZONE_NAMES[at % 3], good: n, sectors: 9 }))
     await send(`${address}/api/drives/${idOf('drive', drive)}/cross-reads`, {
       id: idOf('cross-read', i),
       at: new Date(Date.now() - (DEMO_READS.length - i) * 40_000).toISOString(),
@@ -87,6 +89,7 @@ class Seeding {
     const { demo } = this
     await send(`${this.address}/api/drives`, {
       ...demo.drive,
+      simulated: this.facts.simulated,
       id: this.id,
       receivedAt: new Date(this.clock).toISOString(),
     })
@@ -101,7 +104,7 @@ class Seeding {
       if (demo.record?.station === station) await this.mark(demo.record)
       if (here) await this.doSteps(station, demo.stepsDone ?? 0)
       else await this.answerAll(station)
-      for (const sum of demo.sums?.filter(s => findSum(s.instrument).station === station) ?? []) {
+      for (const sum of demo.sums?.filter(s => findCalculator(s.instrument).station === station) ?? []) {
         this.log.push(
           await send<LogEntry>(`${this.address}/api/drives/${this.id}/sums`, {
             id: idOf(demo.drive.tag, 'sum', sum.instrument),
@@ -163,12 +166,18 @@ class Seeding {
         detail: demo.outcome.remark,
         ...(demo.outcome.how === 'parts'
           ? {
-              parts: partsOf(demo.drive.mechanism, this.log, demo.drive.features)
+              parts: partsOf(this.facts, this.log)
                 .filter(p => p.good && p.state !== 'not known')
                 .map(p => p.id),
             }
           : {}),
       })
+  }
+
+  /** Its recordings and surfaces come from the simulated drive, so on file it is one. */
+  private get facts() {
+    const { mechanism, features = null } = this.demo.drive
+    return { mechanism, features, simulated: Boolean(this.demo.spindle || this.demo.surface) }
   }
 
   private at(): string {
@@ -192,7 +201,7 @@ class Seeding {
   }
 
   private way() {
-    return walk({ mechanism: this.demo.drive.mechanism, features: this.demo.drive.features }, this.log, this.clock)
+    return walk(this.facts, this.log, this.clock)
   }
 
   /** Answers a question as one would wish, as it can be answered at that station. */
@@ -258,7 +267,10 @@ class Seeding {
       await this.say('put-back', record.station, { of: marked.get(name) })
   }
 
-  /** Proves it with a disk that may be lost and with a trusted one, closes it up, and proves it again. What a host said is typed in. */
+  /**
+   * Proves it with a disk that may be lost and with a trusted one, closes it up, and proves it again. What a host
+   * said is typed in.
+   */
   private async prove(disk: string): Promise<void> {
     const { tag } = this.demo.drive
     const post = async (route: string, name: string, body: object) => {
@@ -273,7 +285,7 @@ class Seeding {
     const trusted = (name: string) =>
       post('cross-reads', name, {
         disk: idOf('disk', disk),
-        places: [0, 1].flatMap(head => ZONE_NAMES.map(zone => [head, zone, 390, 390])),
+        places: [0, 1].flatMap(head => ZONE_NAMES.map(zone => ({ head, zone, good: 390, sectors: 390 }))),
       })
     await post('write-tests', 'write', { remark: 'Office disk 12, on the harbour logger', result: PROOF_WRITTEN })
     await trusted('trusted')
@@ -282,7 +294,7 @@ class Seeding {
     await this.measure(-1)
     await this.find('prove', 'protect.both')
     await trusted('trusted closed')
-    for (const [instrument, values] of PROOF_SUMS) await post('sums', instrument, { instrument, values })
+    for (const [instrument, values] of PROOF_CALCULATORS) await post('sums', instrument, { instrument, values })
   }
 
   private pickup: SimulatedPickup | null = null

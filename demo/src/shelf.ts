@@ -1,5 +1,7 @@
-import type { HostProfile } from '@wobrin/core/host-fit'
-import { HOSTS } from '@wobrin/core/host-fit'
+import { HOSTS, type HostProfile } from '@wobrin/core/drives/hosts'
+
+/** Name of the invented workshop, as it stands on its certificates. */
+export const DEMO_WORKSHOP = 'Skerrow harbour tide archive'
 
 /** Belts in the drawers of the invented workshop. */
 export const DEMO_BELTS = [
@@ -31,7 +33,10 @@ export interface DemoDisk {
   readonly provedBy?: string
 }
 
-/** Disks that the workshop judges by: one that goes back to an alignment disk, its copy, one as sold, and one that nobody vouches for. */
+/**
+ * Disks that the workshop judges by: one that goes back to an alignment disk, its copy, one as sold, and one that
+ * nobody vouches for.
+ */
 export const DEMO_DISKS: readonly DemoDisk[] = [
   { name: 'Harbour A', mechanism: '3.5in', by: 'SK-15', writtenAt: '2026-03-14', proof: 'instrument' },
   {
@@ -67,7 +72,10 @@ export const DEMO_DISKS: readonly DemoDisk[] = [
   },
 ]
 
-/** Disks read in drives and counted by hand, nine sectors in each place: outer, middle, inner of the lower head, then of the upper one. */
+/**
+ * Disks read in drives and counted by hand, nine sectors in each place: outer, middle, inner of the lower head, then
+ * of the upper one.
+ */
 export const DEMO_READS: readonly {
   readonly drive: string
   readonly disk: string

@@ -1,17 +1,21 @@
-import { contextOf, judgeSweep, positionsOf, usualHalfWindowUm } from '@wobrin/core/carriage'
-import type { MechanismId } from '@wobrin/core/mechanisms'
-import { AdjustingHand, DRIVE_STORIES, SimulatedDrive, STORY_SEED } from '@wobrin/core/simulation'
-import type { SweepEntryData } from '@wobrin/core/observations'
+import { contextOf, judgeSweep, positionsOf } from '@wobrin/core/instruments/alignment'
+import { usualHalfWindowUm } from '@wobrin/core/calculators/alignment'
+import type { MechanismId } from '@wobrin/core/drives'
+import { AdjustingHand, DRIVE_STORIES, SimulatedDrive, STORY_SEED } from '@wobrin/core/simulator'
+import type { SweepEntryData } from '@wobrin/core/log'
 
 const SCALE = { scale: 'marks', travel: [-10, 10] as const, stood: 0 }
 const MOST = 15
 
-/** A hand that follows the advice at an adjuster of the stand-in, until the middle is known. What it says is worked out where it is kept. */
+/**
+ * A hand that follows the advice at an adjuster of the stand-in, until the middle is known. What it says is worked
+ * out where it is kept.
+ */
 export function sweepByAdvice(
   mechanism: MechanismId,
   story: string,
   adjuster: 'upper' | 'lower' | 'stepper',
-): Omit<SweepEntryData, 'type' | 'disk'> {
+): Omit<SweepEntryData, 'type' | 'disk'> & { readonly simulated: true } {
   const umPerUnit = Math.round((2 * usualHalfWindowUm(mechanism)) / 7)
   const hand = new AdjustingHand(
     new SimulatedDrive(DRIVE_STORIES.find(s => s.id === story)!.of(mechanism, STORY_SEED)),
@@ -26,7 +30,7 @@ export function sweepByAdvice(
     rows: [] as SweepEntryData['rows'],
     setTo: null,
     recheck: null,
-    simulated: true,
+    simulated: true as const,
   }
   for (let next: number | null = 0; next !== null && sweep.rows.length < MOST;) {
     const position = Number(next.toPrecision(3))

@@ -1,4 +1,4 @@
-import type { DriveFacts } from '@wobrin/core/proving'
+import type { DriveFacts } from '@wobrin/core/log'
 
 /** What is said of a drive when it comes in. */
-export type NewDrive = Omit<DriveFacts, 'id' | 'receivedAt'>
+export type NewDrive = Omit<DriveFacts, 'id' | 'receivedAt' | 'simulated'>

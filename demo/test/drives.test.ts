@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest'
-import { MECHANISM_IDS, MECHANISMS } from '@wobrin/core/mechanisms'
-import { STATION_IDS } from '@wobrin/core/observations'
-import { SimulatedPickup } from '@wobrin/core/simulation'
-import { speedFromPulses } from '@wobrin/core/spindle'
+import { MECHANISM_IDS, MECHANISMS } from '@wobrin/core/drives'
+import { STATION_IDS } from '@wobrin/core/log'
+import { SimulatedPickup } from '@wobrin/core/simulator'
+import { speedFromPulses } from '@wobrin/core/instruments/spindle'
 import { DEMO_DRIVES } from '../src/drives'
 
 describe('the invented workshop', () => {

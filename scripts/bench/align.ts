@@ -1,17 +1,16 @@
+import { halfWindowUm } from '@wobrin/core/calculators/alignment'
 import {
-  halfWindowUm,
   judgeSweep,
   mayTouch,
-  type AdjusterId,
   type Counted,
   type SweepContext,
   type SweepPosition,
   type SweepResult,
   type TouchVerdict,
-} from '@wobrin/core/carriage'
-import { namingOf, railBars, swingOf, swingSize, toReadings, type RawTrack } from '@wobrin/core/bus'
-import { layoutsOf, MECHANISM_IDS, pitchUm, SOUND_NOISE, type MechanismId } from '@wobrin/core/mechanisms'
-import { AdjustingHand, Random, readSurface, SimulatedDrive, soundDrive, type Adjuster } from '@wobrin/core/simulation'
+} from '@wobrin/core/instruments/alignment'
+import { layoutsOf, MECHANISM_IDS, pitchUm, SOUND_NOISE, type AdjusterId, type MechanismId } from '@wobrin/core/drives'
+import { namingOf, railBars, swingOf, swingSize, toReadings, type RawTrack } from '@wobrin/core/instruments/interface'
+import { AdjustingHand, Random, readSurface, SimulatedDrive, soundDrive, type Adjuster } from '@wobrin/core/simulator'
 
 const STEPPERS = MECHANISM_IDS.filter(m => layoutsOf(m).length > 0)
 /** The hand: it stands in marks from −10 to 10, and sets a mark to a twentieth of one. */
@@ -82,7 +81,10 @@ export class Misaligned {
     if (this.adjuster === 'sensor') this.truth = this.lookUp()
   }
 
-  /** Where home is right, by halving from where it should be: the carriage still swings while the sensor is looked at, so that theory alone is off. */
+  /**
+   * Where home is right, by halving from where it should be: the carriage still swings while the sensor is looked at,
+   * so that theory alone is off.
+   */
   private lookUp(): Misaligned['truth'] {
     const right = (p: number) => {
       this.hand.set(p)
@@ -151,7 +153,10 @@ export function follow(
   }
 }
 
-/** The even-step procedure: from one end on, a step at a time, until it has read and reads no more; the middle of what read whole. */
+/**
+ * The even-step procedure: from one end on, a step at a time, until it has read and reads no more; the middle of what
+ * read whole.
+ */
 export function evenly(seed: number, step: number): { readonly tries: number; readonly hit: boolean } {
   const drive = new Misaligned(seed)
   const whole: number[] = []
@@ -188,7 +193,10 @@ export function benchAlign(drives: number, say: (line: string) => void): void {
   )
 }
 
-/** Drives of which some stand off and some have other troubles, read outer, middle and inner on a trusted disk after cleaning. */
+/**
+ * Drives of which some stand off and some have other troubles, read outer, middle and inner on a trusted disk after
+ * cleaning.
+ */
 export function adviseOn(seed: number): {
   readonly off: boolean
   readonly story: string

@@ -2,9 +2,10 @@ import { randomUUID } from 'node:crypto'
 import sharp from 'sharp'
 import { Bench } from 'tinybench'
 import type { Browser, Page } from '@playwright/test'
-import { asFoundRecord, putBackList } from '@wobrin/core/as-found'
-import type { AsFoundItem, LogEntry } from '@wobrin/core/observations'
-import { walk } from '@wobrin/core/procedures'
+import { asFoundRecord } from '@wobrin/core/findings'
+import { putBackList } from '@wobrin/core/bench/put-back'
+import type { AsFoundItem, LogEntry } from '@wobrin/core/log'
+import { walk } from '@wobrin/core/bench/stations'
 
 const middle = (xs: number[]) => [...xs].sort((a, b) => a - b)[xs.length >> 1]!
 
@@ -23,6 +24,7 @@ function sixtyThings(): LogEntry[] {
       detail: '',
       call: null,
       observations: [],
+      evidence: null,
       data,
       takesBack: null,
     })

@@ -1,8 +1,11 @@
 import { Bench } from 'tinybench'
-import { whoIsToBlame, ZONE_NAMES, type BlameDisk, type BlameDrive, type BlameRead } from '@wobrin/core/proving'
-import { Random } from '@wobrin/core/simulation'
+import { whoIsToBlame, ZONE_NAMES, type BlameDisk, type BlameDrive, type BlameRead } from '@wobrin/core/proof'
+import { Random } from '@wobrin/core/simulator'
 
-/** A bench of eight drives and thirty disks, read in all of them or in some: one bad disk, one dirty head, one drive beside its tracks. */
+/**
+ * A bench of eight drives and thirty disks, read in all of them or in some: one bad disk, one dirty head, one drive
+ * beside its tracks.
+ */
 function bench(share: number): { reads: BlameRead[]; disks: BlameDisk[]; drives: BlameDrive[] } {
   const random = new Random(3)
   const drives = Array.from({ length: 8 }, (_, i): BlameDrive => ({ id: `r${i}`, name: `R${i}`, heads: 2 }))
@@ -37,7 +40,7 @@ function bench(share: number): { reads: BlameRead[]; disks: BlameDisk[]; drives:
   return { reads, disks, drives }
 }
 
-/** Who is to blame, on 8 drives × 30 disks, beside sorting the same reads. */
+/** Disk or drive, on 8 drives × 30 disks, beside sorting the same reads. */
 export async function blaming(): Promise<void> {
   const [all, some] = [bench(1), bench(0.5)]
   const b = new Bench({ time: 1500 })
@@ -55,7 +58,7 @@ export async function blaming(): Promise<void> {
     name: t.name,
     latency: (t.result as unknown as { latency: { p50: number; p99: number } }).latency,
   }))
-  console.log('Who is to blame, 8 drives × 30 disks:')
+  console.log('Disk or drive, 8 drives × 30 disks:')
   const from = process.cpuUsage()
   for (let i = 0; i < 20; i++) whoIsToBlame(all.reads, all.disks, all.drives)
   const { user } = process.cpuUsage(from)

@@ -4,17 +4,10 @@ import { join } from 'node:path'
 import { Readable } from 'node:stream'
 import { pipeline } from 'node:stream/promises'
 import type { Browser } from '@playwright/test'
-import { vcdChunks } from '@wobrin/core/captures'
-import {
-  fluxOf,
-  halfCellOf,
-  nearestCells,
-  readSectors,
-  readTrack,
-  writeTrack,
-  type Format,
-} from '@wobrin/core/recording'
-import { Random, readSurface, recordReading, SimulatedDrive, soundDrive, wholeSurface } from '@wobrin/core/simulation'
+import { vcdChunks } from '@wobrin/core/signals/captures'
+import { fluxOf, nearestCells } from '@wobrin/core/signals/separator'
+import { halfCellOf, readSectors, readTrack, writeTrack, type Format } from '@wobrin/core/signals/codes'
+import { Random, readSurface, recordReading, SimulatedDrive, soundDrive, wholeSurface } from '@wobrin/core/simulator'
 
 const middle = (xs: number[]) => [...xs].sort((a, b) => a - b)[xs.length >> 1]!
 const format: Format = { code: 'MFM', rate: 250_000 }
@@ -31,7 +24,10 @@ function track(seed: number): Float64Array {
   return fluxOf(writeTrack(format, sectors, 0.2), half, 4)
 }
 
-/** Failed sectors of 72 at a jitter, on a disk that is 3 % fast with 1 % wow: ours, and each interval to its nearest cell. */
+/**
+ * Failed sectors of 72 at a jitter, on a disk that is 3 % fast with 1 % wow: ours, and each interval to its nearest
+ * cell.
+ */
 function failed(jitter: number): readonly [ours: number, nearest: number] {
   let [ours, nearest] = [72, 72]
   for (const seed of [1, 2]) {
@@ -79,7 +75,10 @@ export function engine(): void {
   }
 }
 
-/** The stand-in: a whole surface of two turns a track, simulated and read, against the time that the disk itself would take. */
+/**
+ * The stand-in: a whole surface of two turns a track, simulated and read, against the time that the disk itself would
+ * take.
+ */
 export function surface(): void {
   const seconds = Array.from({ length: 3 }, () => {
     const drive = new SimulatedDrive(soundDrive('3.5in', 3))

@@ -4,8 +4,8 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { Bench } from 'tinybench'
 import { chromium } from '@playwright/test'
-import { SimulatedPickup, SIMULATED_PULLEYS } from '@wobrin/core/simulation'
-import { speedFromPulses } from '@wobrin/core/spindle'
+import { SimulatedPickup, SIMULATED_PULLEYS } from '@wobrin/core/simulator'
+import { speedFromPulses } from '@wobrin/core/instruments/spindle'
 import { seed } from '../../demo/src/seed'
 import { serve } from '../serve.mjs'
 import { benchAdvice, benchAlign } from './align'
@@ -105,7 +105,10 @@ async function judging(): Promise<void> {
     )
 }
 
-/** Misaligned drives that the sweep is measured on: all of them take a quarter of an hour, a tenth is enough beside the rest. */
+/**
+ * Misaligned drives that the sweep is measured on: all of them take a quarter of an hour, a tenth is enough beside
+ * the rest.
+ */
 const DRIVES = { all: 500, some: 50 }
 function aligning(drives: number): void {
   console.log(
@@ -115,7 +118,10 @@ function aligning(drives: number): void {
   benchAdvice(drives, line => console.log(`  ${line}`))
 }
 
-/** `npm run bench -- bus` takes the read engine and its recordings alone, `-- align` the sweeps, `-- blame` the inference, `-- scale` a million entries. */
+/**
+ * `npm run bench -- bus` takes the read engine and its recordings alone, `-- align` the sweeps, `-- blame` the
+ * inference, `-- scale` a million entries.
+ */
 const only = process.argv[2]
 
 async function serving(): Promise<void> {

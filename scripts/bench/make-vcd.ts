@@ -1,6 +1,6 @@
 import { createWriteStream } from 'node:fs'
 import { once } from 'node:events'
-import { Random } from '@wobrin/core/simulation'
+import { Random } from '@wobrin/core/simulator'
 
 /**
  * Writes a bus recording of about the given size: an index line among busy data lines, as a logic analyser leaves

@@ -1,9 +1,12 @@
-/** Reads and judges a recording of the interface in a process of its own; prints its time and its highest memory as JSON. */
+/**
+ * Reads and judges a recording of the interface in a process of its own; prints its time and its highest memory as
+ * JSON.
+ */
 import { createReadStream } from 'node:fs'
 import { stat } from 'node:fs/promises'
 import { basename } from 'node:path'
-import { MOST_EDGES, reportBus } from '@wobrin/core/bus'
-import { readCapture } from '@wobrin/core/captures'
+import { MOST_EDGES, reportBus } from '@wobrin/core/instruments/interface'
+import { readCapture } from '@wobrin/core/signals/captures'
 
 const path = process.argv[2]!
 const { size } = await stat(path)

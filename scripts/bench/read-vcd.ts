@@ -2,8 +2,8 @@
 import { createReadStream } from 'node:fs'
 import { stat } from 'node:fs/promises'
 import { basename } from 'node:path'
-import { readCapture } from '@wobrin/core/captures'
-import { speedFromCapture } from '@wobrin/core/spindle'
+import { readCapture } from '@wobrin/core/signals/captures'
+import { speedFromCapture } from '@wobrin/core/instruments/spindle'
 
 const path = process.argv[2]!
 const { size } = await stat(path)

@@ -3,8 +3,8 @@ import { mkdtempSync, readFileSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { recordFinding } from '@wobrin/core/findings'
-import { STATION_IDS } from '@wobrin/core/observations'
-import { Random } from '@wobrin/core/simulation'
+import { STATION_IDS } from '@wobrin/core/log'
+import { Random } from '@wobrin/core/simulator'
 import { serve } from '../serve.mjs'
 
 const DRIVES = 10_000
@@ -143,7 +143,10 @@ async function timed(url: string): Promise<number> {
   return performance.now() - t
 }
 
-/** 10 000 drives and a million entries: how long Bench, Drive and search take beside a request that does nothing, and what an export takes of memory. */
+/**
+ * 10 000 drives and a million entries: how long Bench, Drive and search take beside a request that does nothing, and
+ * what an export takes of memory.
+ */
 export async function atScale(): Promise<void> {
   const data = mkdtempSync(join(tmpdir(), 'wobrin-scale-'))
   try {

@@ -1,7 +1,8 @@
 import { Bench } from 'tinybench'
-import { DRIVES, HOSTS, judgeFit } from '@wobrin/core/host-fit'
-import { SUMS } from '@wobrin/core/instruments'
-import { judgeSum, rowKey, type Field, type Sum } from '@wobrin/core/sums'
+import { DRIVES, HOSTS } from '@wobrin/core/drives/hosts'
+import { judgeFit } from '@wobrin/core/bench/host-fit'
+import { CALCULATORS } from '@wobrin/core/calculators/registry'
+import { judgeCalculator, rowKey, type Field, type Calculator } from '@wobrin/core/calculators/calculator'
 
 /** A value in the middle of what is plausible, or the first choice. */
 const middling = (f: Field): string =>
@@ -12,7 +13,7 @@ const middling = (f: Field): string =>
       : String(Math.round((f.plausible ? Math.sqrt(Math.max(f.plausible[0], 1e-6) * f.plausible[1]) : 3) * 1000) / 1000)
 
 /** Every field filled in, and every row of a list. */
-function filled(sum: Sum): Record<string, string> {
+function filled(sum: Calculator): Record<string, string> {
   const typed = Object.fromEntries(sum.fields.map(f => [f.key, f.quantity === 'count' ? '12' : middling(f)]))
   for (let i = 0; i < (sum.list?.most ?? 0); i++)
     for (const f of sum.list!.fields) typed[rowKey(sum.list!, i, f.key)] = f.words ? `${f.key} ${i}` : middling(f)
@@ -22,22 +23,25 @@ function filled(sum: Sum): Record<string, string> {
 const p50 = (bench: Bench) =>
   bench.tasks.map(t => ({ name: t.name, ms: (t.result as unknown as { latency: { p50: number } }).latency.p50 }))
 
-/** What one stroke of a key costs in each instrument, every field of it filled in; and a host fit of each pair that ships. */
+/**
+ * What one stroke of a key costs in each instrument, every field of it filled in; and a host fit of each pair that
+ * ships.
+ */
 export async function strokes(): Promise<void> {
   const bench = new Bench({ time: 150 })
   bench.add('JSON.parse of a host’s profile', () => {
     JSON.parse(JSON.stringify(HOSTS[0]))
   })
-  for (const sum of SUMS) {
+  for (const sum of CALCULATORS) {
     const typed = filled(sum)
     try {
-      judgeSum(sum, typed)
+      judgeCalculator(sum, typed)
     } catch {
       // Middling values of two fields need not go together; the sum then ends early, and is no measure.
       continue
     }
     bench.add(sum.id, () => {
-      judgeSum(sum, typed)
+      judgeCalculator(sum, typed)
     })
   }
   for (const [i, host] of HOSTS.entries())

@@ -2,19 +2,19 @@ import { expect, test } from './support'
 
 test('who is to blame: the demo’s head beside its tracks, a read counted by hand, and a file', async ({ page }) => {
   await page.goto('/instruments')
-  await page.getByRole('link', { name: 'Who is to blame' }).click()
-  const bench = page.getByRole('region', { name: 'Who is to blame?' })
+  await page.getByRole('link', { name: 'Disk or drive' }).click()
+  const bench = page.getByRole('region', { name: 'Disk or drive?' })
   await expect(bench.getByTestId('call')).toContainText('A head beside its tracks: SK-09, upper head, with over 99 %.')
   await expect(page.getByRole('region', { name: 'It may be' })).toContainText('Boathouse box, unmarked')
   const form = page.getByRole('region', { name: 'A read, counted by hand' })
   await form.getByLabel('Disk').selectOption({ label: 'Boathouse box, unmarked' })
   await form.getByLabel('In drive').selectOption({ label: 'SK-15' })
   await form.getByLabel('Lower head, inner').fill('12')
-  await form.getByRole('button', { name: 'Put on its log' }).click()
+  await form.getByRole('button', { name: 'Save to log' }).click()
   await expect(form.getByRole('alert')).toContainText('lower head, inner: 12 of 9 sectors cannot have read')
   await form.getByLabel('Lower head, inner').fill('1')
   await form.getByLabel('Lower head, outer').fill('8')
-  await form.getByRole('button', { name: 'Put on its log' }).click()
+  await form.getByRole('button', { name: 'Save to log' }).click()
   await expect(bench.getByRole('row', { name: /Boathouse box/ })).toContainText('9 of 18')
   await expect(form.getByLabel('Lower head, inner')).toHaveValue('')
 

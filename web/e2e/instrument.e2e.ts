@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
 import wavefile from 'wavefile'
-import { SimulatedPickup } from '../../core/src/simulation'
+import { SimulatedPickup } from '../../core/src/simulator'
 import { expect, openRecording, receive, recording, test } from './support'
 
 test('a live simulated pickup is judged, trimmed, seen across the bench, saved and read back to the same speed', async ({
@@ -11,7 +11,7 @@ test('a live simulated pickup is judged, trimmed, seen across the bench, saved a
   await expect(page.getByTestId('call')).toContainText('Not known yet')
   await expect(page.getByTestId('call')).toContainText('Nudge it')
   await page.getByRole('button', { name: '⅛ turn to the left' }).click()
-  await expect(page.getByTestId('call')).toContainText('to the left, then measure again', { timeout: 15_000 })
+  await expect(page.getByTestId('call')).toContainText('to the left, then measure again', { timeout: 60_000 })
 
   await page.keyboard.press('a')
   const across = page.getByTestId('across')
@@ -24,7 +24,7 @@ test('a live simulated pickup is judged, trimmed, seen across the bench, saved a
   const download = page.waitForEvent('download')
   await page.getByRole('button', { name: 'Save as VCD' }).click()
   const content = readFileSync(await (await download).path())
-  await page.getByRole('button', { name: 'Stop the pickup' }).click()
+  await page.getByRole('button', { name: 'End simulation' }).click()
   await openRecording(page, { name: 'saved.vcd', mimeType: 'text/plain', buffer: content })
   await expect(page.getByRole('heading', { name: /saved\.vcd/ })).toBeVisible()
   const again = Number(/\d+\.\d+/.exec((await page.getByTestId('rpm').textContent())!)![0])
@@ -38,13 +38,17 @@ test('a live reading is kept with a drive as simulated, and the certificate clai
   await receive(page, '3in')
   await page.keyboard.press('8')
   await page.getByRole('button', { name: 'Use the simulated pickup' }).click()
-  await expect(page.getByTestId('call')).toContainText('Nudge it', { timeout: 15_000 })
-  await page.getByRole('button', { name: 'Put on the log' }).click()
+  await expect(page.getByTestId('call')).toContainText('Nudge it', { timeout: 60_000 })
+  await page.getByRole('button', { name: 'Save to log' }).click()
   await expect(page.getByTestId('entry').first()).toContainText('simulated')
   const id = /drives\/([0-9a-f-]+)/.exec(page.url())![1]
-  expect((await (await request.get(`/api/drives/${id}/certificate`)).json()).shown).toEqual([
-    'Nothing about the real drive: its readings came from a simulated pickup.',
-  ])
+  const certificate = await (await request.get(`/api/drives/${id}/certificate`)).json()
+  expect(certificate).toMatchObject({
+    drive: { simulated: false },
+    shown: [],
+    asLeft: { speed: null },
+    measurements: [{ source: 'simulated', simulated: true }],
+  })
 })
 
 test('a channel is guessed, and another can be chosen', async ({ page }) => {
@@ -88,7 +92,7 @@ test('the kind of drive and the school decide the call', async ({ page }) => {
   await page.getByLabel('What kind of drive').selectOption('3in')
   await expect(page.getByTestId('call')).toContainText('Leave it')
   await page.goto('/workshop')
-  await page.getByText('Dial in', { exact: true }).click()
+  await page.getByText('Adjust to nominal', { exact: true }).click()
   await page.getByRole('button', { name: 'Keep these settings' }).click()
   await expect(page.getByText('Workshop settings are kept.')).toBeVisible()
   await page.goto('/instruments/speed')
@@ -137,9 +141,9 @@ test('with the pulleys known, the seam in the belt gets its name', async ({ page
 test('a standalone reading is filed to a drive', async ({ page }) => {
   await page.goto('/instruments/speed')
   await openRecording(page, recording('loose.vcd', { rpm: 300.2 }))
-  await page.getByRole('button', { name: 'Keep this' }).click()
+  await page.getByRole('button', { name: 'Save to a drive…' }).click()
   await page.getByLabel('Drive', { exact: true }).selectOption({ label: 'SK-17 · 5.25-inch, 96 tpi' })
-  await page.getByRole('button', { name: 'Put on its log' }).click()
+  await page.getByRole('button', { name: 'Save to log' }).click()
   await expect(page).toHaveURL(/station=speed/)
   await expect(page.getByTestId('entry').first()).toContainText('loose.vcd')
 })

@@ -21,7 +21,7 @@ test('a drive comes in, is measured, trimmed by advice that learns, and leaves w
   await expect(page.getByTestId('rpm')).toContainText('317.5')
   await expect(page.getByTestId('call')).toContainText('Nudge it')
   await expect(page.getByTestId('call')).toContainText('either way')
-  await page.getByRole('button', { name: 'Put on the log' }).click()
+  await page.getByRole('button', { name: 'Save to log' }).click()
   await expect(page.getByTestId('entry').first()).toContainText('317.5')
   await expect(page.getByText('latest on the log')).toBeVisible()
 
@@ -29,7 +29,7 @@ test('a drive comes in, is measured, trimmed by advice that learns, and leaves w
   await openRecording(page, recording('second.vcd', { rpm: 313.4 }))
   await page.getByText('left', { exact: true }).click()
   await expect(page.getByTestId('call')).toContainText('three eighths of a turn to the left')
-  await page.getByRole('button', { name: 'Put on the log' }).click()
+  await page.getByRole('button', { name: 'Save to log' }).click()
   await expect(page.getByTestId('entry').first()).toContainText('after an eighth of a turn to the left')
 
   // And it is right.
@@ -37,7 +37,7 @@ test('a drive comes in, is measured, trimmed by advice that learns, and leaves w
   await page.getByText('left', { exact: true }).click()
   await page.getByLabel('How far').selectOption({ label: 'three eighths' })
   await expect(page.getByTestId('call')).toContainText('Leave it')
-  await page.getByRole('button', { name: 'Put on the log' }).click()
+  await page.getByRole('button', { name: 'Save to log' }).click()
   await expect(page.getByTestId('entry').first()).toContainText('300.3')
 
   // Certificate: page, JSON, PDF, and the recording behind it.
@@ -80,11 +80,11 @@ test('the demo workshop stands on the bench with every kind of call', async ({ p
     page.getByRole('region', { name: 'Drives that have left' }).getByText('quarantined').first(),
   ).toBeVisible()
   // What is dangerous comes first, the quick nudge after it; other tests leave drives of their own among them.
-  const hands = page.getByRole('region', { name: 'For your hands now' })
+  const hands = page.getByRole('region', { name: 'Do next' })
   const offered: string[] = []
   for (let i = 0; i < 40 && !offered.some(t => t.includes('SK-05')); i++) {
     offered.push((await hands.getByRole('paragraph').first().textContent()) ?? '')
-    await page.getByRole('button', { name: 'Something else' }).click()
+    await page.getByRole('button', { name: 'Show another' }).click()
   }
   const rescue = offered.findIndex(t => /SK-18\s*Rescue the disk/.test(t))
   expect(rescue).toBeGreaterThanOrEqual(0)
@@ -102,7 +102,7 @@ test('two browsers at one drive both keep what they say', async ({ page, browser
   ] as const) {
     await p.keyboard.press('n')
     await p.getByLabel('Note', { exact: true }).fill(text)
-    await p.getByRole('button', { name: 'Put on the log' }).click()
+    await p.getByRole('button', { name: 'Save to log' }).click()
     await expect(p.getByTestId('entry').first()).toContainText(text)
   }
   await page.reload()

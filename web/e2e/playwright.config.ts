@@ -1,20 +1,20 @@
 import { defineConfig } from '@playwright/test'
 
-const PORT = Number(process.env.E2E_PORT || 4179)
+import { portOf, WORKERS } from './ports'
 
 export default defineConfig({
   testDir: '.',
   testMatch: '*.e2e.ts',
   outputDir: '../../test-results/browser',
   fullyParallel: false,
-  workers: 1,
+  // Each worker has a server and a database of its own (see support.ts).
+  workers: WORKERS,
   retries: 0,
-  timeout: 120_000,
-  expect: { timeout: 25_000 },
+  timeout: 240_000,
+  expect: { timeout: 60_000 },
   // The JSON report is for `npm test`, which counts from it.
   reporter: process.env.PLAYWRIGHT_JSON_OUTPUT_NAME ? [['list'], ['json']] : [['list']],
   use: {
-    baseURL: `http://127.0.0.1:${PORT}`,
     viewport: { width: 1280, height: 800 },
     screenshot: 'only-on-failure',
     launchOptions: {
@@ -22,12 +22,12 @@ export default defineConfig({
       args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
     },
   },
-  webServer: {
-    command: `node web/e2e/serve-demo.mjs ${PORT}`,
+  webServer: Array.from({ length: WORKERS }, (_, worker) => ({
+    command: `node web/e2e/serve-demo.mjs ${portOf(worker)}`,
     cwd: '../..',
-    url: `http://127.0.0.1:${PORT}/api/health`,
-    timeout: 180_000,
+    url: `http://127.0.0.1:${portOf(worker)}/api/health`,
+    timeout: 600_000,
     reuseExistingServer: false,
-    stdout: 'pipe',
-  },
+    stdout: 'pipe' as const,
+  })),
 })

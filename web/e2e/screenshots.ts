@@ -40,7 +40,7 @@ try {
   await picture('gate', `${drive('SK-17')}?station=first-power`, notices)
   await picture('as-found', drive('SK-19'), async p => {
     for (let i = 0; i < 2; i++) {
-      await p.getByRole('button', { name: 'Read; I keep to it' }).click()
+      await p.getByRole('button', { name: 'I have read this' }).click()
       await p.waitForTimeout(500)
     }
     await p.getByRole('region', { name: 'As found' }).evaluate(e => e.scrollIntoView())
@@ -56,7 +56,7 @@ try {
   })
   await picture('read-test', '/instruments/read-test', async p => {
     await p.getByRole('button', { name: 'Read its disk' }).click()
-    await p.getByRole('button', { name: 'Keep this' }).waitFor()
+    await p.getByRole('button', { name: 'Save to a drive…' }).waitFor()
   })
   await picture('wire', '/instruments/wire', async p => {
     await p.getByRole('button', { name: 'Not selected' }).click()
@@ -74,7 +74,7 @@ try {
   await picture('sweep', '/instruments/sweep', async p => {
     await p.getByLabel('Adjuster').selectOption('stepper body')
     await p.getByRole('button', { name: 'From the drive' }).click()
-    await p.getByRole('button', { name: 'Put it on the bench' }).click()
+    await p.getByRole('button', { name: 'Start simulated drive' }).click()
     for (let i = 0; i < 9 && !(await p.getByTestId('call').textContent())!.includes('Nudge it'); i++) {
       await p.getByTestId('read-there').and(p.locator(':enabled')).waitFor()
       await p.keyboard.press('PageDown')

@@ -29,9 +29,9 @@ test('the belt is judged as it is typed, drawn to scale, and filed to a drive', 
   await page.keyboard.press('a')
   await expect(page.getByTestId('across')).toContainText('Mend it')
   await page.keyboard.press('Escape')
-  await page.getByRole('button', { name: 'Keep this with a drive' }).click()
+  await page.getByRole('button', { name: 'Save to a drive…' }).click()
   await page.getByLabel('Drive', { exact: true }).selectOption({ label: `${tag} · 5.25-inch, 48 tpi` })
-  await page.getByRole('button', { name: 'Put on its log' }).click()
+  await page.getByRole('button', { name: 'Save to log' }).click()
   await expect(page.getByTestId('entry').first()).toContainText('Belt to order, inside:')
   // There it starts from what was kept, and gives its sizes to Speed.
   await expect(page.getByLabel('Motor pulley')).toHaveValue('9')
@@ -49,7 +49,7 @@ test('the instruments of Electronics stand at their station and put their answer
   await expect(page.getByTestId('call')).toContainText(
     'It reads 12 % of its mark: dead, even allowing for the circuit round it.',
   )
-  await page.getByRole('button', { name: 'Put on the log' }).click()
+  await page.getByRole('button', { name: 'Save to log' }).click()
   await expect(page.getByTestId('entry').first()).toContainText('Capacitor, 10 µF: 1.22 µF')
   await page.getByRole('tab', { name: 'Sensors' }).click()
   await page.getByLabel('Detector current, lit').fill('0.3 mA')

@@ -1,5 +1,6 @@
 import { test as base, expect, type Page } from '@playwright/test'
-import { SimulatedPickup, type PickupOptions } from '../../core/src/simulation'
+import { portOf } from './ports'
+import { SimulatedPickup, type PickupOptions } from '../../core/src/simulator'
 
 /** A recording as a file to open in the page. */
 export function recording(name: string, options: Partial<PickupOptions> & { rpm: number }, seconds = 30) {
@@ -10,6 +11,9 @@ export function recording(name: string, options: Partial<PickupOptions> & { rpm:
 
 /** Every page is watched: no request may leave the machine, and nothing may go wrong unseen. */
 export const test = base.extend<{ watched: undefined }>({
+  // A server of its own: what another worker's tests enter is never seen.
+  // eslint-disable-next-line no-empty-pattern -- the fixture needs nothing but its place
+  baseURL: async ({}, use, { parallelIndex }) => use(`http://127.0.0.1:${portOf(parallelIndex)}`),
   watched: [
     async ({ page, baseURL }, use) => {
       const strangers: string[] = []

@@ -1,6 +1,6 @@
 import { expect, openDrive, receive, test } from './support'
-import { scopeWav, SOUND_ALIGNMENT, recordReading, soundDrive } from '../../core/src/simulation'
-import { writeVcd } from '../../core/src/captures'
+import { scopeWav, SOUND_ALIGNMENT, recordReading, soundDrive } from '../../core/src/simulator'
+import { writeVcd } from '../../core/src/signals/captures'
 
 test('an adjuster is swept by hand: the next position is proposed until the middle is known; a wrong try is struck out', async ({
   page,
@@ -20,7 +20,7 @@ test('an adjuster is swept by hand: the next position is proposed until the midd
   await expect(page.getByTestId('call')).toContainText('Try')
   await page.getByLabel('Lower head read').fill('12')
   await page.getByLabel('Upper head read').fill('2')
-  await page.getByRole('button', { name: 'Tried it' }).click()
+  await page.getByRole('button', { name: 'Add position' }).click()
   await expect(page.getByTestId('problem')).toContainText('“12” sectors on the lower head cannot be: 0 to 11')
   for (let i = 0; i < 14 && !(await page.getByTestId('call').textContent())!.includes('Nudge it'); i++)
     await enter(Number(await page.getByLabel('Position, marks').inputValue()))
@@ -52,7 +52,7 @@ test('SK-09: the evidence names the upper head; it is swept on the stand-in by p
   await verdict.getByRole('link', { name: 'Sweep the upper head' }).click()
   await page.getByRole('button', { name: 'From the drive' }).click()
   await page.getByLabel('Or the simulated drive').selectOption('upper-leans')
-  await page.getByRole('button', { name: 'Put it on the bench' }).click()
+  await page.getByRole('button', { name: 'Start simulated drive' }).click()
   await expect(page.getByTestId('read-there')).toBeEnabled()
   for (let i = 0; i < 10 && !(await page.getByTestId('call').textContent())!.includes('Nudge it'); i++) {
     const rows = await page.getByRole('row').count()
@@ -67,7 +67,7 @@ test('SK-09: the evidence names the upper head; it is swept on the stand-in by p
   await expect(page.getByTestId('across')).toBeHidden()
   await page.getByRole('button', { name: 'Tighten and read all three' }).click()
   await expect(page.getByTestId('call')).toContainText('Tightening')
-  await page.getByRole('button', { name: 'Put on the log' }).click()
+  await page.getByRole('button', { name: 'Save to log' }).click()
   await expect(page).toHaveURL(/drives\/.*station=align/)
   await expect(page.getByRole('region', { name: 'May I touch it?' })).toContainText('The upper head was set.')
 })
@@ -77,20 +77,18 @@ test('a drive that was not cleaned says so before a sweep, and nothing is kept',
   const id = /drives\/([0-9a-f-]+)/.exec(page.url())![1]
   await page.goto(`/instruments/sweep?drive=${id}`)
   await expect(page.getByTestId('order-stops')).toContainText('The heads were not cleaned yet.')
-  await expect(page.getByRole('button', { name: 'Put on the log' })).toBeDisabled()
+  await expect(page.getByRole('button', { name: 'Save to log' })).toBeDisabled()
 })
 
 test('a recording at a position is a try, with its margin', async ({ page }) => {
   const { channels } = recordReading(soundDrive('3.5in', 3), { cylinders: [10, 11], turns: 1 })
   await page.goto('/instruments/sweep')
   await page.getByRole('button', { name: 'From the drive' }).click()
-  await page
-    .getByTestId('bus-file')
-    .setInputFiles({
-      name: 'at-0.vcd',
-      mimeType: 'text/plain',
-      buffer: Buffer.from(writeVcd(channels, { tickNs: 10 })),
-    })
+  await page.getByTestId('bus-file').setInputFiles({
+    name: 'at-0.vcd',
+    mimeType: 'text/plain',
+    buffer: Buffer.from(writeVcd(channels, { tickNs: 10 })),
+  })
   await expect(page.getByRole('table')).toContainText('18 of 18')
   await expect(page.getByRole('table')).toContainText('margin')
 })
@@ -118,13 +116,11 @@ test('a reference disk is put on the shelf, and retired with a reason', async ({
 
 test('a scope capture becomes lobes, and the lobes an offset; what is no capture is refused', async ({ page }) => {
   await page.goto('/instruments/scope')
-  await page
-    .getByTestId('scope-file')
-    .setInputFiles({
-      name: 'lobes.wav',
-      mimeType: 'audio/wav',
-      buffer: Buffer.from(scopeWav({ ...SOUND_ALIGNMENT, offsetUm: 60 })),
-    })
+  await page.getByTestId('scope-file').setInputFiles({
+    name: 'lobes.wav',
+    mimeType: 'audio/wav',
+    buffer: Buffer.from(scopeWav({ ...SOUND_ALIGNMENT, offsetUm: 60 })),
+  })
   await expect(page.getByTestId('scope-says')).toContainText('Lobes of')
   await page.getByLabel('Width of the head').fill('0.33')
   await page.getByLabel('Eccentricity of the pattern').fill('0.18')

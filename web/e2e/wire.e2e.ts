@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs'
-import { vcdChunks, type EdgeList } from '../../core/src/captures'
-import { turnedOver } from '../../core/src/bus'
-import { recordReading, soundDrive, type DriveSpec, type RecordOptions } from '../../core/src/simulation'
+import { vcdChunks, type EdgeList } from '../../core/src/signals/captures'
+import { turnedOver } from '../../core/src/instruments/interface'
+import { recordReading, soundDrive, type DriveSpec, type RecordOptions } from '../../core/src/simulator'
 import { expect, receive, test } from './support'
 
 /** A recording of a drive's interface as a file. */
@@ -54,7 +54,7 @@ test('a head that is nudged half a track off reads nothing; a wire that is wiggl
   await page.waitForTimeout(4000)
   await page.getByRole('button', { name: 'Wiggle it' }).click()
   await page.waitForTimeout(2500)
-  await page.getByRole('button', { name: 'Leave it' }).click()
+  await page.getByRole('button', { name: 'End wiggle' }).click()
   await expect(page.getByRole('region', { name: 'Wiggle test' }).getByTestId('call')).toContainText(
     'The read data wire makes errors when it is moved',
   )
@@ -102,7 +102,7 @@ test('a recording is played back by its lines, seek by seek', async ({ page }) =
   await expect(playback).toContainText('A step would move inward.')
   await expect(page.getByTestId('line-track-0')).toContainText('cylinder 1 by the count')
   const download = page.waitForEvent('download')
-  await playback.getByRole('button', { name: 'These 3 s' }).click()
+  await playback.getByRole('button', { name: 'Save 3 s as VCD' }).click()
   expect(readFileSync(await (await download).path(), 'utf8')).toContain('$timescale')
   await page.getByLabel('Time in the recording').fill('0.01')
   await expect(page.getByTestId('line-index')).toContainText('It means nothing: the drive is not selected.')
@@ -142,7 +142,7 @@ test('a recording that is turned over or has names swapped is put right with one
     .first()
     .setInputFiles(wire('over.vcd', undefined, undefined, (n, e) => [n, turnedOver(e)]))
   await expect(page.getByTestId('call')).toContainText('the other way round')
-  await page.getByRole('button', { name: 'Turn it over' }).click()
+  await page.getByRole('button', { name: 'Invert levels' }).click()
   await expect(page.getByTestId('call')).toContainText('Leave it')
   const swapped = wire('swapped.vcd', undefined, undefined, (n, e) => [
     n === 'STEP' ? 'SIDE' : n === 'SIDE' ? 'STEP' : n,
@@ -176,7 +176,7 @@ test('a read test is put on a drive’s log: the server reads the recording agai
         },
       })),
     )
-  await page.getByRole('button', { name: 'Put on the log' }).click()
+  await page.getByRole('button', { name: 'Save to log' }).click()
   await expect(page).toHaveURL(/drives\/.*station=prove/)
   await page.getByRole('tab', { name: 'Read tests' }).click()
   await expect(page.getByTestId('entry').first()).toContainText(/Read test: \d+ of 54 sectors good/)

@@ -1,5 +1,6 @@
 import { number, object, string, type InferType } from 'yup'
-import { STRETCH, type BeltMaterial, type BeltNeed, type BeltOrder } from '@wobrin/core/drivetrain'
+import { STRETCH, type BeltMaterial } from '@wobrin/core/calculators/mechanics'
+import type { BeltNeed, BeltOrder } from '@wobrin/core/bench/belts'
 
 export const beltSchema = object({
   name: string()

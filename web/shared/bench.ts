@@ -1,6 +1,6 @@
-import type { CallKind, StationId } from '@wobrin/core/observations'
-import type { GateId, NextThing, Progress } from '@wobrin/core/procedures'
-import type { DriveFacts } from '@wobrin/core/proving'
+import type { CallKind } from '@wobrin/core/base/observations'
+import type { StationId, DriveFacts } from '@wobrin/core/log'
+import type { GateId, NextThing, Progress } from '@wobrin/core/bench/stations'
 
 export interface BenchLine {
   readonly drive: DriveFacts

@@ -1,5 +1,5 @@
-import { array, number, object, string, tuple, type InferType } from 'yup'
-import type { BlameTable, ZoneName } from '@wobrin/core/proving'
+import { array, number, object, string, type InferType } from 'yup'
+import type { BlameTable, ZoneName } from '@wobrin/core/proof'
 import { instant, uuid } from './log-input'
 
 const count = (least: number) =>
@@ -18,16 +18,18 @@ export const crossReadSchema = object({
     .matches(/^[0-9a-f-]{36}$/, 'Choose a disk of the shelf.')
     .required('Choose a disk of the shelf.'),
   places: array(
-    tuple([
-      number<0 | 1>()
+    object({
+      head: number<0 | 1>()
         .oneOf([0, 1] as const, 'A head is 0 or 1.')
         .required(),
-      string<ZoneName>()
+      zone: string<ZoneName>()
         .oneOf(['outer', 'middle', 'inner'] as const)
         .required(),
-      count(0),
-      count(1),
-    ]).required(),
+      good: count(0),
+      sectors: count(1),
+    })
+      .noUnknown()
+      .required(),
   )
     .min(1, 'Give at least one place.')
     .max(6, 'A disk has at most six places.')

@@ -1,6 +1,6 @@
 import { object, string, type InferType } from 'yup'
-import { MECHANISM_IDS } from '@wobrin/core/mechanisms'
-import { PROOFS, type DiskEvent, type Disagreement, type DiskStanding, type Proof } from '@wobrin/core/proving'
+import { MECHANISM_IDS } from '@wobrin/core/drives'
+import { PROOFS, type DiskEvent, type Disagreement, type DiskStanding, type Proof } from '@wobrin/core/proof'
 import { instant, uuid } from './log-input'
 
 const ref = () =>

@@ -1,5 +1,5 @@
 import { boolean, number, object, string, type AnySchema, type InferType } from 'yup'
-import { MECHANISM_IDS } from '@wobrin/core/mechanisms'
+import { MECHANISM_IDS } from '@wobrin/core/drives'
 
 const line = (label: string, most: number) =>
   string().trim().max(most, `${label} is longer than ${most} characters.`).default('')
@@ -70,6 +70,7 @@ const facts = {
     .required('Give it a tag, such as SK-21.')
     .max(12, 'A tag has at most 12 characters.')
     .matches(/^[\w-]+$/, { message: 'A tag is made of letters, digits and hyphens.', excludeEmptyString: true }),
+  simulated: boolean().default(false),
   mechanism: string()
     .oneOf([...MECHANISM_IDS], 'Choose what kind of drive it is.')
     .required('Choose what kind of drive it is.'),

@@ -1,5 +1,5 @@
-import type { MechanismId } from '@wobrin/core/mechanisms'
-import type { StationId } from '@wobrin/core/observations'
+import type { MechanismId } from '@wobrin/core/drives'
+import type { StationId } from '@wobrin/core/log'
 
 /** What was found: drives by what they are, log entries by their words. */
 export interface Finds {

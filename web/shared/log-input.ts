@@ -1,5 +1,5 @@
 import { array, boolean, mixed, number, object, string, type InferType } from 'yup'
-import { AS_FOUND_KINDS, STATION_IDS, type AsFoundKind } from '@wobrin/core/observations'
+import { AS_FOUND_KINDS, STATION_IDS, type AsFoundKind } from '@wobrin/core/log'
 
 export const uuid = () =>
   string()

@@ -1,5 +1,5 @@
 import { object, string, type InferType } from 'yup'
-import type { PartLeft } from '@wobrin/core/observations'
+import type { PartLeft } from '@wobrin/core/log'
 import { instant, uuid } from './log-input'
 
 /** A part of a donor put into a drive. */

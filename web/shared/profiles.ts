@@ -1,5 +1,5 @@
 import { object, string, type InferType } from 'yup'
-import type { DriveProfile, HostProfile } from '@wobrin/core/host-fit'
+import type { DriveProfile, HostProfile } from '@wobrin/core/drives/hosts'
 import { instant, uuid } from './log-input'
 
 /** A profile that a person keeps. */

@@ -1,5 +1,5 @@
 import { number, object, string, type InferType } from 'yup'
-import { PROOF_TESTS, type ProofTestId } from '@wobrin/core/proving'
+import { PROOF_TESTS, type ProofTestId } from '@wobrin/core/proof'
 import { instant, uuid } from './log-input'
 
 const COUNTED = PROOF_TESTS.filter(t => t.counted).map(t => t.id)

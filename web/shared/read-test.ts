@@ -1,7 +1,7 @@
 import { boolean, mixed, object, string, type InferType } from 'yup'
-import { LINE_NAMES } from '@wobrin/core/bus'
-import { STATION_IDS } from '@wobrin/core/observations'
-import { CODE_IDS, type TrackCode } from '@wobrin/core/recording'
+import { LINE_NAMES } from '@wobrin/core/instruments/interface'
+import { STATION_IDS } from '@wobrin/core/log'
+import { CODE_IDS, type TrackCode } from '@wobrin/core/signals/codes'
 import { instant, uuid } from './log-input'
 
 /** A surface to be read by the server and put on the log: from a kept recording, or from the stand-in. */

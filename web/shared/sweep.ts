@@ -1,5 +1,5 @@
 import { array, boolean, number, object, string, tuple, type InferType } from 'yup'
-import { ADJUSTER_IDS, SCALES, ZONES } from '@wobrin/core/carriage'
+import { ADJUSTER_IDS, SCALES, ZONES } from '@wobrin/core/drives'
 import { instant, uuid } from './log-input'
 
 const counted = () =>

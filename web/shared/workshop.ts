@@ -1,13 +1,9 @@
 import { array, number, object, string, type InferType } from 'yup'
-import { AGENTS, type LubricantSchool } from '@wobrin/core/cleaning'
+import { AGENTS, type LubricantSchool } from '@wobrin/core/bench/cleaning'
 
-/** Settings of the workshop, with their defaults: an invented one. */
+/** Settings of the workshop, with their defaults. Its name is asked for where it is first needed. */
 export const workshopSchema = object({
-  name: string()
-    .trim()
-    .max(120, 'The name is longer than 120 characters.')
-    .required('Give the workshop a name.')
-    .default('Skerrow harbour tide archive'),
+  name: string().trim().max(120, 'The name is longer than 120 characters.').defined().default(''),
   mainsHz: number().oneOf([50, 60], 'Mains frequency is 50 or 60 Hz.').required().default(50),
   speedSchool: string()
     .oneOf(['leave-alone', 'dial-in'] as const)

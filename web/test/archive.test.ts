@@ -11,8 +11,8 @@ import yauzl from 'yauzl'
 import yazl from 'yazl'
 import { promisify } from 'node:util'
 import { beforeAll, describe, expect, it } from 'vitest'
-import { InputError } from '../../core/src/errors'
-import { sealOf } from '../../core/src/proving'
+import { InputError } from '../../core/src/base/errors'
+import { sealOf } from '../../core/src/release'
 import { TABLES } from '../server/services/archive'
 import { diskSchema, type DiskInput } from '../shared/disks'
 import { defaultWorkshop } from '../shared/workshop'
@@ -57,6 +57,7 @@ async function filled(): Promise<Workshop> {
     detail: '',
     call: null,
     observations: [],
+    evidence: null,
     data: { type: 'photo', sha: photo.sha, width: 40, height: 30 },
     takesBack: null,
   })
@@ -72,7 +73,13 @@ async function filled(): Promise<Workshop> {
     NOW,
   )
   w.disks.say(uuid(10), { id: uuid(110), at: NOW, kind: 'verified', detail: 'whole' })
-  w.blame.keep(uuid(1), { id: uuid(102), at: NOW, disk: uuid(10), remark: '', places: [[0, 'outer', 9, 9]] })
+  w.blame.keep(uuid(1), {
+    id: uuid(102),
+    at: NOW,
+    disk: uuid(10),
+    remark: '',
+    places: [{ head: 0, zone: 'outer', good: 9, sectors: 9 }],
+  })
   w.drives.append({
     id: uuid(103),
     driveId: uuid(1),
@@ -83,6 +90,7 @@ async function filled(): Promise<Workshop> {
     detail: '',
     call: null,
     observations: [],
+    evidence: null,
     data: null,
     takesBack: uuid(102),
   })
@@ -92,7 +100,7 @@ async function filled(): Promise<Workshop> {
     { name: 'Bag', insideMm: 100, sectionMm: 1, material: 'square', origin: '', gone: null } as never,
     NOW,
   )
-  w.profiles.put(uuid(30), (await import('../../core/src/host-fit')).HOSTS[0]!, NOW)
+  w.profiles.put(uuid(30), (await import('../../core/src/drives/hosts')).HOSTS[0]!, NOW)
   return w
 }
 
@@ -210,6 +218,7 @@ describe('a workshop out and in again', () => {
       detail: '',
       call: null,
       observations: [],
+      evidence: null,
       data: null,
       takesBack: null,
     })
@@ -291,8 +300,8 @@ describe('what cannot be read in changes nothing', () => {
         n === 'manifest.json' ? Buffer.from(JSON.stringify(change(JSON.parse(c.toString()) as never))) : c,
       )
     await refused(
-      await manifest(m => ({ ...m, version: 2 })),
-      /of version 2; expected at most 1; read it with a newer application/,
+      await manifest(m => ({ ...m, version: 3 })),
+      /of version 3; expected at most 2; read it with a newer application/,
     )
     await refused(await manifest(m => ({ ...m, format: 'other' })), /no archive of a workshop/)
     await refused(await manifest(() => 3), /no archive of a workshop/)
@@ -317,25 +326,62 @@ describe('what cannot be read in changes nothing', () => {
       /belts.jsonl has \d+ bytes and should have/,
     )
   })
+  /** An archive made by hand: a table's lines are others, and the manifest fits them. */
+  const withTable = (name: string, change: (lines: string[]) => string[], lines: string[]) =>
+    altered(archive, (n, c) => {
+      const content = Buffer.from(`${change(lines).join('\n')}\n`)
+      if (n === name) return content
+      if (n !== 'manifest.json') return c
+      const m = JSON.parse(c.toString()) as { files: { path: string; bytes: number; sha256: string }[] }
+      return Buffer.from(
+        JSON.stringify({
+          ...m,
+          files: m.files.map(f =>
+            f.path === name
+              ? { ...f, bytes: content.length, sha256: createHash('sha256').update(content).digest('hex') }
+              : f,
+          ),
+        }),
+      )
+    })
+  it('a file named by anything but its contents', async () => {
+    for (const table of ['captures', 'photos']) {
+      const lines = (await fileOf(archive, `${table}.jsonl`)).trim().split('\n')
+      const named = (sha: string) =>
+        withTable(`${table}.jsonl`, l => [l[0]!.replace(/"sha":"[^"]*"/, `"sha":"${sha}"`)], lines)
+      for (const sha of ['../../../../etc/passwd', '', 'A'.repeat(64), `${'a'.repeat(64)}/x`])
+        await refused(
+          await named(sha),
+          new RegExp(`${table}.jsonl, line 1: a file is named by something that is not a SHA-256`),
+        )
+      await refused(await named('0'.repeat(64)), new RegExp(`${table}/0{64} is not in the archive`))
+    }
+  })
+  it('and a store leads to no other path, whatever its table says', async () => {
+    const w = await workshop()
+    expect(() => w.captures.path('../../wobrin.sqlite')).toThrow(/not a SHA-256/)
+    w.db.$client
+      .prepare("insert into photos (sha, name, bytes, width, height, kept_at) values (?, 'x', 1, 1, 1, ?)")
+      .run('../wobrin.sqlite', NOW)
+    await expect(w.photos.show('../wobrin.sqlite', 'view')).rejects.toThrow(/not a SHA-256/)
+  })
+  it('a log that cannot be replayed; recordings that came with it are gone again', async () => {
+    const lines = (await fileOf(archive, 'log.jsonl')).trim().split('\n')
+    const broken = await withTable(
+      'log.jsonl',
+      l => [
+        ...l,
+        JSON.stringify({ ...JSON.parse(l[0]!), seq: 9000, id: uuid(901), kind: 'released', data: { type: 'finding' } }),
+      ],
+      lines,
+    )
+    const w = await workshop()
+    await refused(broken, /log cannot be replayed/, w)
+    expect(files(w)).toEqual([])
+  })
   it('rows that are none, with their line', async () => {
     const lines = (await fileOf(archive, 'log.jsonl')).trim().split('\n')
-    const withLog = (log: (lines: string[]) => string[]) =>
-      altered(archive, (n, c) => {
-        if (n === 'log.jsonl') return Buffer.from(`${log(c.toString().trim().split('\n')).join('\n')}\n`)
-        if (n !== 'manifest.json') return c
-        const m = JSON.parse(c.toString()) as { files: { path: string; bytes: number; sha256: string }[] }
-        const content = Buffer.from(`${log(lines).join('\n')}\n`)
-        return Buffer.from(
-          JSON.stringify({
-            ...m,
-            files: m.files.map(f =>
-              f.path === 'log.jsonl'
-                ? { ...f, bytes: content.length, sha256: createHash('sha256').update(content).digest('hex') }
-                : f,
-            ),
-          }),
-        )
-      })
+    const withLog = (log: (lines: string[]) => string[]) => withTable('log.jsonl', log, lines)
     await refused(await withLog(l => [...l, '{']), /log.jsonl, line \d+: the line is no JSON/)
     await refused(await withLog(l => [...l, '[1]']), /the line is no row/)
     await refused(
@@ -401,6 +447,7 @@ describe('backups', () => {
         detail: '',
         call: null,
         observations: [],
+        evidence: null,
         data: null,
         takesBack: null,
       })
@@ -427,6 +474,7 @@ describe('backups', () => {
       detail: '',
       call: null,
       observations: [],
+      evidence: null,
       data: null,
       takesBack: null,
     })

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
-import { bestNext, progressOf, walk } from '../../core/src/procedures'
+import { bestNext, progressOf, walk } from '../../core/src/bench/stations'
 import { catchUp } from '../server/services/drive-states'
-import type { NewEntry } from '../server/services/drives'
+import type { NewEntry } from '../../core/src/log'
 import { driveStates } from '../server/database/schema'
 import { newDrive, uuid, workshop } from './helpers'
 
@@ -13,10 +13,11 @@ const entry = (n: number, driveId: string, part: Partial<NewEntry> = {}): NewEnt
   at: NOW,
   kind: 'note',
   station: 'look',
-  title: 'Belt gone to goo',
+  title: 'Belt sticky, decayed',
   detail: '',
   call: null,
   observations: [],
+  evidence: null,
   data: null,
   takesBack: null,
   ...part,
@@ -154,13 +155,13 @@ describe('finding', () => {
   it('finds entries by beginnings of words, the latest first, with accents or without', async () => {
     const { finder, drives } = await bench(2)
     drives.append(entry(400, uuid(1)))
-    drives.append(entry(401, uuid(2), { title: 'Neuer Riemen', detail: 'Länge 249 mm, “goo” scraped off' }))
-    expect(finder.find('goo').entries.map(e => [e.tag, e.title])).toEqual([
+    drives.append(entry(401, uuid(2), { title: 'Neuer Riemen', detail: 'Länge 249 mm, “sticky” scraped off' }))
+    expect(finder.find('sticky').entries.map(e => [e.tag, e.title])).toEqual([
       ['SK-02', 'Neuer Riemen'],
-      ['SK-01', 'Belt gone to goo'],
+      ['SK-01', 'Belt sticky, decayed'],
     ])
     expect(finder.find('lange 249').entries.map(e => e.tag)).toEqual(['SK-02'])
-    expect(finder.find('be go').entries.map(e => e.tag)).toEqual(['SK-01'])
+    expect(finder.find('be st').entries.map(e => e.tag)).toEqual(['SK-01'])
     expect(finder.find('x').entries).toEqual([])
   })
   it('whatever is typed is words, never a command of the search', async () => {

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { whoIsToBlame, ZONE_NAMES } from '../../core/src/proving'
+import { whoIsToBlame, ZONE_NAMES } from '../../core/src/proof'
 import { crossReadSchema } from '../shared/blame'
 import { diskSchema, type DiskInput } from '../shared/disks'
 import { newDrive, uuid, workshop } from './helpers'
@@ -14,7 +14,8 @@ const disk = (part: object = {}) =>
     proof: 'instrument',
     ...part,
   }) as DiskInput
-const all = (good: number) => ([0, 1] as const).flatMap(head => ZONE_NAMES.map(zone => [head, zone, good, 9] as const))
+const all = (good: number) =>
+  ([0, 1] as const).flatMap(head => ZONE_NAMES.map(zone => ({ head, zone, good, sectors: 9 })))
 const input = (n: number, part: object = {}) =>
   crossReadSchema.validateSync({ id: uuid(n), at: NOW, disk: uuid(10), places: all(9), ...part })
 
@@ -64,6 +65,7 @@ describe('reads across the bench', () => {
       detail: '',
       call: null,
       observations: [],
+      evidence: null,
       data: null,
       takesBack: id,
     })
@@ -77,13 +79,17 @@ describe('reads across the bench', () => {
   it.each([
     [1, { disk: uuid(99) }, /no such disk on the shelf/],
     [3, {}, /Harbour A does not go into SK-05/],
-    [1, { places: [[0, 'outer', 10, 9]] }, /lower head, outer: 10 of 9 sectors cannot have read/],
+    [
+      1,
+      { places: [{ head: 0, zone: 'outer', good: 10, sectors: 9 }] },
+      /lower head, outer: 10 of 9 sectors cannot have read/,
+    ],
     [
       1,
       {
         places: [
-          [0, 'outer', 9, 9],
-          [0, 'outer', 9, 9],
+          { head: 0, zone: 'outer', good: 9, sectors: 9 },
+          { head: 0, zone: 'outer', good: 9, sectors: 9 },
         ],
       },
       /lower head, outer is given twice/,
@@ -95,10 +101,10 @@ describe('reads across the bench', () => {
   })
   it.each([
     { places: [] },
-    { places: [[2, 'outer', 9, 9]] },
-    { places: [[0, 'rim', 9, 9]] },
-    { places: [[0, 'outer', -1, 9]] },
-    { places: [[0, 'outer', 1.5, 9]] },
+    { places: [{ head: 2, zone: 'outer', good: 9, sectors: 9 }] },
+    { places: [{ head: 0, zone: 'rim', good: 9, sectors: 9 }] },
+    { places: [{ head: 0, zone: 'outer', good: -1, sectors: 9 }] },
+    { places: [{ head: 0, zone: 'outer', good: 1.5, sectors: 9 }] },
     { disk: 'x' },
   ])('%j is no read', part => {
     expect(() => input(40, part)).toThrow()

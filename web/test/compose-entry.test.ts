@@ -1,7 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { composeEntry } from '../server/services/compose-entry'
-import type { EntryInput } from '../shared/log-input'
-import { entrySchema } from '../shared/log-input'
+import { composeEntry } from '../../core/src/bench/entries'
+import { entrySchema, type EntryInput } from '../shared/log-input'
 import { newDrive, uuid, workshop } from './helpers'
 
 /** A drive on the bench, and a way to say things to its log as the route does. */
@@ -47,7 +46,7 @@ describe('what is said to the log', () => {
     find('belt.goo')
     const power = () => say({ kind: 'step', station: 'first-power', step: 'first-power.bare' })
     expect(power).toThrow(
-      /step: the gate “First power” is closed: Belt: gone to goo\. Power would wind the goo round the spindle\. .*Still needed: the capacitors/,
+      /step: the gate “First power” is closed: Belt: sticky, decayed\. Power would wind the decayed rubber round the spindle\. .*Still needed: the capacitors/,
     )
     expect(() => say({ kind: 'station', station: 'first-power' })).toThrow(
       /“Power it without a disk” is not done, and the gate “First power” is closed/,

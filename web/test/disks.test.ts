@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { ParameterError } from '../../core/src/errors'
+import { ParameterError } from '../../core/src/base/errors'
 import { diskEventSchema, diskSchema, type DiskInput } from '../shared/disks'
 import { readTestInputSchema } from '../shared/read-test'
 import { sweepInputSchema } from '../shared/sweep'
@@ -108,7 +108,7 @@ describe('sweeps on the log', () => {
     return w
   }
   const prepare = (w: Awaited<ReturnType<typeof ready>>) => {
-    const base = { driveId: uuid(1), at: NOW, detail: '', observations: [], takesBack: null }
+    const base = { driveId: uuid(1), at: NOW, detail: '', observations: [], evidence: null, takesBack: null }
     w.drives.append({
       ...base,
       id: uuid(50),
@@ -124,7 +124,7 @@ describe('sweeps on the log', () => {
       kind: 'measurement',
       station: 'speed',
       title: '300',
-      call: { kind: 'leave', reasons: ['Right.'], next: 'Go on.' },
+      call: { kind: 'leave', reasons: ['Right.'], next: 'Continue with the next step.' },
       data: {
         type: 'speed',
         rpm: 300,
@@ -138,7 +138,6 @@ describe('sweeps on the log', () => {
         evenMarks: false,
         read: {},
         nominalRpm: 300,
-        simulated: false,
       },
     })
   }

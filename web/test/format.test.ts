@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import type { LogEntry } from '../../core/src/observations'
+import type { LogEntry } from '../../core/src/log'
 import {
   clockOf,
   dayOf,
@@ -95,6 +95,7 @@ describe('earlier readings on the ruler', () => {
     detail: '',
     call: takesBack ? null : { kind: 'nudge', reasons: ['r'], next: 'n' },
     observations: [],
+    evidence: null,
     takesBack,
     data: takesBack
       ? null
@@ -111,7 +112,6 @@ describe('earlier readings on the ruler', () => {
           evenMarks: false,
           read: {},
           nominalRpm: 300,
-          simulated: false,
         },
   })
 

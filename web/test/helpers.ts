@@ -1,7 +1,7 @@
 import { mkdtempSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { SimulatedPickup, type PickupOptions } from '../../core/src/simulation'
+import { SimulatedPickup, type PickupOptions } from '../../core/src/simulator'
 import { ArchiveService } from '../server/services/archives'
 import { BackupService } from '../server/services/backups'
 import { BeltShelf } from '../server/services/belt-shelf'

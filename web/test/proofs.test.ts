@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { ladderOf } from '../../core/src/proving'
+import { ladderOf } from '../../core/src/proof'
 import { proofInputSchema } from '../shared/proof'
 import { newDrive, uuid, workshop } from './helpers'
 
@@ -24,9 +24,11 @@ describe('counted tests on the log', () => {
     })
     expect(entry.observations[1]!.value).toBe(0.21)
     expect(w.proofs.keep(uuid(1), input({ errors: 5 })).seq).toBe(entry.seq)
-    expect(ladderOf('3.5in', w.drives.log(uuid(1))).rungs[1]!.tests.find(t => t.test.id === 'format')!.state).toBe(
-      'passed',
-    )
+    expect(
+      ladderOf({ mechanism: '3.5in', simulated: false }, w.drives.log(uuid(1))).rungs[1]!.tests.find(
+        t => t.test.id === 'format',
+      )!.state,
+    ).toBe('passed')
   })
   it('one failure condemns nothing', async () => {
     const w = await ready()

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { vcdChunks } from '../../core/src/captures'
-import { recordReading, soundDrive } from '../../core/src/simulation'
+import { vcdChunks } from '../../core/src/signals/captures'
+import { recordReading, soundDrive } from '../../core/src/simulator'
 import { readTestInputSchema } from '../shared/read-test'
 import { chunks, newDrive, recording, uuid, workshop } from './helpers'
 
@@ -33,7 +33,7 @@ describe('a read test on the log', () => {
       simulated: null,
       read: { inverted: false, code: 'auto', trusted: true, mapping: { index: 'INDEX' } },
     })
-    expect(entry.data!.type === 'read-test' && entry.data.bars.map(b => [b[0], b[1], b[3]])).toEqual([
+    expect(entry.data!.type === 'read-test' && entry.data.bars.map(b => [b.cylinder, b.head, b.good])).toEqual([
       [0, 0, 9],
       [0, 1, 9],
       [1, 0, 9],

@@ -6,9 +6,9 @@ import { createRequire } from 'node:module'
 import ICAL from 'ical.js'
 import jsQR from 'jsqr'
 import { describe, expect, it } from 'vitest'
-import { partsOf, RUNGS } from '../../core/src/proving'
+import { partsOf, RUNGS } from '../../core/src/proof'
 import { certificateDocument } from '../server/services/certificate-pdf'
-import { composeEntry } from '../server/services/compose-entry'
+import { composeEntry } from '../../core/src/bench/entries'
 import { labelDocument } from '../server/services/drive-label'
 import { makePdf } from '../server/services/pdf'
 import { serviceCalendar } from '../server/services/service-calendar'
@@ -47,7 +47,7 @@ describe('a drive given up for parts', () => {
   it('lists what the log vouches for, feeds the shelf, and a part goes in once', async () => {
     const w = await bench()
     for (const f of ['heads.torn', 'spindle.free', 'travel.free', 'flag.snapped']) w.find(uuid(1), f)
-    const left = partsOf('5.25in-48', w.drives.log(uuid(1)))
+    const left = partsOf(w.drives.get(uuid(1)), w.drives.log(uuid(1)))
     expect(left.find(p => p.id === 'motor')).toMatchObject({ good: true, state: 'looked at' })
     expect(left.find(p => p.id === 'heads')).toMatchObject({ good: false })
     expect(left.find(p => p.id === 'board')).toMatchObject({ good: true, state: 'not known' })

@@ -1,9 +1,8 @@
 import { describe, expect, it } from 'vitest'
-import { DRIVES, HOSTS } from '../../core/src/host-fit'
+import { DRIVES, HOSTS } from '../../core/src/drives/hosts'
 import { BeltShelf } from '../server/services/belt-shelf'
-import { hostFitEntry } from '../server/services/host-fit'
 import { ProfileService } from '../server/services/profiles'
-import { sumEntry } from '../server/services/sums'
+import { calculatorEntry, hostFitEntry } from '../../core/src/bench/entries'
 import { beltSchema } from '../shared/belts'
 import { hostFitInputSchema } from '../shared/profiles'
 import { newDrive, uuid, workshop } from './helpers'
@@ -19,7 +18,12 @@ describe('the belt shelf', () => {
     const sizes = { motor: '9', flywheel: '62', centre: '70', section: '1.2' }
     for (const [i, tag] of ['A', 'B', 'C', 'D'].entries()) drives.receive(newDrive({ tag }), NOW, uuid(i + 1))
     const say = (n: number, drive: number, values: Record<string, string>) =>
-      drives.append(sumEntry({ id: uuid(n), at: NOW, instrument: 'belt', values, remark: '' }, uuid(drive)))
+      drives.append(
+        calculatorEntry(
+          { id: uuid(n), at: NOW, instrument: 'belt', values, remark: '' },
+          { id: uuid(drive), simulated: false },
+        ),
+      )
     say(11, 1, sizes)
     say(12, 2, { ...sizes, centre: '70.4' })
     say(13, 3, { ...sizes, candidate: '248.8' })
@@ -34,6 +38,7 @@ describe('the belt shelf', () => {
       detail: '',
       call: null,
       observations: [],
+      evidence: null,
       data: { type: 'release', outcome: 'released' },
       takesBack: null,
     })
@@ -60,6 +65,7 @@ describe('the belt shelf', () => {
       detail: '',
       call: null,
       observations: [],
+      evidence: null,
       data: null,
       takesBack: uuid(11),
     })
@@ -108,7 +114,7 @@ describe('profiles of hosts and drives', () => {
 
   it('a host fit on the log is worked out by the server and carries its profiles', async () => {
     const input = await hostFitInputSchema.validate({ id: uuid(1), at: NOW, host: HOSTS[0], drive: DRIVES[0] })
-    expect(hostFitEntry(input, 'd')).toMatchObject({
+    expect(hostFitEntry(input, { id: 'd', simulated: false })).toMatchObject({
       kind: 'measurement',
       station: 'electronics',
       title: 'Fit for Expects disk change on 34, motor by its own line: complete',
@@ -116,9 +122,11 @@ describe('profiles of hosts and drives', () => {
       detail: expect.stringMatching(/^Select strap: select 1; /),
       data: { type: 'host-fit', cable: 'straight', host: { name: HOSTS[0]!.name } },
     })
-    expect(() => hostFitEntry({ ...input, host: DRIVES[0] as never }, 'd')).toThrow(/a profile of a host/)
-    expect(() => hostFitEntry({ ...input, drive: { format: 'wobrin-drive-profile' } as never }, 'd')).toThrow(
-      /expected/,
+    expect(() => hostFitEntry({ ...input, host: DRIVES[0] as never }, { id: 'd', simulated: false })).toThrow(
+      /a profile of a host/,
     )
+    expect(() =>
+      hostFitEntry({ ...input, drive: { format: 'wobrin-drive-profile' } as never }, { id: 'd', simulated: false }),
+    ).toThrow(/expected/)
   })
 })

@@ -1,6 +1,6 @@
 import { readdirSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
-import { buildCertificate } from '../../core/src/proving'
+import { buildCertificate } from '../../core/src/release'
 import { certificateDocument } from '../server/services/certificate-pdf'
 import { speedInputSchema } from '../shared/log-input'
 import { defaultWorkshop, workshopSchema } from '../shared/workshop'
@@ -51,8 +51,8 @@ describe('speed on the log', () => {
       captureSha: second,
       channel: 'INDEX',
       movedTurns: -1 / 8,
-      simulated: false,
     })
+    expect(entry.evidence).toEqual({ source: 'recording', by: 'Speed', recording: second })
     const again = await speed.again(entry, settings)
     expect(again.measurement!.rpm.mean).toBe((entry.data as { rpm: number }).rpm)
     expect(drives.log(drive.id)).toHaveLength(3)

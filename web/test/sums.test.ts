@@ -1,10 +1,11 @@
 import { describe, expect, it } from 'vitest'
-import { SUMS } from '../../core/src/instruments'
-import { sumEntry } from '../server/services/sums'
+import { CALCULATORS } from '../../core/src/calculators/registry'
+import { calculatorEntry } from '../../core/src/bench/entries'
 import { pulleysFrom } from '../app/utils/pulleys-from'
 import { sumInputSchema } from '../shared/log-input'
 import { uuid } from './helpers'
 
+const REAL = { id: 'd', simulated: false }
 const input = (instrument: string, values: Record<string, string>) => ({
   id: uuid(1),
   at: '2026-03-01T10:00:00Z',
@@ -15,9 +16,9 @@ const input = (instrument: string, values: Record<string, string>) => ({
 
 describe('sums on the log', () => {
   it('are worked out by the server from what was typed, and keep it', () => {
-    const e = sumEntry(
+    const e = calculatorEntry(
       input('capacitor', { marked: '10u', reading: '1.22u', where: 'in', esr: ' ', colour: 'blue' }),
-      'd',
+      REAL,
     )
     expect(e).toMatchObject({
       kind: 'measurement',
@@ -29,7 +30,7 @@ describe('sums on the log', () => {
   })
 
   it('keep every row of a list', () => {
-    const e = sumEntry(
+    const e = calculatorEntry(
       input('board', {
         'caps.0.name': 'C1',
         'caps.0.marked': '10u',
@@ -37,7 +38,7 @@ describe('sums on the log', () => {
         'caps.7.marked': '22u',
         'caps.99.marked': '22u',
       }),
-      'd',
+      REAL,
     )
     expect(e).toMatchObject({
       call: { kind: 'mend' },
@@ -54,7 +55,7 @@ describe('sums on the log', () => {
     ],
     ['anvil', {}, /there is no instrument “anvil”; expected one of belt, /],
   ])('%s with %j is refused in a sentence', (instrument, values, sentence) => {
-    expect(() => sumEntry(input(instrument, values), 'd')).toThrow(sentence)
+    expect(() => calculatorEntry(input(instrument, values), REAL)).toThrow(sentence)
   })
 
   it('what comes in is checked', async () => {
@@ -78,6 +79,6 @@ describe('sums on the log', () => {
   })
 
   it('every instrument has a page’s worth of words', () => {
-    for (const s of SUMS) expect(s.purpose).toMatch(/\.$/)
+    for (const s of CALCULATORS) expect(s.purpose).toMatch(/\.$/)
   })
 })

@@ -1,4 +1,7 @@
-/** What a hand can move to align a drive, in the order in which it is moved: one at a time, the sensor before the heads. */
+/**
+ * What a hand can move to align a drive, in the order in which it is moved: one at a time, the sensor before the
+ * heads.
+ */
 export const ADJUSTER_IDS = ['sensor', 'tab', 'stepper', 'lower', 'upper'] as const
 export type AdjusterId = (typeof ADJUSTER_IDS)[number]
 

@@ -1,6 +1,7 @@
 import { findMechanism } from './catalogue'
 import { trackRadiusMm } from './flux-density'
 import { fromMemory, type Source } from './provenance'
+import type { Frame } from './frame'
 import type { MechanismId } from './types'
 
 /** A shape seen from above, in mm from the left front corner of the frame; y runs to the rear. */
@@ -33,66 +34,6 @@ export interface Anatomy {
   readonly source: Source
 }
 
-interface Frame {
-  readonly w: number
-  readonly d: number
-  readonly disk: number
-  readonly shell: readonly [w: number, d: number] | null
-  readonly spindleY: number
-  readonly drive: 'belt' | 'direct'
-  readonly carriage: 'lead screw' | 'steel band' | 'spiral cam' | 'voice coil'
-  /** Where its heads run, mm from the spindle, where the catalogue does not say. */
-  readonly zone?: readonly [outer: number, inner: number]
-}
-
-/** Frames of usual drives, rounded: from memory, apart from disk sizes that their names give. */
-const FRAMES: Readonly<Record<MechanismId, Frame>> = {
-  '8in': { w: 217, d: 362, disk: 200, shell: [203, 203], spindleY: 128, drive: 'belt', carriage: 'lead screw' },
-  '5.25in-48': { w: 146, d: 203, disk: 130, shell: [133, 133], spindleY: 84, drive: 'belt', carriage: 'steel band' },
-  '5.25in-96': { w: 146, d: 203, disk: 130, shell: [133, 133], spindleY: 84, drive: 'direct', carriage: 'steel band' },
-  '5.25in-serial': {
-    w: 146,
-    d: 203,
-    disk: 130,
-    shell: [133, 133],
-    spindleY: 84,
-    drive: 'belt',
-    carriage: 'spiral cam',
-  },
-  '3.5in': { w: 102, d: 146, disk: 86, shell: [90, 94], spindleY: 58, drive: 'direct', carriage: 'lead screw' },
-  '3.5in-eject': { w: 102, d: 152, disk: 86, shell: [90, 94], spindleY: 58, drive: 'direct', carriage: 'lead screw' },
-  '3in': {
-    w: 100,
-    d: 150,
-    disk: 76,
-    shell: [80, 100],
-    spindleY: 60,
-    drive: 'belt',
-    carriage: 'lead screw',
-    zone: [35, 24.9],
-  },
-  'quick-disk': {
-    w: 96,
-    d: 138,
-    disk: 71,
-    shell: [76, 78],
-    spindleY: 50,
-    drive: 'belt',
-    carriage: 'spiral cam',
-    zone: [33, 18],
-  },
-  cartridge: {
-    w: 102,
-    d: 150,
-    disk: 92,
-    shell: [98, 98],
-    spindleY: 56,
-    drive: 'direct',
-    carriage: 'voice coil',
-    zone: [43, 20],
-  },
-}
-
 function zoneOf(id: MechanismId, frame: Frame): readonly [number, number] {
   const { track0LowerMm, pitchMm, cylinders } = findMechanism(id).geometry
   if (track0LowerMm && pitchMm)
@@ -101,11 +42,12 @@ function zoneOf(id: MechanismId, frame: Frame): readonly [number, number] {
 }
 
 /**
- * A class's anatomy, drawn from its dimensions: where spindle, rail, carriage, sensors, motor and plugs lie to each other.
+ * A class's anatomy, drawn from its dimensions: where spindle, rail, carriage, sensors, motor and plugs lie to each
+ * other.
  * The zone on the rail is computed from the catalogue's track radii where it has them.
  */
 export function anatomyOf(id: MechanismId): Anatomy {
-  const f = FRAMES[id]
+  const f = findMechanism(id).frame
   const [outer, inner] = zoneOf(id, f)
   const cx = f.w / 2
   const cy = f.spindleY

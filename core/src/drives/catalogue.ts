@@ -1,10 +1,13 @@
-import { ParameterError } from '../errors'
+import { ParameterError } from '../base/errors'
 import { cartridge } from './cartridge'
 import { eightInch } from './eight-inch'
-import { fiveInch48, fiveInch96, fiveInchSerial } from './five-inch'
+import { fiveInch48 } from './five-inch-48'
+import { fiveInch96 } from './five-inch-96'
+import { fiveInchSerial } from './five-inch-serial'
 import { quickDisk } from './quick-disk'
 import { threeInch } from './three-inch'
-import { threeHalfInch, threeHalfInchEject } from './three-half-inch'
+import { threeHalfInch } from './three-half-inch'
+import { threeHalfInchEject } from './three-half-inch-eject'
 import { MECHANISM_IDS, type Mechanism, type MechanismId } from './types'
 
 /** All nine mechanism classes, in the order of the Handbook. */
@@ -34,3 +37,7 @@ export function findMechanism(id: string): Mechanism {
   }
   return found
 }
+
+/** One thing of every class, by its id. */
+export const byMechanism = <T>(of: (mechanism: Mechanism) => T): Readonly<Record<MechanismId, T>> =>
+  Object.fromEntries(MECHANISMS.map(m => [m.id, of(m)])) as Record<MechanismId, T>

@@ -1,4 +1,6 @@
 import { commonPractice, fromMemory, sourced, standard } from './provenance'
+import { recordingOf } from './recording'
+import { GIMBAL, limitsOf } from './limits'
 import type { Mechanism } from './types'
 
 export const eightInch: Mechanism = {
@@ -41,4 +43,21 @@ export const eightInch: Mechanism = {
     },
   ],
   pickup: 'The INDEX line with a disk in; on hard-sectored disks the same line carries the sector holes too.',
+  family: '8-inch',
+  features: {
+    spindle: ['belt', 'direct'],
+    carriage: ['screw', 'band'],
+    heads: [1, 2],
+    loading: ['lever'],
+    ownProcessor: [false],
+    hardSectored: [false, true],
+    pictureTube: [false, true],
+  },
+  tags: [],
+  frame: { w: 217, d: 362, disk: 200, shell: [203, 203], spindleY: 128, drive: 'belt', carriage: 'lead screw' },
+  layouts: ['mfm-77x2x26', 'fm-77x1x26'],
+  recording: recordingOf(330, 4.2),
+  alignment: limitsOf(45, 18, 200, 100, 20, GIMBAL),
+  parts: ['carriage', 'index', 'zero'],
+  chance: sourced(0.6, '', fromMemory),
 }

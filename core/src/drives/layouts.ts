@@ -1,5 +1,6 @@
+import { findMechanism } from './catalogue'
 import type { MechanismId } from './types'
-import { zoneOf, type Format } from '../recording'
+import { zoneOf, type Format } from '../signals/codes'
 
 /** How a disk of a class is usually laid out (common layouts, from memory). */
 export interface Layout {
@@ -50,15 +51,5 @@ export const LAYOUTS: Readonly<Record<string, Layout>> = {
   },
 }
 
-const USUAL: Readonly<Partial<Record<MechanismId, readonly string[]>>> = {
-  '8in': ['mfm-77x2x26', 'fm-77x1x26'],
-  '5.25in-48': ['mfm-40x2x9', 'fm-40x1x10', 'six-35x1x16', 'five-35x1x13', 'mfm-40x1x9'],
-  '5.25in-96': ['mfm-80x2x15', 'mfm-80x2x9'],
-  '5.25in-serial': ['zoned-35x1'],
-  '3.5in': ['mfm-80x2x9', 'mfm-80x2x18', 'split-80x2x11'],
-  '3.5in-eject': ['mfm-80x2x9', 'mfm-80x2x18'],
-  '3in': ['mfm-40x1x9'],
-}
-
 /** Layouts that suit a class; empty for those that have no cylinders to step over. */
-export const layoutsOf = (mechanism: MechanismId): readonly string[] => USUAL[mechanism] ?? []
+export const layoutsOf = (mechanism: MechanismId): readonly string[] => findMechanism(mechanism).layouts

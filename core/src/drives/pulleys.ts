@@ -1,4 +1,4 @@
-import { ParameterError } from '../errors'
+import { ParameterError } from '../base/errors'
 
 /** What is known of a belt-driven spindle. Diameters are those on which the belt runs. */
 export interface Pulleys {

@@ -1,4 +1,5 @@
 import { fromMemory, sourced } from './provenance'
+import { recordingOf } from './recording'
 import type { Mechanism } from './types'
 
 export const quickDisk: Mechanism = {
@@ -32,4 +33,30 @@ export const quickDisk: Mechanism = {
     },
   ],
   pickup: 'No index line: a reflective mark on the hub or flywheel and any light sensor.',
+  family: 'Quick disk',
+  features: {
+    spindle: ['belt'],
+    carriage: ['spiral'],
+    heads: [1],
+    loading: ['push-in', 'lever'],
+    ownProcessor: [false],
+    hardSectored: [false],
+    pictureTube: [false],
+  },
+  tags: [],
+  frame: {
+    w: 96,
+    d: 138,
+    disk: 71,
+    shell: [76, 78],
+    spindleY: 50,
+    drive: 'belt',
+    carriage: 'spiral cam',
+    zone: [33, 18],
+  },
+  layouts: [],
+  recording: recordingOf(250, 5),
+  alignment: null,
+  parts: [],
+  chance: sourced(0.7, '', fromMemory),
 }

@@ -1,4 +1,6 @@
 import { fromMemory, sourced, standard } from './provenance'
+import { recordingOf } from './recording'
+import { GIMBAL, limitsOf } from './limits'
 import type { Mechanism } from './types'
 
 export const threeHalfInch: Mechanism = {
@@ -40,18 +42,21 @@ export const threeHalfInch: Mechanism = {
     },
   ],
   pickup: 'The INDEX line; the sensor looks at the rotor, so it needs a turning hub, and a disk in for a true load.',
-}
-
-export const threeHalfInchEject: Mechanism = {
-  ...threeHalfInch,
-  id: '3.5in-eject',
-  label: '3.5-inch, motorised eject',
-  special: 'A gearbox and a small motor lift the disk out; teeth strip, tabs loosen, motors weaken.',
-  speed: {
-    ...threeHalfInch.speed,
-    nominal: [sourced(300, 'r/min', fromMemory)],
-    trimmerNote:
-      'Crystal-locked. Some of these drives change speed by zone: park the head on one cylinder while measuring, ' +
-      'and give the nominal for that zone.',
+  family: '3.5-inch',
+  features: {
+    spindle: ['direct'],
+    carriage: ['screw', 'band'],
+    heads: [2, 1],
+    loading: ['push-in'],
+    ownProcessor: [false],
+    hardSectored: [false],
+    pictureTube: [false, true],
   },
+  tags: [],
+  frame: { w: 102, d: 146, disk: 86, shell: [90, 94], spindleY: 58, drive: 'direct', carriage: 'lead screw' },
+  layouts: ['mfm-80x2x9', 'mfm-80x2x18', 'split-80x2x11'],
+  recording: recordingOf(115, 3.1),
+  alignment: limitsOf(15, 30, 0, 400, 9, GIMBAL),
+  parts: ['carriage', 'index', 'zero', 'arm'],
+  chance: sourced(0.75, '', fromMemory),
 }

@@ -1,4 +1,6 @@
 import { commonPractice, fromMemory, sourced } from './provenance'
+import { recordingOf } from './recording'
+import { PAD, limitsOf } from './limits'
 import type { Mechanism } from './types'
 
 export const threeInch: Mechanism = {
@@ -34,4 +36,30 @@ export const threeInch: Mechanism = {
     },
   ],
   pickup: 'The INDEX line with a disk in.',
+  family: '3-inch',
+  features: {
+    spindle: ['belt', 'direct'],
+    carriage: ['screw', 'band'],
+    heads: [1, 2],
+    loading: ['push-in', 'lever'],
+    ownProcessor: [false],
+    hardSectored: [false],
+    pictureTube: [false, true],
+  },
+  tags: [],
+  frame: {
+    w: 100,
+    d: 150,
+    disk: 76,
+    shell: [80, 100],
+    spindleY: 60,
+    drive: 'belt',
+    carriage: 'lead screw',
+    zone: [35, 24.9],
+  },
+  layouts: ['mfm-40x1x9'],
+  recording: recordingOf(150, 4.4),
+  alignment: limitsOf(20, 25, 200, 300, 12, PAD),
+  parts: ['carriage', 'index', 'zero', 'pin'],
+  chance: sourced(0.75, '', fromMemory),
 }

@@ -1,4 +1,8 @@
+import type { FeatureRange, FeatureTag } from './feature-range'
+import type { Frame } from './frame'
+import type { AlignmentLimits } from './limits'
 import type { Sourced } from './provenance'
+import type { RecordingGeometry } from './recording'
 
 export const MECHANISM_IDS = [
   '8in',
@@ -55,6 +59,10 @@ export interface RecordingFormat {
   readonly fluxPerRadian: Sourced | null
 }
 
+/** Parts that not every class has. */
+export type OwnPart = 'carriage' | 'index' | 'zero' | 'pin' | 'arm'
+
+/** A class of drives, with all that is particular to it. */
 export interface Mechanism {
   readonly id: MechanismId
   readonly label: string
@@ -66,4 +74,21 @@ export interface Mechanism {
   readonly formats: readonly RecordingFormat[]
   /** Where a once-per-turn pulse can be had. */
   readonly pickup: string
+  /** Family of disks that its drives take. */
+  readonly family: string
+  /** What its drives can have. */
+  readonly features: FeatureRange
+  /** What all of them have. */
+  readonly tags: readonly FeatureTag[]
+  readonly frame: Frame
+  /** Names of the layouts that it is usually used with, the usual one first; empty without tracks to step over. */
+  readonly layouts: readonly string[]
+  /** Track and pulse; null where a servo follows the tracks. */
+  readonly recording: RecordingGeometry | null
+  /** How far off its adjustments may be; null where nothing can be adjusted. */
+  readonly alignment: AlignmentLimits | null
+  /** Parts that it has beside those of every drive. */
+  readonly parts: readonly OwnPart[]
+  /** How often one comes back to work, before anything was found, 0 to 1. */
+  readonly chance: Sourced
 }

@@ -5,6 +5,7 @@ export const adjusters: readonly Question[] = [
   {
     id: 'lacquer',
     ask: 'What is the sealing lacquer like?',
+    topic: 'Lacquer',
     sense: 'seen',
     places: ['speed trimmer', 'upper head screws', 'lower head screws', 'track-zero sensor', 'stepper body'],
     findings: [
@@ -43,6 +44,7 @@ export const adjusters: readonly Question[] = [
   {
     id: 'screws',
     ask: 'What do the screw heads tell?',
+    topic: 'Screw heads',
     sense: 'seen',
     several: true,
     findings: [
@@ -52,7 +54,7 @@ export const adjusters: readonly Question[] = [
         clean: true,
         call: 'leave',
         means: 'No tool has slipped here.',
-        next: 'Go on.',
+        next: 'Continue with the next step.',
       },
       {
         id: 'screws.marred',
@@ -74,6 +76,7 @@ export const adjusters: readonly Question[] = [
   {
     id: 'evidence',
     ask: 'What speaks for misalignment?',
+    topic: 'Evidence of misalignment',
     sense: 'measured',
     several: true,
     when: { not: { has: 'servo' } },
@@ -120,6 +123,7 @@ export const adjusters: readonly Question[] = [
   {
     id: 'seconddisk',
     ask: 'Does a second trusted disk say the same?',
+    topic: 'Second trusted disk',
     sense: 'measured',
     findings: [
       {
@@ -127,7 +131,7 @@ export const adjusters: readonly Question[] = [
         label: 'The same',
         call: 'unknown',
         means: 'It is the drive, not the disk.',
-        next: 'Go on.',
+        next: 'Continue with the next step.',
       },
       {
         id: 'seconddisk.good',

@@ -1,4 +1,4 @@
-import { standingEntries, type AsFoundItem, type Breakage, type LogEntry } from '../observations'
+import { standingEntries, type AsFoundItem, type Breakage, type LogEntry } from '../log'
 
 /** One marked thing and what has become of it. */
 export interface RecordedItem {

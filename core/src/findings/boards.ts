@@ -5,6 +5,7 @@ export const boards: readonly Question[] = [
   {
     id: 'smell',
     ask: 'What does the board smell of?',
+    topic: 'Smell',
     sense: 'smelt',
     several: true,
     findings: [
@@ -14,7 +15,7 @@ export const boards: readonly Question[] = [
         clean: true,
         call: 'leave',
         means: 'No smell of leakage or burning.',
-        next: 'Go on.',
+        next: 'Continue with the next step.',
       },
       {
         id: 'smell.fish',
@@ -42,6 +43,7 @@ export const boards: readonly Question[] = [
   {
     id: 'corrosion',
     ask: 'Is there corrosion, and where?',
+    topic: 'Corrosion',
     sense: 'seen',
     several: true,
     places: ['board near the capacitors', 'connector', 'motor or stepper', 'rail or lead screw', 'chassis', 'spindle'],
@@ -52,7 +54,7 @@ export const boards: readonly Question[] = [
         clean: true,
         call: 'leave',
         means: 'Nothing to neutralise.',
-        next: 'Go on.',
+        next: 'Continue with the next step.',
       },
       {
         id: 'corrosion.green',
@@ -99,6 +101,7 @@ export const boards: readonly Question[] = [
   {
     id: 'caps',
     ask: 'What are the capacitors like?',
+    topic: 'Capacitors',
     sense: 'seen',
     several: true,
     findings: [
@@ -108,7 +111,7 @@ export const boards: readonly Question[] = [
         clean: true,
         call: 'leave',
         means: 'Nothing has leaked that can be seen.',
-        next: 'Go on.',
+        next: 'Continue with the next step.',
       },
       {
         id: 'caps.leaking',
@@ -121,7 +124,7 @@ export const boards: readonly Question[] = [
         id: 'caps.bulged',
         label: 'Bulged or burst',
         call: 'mend',
-        means: 'It has boiled once and will again.',
+        means: 'The capacitor has overheated and can fail again.',
         next: 'Replace it before any power.',
       },
       {
@@ -140,6 +143,7 @@ export const boards: readonly Question[] = [
       },
       {
         id: 'caps.replaced',
+        fitted: true,
         label: 'Replaced',
         clean: true,
         clears: ['smell.fish'],
@@ -152,6 +156,7 @@ export const boards: readonly Question[] = [
   {
     id: 'shorts',
     ask: 'Ohms from each supply pin to ground, no power',
+    topic: 'Supply pins',
     sense: 'measured',
     measured: {
       label: 'Lowest reading',
@@ -171,7 +176,7 @@ export const boards: readonly Question[] = [
         label: 'No short',
         call: 'leave',
         means: 'The supply will not meet a dead short.',
-        next: 'Go on.',
+        next: 'Continue with the next step.',
       },
       {
         id: 'shorts.low',
@@ -192,6 +197,7 @@ export const boards: readonly Question[] = [
   {
     id: 'chips',
     ask: 'What are the chips like?',
+    topic: 'Chips',
     sense: 'seen',
     several: true,
     findings: [
@@ -201,7 +207,7 @@ export const boards: readonly Question[] = [
         clean: true,
         call: 'leave',
         means: 'Nothing shows from outside.',
-        next: 'Go on.',
+        next: 'Continue with the next step.',
       },
       {
         id: 'chips.spot',
@@ -219,6 +225,7 @@ export const boards: readonly Question[] = [
       },
       {
         id: 'chips.replaced',
+        fitted: true,
         label: 'Replaced',
         clean: true,
         clears: ['smell.burnt', 'shorts.found'],
@@ -231,6 +238,7 @@ export const boards: readonly Question[] = [
   {
     id: 'pins',
     ask: 'What are the pins of plugs and straps like?',
+    topic: 'Pins',
     sense: 'seen',
     several: true,
     places: ['data connector', 'power connector', 'head plug', 'strap block'],
@@ -241,7 +249,7 @@ export const boards: readonly Question[] = [
         clean: true,
         call: 'leave',
         means: 'Plugs will go on as they came off.',
-        next: 'Go on.',
+        next: 'Continue with the next step.',
       },
       {
         id: 'pins.bent',
@@ -266,6 +274,7 @@ export const boards: readonly Question[] = [
       },
       {
         id: 'pins.remade',
+        fitted: true,
         label: 'Re-made',
         clean: true,
         call: 'leave',
@@ -277,6 +286,7 @@ export const boards: readonly Question[] = [
   {
     id: 'supply',
     ask: 'What proves the supply’s wires?',
+    topic: 'Supply wires proved by',
     sense: 'measured',
     findings: [
       {
@@ -284,7 +294,7 @@ export const boards: readonly Question[] = [
         label: 'Each measured and rung out',
         call: 'leave',
         means: 'Voltage of each wire, and its way to a logic chip’s supply pins, agree.',
-        next: 'Go on.',
+        next: 'Continue with the next step.',
       },
       {
         id: 'supply.host',
@@ -305,6 +315,7 @@ export const boards: readonly Question[] = [
   {
     id: 'mains',
     ask: 'Who has looked at the mains side and the tube?',
+    topic: 'Mains and tube seen by',
     sense: 'seen',
     when: { has: 'picture-tube' },
     findings: [

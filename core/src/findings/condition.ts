@@ -1,4 +1,4 @@
-import { possibleFeatures, type Features, type FeatureTag, type MechanismId } from '../mechanisms'
+import { possibleFeatures, type Features, type FeatureTag, type MechanismId } from '../drives'
 
 /** When a step, question or condition of a gate applies: data, so that a test can walk it. */
 export type Condition =
@@ -19,7 +19,10 @@ export interface Situation {
   readonly found: ReadonlySet<string>
 }
 
-/** A drive's kind and what was found on it, ready for conditions. A belt that was seen not to exist is not possible any more. */
+/**
+ * A drive's kind and what was found on it, ready for conditions. A belt that was seen not to exist is not possible
+ * any more.
+ */
 export function situationOf(
   drive: { readonly mechanism: MechanismId; readonly features?: Features | null },
   found: Iterable<string>,

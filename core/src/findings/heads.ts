@@ -7,6 +7,7 @@ export const heads: readonly Question[] = [
   {
     id: 'heads',
     ask: 'Are the heads whole?',
+    topic: 'Heads',
     sense: 'seen',
     several: true,
     findings: [
@@ -16,7 +17,7 @@ export const heads: readonly Question[] = [
         clean: true,
         call: 'leave',
         means: 'Nothing there will cut a disk.',
-        next: 'Go on.',
+        next: 'Continue with the next step.',
       },
       {
         id: 'heads.torn',
@@ -41,6 +42,7 @@ export const heads: readonly Question[] = [
       },
       {
         id: 'heads.replaced',
+        fitted: true,
         label: 'Replaced, whole',
         clean: true,
         call: 'leave',
@@ -52,6 +54,7 @@ export const heads: readonly Question[] = [
   {
     id: 'pad',
     ask: 'What is the pressure pad like?',
+    topic: 'Pressure pad',
     sense: 'seen',
     when: { has: 'one-head' },
     findings: [
@@ -60,7 +63,7 @@ export const heads: readonly Question[] = [
         label: 'Flat, clean, glued fast',
         call: 'leave',
         means: 'It presses the disk onto the head as it should.',
-        next: 'Go on.',
+        next: 'Continue with the next step.',
       },
       {
         id: 'pad.worn',
@@ -78,6 +81,7 @@ export const heads: readonly Question[] = [
       },
       {
         id: 'pad.new',
+        fitted: true,
         label: 'New felt glued on',
         call: 'leave',
         means: 'A new pad is on.',
@@ -88,13 +92,14 @@ export const heads: readonly Question[] = [
         label: 'There is none: two heads',
         call: 'leave',
         means: 'Two heads hold the disk between them.',
-        next: 'Go on.',
+        next: 'Continue with the next step.',
       },
     ],
   },
   {
     id: 'loading',
     ask: 'How does it load and eject by hand?',
+    topic: 'Loading by hand',
     sense: 'felt',
     findings: [
       {
@@ -102,7 +107,7 @@ export const heads: readonly Question[] = [
         label: 'Freely, comes down level',
         call: 'leave',
         means: 'The loading gear works.',
-        next: 'Go on.',
+        next: 'Continue with the next step.',
       },
       {
         id: 'loading.stiff',
@@ -123,10 +128,17 @@ export const heads: readonly Question[] = [
   {
     id: 'arm',
     ask: 'Is the shutter arm there?',
+    topic: 'Shutter arm',
     sense: 'seen',
     when: shuttered,
     findings: [
-      { id: 'arm.there', label: 'There, and moves', call: 'leave', means: 'It will open the shutter.', next: 'Go on.' },
+      {
+        id: 'arm.there',
+        label: 'There, and moves',
+        call: 'leave',
+        means: 'It will open the shutter.',
+        next: 'Continue with the next step.',
+      },
       {
         id: 'arm.bent',
         label: 'Bent or stiff',
@@ -143,6 +155,7 @@ export const heads: readonly Question[] = [
       },
       {
         id: 'arm.fitted',
+        fitted: true,
         label: 'Another one fitted',
         call: 'leave',
         means: 'An arm is in.',
@@ -153,6 +166,7 @@ export const heads: readonly Question[] = [
   {
     id: 'pin',
     ask: 'Where is the write-protect pin?',
+    topic: 'Write-protect pin',
     sense: 'seen',
     when: { mechanism: ['3in'] },
     findings: [
@@ -189,6 +203,7 @@ export const heads: readonly Question[] = [
   {
     id: 'flag',
     ask: 'What is the track-zero flag like?',
+    topic: 'Track-zero flag',
     sense: 'seen',
     when: { not: { mechanism: ['cartridge', 'quick-disk'] } },
     findings: [
@@ -197,7 +212,7 @@ export const heads: readonly Question[] = [
         label: 'Whole and straight',
         call: 'leave',
         means: 'The sensor will trip where it did.',
-        next: 'Go on.',
+        next: 'Continue with the next step.',
       },
       {
         id: 'flag.bent',
@@ -215,6 +230,7 @@ export const heads: readonly Question[] = [
       },
       {
         id: 'flag.rebuilt',
+        fitted: true,
         label: 'Rebuilt',
         call: 'unknown',
         means: 'Where it trips now has to be shown.',
@@ -225,6 +241,7 @@ export const heads: readonly Question[] = [
   {
     id: 'click',
     ask: 'Under power before it came here, did it click?',
+    topic: 'Click',
     sense: 'heard',
     when: { mechanism: ['cartridge'] },
     findings: [
@@ -254,10 +271,17 @@ export const heads: readonly Question[] = [
   {
     id: 'edges',
     ask: 'What does the last cartridge’s disk look like at its edge?',
+    topic: 'Last cartridge’s edge',
     sense: 'seen',
     when: { mechanism: ['cartridge'] },
     findings: [
-      { id: 'edges.smooth', label: 'Smooth', call: 'leave', means: 'It was not torn in this drive.', next: 'Go on.' },
+      {
+        id: 'edges.smooth',
+        label: 'Smooth',
+        call: 'leave',
+        means: 'It was not torn in this drive.',
+        next: 'Continue with the next step.',
+      },
       {
         id: 'edges.torn',
         label: 'Nicked or torn',
@@ -277,6 +301,7 @@ export const heads: readonly Question[] = [
   {
     id: 'headclean',
     ask: 'After cleaning, a swab over the heads comes away',
+    topic: 'Swab over the heads',
     sense: 'seen',
     findings: [
       {
@@ -306,9 +331,16 @@ export const heads: readonly Question[] = [
   {
     id: 'fibres',
     ask: 'Last look with a lens',
+    topic: 'Last look',
     sense: 'seen',
     findings: [
-      { id: 'fibres.none', label: 'Dry, no fibres', call: 'leave', means: 'Clean and dry.', next: 'Go on.' },
+      {
+        id: 'fibres.none',
+        label: 'Dry, no fibres',
+        call: 'leave',
+        means: 'Clean and dry.',
+        next: 'Continue with the next step.',
+      },
       {
         id: 'fibres.left',
         label: 'Fibres or damp left',

@@ -1,5 +1,6 @@
+export { asFoundRecord, type RecordedItem } from './as-found-record'
 export { findingsNamed, holds, situationOf, type Condition, type Situation } from './condition'
-export { recordFinding, topic, type FindingInput, type RecordedFinding } from './record'
+export { recordFinding, type FindingInput, type RecordedFinding } from './record'
 export { findingsAmong, foundIds, standingFindings, type StandingFinding } from './standing'
 export type { Finding, Measured, Question, Sense } from './types'
-export { findFinding, findQuestion, findingFor, meaning, QUESTIONS, questionsFor, searchFindings } from './vocabulary'
+export { QUESTIONS, findFinding, findQuestion, findingFor, meaning, questionsFor, searchFindings } from './vocabulary'

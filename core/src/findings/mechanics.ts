@@ -5,10 +5,17 @@ export const mechanics: readonly Question[] = [
   {
     id: 'belt',
     ask: 'What is the belt like?',
+    topic: 'Belt',
     sense: 'seen',
     when: { has: 'belt' },
     findings: [
-      { id: 'belt.sound', label: 'Snug, smooth, whole', call: 'leave', means: 'The belt can stay.', next: 'Go on.' },
+      {
+        id: 'belt.sound',
+        label: 'Snug, smooth, whole',
+        call: 'leave',
+        means: 'The belt can stay.',
+        next: 'Continue with the next step.',
+      },
       {
         id: 'belt.slack',
         label: 'Slack or flat in one place',
@@ -27,15 +34,15 @@ export const mechanics: readonly Question[] = [
         id: 'belt.mouldy',
         label: 'Mouldy, grey bloom',
         call: 'mend',
-        means: 'The rubber is on its way; it slips and sheds.',
+        means: 'The rubber is decaying; it slips and sheds.',
         next: 'Take it off before any power, and clean its path.',
       },
       {
         id: 'belt.goo',
-        label: 'Gone to goo',
+        label: 'Sticky, decayed',
         call: 'stop',
         also: 'tar melted rotten sticky',
-        means: 'Power would wind the goo round the spindle.',
+        means: 'Power would wind the decayed rubber round the spindle.',
         next: 'Take it off and clean pulley, flywheel and idlers until the swab stays clean.',
       },
       {
@@ -54,6 +61,7 @@ export const mechanics: readonly Question[] = [
       },
       {
         id: 'belt.new',
+        fitted: true,
         label: 'New one fitted',
         clears: ['residue.black'],
         call: 'leave',
@@ -65,13 +73,14 @@ export const mechanics: readonly Question[] = [
         label: 'There is none: direct drive',
         call: 'leave',
         means: 'The spindle sits on its motor; the steps for belts fall away.',
-        next: 'Go on.',
+        next: 'Continue with the next step.',
       },
     ],
   },
   {
     id: 'residue',
     ask: 'A swab over pulley, flywheel and idlers comes away',
+    topic: 'Swab over the belt path',
     sense: 'seen',
     when: { has: 'belt' },
     findings: [
@@ -95,6 +104,7 @@ export const mechanics: readonly Question[] = [
   {
     id: 'grease',
     ask: 'What is the old grease like?',
+    topic: 'Grease',
     sense: 'felt',
     several: true,
     places: ['lead screw', 'rails', 'spindle shaft', 'loading slides'],
@@ -131,6 +141,7 @@ export const mechanics: readonly Question[] = [
       },
       {
         id: 'grease.renewed',
+        fitted: true,
         label: 'Renewed',
         clean: true,
         call: 'leave',
@@ -142,6 +153,7 @@ export const mechanics: readonly Question[] = [
   {
     id: 'travel',
     ask: 'Pushed by hand, how does the carriage run?',
+    topic: 'Carriage by hand',
     sense: 'felt',
     when: { not: { has: 'servo' } },
     findings: [
@@ -150,7 +162,7 @@ export const mechanics: readonly Question[] = [
         label: 'Freely over the whole travel',
         call: 'leave',
         means: 'The stepper will not lose steps here.',
-        next: 'Go on.',
+        next: 'Continue with the next step.',
       },
       {
         id: 'travel.tight',
@@ -171,6 +183,7 @@ export const mechanics: readonly Question[] = [
   {
     id: 'spindle',
     ask: 'Turned by hand, how does the spindle run?',
+    topic: 'Spindle by hand',
     sense: 'felt',
     findings: [
       {
@@ -178,7 +191,7 @@ export const mechanics: readonly Question[] = [
         label: 'Freely and quietly',
         call: 'leave',
         means: 'Its bearings are sound enough to measure.',
-        next: 'Go on.',
+        next: 'Continue with the next step.',
       },
       {
         id: 'spindle.rough',
@@ -192,7 +205,7 @@ export const mechanics: readonly Question[] = [
         label: 'Not at all',
         call: 'stop',
         means: 'Power would burn the motor.',
-        next: 'Find what holds it: set grease, wound goo, a part in the way.',
+        next: 'Find what holds it: set grease, wound rubber, a part in the way.',
       },
       {
         id: 'spindle.wobble',
@@ -206,6 +219,7 @@ export const mechanics: readonly Question[] = [
   {
     id: 'band',
     ask: 'What is the steel band like?',
+    topic: 'Steel band',
     sense: 'seen',
     when: { has: 'band' },
     findings: [
@@ -235,6 +249,7 @@ export const mechanics: readonly Question[] = [
   {
     id: 'gears',
     ask: 'What is the eject gearbox like?',
+    topic: 'Eject gearbox',
     sense: 'seen',
     several: true,
     when: { has: 'motorised-eject' },
@@ -245,7 +260,7 @@ export const mechanics: readonly Question[] = [
         clean: true,
         call: 'leave',
         means: 'The gearbox can carry the disk.',
-        next: 'Go on.',
+        next: 'Continue with the next step.',
       },
       {
         id: 'gears.teeth',
@@ -270,6 +285,7 @@ export const mechanics: readonly Question[] = [
       },
       {
         id: 'gears.replaced',
+        fitted: true,
         label: 'Replaced, all pieces counted out',
         clean: true,
         call: 'leave',
@@ -280,10 +296,17 @@ export const mechanics: readonly Question[] = [
   },
   {
     id: 'rattle',
-    ask: 'Tilted gently, does anything rattle?',
+    ask: 'Does anything rattle when you tilt the drive gently?',
+    topic: 'Tilted',
     sense: 'heard',
     findings: [
-      { id: 'rattle.none', label: 'Nothing', call: 'leave', means: 'Nothing loose is inside.', next: 'Go on.' },
+      {
+        id: 'rattle.none',
+        label: 'Nothing',
+        call: 'leave',
+        means: 'Nothing loose is inside.',
+        next: 'Continue with the next step.',
+      },
       {
         id: 'rattle.loose',
         label: 'Something is loose',
@@ -303,6 +326,7 @@ export const mechanics: readonly Question[] = [
   {
     id: 'missing',
     ask: 'Is anything missing?',
+    topic: 'Missing',
     sense: 'seen',
     several: true,
     findings: [
@@ -312,7 +336,7 @@ export const mechanics: readonly Question[] = [
         clean: true,
         call: 'leave',
         means: 'As far as can be seen it is complete.',
-        next: 'Go on.',
+        next: 'Continue with the next step.',
       },
       {
         id: 'missing.screw',

@@ -5,9 +5,16 @@ export const onArrival: readonly Question[] = [
   {
     id: 'disk',
     ask: 'Is a disk or cartridge in it?',
+    topic: 'Disk inside',
     sense: 'seen',
     findings: [
-      { id: 'disk.none', label: 'None in it', call: 'leave', means: 'Nothing has to be saved first.', next: 'Go on.' },
+      {
+        id: 'disk.none',
+        label: 'None in it',
+        call: 'leave',
+        means: 'Nothing has to be saved first.',
+        next: 'Continue with the next step.',
+      },
       {
         id: 'disk.data',
         label: 'Stuck, and its data matter',
@@ -41,6 +48,7 @@ export const onArrival: readonly Question[] = [
   {
     id: 'history',
     ask: 'Has anyone been inside before?',
+    topic: 'History',
     sense: 'seen',
     findings: [
       {
@@ -76,6 +84,7 @@ export const onArrival: readonly Question[] = [
   {
     id: 'storage',
     ask: 'How was it kept?',
+    topic: 'Kept',
     sense: 'seen',
     several: true,
     findings: [
@@ -85,7 +94,7 @@ export const onArrival: readonly Question[] = [
         clean: true,
         call: 'leave',
         means: 'Little corrosion is to be expected.',
-        next: 'Go on.',
+        next: 'Continue with the next step.',
       },
       {
         id: 'storage.damp',

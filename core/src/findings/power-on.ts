@@ -5,6 +5,7 @@ export const powerOn: readonly Question[] = [
   {
     id: 'power',
     ask: 'Powered without a disk, what happens?',
+    topic: 'First power',
     sense: 'seen',
     several: true,
     findings: [
@@ -13,7 +14,7 @@ export const powerOn: readonly Question[] = [
         label: 'Lamp, spin and homing right',
         clean: true,
         call: 'leave',
-        means: 'It wakes as it should.',
+        means: 'The drive starts normally.',
         next: 'Go on with a sacrificial disk.',
       },
       {
@@ -49,6 +50,7 @@ export const powerOn: readonly Question[] = [
   {
     id: 'sacrifice',
     ask: 'How did the sacrificial disk come out?',
+    topic: 'Sacrificial disk',
     sense: 'seen',
     findings: [
       {
@@ -77,6 +79,7 @@ export const powerOn: readonly Question[] = [
   {
     id: 'protect',
     ask: 'Does write protect block and allow?',
+    topic: 'Write protect',
     sense: 'measured',
     findings: [
       {
@@ -84,7 +87,7 @@ export const powerOn: readonly Question[] = [
         label: 'Both, rightly',
         call: 'leave',
         means: 'A protected disk is safe in it.',
-        next: 'Go on.',
+        next: 'Continue with the next step.',
       },
       {
         id: 'protect.never',
@@ -105,9 +108,16 @@ export const powerOn: readonly Question[] = [
   {
     id: 'leads',
     ask: 'Do leads and ties keep clear of what turns?',
+    topic: 'Leads',
     sense: 'seen',
     findings: [
-      { id: 'leads.clear', label: 'All clear', call: 'leave', means: 'Nothing will be caught.', next: 'Go on.' },
+      {
+        id: 'leads.clear',
+        label: 'All clear',
+        call: 'leave',
+        means: 'Nothing will be caught.',
+        next: 'Continue with the next step.',
+      },
       {
         id: 'leads.near',
         label: 'One is near belt or flywheel',
@@ -120,6 +130,7 @@ export const powerOn: readonly Question[] = [
   {
     id: 'closed',
     ask: 'Tested again with its covers on',
+    topic: 'Covers on',
     sense: 'measured',
     findings: [
       {
@@ -141,6 +152,7 @@ export const powerOn: readonly Question[] = [
   {
     id: 'incoming',
     ask: 'A new or donor part: what is it like?',
+    topic: 'New part',
     sense: 'seen',
     places: ['belt', 'motor', 'head assembly', 'gear', 'sensor', 'capacitors', 'switch', 'shutter arm'],
     findings: [

@@ -1,5 +1,5 @@
-import type { Call, Observation } from '../observations'
-import { ParameterError } from '../errors'
+import type { Call, Observation } from '../base/observations'
+import { ParameterError } from '../base/errors'
 import { findFinding, findingFor, findQuestion, meaning } from './vocabulary'
 import type { Finding, Question } from './types'
 
@@ -37,7 +37,7 @@ export function recordFinding(input: FindingInput): RecordedFinding {
       field: 'place',
     })
   }
-  const words = `${topic(question)}: ${lower(finding.label)}${place ? `, ${place}` : ''}`
+  const words = `${question.topic}: ${lower(finding.label)}${place ? `, ${place}` : ''}`
   const title = measured ? `${words} (${input.value} ${question.measured!.unit})` : words
   return {
     finding,
@@ -52,55 +52,9 @@ export function recordFinding(input: FindingInput): RecordedFinding {
           unit: question.measured!.unit,
           how: 'measured by hand',
         }
-      : { key: `finding.${question.id}`, label: topic(question), value: finding.label, unit: '', how: question.sense },
+      : { key: `finding.${question.id}`, label: question.topic, value: finding.label, unit: '', how: question.sense },
     call: { kind: finding.call, reasons: [meaning(finding, place)], next: finding.next },
   }
 }
 
 const lower = (s: string) => s.charAt(0).toLowerCase() + s.slice(1)
-
-const TOPICS: Readonly<Record<string, string>> = {
-  disk: 'Disk inside',
-  history: 'History',
-  storage: 'Kept',
-  belt: 'Belt',
-  residue: 'Swab over the belt path',
-  grease: 'Grease',
-  travel: 'Carriage by hand',
-  spindle: 'Spindle by hand',
-  band: 'Steel band',
-  gears: 'Eject gearbox',
-  rattle: 'Tilted',
-  missing: 'Missing',
-  smell: 'Smell',
-  corrosion: 'Corrosion',
-  caps: 'Capacitors',
-  shorts: 'Supply pins',
-  chips: 'Chips',
-  pins: 'Pins',
-  supply: 'Supply wires proved by',
-  mains: 'Mains and tube seen by',
-  heads: 'Heads',
-  arm: 'Shutter arm',
-  pin: 'Write-protect pin',
-  flag: 'Track-zero flag',
-  click: 'Click',
-  edges: 'Last cartridge’s edge',
-  pad: 'Pressure pad',
-  loading: 'Loading by hand',
-  headclean: 'Swab over the heads',
-  fibres: 'Last look',
-  lacquer: 'Lacquer',
-  screws: 'Screw heads',
-  evidence: 'Evidence of misalignment',
-  seconddisk: 'Second trusted disk',
-  power: 'First power',
-  sacrifice: 'Sacrificial disk',
-  protect: 'Write protect',
-  leads: 'Leads',
-  closed: 'Covers on',
-  incoming: 'New part',
-}
-
-/** A question in a word or two, as the log has it. */
-export const topic = (question: Question): string => TOPICS[question.id] ?? question.id

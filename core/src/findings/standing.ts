@@ -1,4 +1,4 @@
-import { standingEntries, type LogEntry } from '../observations'
+import { standingEntries, type LogEntry } from '../log'
 import type { Finding, Question } from './types'
 import { findFinding } from './vocabulary'
 

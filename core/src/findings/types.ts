@@ -1,4 +1,4 @@
-import type { CallKind } from '../observations'
+import type { CallKind } from '../base/observations'
 import type { Condition } from './condition'
 
 /** How something came to be known. */
@@ -21,6 +21,8 @@ export interface Finding {
   readonly clean?: true
   /** Findings, of this question or another, that no longer hold once this is found. */
   readonly clears?: readonly string[]
+  /** A part or a material was fitted or made new: it stands among the parts of a certificate. */
+  readonly fitted?: true
   /** What else a person might call it. */
   readonly also?: string
 }
@@ -41,6 +43,8 @@ export interface Measured {
 export interface Question {
   readonly id: string
   readonly ask: string
+  /** What it is about, as the beginning of a log entry. */
+  readonly topic: string
   readonly sense: Sense
   /** Several answers may hold at once; otherwise the latest one (for each place) holds. */
   readonly several?: true

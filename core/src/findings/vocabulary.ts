@@ -1,4 +1,4 @@
-import { ParameterError } from '../errors'
+import { ParameterError } from '../base/errors'
 import { adjusters } from './adjusters'
 import { boards } from './boards'
 import { holds, type Situation } from './condition'
@@ -35,7 +35,10 @@ export function findFinding(id: string): { readonly finding: Finding; readonly q
   return found
 }
 
-/** The finding that a reading amounts to. @throws ParameterError where the question is not measured or the reading is impossible */
+/**
+ * The finding that a reading amounts to.
+ * @throws ParameterError where the question is not measured or the reading is impossible
+ */
 export function findingFor(question: Question, value: number): Finding {
   const m = question.measured
   if (!m)

@@ -13,7 +13,7 @@ export interface Account {
   readonly hourRate: number | null
   /** Chance of success, 0 to 1, where you know better than the usual one. */
   readonly chance: number | null
-  /** It matters to somebody beyond its price. */
+  /** Repair even at a loss beyond its price. */
   readonly matters: boolean
 }
 

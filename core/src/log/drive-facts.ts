@@ -1,12 +1,13 @@
-import type { Pulleys } from '../drivetrain'
-import type { Features, MechanismId } from '../mechanisms'
-import type { Account } from '../worth'
+import type { Pulleys, Features, MechanismId } from '../drives'
+import type { Account } from './account'
 
 /** What is known of a drive as a thing, apart from its log. */
 export interface DriveFacts {
   readonly id: string
   /** The workshop's own number, such as SK-05. */
   readonly tag: string
+  /** A simulated drive on file: what it does says nothing of any real one. */
+  readonly simulated: boolean
   readonly mechanism: MechanismId
   readonly maker: string
   readonly model: string

@@ -1,5 +1,5 @@
-import type { AdjusterId, ZoneRead } from '../carriage'
-import type { Cable, DriveProfile, HostProfile } from '../host-fit'
+import type { AdjusterId, Zone } from '../drives'
+import type { Cable, DriveProfile, HostProfile } from '../drives/hosts'
 import type { AsFoundItem } from './as-found-item'
 import type { Outcome } from './outcome'
 
@@ -10,6 +10,7 @@ export interface SpeedEntryData {
   readonly uncertainty: number | null
   /** Turns of the trimmer since the reading before; positive is to the right. */
   readonly movedTurns: number
+  /** The recording that it was computed from. */
   readonly captureSha: string
   readonly captureName: string
   readonly channel: string
@@ -24,7 +25,21 @@ export interface SpeedEntryData {
     readonly polarity?: 'auto' | 'positive' | 'negative'
   }
   readonly nominalRpm: number
-  readonly simulated: boolean
+}
+
+/** A value that a person read off something and typed: a speed, a voltage, a level, a count of sectors. */
+export interface ReadingEntryData {
+  readonly type: 'reading'
+  /** Its key in the vocabulary of readings, such as `speed.mean`. */
+  readonly key: string
+  readonly value: number | string
+  readonly unit: string
+  /** Half-width of the 95 % interval, in `unit`; null where none can be given. */
+  readonly uncertainty: number | null
+  /** Sectors that were counted, where the value is a share of them. */
+  readonly count: CountedSectors | null
+  /** Turns of the trimmer since the speed before it; 0 for anything else. */
+  readonly movedTurns: number
 }
 
 /** A sum and what was typed into it, so that it can be worked out again. */
@@ -42,11 +57,40 @@ export interface HostFitEntryData {
   readonly cable: Cable
 }
 
+/** How one track read: one bar of the rail. */
+export interface SurfaceBar {
+  readonly cylinder: number
+  readonly head: 0 | 1
+  /** Timing margin, share of the half window; null where nothing was read. */
+  readonly margin: number | null
+  readonly good: number
+  readonly bad: number
+  readonly missing: number
+  /** Sectors whose header names another cylinder. */
+  readonly wrongCylinder: number
+}
+
+/** What a surface says beside its tracks. */
+export interface SurfaceFacts {
+  /** Cylinders that headers name more than the count of steps, where it is the same everywhere. */
+  readonly homeOff: number
+  /** Bit rate off nominal, a share; null where it is not known. */
+  readonly rateOff: number | null
+  /** How the margins of the lower and the upper head swing once a revolution, share of the half window. */
+  readonly swings: readonly [SurfaceSwing | null, SurfaceSwing | null]
+}
+
+/** Zero to peak with its standard error, both as shares of the half window. */
+export interface SurfaceSwing {
+  readonly size: number
+  readonly sd: number
+}
+
 /** A surface as it read, and from what, so that it can be read again. */
 export interface ReadTestEntryData {
   readonly type: 'read-test'
-  /** Bars of the rail: cylinder, head, margin in percent (−1 for none), sectors good, bad, missing, foreign. */
-  readonly bars: readonly (readonly [number, 0 | 1, number, number, number, number, number])[]
+  readonly bars: readonly SurfaceBar[]
+  readonly surface: SurfaceFacts
   readonly captureSha: string | null
   readonly captureName: string | null
   /** How the recording was read. */
@@ -72,6 +116,13 @@ export interface SweepCount {
   readonly named?: number
 }
 
+/** What both heads read in one zone. */
+export interface ZoneRead {
+  readonly zone: Zone
+  readonly lower: SweepCount
+  readonly upper: SweepCount | null
+}
+
 /** A sweep of an adjuster with every try, struck out or not, so that it can be worked out again. */
 export interface SweepEntryData {
   readonly type: 'sweep'
@@ -93,7 +144,6 @@ export interface SweepEntryData {
   readonly recheck: { readonly position: number | null; readonly zones: readonly ZoneRead[] } | null
   /** The reference disk that it was swept with. */
   readonly disk: string | null
-  readonly simulated: boolean
 }
 
 /** A test whose sectors were counted by a person or a host: formatting, patterns, interchange. */
@@ -130,12 +180,17 @@ export interface WriteTestEntryData {
   readonly result: WriteTestResult
 }
 
+/** Sectors of one head in one zone. */
+export interface CountedPlace extends CountedSectors {
+  readonly head: 0 | 1
+  readonly zone: Zone
+}
+
 /** A disk of the shelf read in this drive, its sectors counted by a person. */
 export interface CrossReadEntryData {
   readonly type: 'cross-read'
   readonly disk: string
-  /** Head, zone, sectors good and in all. */
-  readonly places: readonly (readonly [0 | 1, 'outer' | 'middle' | 'inner', number, number])[]
+  readonly places: readonly CountedPlace[]
 }
 
 export interface StepEntryData {
@@ -235,6 +290,7 @@ export interface AcknowledgedEntryData {
 
 export type EntryData =
   | SpeedEntryData
+  | ReadingEntryData
   | SumEntryData
   | HostFitEntryData
   | ReadTestEntryData

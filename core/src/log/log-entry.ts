@@ -1,6 +1,5 @@
-import type { Call } from './call'
+import type { Call, Evidence, Observation } from '../base/observations'
 import type { EntryData } from './entry-data'
-import type { Observation } from './observation'
 
 /** The eleven stations, in the order of the work. */
 export const STATION_IDS = [
@@ -71,6 +70,8 @@ export interface LogEntry {
   readonly detail: string
   readonly call: Call | null
   readonly observations: readonly Observation[]
+  /** Where the observations come from; null for an entry that measures nothing. */
+  readonly evidence: Evidence | null
   readonly data: EntryData | null
   /** Id of the entry that this one takes back. */
   readonly takesBack: string | null
@@ -81,3 +82,17 @@ export function standingEntries(log: readonly LogEntry[]): LogEntry[] {
   const gone = new Set(log.map(e => e.takesBack).filter(id => id !== null))
   return log.filter(e => e.kind !== 'taken-back' && !gone.has(e.id)).sort((a, b) => a.seq - b.seq)
 }
+
+/** An entry before the log gives it its place. */
+export type NewEntry = Omit<LogEntry, 'seq'>
+
+/**
+ * Whether an entry may support a claim about a drive: what the simulated drive did says nothing of a real one.
+ * @param drive on whose log it stands
+ */
+export const supports = (entry: LogEntry, drive: { readonly simulated: boolean }): boolean =>
+  drive.simulated || entry.evidence?.source !== 'simulated'
+
+/** Entries that still hold and may support a claim about the drive, oldest first. */
+export const supportingEntries = (log: readonly LogEntry[], drive: { readonly simulated: boolean }): LogEntry[] =>
+  standingEntries(log).filter(e => supports(e, drive))

@@ -1,4 +1,4 @@
-import { errorBound, oneIn } from '../numbers'
+import { errorBound, oneIn } from '../base/numbers'
 
 /** Confidence of what is claimed of counts. */
 export const CONFIDENCE = 0.95

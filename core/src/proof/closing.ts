@@ -1,5 +1,6 @@
 import { findingsAmong } from '../findings'
-import { standingEntries, type Call, type LogEntry } from '../observations'
+import { speedOf, supportingEntries, type LogEntry } from '../log'
+import type { Call } from '../base/observations'
 
 /** What is done again, or only then, once the covers are on. */
 export const CLOSING_CHECKS = [
@@ -64,9 +65,12 @@ export interface Closing {
   readonly call: Call
 }
 
-/** What the log says of the drive since it was closed up: nothing from before counts, as some drives fail only once reassembled. */
-export function closingOf(log: readonly LogEntry[]): Closing {
-  const standing = standingEntries(log)
+/**
+ * What the log says of the drive since it was closed up: nothing from before counts, as some drives fail only once
+ * reassembled.
+ */
+export function closingOf(log: readonly LogEntry[], drive: { readonly simulated: boolean }): Closing {
+  const standing = supportingEntries(log, drive)
   const closed = standing.findLast(e => e.data?.type === 'step' && e.data.step === 'prove.close') ?? null
   const since = closed ? standing.filter(e => e.seq > closed.seq) : []
   const checks = CLOSING_CHECKS.map((check): ClosingState => {
@@ -117,8 +121,8 @@ export function closingOf(log: readonly LogEntry[]): Closing {
 
 function concerns({ id }: ClosingCheck, e: LogEntry): boolean {
   const d = e.data
-  if (!d || ('simulated' in d && d.simulated)) return false
-  if (id === 'speed') return d.type === 'speed'
+  if (!d) return false
+  if (id === 'speed') return speedOf(e) !== null
   if (id === 'protect')
     return (d.type === 'finding' && findingsAmong([e])[0]?.question.id === 'protect') || d.type === 'write-test'
   if (id === 'reads')

@@ -1,47 +1,47 @@
+export { DISK_FAMILIES, blameBench, classesOf, familyOf, type DriveOnBench } from './blame/bench-of'
+export { BLAME_CAUSES, headName, whoIsToBlame, type BlameAnswer, type BlameCause, type Blamed } from './blame/blame'
+export { readsOnLog } from './blame/from-log'
+export { readBlameCsv, type BlameTable } from './blame/read-csv'
 export {
-  buildCertificate,
-  CERTIFICATE_VERSION,
-  type Certificate,
-  type CertificateMeasurement,
-  type DiskWord,
-} from './certificate'
-export { CERTIFICATE_SCHEMA } from './certificate-schema'
-export { checkCertificate, type CheckedCertificate } from './check-certificate'
-export { logHead, sealOf, type LogHead } from './seal'
-export { nextService, type ServiceDate } from './next-service'
-export { partsOf, type PartJudged } from './part-out'
-export type { DriveFacts } from './drive'
-export { speedContextOf } from './speed-context'
-export {
-  chainOf,
-  diskWord,
-  disagreements,
-  PROOFS,
-  standingOf,
-  type ChainLink,
-  type DiskEvent,
-  type DiskReading,
-  type DiskStanding,
-  type Disagreement,
-  type Proof,
-  type ReferenceDisk,
-} from './reference-disks'
+  ZONE_NAMES,
+  placeFails,
+  poolReads,
+  type BlameDisk,
+  type BlameDrive,
+  type BlameRead,
+  type PlaceRead,
+  type ZoneName,
+} from './blame/reads'
 export { CONFIDENCE } from './bound-said'
-export { ladderOf, moreFor, planFor, type Ladder, type ProofPlan, type RungState, type TestState } from './ladder'
+export { CLOSING_CHECKS, closingOf, type Closing, type ClosingCheck, type ClosingState } from './closing'
+export { ladderOf, moreFor, planFor, type Ladder, type ProofPlan, type RungState } from './ladder'
+export { type ProvedDrive, type TestState } from './test-states'
+export { partsOf, type PartJudged } from './part-out'
 export {
-  findProofTest,
   NEEDS,
-  PROOF_TEST_IDS,
   PROOF_TESTS,
-  RUNG_IDS,
+  PROOF_TEST_IDS,
   RUNGS,
+  RUNG_IDS,
+  findProofTest,
   type NeedId,
   type ProofDisk,
   type ProofTest,
   type ProofTestId,
   type RungId,
 } from './proof-tests'
-export * from './blame'
+export {
+  PROOFS,
+  chainOf,
+  disagreements,
+  diskWord,
+  standingOf,
+  type ChainLink,
+  type Disagreement,
+  type DiskEvent,
+  type DiskReading,
+  type DiskStanding,
+  type Proof,
+  type ReferenceDisk,
+} from './reference-disks'
 export { checksOf, judgeWriteTest, type JudgedWriteTest, type WriteCheck } from './write-test'
-export * from './sums'
-export { CLOSING_CHECKS, closingOf, type Closing, type ClosingCheck, type ClosingState } from './closing'

@@ -1,6 +1,7 @@
 import { findingsAmong } from '../findings'
-import { possibleFeatures, type Features, type FeatureTag, type MechanismId } from '../mechanisms'
-import { formatObservation, standingEntries, type CallKind, type LogEntry, type PartLeft } from '../observations'
+import { findMechanism, possibleFeatures, type FeatureTag } from '../drives'
+import { formatObservation, type CallKind } from '../base/observations'
+import { speedOf, supportingEntries, type DriveFacts, type LogEntry, type PartLeft } from '../log'
 
 export interface PartJudged extends PartLeft {
   /** False where something was found wrong with it: it stays in the list so that nobody takes it. */
@@ -11,7 +12,8 @@ interface Part {
   readonly id: string
   readonly label: string
   readonly has?: readonly FeatureTag[]
-  readonly of?: readonly MechanismId[]
+  /** Only of classes that name it among their own parts. */
+  readonly own?: true
   /** Findings that show it good by a look, and those that show it bad. */
   readonly good: readonly string[]
   readonly bad: readonly string[]
@@ -48,7 +50,7 @@ const PARTS: readonly Part[] = [
     good: ['travel.free'],
     bad: ['travel.tight', 'travel.stuck', 'band.creased'],
     tests: ['home'],
-    of: ['8in', '5.25in-48', '5.25in-96', '5.25in-serial', '3.5in', '3.5in-eject', '3in'],
+    own: true,
   },
   {
     id: 'board',
@@ -72,7 +74,7 @@ const PARTS: readonly Part[] = [
     good: [],
     bad: [],
     tests: ['speed', 'sensor'],
-    of: ['8in', '5.25in-48', '5.25in-96', '3.5in', '3.5in-eject', '3in'],
+    own: true,
   },
   {
     id: 'zero',
@@ -80,7 +82,7 @@ const PARTS: readonly Part[] = [
     good: ['flag.whole', 'flag.rebuilt'],
     bad: ['flag.bent', 'flag.snapped'],
     tests: ['home', 'detector'],
-    of: ['8in', '5.25in-48', '5.25in-96', '3.5in', '3.5in-eject', '3in'],
+    own: true,
   },
   {
     id: 'protect',
@@ -94,14 +96,14 @@ const PARTS: readonly Part[] = [
     label: 'Write-protect pin',
     good: ['pin.there', 'pin.back', 'pin.bagged'],
     bad: ['pin.missing'],
-    of: ['3in'],
+    own: true,
   },
   {
     id: 'arm',
     label: 'Shutter arm',
     good: ['arm.there', 'arm.fitted'],
     bad: ['arm.bent', 'arm.missing'],
-    of: ['3.5in', '3.5in-eject'],
+    own: true,
   },
   {
     id: 'gears',
@@ -134,12 +136,20 @@ const PARTS: readonly Part[] = [
 
 const GOOD: ReadonlySet<CallKind> = new Set(['leave', 'nudge'])
 
-/** What is still good in a drive, by its log: tested parts first, then those that were looked at, then those that nobody knows; bad ones last. */
-export function partsOf(mechanism: MechanismId, log: readonly LogEntry[], features?: Features | null): PartJudged[] {
-  const standing = standingEntries(log)
+/**
+ * What is still good in a drive, by its log: tested parts first, then those that were looked at, then those that
+ * nobody knows; bad ones last.
+ */
+export function partsOf(
+  drive: Pick<DriveFacts, 'mechanism' | 'features' | 'simulated'>,
+  log: readonly LogEntry[],
+): PartJudged[] {
+  const { mechanism, features } = drive
+  const own: readonly string[] = findMechanism(mechanism).parts
+  const standing = supportingEntries(log, drive)
   const found = findingsAmong(standing)
   const tags = possibleFeatures(mechanism, features ?? undefined)
-  const here = PARTS.filter(p => (!p.of || p.of.includes(mechanism)) && (!p.has || p.has.some(t => tags.has(t))))
+  const here = PARTS.filter(p => (!p.own || own.includes(p.id)) && (!p.has || p.has.some(t => tags.has(t))))
   return here
     .map((part): PartJudged => {
       const base = { id: part.id, label: part.label }
@@ -166,6 +176,7 @@ const rank = (p: PartJudged) => (p.good ? ['tested', 'looked at', 'not known'].i
 
 function isTest(part: Part, e: LogEntry): boolean {
   const d = e.data
-  if (!d || ('simulated' in d && d.simulated)) return false
-  return part.tests?.includes(d.type === 'sum' ? d.instrument : d.type) ?? false
+  if (!d) return false
+  const test = d.type === 'sum' ? d.instrument : speedOf(e) ? 'speed' : d.type
+  return part.tests?.includes(test) ?? false
 }

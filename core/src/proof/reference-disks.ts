@@ -1,4 +1,4 @@
-import type { Call } from '../observations'
+import type { Call, SourceId } from '../base/observations'
 
 /** How the drive that wrote a disk was itself proved. */
 export const PROOFS = {
@@ -33,6 +33,8 @@ export interface DiskReading {
   readonly sectors: number
   /** Least margin of either head, share of half the window; null where nothing was read. */
   readonly margin: number | null
+  /** Where the counts come from. */
+  readonly source: SourceId
   /** Whether the drive was released or else known to be right at the time. */
   readonly provenDrive: boolean
 }
@@ -183,7 +185,8 @@ export interface Disagreement {
 const reads = (r: DiskReading) => r.sectors > 0 && r.good === r.sectors && (r.margin ?? 1) > 0.2
 
 /**
- * Disks that a drive reads differently: one whole, the other not. Where other drives or a third disk side with one, the other is the odd
+ * Disks that a drive reads differently: one whole, the other not. Where other drives or a third disk side with one,
+ * the other is the odd
  * one; two disks in one drive alone decide nothing.
  * @param nameOf name of a disk
  */

@@ -1,7 +1,8 @@
-import { LAYOUTS, layoutsOf, type MechanismId } from '../mechanisms'
-import { spaced } from '../numbers'
+import { LAYOUTS, layoutsOf, type MechanismId } from '../drives'
+import { spaced } from '../base/numbers'
 import { boundSaid } from './bound-said'
-import type { Call, CountedSectors, Observation, WriteTestResult } from '../observations'
+import type { Call, Observation } from '../base/observations'
+import type { CountedSectors, WriteTestResult } from '../log'
 
 export interface WriteCheck {
   readonly id:
@@ -17,11 +18,16 @@ export interface JudgedWriteTest {
   readonly observations: readonly Observation[]
 }
 
-/** Turns that a track of a format takes at least: one to write it; at most: to wait, write, and verify twice (common practice). */
+/**
+ * Turns that a track of a format takes at least: one to write it; at most: to wait, write, and verify twice (common
+ * practice).
+ */
 const LEAST_TURNS = 1
 const MOST_TURNS = 6
 
-/** What a class has no use for: what steps not has neither cylinders nor a home, and a cartridge is not formatted low. */
+/**
+ * What a class has no use for: what steps not has neither cylinders nor a home, and a cartridge is not formatted low.
+ */
 export function checksOf(mechanism: MechanismId): readonly WriteCheck['id'][] {
   const all: WriteCheck['id'][] = [
     'blocks',
@@ -46,7 +52,7 @@ export function checksOf(mechanism: MechanismId): readonly WriteCheck['id'][] {
 
 const TITLES: Readonly<Record<WriteCheck['id'], string>> = {
   blocks: 'A protected disk is not written',
-  allows: 'An open disk is written',
+  allows: 'A write-enabled disk can be written',
   format: 'Format, verified',
   time: 'Time of the format',
   first: 'First cylinder',
@@ -155,7 +161,10 @@ export function judgeWriteTest(mechanism: MechanismId, r: WriteTestResult): Judg
   }
 }
 
-/** A format that is quicker than the disk turns wrote nothing; one that takes several times as long tried again and again. */
+/**
+ * A format that is quicker than the disk turns wrote nothing; one that takes several times as long tried again and
+ * again.
+ */
 function timed(mechanism: MechanismId, r: WriteTestResult): WriteCheck {
   const base = { id: 'time' as const, label: TITLES.time }
   const rpm = LAYOUTS[layoutsOf(mechanism)[0] ?? '']?.rpm

@@ -1,6 +1,10 @@
-import type { Call, LogEntry } from '../observations'
-import { CERTIFICATE_VERSION, type Certificate } from './certificate'
+import type { Call } from '../base/observations'
+import type { LogEntry } from '../log'
+import { CERTIFICATE_VERSION, type Certificate } from './certificate-form'
 import { logHead, sealOf } from './seal'
+
+/** From this version on every measurement has its source, and the log is sealed with it. */
+const FIRST_WITH_SOURCES = 3
 
 export interface CheckedCertificate {
   readonly state: 'whole' | 'changed' | 'log differs' | 'no certificate' | 'newer'
@@ -9,9 +13,11 @@ export interface CheckedCertificate {
 }
 
 /**
- * Whether a certificate is as it was issued: its own hash, and, where the drive's log is at hand, whether the log still has the entries
+ * Whether a certificate is as it was issued: its own hash, and, where the drive's log is at hand, whether the log
+ * still has the entries
  * that it was made from.
- * @param json what was read of a file, of any kind @param log finds the log of a drive by its tag; null where there is none
+ * @param json what was read of a file, of any kind
+ * @param log finds the log of a drive by its tag; null where there is none
  */
 export function checkCertificate(
   json: unknown,
@@ -53,6 +59,17 @@ export function checkCertificate(
             : 'It has no hash: anybody may have written it.',
         ],
         next: 'Believe nothing in it; ask the workshop for it again.',
+      },
+    }
+  // Entries had another form then, so that their seals cannot be compared with today's.
+  if (typeof version !== 'number' || version < FIRST_WITH_SOURCES)
+    return {
+      state: 'whole',
+      tag,
+      call: {
+        kind: 'leave',
+        reasons: ['It is as it was issued.', 'It is of an earlier version, whose seals of the log cannot be compared.'],
+        next: 'Issue it again from the log, where the drive is in this workshop.',
       },
     }
   const head = content.logHead

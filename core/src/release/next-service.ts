@@ -1,6 +1,6 @@
 import { findingsAmong } from '../findings'
-import { possibleFeatures, type MechanismId } from '../mechanisms'
-import { standingEntries, type LogEntry } from '../observations'
+import { possibleFeatures, type MechanismId } from '../drives'
+import { standingEntries, type LogEntry } from '../log'
 
 /** Something to be done again, some time after the drive was done. */
 export interface ServiceDate {
@@ -19,7 +19,10 @@ interface Rule {
   readonly when: (found: ReadonlySet<string>, mechanism: MechanismId) => boolean
 }
 
-/** Intervals are common practice where the work says so, else from memory; each is what a careful bench keeps to, no law. */
+/**
+ * Intervals are common practice where the work says so, else from memory; each is what a careful bench keeps to, no
+ * law.
+ */
 const RULES: readonly Rule[] = [
   {
     id: 'oil',

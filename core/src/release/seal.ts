@@ -1,13 +1,16 @@
 import { sha256 } from '@noble/hashes/sha2'
 import { bytesToHex, utf8ToBytes } from '@noble/hashes/utils'
 import canonicalize from 'canonicalize'
-import type { LogEntry } from '../observations'
+import type { LogEntry } from '../log'
 
 /** SHA-256 of a value's canonical JSON (RFC 8785: keys in order, numbers as ECMAScript writes them), hexadecimal. */
 export const sealOf = (value: unknown): string => bytesToHex(sha256(utf8ToBytes(canonicalize(value) ?? 'null')))
 
-/** What of an entry is sealed: all that it says. Its driveId stays out, as a drive may come to another workshop under another. */
-const said = ({ seq, id, at, kind, station, title, detail, call, observations, data, takesBack }: LogEntry) => ({
+/**
+ * What of an entry is sealed: all that it says. Its driveId stays out, as a drive may come to another workshop under
+ * another.
+ */
+const said = ({
   seq,
   id,
   at,
@@ -17,6 +20,20 @@ const said = ({ seq, id, at, kind, station, title, detail, call, observations, d
   detail,
   call,
   observations,
+  evidence,
+  data,
+  takesBack,
+}: LogEntry) => ({
+  seq,
+  id,
+  at,
+  kind,
+  station,
+  title,
+  detail,
+  call,
+  observations,
+  evidence,
   data,
   takesBack,
 })
@@ -25,7 +42,10 @@ export interface LogHead {
   /** Highest sequence number; 0 for an empty log. */
   readonly seq: number
   readonly entries: number
-  /** Each entry sealed together with the seal before it: it changes when any entry before it is changed, left out or put in. */
+  /**
+   * Each entry sealed together with the seal before it: it changes when any entry before it is changed, left out or
+   * put in.
+   */
   readonly hash: string
 }
 

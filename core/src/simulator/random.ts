@@ -1,4 +1,6 @@
-/** A seeded source of random numbers: the same seed gives the same drive on every machine (mulberry32, public domain). */
+/**
+ * A seeded source of random numbers: the same seed gives the same drive on every machine (mulberry32, public domain).
+ */
 export class Random {
   private state: number
   private spare: number | null = null

@@ -1,5 +1,4 @@
-import { findMechanism, type MechanismId } from '../mechanisms'
-import { turningParts, type Pulleys } from '../drivetrain'
+import { findMechanism, turningParts, type MechanismId, type Pulleys } from '../drives'
 import type { PickupOptions } from './simulated-pickup'
 
 export interface Scenario {
@@ -19,7 +18,7 @@ const MOTOR = rate('motor pulley')
 
 function steady(mechanism: MechanismId, seed: number, percentOff: number): PickupOptions {
   const { speed, drives } = findMechanism(mechanism)
-  const rpm = speed.nominal[0].value * (1 + percentOff / 100)
+  const rpm = speed.nominal[0]!.value * (1 + percentOff / 100)
   const belt = drives[0] === 'belt'
   return {
     seed,

@@ -1,5 +1,5 @@
-import { writeVcd, type EdgeList } from '../captures'
-import type { PulseTrain } from '../spindle'
+import { writeVcd, type EdgeList } from '../signals/captures'
+import type { PulseTrain } from '../instruments/spindle'
 import { Random } from './random'
 import { SpindleModel, type SpindleModelOptions } from './spindle-model'
 
@@ -74,7 +74,7 @@ export class SimulatedPickup {
     const from = sinceS * TICKS_PER_SECOND
     let first = 0
     // Begin with a whole pulse: falling edges stand at even places.
-    while (first < this.ticks.length && this.ticks[first] < from) first += 2
+    while (first < this.ticks.length && this.ticks[first]! < from) first += 2
     return { initial: 1, times: Float64Array.from(this.ticks.slice(first), t => t / TICKS_PER_SECOND), gaps: [] }
   }
 

@@ -78,14 +78,15 @@ export class SpindleModel {
     rpm *= 1 + ((o.coldPercent ?? 0) / 100) * Math.exp(-time / (o.warmUpS ?? 60))
     let factor = 1 + this.wander
     o.ripples?.forEach((r, i) => {
-      factor += (r.peakPercent / 100) * Math.sin(2 * Math.PI * (r.cyclesPerTurn * angle + this.phases[i]))
+      factor += (r.peakPercent / 100) * Math.sin(2 * Math.PI * (r.cyclesPerTurn * angle + this.phases[i]!))
     })
     return Math.max(0, rpm * factor * this.spin)
   }
 
   /**
    * Runs until the given time.
-   * @param marks angles of the marks in turns (0 to 1, ascending) @param onMark called with each passing: time, mark index, angle in turns from the start
+   * @param marks angles of the marks in turns (0 to 1, ascending)
+   * @param onMark called with each passing: time, mark index, angle in turns from the start
    */
   advanceTo(
     untilS: number,

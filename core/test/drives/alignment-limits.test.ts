@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { hasOffsetCost, halfWindowUm, offsetCost } from '../../src/carriage'
-import { ALIGNMENT_LIMITS, LAYOUTS, layoutsOf, MECHANISM_IDS, pitchUm } from '../../src/mechanisms'
+import { hasOffsetCost, halfWindowUm, offsetCost } from '../../src/calculators/alignment'
+import { ALIGNMENT_LIMITS, LAYOUTS, layoutsOf, MECHANISM_IDS, pitchUm } from '../../src/drives'
 
 describe('limits of alignment', () => {
   const classes = MECHANISM_IDS.filter(hasOffsetCost)

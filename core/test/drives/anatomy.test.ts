@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { anatomyOf, findMechanism, MECHANISM_IDS, trackRadiusMm, type Shape } from '../../src/mechanisms'
+import { anatomyOf, findMechanism, MECHANISM_IDS, trackRadiusMm, type Shape } from '../../src/drives'
 
 function box(s: Shape): [number, number, number, number] {
   if (s.kind === 'rect') return [s.x, s.y, s.x + s.w, s.y + s.h]

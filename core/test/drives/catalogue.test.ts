@@ -8,7 +8,7 @@ import {
   MECHANISMS,
   nearestNominal,
   speedBands,
-} from '../../src/mechanisms'
+} from '../../src/drives'
 
 describe('catalogue', () => {
   it('holds the nine classes, each by its id', () => {
@@ -78,6 +78,6 @@ describe('flux density against the titles of the ECMA standards', () => {
     ['8in', 1, 6816],
   ] as const)('%s reaches its published density on the innermost track', (id, format, perInch) => {
     const m = findMechanism(id)
-    expect(Math.abs(innermostFluxPerInch(m, m.formats[format])! - perInch)).toBeLessThan(1)
+    expect(Math.abs(innermostFluxPerInch(m, m.formats[format]!)! - perInch)).toBeLessThan(1)
   })
 })

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { openBeltLength, turningParts } from '../../src/drivetrain'
+import { openBeltLength, turningParts } from '../../src/drives'
 
 describe('open belt length', () => {
   it('is two straights and a whole pulley where both are the same', () => {

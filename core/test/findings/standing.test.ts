@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { standingFindings } from '../../src/findings'
-import type { LogEntry } from '../../src/observations'
+import type { LogEntry } from '../../src/log'
 import { entry, found } from '../log'
 
 const ids = (log: LogEntry[]) => standingFindings(log).map(f => (f.place ? `${f.finding.id}@${f.place}` : f.finding.id))

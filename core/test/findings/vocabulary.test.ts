@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { findFinding, findingsNamed, QUESTIONS, recordFinding, searchFindings, situationOf } from '../../src/findings'
-import type { MECHANISM_IDS } from '../../src/mechanisms'
+import type { MECHANISM_IDS } from '../../src/drives'
 
 const all = QUESTIONS.flatMap(q => q.findings.map(f => ({ q, f })))
 

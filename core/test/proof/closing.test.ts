@@ -1,9 +1,11 @@
 import { describe, expect, it } from 'vitest'
-import { closingOf, ladderOf } from '../../src/proving'
-import { progressOf } from '../../src/procedures'
-import type { Call, LogEntry, WriteTestResult } from '../../src/observations'
+import { closingOf, ladderOf } from '../../src/proof'
+import { progressOf } from '../../src/bench/stations'
+import type { Call } from '../../src/base/observations'
+import type { LogEntry, WriteTestResult } from '../../src/log'
 import { entry, found } from '../log'
 
+const REAL = { simulated: false }
 const call = (kind: Call['kind'], why = 'because'): Call => ({ kind, reasons: [why], next: 'go on' })
 const speed = (kind: Call['kind'] = 'leave') =>
   entry({
@@ -24,7 +26,7 @@ const read = (kind: Call['kind'] = 'leave') =>
     kind: 'measurement',
     station: 'prove',
     call: call(kind),
-    data: { type: 'cross-read', disk: 'd', places: [[0, 'outer', 9, 9]] },
+    data: { type: 'cross-read', disk: 'd', places: [{ head: 0, zone: 'outer', good: 9, sectors: 9 }] },
   })
 const close = () => entry({ kind: 'step', station: 'prove', data: { type: 'step', step: 'prove.close' } })
 const protect = () => found('protect.both', 'first-power')
@@ -33,25 +35,25 @@ const released = () => entry({ kind: 'released', station: 'release', data: { typ
 
 describe('after closing up', () => {
   it('nothing from before counts', () => {
-    expect(closingOf([speed(), protect(), read(), sum('wiggle')])).toMatchObject({
+    expect(closingOf([speed(), protect(), read(), sum('wiggle')], REAL)).toMatchObject({
       closed: null,
       proved: false,
       call: { kind: 'unknown', reasons: [expect.stringContaining('proved open')] },
     })
-    const { checks, call: c } = closingOf([speed(), protect(), read(), sum('wiggle'), close()])
+    const { checks, call: c } = closingOf([speed(), protect(), read(), sum('wiggle'), close()], REAL)
     expect(checks.every(x => x.state === 'not done')).toBe(true)
     expect(c.reasons[0]).toBe('0 of 4 checks passed with the covers on.')
   })
   it('speed, write protect, a read and the wiggle test prove it; cold, warm and a soak may follow', () => {
     const log = [close(), speed(), protect(), read(), sum('wiggle')]
-    expect(closingOf(log)).toMatchObject({
+    expect(closingOf(log, REAL)).toMatchObject({
       proved: true,
       call: { kind: 'leave', next: 'If it is to run for long: cold and warm.' },
     })
-    expect(closingOf([...log, sum('warm-up'), sum('soak')]).call.next).toBe('Release it.')
+    expect(closingOf([...log, sum('warm-up'), sum('soak')], REAL).call.next).toBe('Release it.')
   })
   it('one that fails only closed up is a second fault (trade fact: a bad crimp)', () => {
-    expect(closingOf([close(), speed(), protect(), read(), sum('wiggle', 'mend')])).toMatchObject({
+    expect(closingOf([close(), speed(), protect(), read(), sum('wiggle', 'mend')], REAL)).toMatchObject({
       proved: false,
       call: {
         kind: 'mend',
@@ -61,13 +63,13 @@ describe('after closing up', () => {
     })
   })
   it('opening and closing it again starts anew, and the stand-in says nothing', () => {
-    expect(closingOf([close(), speed(), close()]).checks[0]!.state).toBe('not done')
+    expect(closingOf([close(), speed(), close()], REAL).checks[0]!.state).toBe('not done')
     const standIn = entry({
       kind: 'measurement',
       call: call('leave'),
       data: { type: 'speed', rpm: 300, simulated: true } as never,
     })
-    expect(closingOf([close(), standIn]).checks[0]!.state).toBe('not done')
+    expect(closingOf([close(), standIn], REAL).checks[0]!.state).toBe('not done')
   })
 })
 
@@ -128,7 +130,9 @@ describe('a write test on the ladder', () => {
   const test = (part: Partial<WriteTestResult> = {}) =>
     entry({ kind: 'measurement', station: 'prove', data: { type: 'write-test', result: { ...RESULT, ...part } } })
   const own = (log: LogEntry[]) =>
-    Object.fromEntries(ladderOf('3in', log).rungs[1]!.tests.map(t => [t.test.id, t.state]))
+    Object.fromEntries(
+      ladderOf({ mechanism: '3in', simulated: false }, log).rungs[1]!.tests.map(t => [t.test.id, t.state]),
+    )
 
   it('proves that a drive reads its own writing, all at once', () => {
     expect(own([test()])).toEqual({ protect: 'passed', format: 'passed', pattern: 'passed', overwrite: 'passed' })
@@ -147,6 +151,10 @@ describe('a write test on the ladder', () => {
     ).toBe('failed')
   })
   it('a cartridge is not asked for a format', () => {
-    expect(ladderOf('cartridge', []).rungs[1]!.tests.map(t => t.test.id)).toEqual(['protect', 'pattern', 'overwrite'])
+    expect(ladderOf({ mechanism: 'cartridge', simulated: false }, []).rungs[1]!.tests.map(t => t.test.id)).toEqual([
+      'protect',
+      'pattern',
+      'overwrite',
+    ])
   })
 })

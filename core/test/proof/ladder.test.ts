@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
-import type { EntryData, LogEntry } from '../../src/observations'
-import { findProofTest, ladderOf, moreFor, NEEDS, planFor, PROOF_TESTS, RUNG_IDS, type NeedId } from '../../src/proving'
+import type { CountedPlace, EntryData, LogEntry } from '../../src/log'
+import { barsOf, evidenceOf, NO_FACTS } from '../log'
+import { findProofTest, ladderOf, moreFor, NEEDS, planFor, PROOF_TESTS, RUNG_IDS, type NeedId } from '../../src/proof'
 
 let seq = 0
 const entry = (data: EntryData, more: Partial<LogEntry> = {}): LogEntry => ({
@@ -12,8 +13,9 @@ const entry = (data: EntryData, more: Partial<LogEntry> = {}): LogEntry => ({
   station: 'prove',
   title: '',
   detail: '',
-  call: { kind: 'leave', reasons: ['It is so.'], next: 'Go on.' },
+  call: { kind: 'leave', reasons: ['It is so.'], next: 'Continue with the next step.' },
   observations: [],
+  evidence: evidenceOf(data),
   data,
   takesBack: null,
   ...more,
@@ -31,15 +33,13 @@ const speed = entry({
   evenMarks: false,
   read: {},
   nominalRpm: 300,
-  simulated: false,
 })
-const bars = (margin: number, bad = 0) =>
-  Array.from({ length: 80 }, (_, c) => ([0, 1] as const).map(h => [c, h, margin, 9 - bad, bad, 0, 0] as const)).flat()
 const surface = (margin: number, disk: string | null = 'good', bad = 0, simulated = false) =>
   entry({
     type: 'read-test',
-    bars: bars(margin, bad),
-    captureSha: 'x',
+    bars: barsOf(margin / 100, { bad }),
+    surface: NO_FACTS,
+    captureSha: simulated ? null : 'x',
     captureName: 'x',
     read: { mapping: {}, inverted: false, code: 'auto', trusted: false },
     simulated: simulated ? { mechanism: '3.5in', story: 'sound' } : null,
@@ -50,14 +50,14 @@ const counted = (test: string, errors = 0, sectors = 1440) =>
   entry({ type: 'proof', test, errors, sectors, reader: null })
 const own = ['format', 'pattern', 'overwrite'].map(t => counted(t))
 const lobes = entry({ type: 'sum', instrument: 'lobes', values: {} })
-const ladder = (...log: LogEntry[]) => ladderOf('3.5in', log, d => d === 'good')
+const ladder = (...log: LogEntry[]) => ladderOf({ mechanism: '3.5in', simulated: false }, log, d => d === 'good')
 
 describe('the ladder of claims', () => {
   it('begins with nothing, and says so', () => {
     expect(ladder()).toMatchObject({ stands: null, claims: [], call: { kind: 'unknown', next: 'First: speed.' } })
     expect(ladder().notClaims).toHaveLength(1 + RUNG_IDS.length)
   })
-  it('goes up rung by rung; a rung counts only with all below it', () => {
+  it('goes up rung by rung; where it stands takes all below it', () => {
     expect(ladder(speed, surface(70)).stands).toBe('turns')
     expect(ladder(...own, protect).stands).toBeNull()
     expect(ladder(speed, surface(70), protect, ...own).stands).toBe('trusted')
@@ -69,7 +69,7 @@ describe('the ladder of claims', () => {
   })
   // Common practice: a drive can format and read its own disk while 5 % fast; the claim says what it hides.
   it('each rung says what it hides', () => {
-    const l = ladderOf('3.5in', [speed, surface(70, null), protect, ...own])
+    const l = ladderOf({ mechanism: '3.5in', simulated: false }, [speed, surface(70, null), protect, ...own])
     expect(l.stands).toBe('own')
     expect(l.notClaims[0]).toMatch(/5 % fast or half a track off reads its own writing/)
   })
@@ -128,7 +128,7 @@ describe('the plan', () => {
   })
   it('a quick disk has neither home nor lobes', () => {
     expect(
-      ladderOf('quick-disk', [])
+      ladderOf({ mechanism: 'quick-disk', simulated: false }, [])
         .rungs.flatMap(r => r.tests)
         .map(t => t.test.id),
     ).not.toContain('home')
@@ -138,12 +138,13 @@ describe('the plan', () => {
 })
 
 describe('a trusted disk whose sectors were counted by hand', () => {
-  const read = (places: readonly (readonly [0 | 1, 'outer' | 'middle' | 'inner', number, number])[]) =>
-    entry({ type: 'cross-read', disk: 'a', places })
+  const read = (places: readonly CountedPlace[]) => entry({ type: 'cross-read', disk: 'a', places })
   const all = (good: number) =>
-    ([0, 1] as const).flatMap(h => (['outer', 'middle', 'inner'] as const).map(z => [h, z, good, 9] as const))
+    ([0, 1] as const).flatMap(h =>
+      (['outer', 'middle', 'inner'] as const).map(zone => ({ head: h, zone, good, sectors: 9 })),
+    )
   const state = (log: Parameters<typeof ladderOf>[1], trusts: boolean | null = true) =>
-    ladderOf('3.5in', log, () => trusts).rungs[2]!.tests[0]!
+    ladderOf({ mechanism: '3.5in', simulated: false }, log, () => trusts).rungs[2]!.tests[0]!
   it('counts where all zones of both heads read, with the bound that so few allow', () => {
     expect(state([read(all(9))])).toMatchObject({
       state: 'passed',
@@ -153,7 +154,7 @@ describe('a trusted disk whose sectors were counted by hand', () => {
     })
     expect(state([read(all(8))])).toMatchObject({
       state: 'failed',
-      says: '48 of 54 sectors of it read, counted by hand.',
+      says: '48 of 54 sectors of it read, counted by hand. Source: host.',
     })
     expect(state([read(all(9).slice(0, 4))])).toMatchObject({
       state: 'not done',

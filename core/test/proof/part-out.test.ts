@@ -1,17 +1,18 @@
 import { describe, expect, it } from 'vitest'
-import { partsOf } from '../../src/proving'
-import { MECHANISM_IDS } from '../../src/mechanisms'
-import type { Call } from '../../src/observations'
+import { partsOf } from '../../src/proof'
+import { MECHANISM_IDS, type MechanismId } from '../../src/drives'
+import type { Call } from '../../src/base/observations'
 import { entry, found } from '../log'
 
+const facts = (mechanism: MechanismId) => ({ mechanism, features: null, simulated: false })
 const measured = (data: object, kind: Call['kind'], title = 'measured') =>
   entry({ kind: 'measurement', title, call: { kind, reasons: ['so it is'], next: '' }, data: data as never })
-const of = (log: Parameters<typeof partsOf>[1], id: string, mechanism: Parameters<typeof partsOf>[0] = '3.5in') =>
-  partsOf(mechanism, log).find(p => p.id === id)
+const of = (log: Parameters<typeof partsOf>[1], id: string, mechanism: MechanismId = '3.5in') =>
+  partsOf(facts(mechanism), log).find(p => p.id === id)
 
 describe('what is still good in a drive', () => {
   it('a part that an instrument tested comes before one that was looked at, before one that nobody knows; bad ones last', () => {
-    const list = partsOf('3.5in', [
+    const list = partsOf(facts('3.5in'), [
       found('heads.whole'),
       found('arm.missing'),
       measured({ type: 'speed', rpm: 300, simulated: false }, 'leave', '300 r/min'),
@@ -56,7 +57,7 @@ describe('what is still good in a drive', () => {
     expect(of([found('flag.snapped'), found('flag.rebuilt')], 'zero')).toMatchObject({ good: true, state: 'looked at' })
   })
   it('each class has its own parts, and the plain ones', () => {
-    const ids = Object.fromEntries(MECHANISM_IDS.map(m => [m, partsOf(m, []).map(p => p.id)]))
+    const ids = Object.fromEntries(MECHANISM_IDS.map(m => [m, partsOf(facts(m), []).map(p => p.id)]))
     expect(ids['3in']).toContain('pin')
     expect(ids['3.5in-eject']).toContain('gears')
     expect(ids['3.5in']).not.toContain('gears')

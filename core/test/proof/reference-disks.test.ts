@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { chainOf, disagreements, standingOf, type DiskReading, type ReferenceDisk } from '../../src/proving'
+import { chainOf, disagreements, standingOf, type DiskReading, type ReferenceDisk } from '../../src/proof'
 
 const disk = (id: string, part: Partial<ReferenceDisk> = {}): ReferenceDisk => ({
   id,
@@ -19,7 +19,7 @@ const read = (
   good = 100,
   at = '2026-02-01',
   provenDrive = true,
-): DiskReading => ({ disk: d, drive, at, good, sectors: 100, margin, provenDrive })
+): DiskReading => ({ disk: d, drive, at, good, sectors: 100, margin, source: 'recording', provenDrive })
 const a = disk('a', { proof: 'instrument' })
 const b = disk('b', { proof: 'disk', provedBy: 'a' })
 const c = disk('c', { proof: 'disk', provedBy: 'd' })

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { checksOf, judgeWriteTest } from '../../src/proving'
-import type { WriteTestResult } from '../../src/observations'
+import { checksOf, judgeWriteTest } from '../../src/proof'
+import type { WriteTestResult } from '../../src/log'
 
 const EMPTY: WriteTestResult = {
   blocked: null,

@@ -1,12 +1,15 @@
 import { describe, expect, it } from 'vitest'
-import { formatObservation, type LogEntry } from '../../src/observations'
-import { bestNext, progressOf, STATIONS, trimmerHistory, walk } from '../../src/procedures'
-import { buildCertificate, type DriveFacts } from '../../src/proving'
+import { formatObservation } from '../../src/base/observations'
+import type { LogEntry, DriveFacts } from '../../src/log'
+import { bestNext, progressOf, STATIONS, walk } from '../../src/bench/stations'
+import { trimmerHistory } from '../../src/instruments/spindle'
+import { buildCertificate } from '../../src/release'
 import { found, marked, putBack, undone, withData } from '../log'
 
 const drive: DriveFacts = {
   id: 'd1',
   tag: 'SK-05',
+  simulated: false,
   mechanism: '5.25in-48',
   maker: 'Fennick',
   model: '40B',
@@ -36,6 +39,7 @@ function entry(part: Partial<LogEntry>): LogEntry {
     detail: '',
     call: null,
     observations: [],
+    evidence: null,
     data: null,
     takesBack: null,
     ...part,
@@ -56,6 +60,7 @@ function reading(
       { key: 'speed.mean', label: 'Spindle speed', value: rpm, unit: 'r/min', uncertainty: 0.2, how: '150 turns' },
       { key: 'speed.variation.peak', label: 'Variation', value: 0.31, unit: '%', how: '150 turns' },
     ],
+    evidence: { source: simulated ? 'simulated' : 'recording', by: 'Speed', recording: 'ab'.repeat(32) },
     data: {
       type: 'speed',
       rpm,
@@ -69,7 +74,6 @@ function reading(
       evenMarks: false,
       read: {},
       nominalRpm: 300,
-      simulated,
     },
   })
 }
@@ -162,7 +166,65 @@ describe('certificate', () => {
     expect(buildCertificate(drive, [reading(300, 0, 'unknown')], 'S', '').notShown[0]).toMatch(
       /not measured surely enough/,
     )
-    expect(buildCertificate(drive, [reading(300, 0, 'leave', true)], 'S', '').shown[0]).toMatch(/simulated pickup/)
+    const c = buildCertificate(drive, [reading(300, 0, 'leave', true)], 'S', '')
+    expect(c).toMatchObject({
+      shown: [],
+      asLeft: { speed: null },
+      measurements: [{ source: 'simulated', simulated: true }],
+    })
+  })
+
+  it('of a simulated drive says so throughout', () => {
+    const c = buildCertificate({ ...drive, simulated: true }, [reading(300, 0, 'leave', true)], 'S', '')
+    expect(c.drive.simulated).toBe(true)
+    expect(c.measurements.every(m => m.simulated)).toBe(true)
+    expect(c.asLeft.speed).toMatchObject({ simulated: true })
+    expect(c.notShown[0]).toMatch(/software model/)
+  })
+
+  it('carries each measurement with its source and its recording, and a test that passed by itself', () => {
+    const recorded = reading(300, 0, 'leave')
+    const typed = entry({
+      kind: 'measurement',
+      call: { kind: 'leave', reasons: ['inside'], next: 'go on' },
+      observations: [
+        {
+          key: 'speed.mean',
+          label: 'Spindle speed',
+          value: 301,
+          unit: 'r/min',
+          uncertainty: 1,
+          how: 'by the host’s own program',
+        },
+      ],
+      evidence: { source: 'host', by: 'the host’s own program', recording: null },
+      data: {
+        type: 'reading',
+        key: 'speed.mean',
+        value: 301,
+        unit: 'r/min',
+        uncertainty: 1,
+        count: null,
+        movedTurns: 0,
+      },
+    })
+    const counted = withData(
+      'measurement',
+      { type: 'proof', test: 'format', sectors: 1440, errors: 0, reader: null },
+      { call: { kind: 'leave', reasons: ['fine'], next: 'on' } },
+    )
+    const c = buildCertificate(drive, [recorded, typed, counted], 'S', '')
+    expect(c.measurements).toMatchObject([
+      { source: 'recording', evidence: 'ab'.repeat(32) },
+      { source: 'host', by: 'the host’s own program', evidence: null, uncertainty: 1, number: 301 },
+    ])
+    expect(c.shown[0]).toBe('The spindle turned at 301 ± 1 r/min when last measured (by the host’s own program).')
+    const alone = buildCertificate(drive, [counted], 'S', '')
+    expect(alone).toMatchObject({
+      claim: null,
+      shown: [expect.stringMatching(/^Format: 1 440 sectors without an error/)],
+    })
+    expect(alone.rungs[1]!.tests.find(t => t.id === 'format')).toMatchObject({ state: 'passed', source: 'host' })
   })
 
   it('carries gates passed by hand with their reason, what was found and still holds, and what is not back', () => {
@@ -187,7 +249,7 @@ describe('certificate', () => {
         reason: 'Belt cut through, motor unplugged.',
       },
     ])
-    expect(c.found.map(f => f.what)).toEqual(['Belt: gone to goo'])
+    expect(c.found.map(f => f.what)).toEqual(['Belt: sticky, decayed'])
     expect(c.cautions).toEqual(['Not put back: Connector head plug.'])
     expect(c.measurements).toEqual([])
     expect(buildCertificate(drive, [...log, putBack(plug)], 'S', '').shown).toEqual([

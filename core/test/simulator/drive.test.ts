@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { afterAzimuth, afterSpacing, crowdedHeight, offTrack, peakShift, pushBy } from '../../src/recording'
-import { toReadings, totalsOf } from '../../src/bus'
+import { afterAzimuth, afterSpacing, crowdedHeight, offTrack, peakShift, pushBy } from '../../src/signals/head'
+import { toReadings, totalsOf } from '../../src/instruments/interface'
 import {
   DRIVE_STORIES,
   exampleSpec,
@@ -20,8 +20,8 @@ import {
   sweepQuickDisk,
   wholeSurface,
   type DriveSpec,
-} from '../../src/simulation'
-import { layoutsOf, MECHANISM_IDS } from '../../src/mechanisms'
+} from '../../src/simulator'
+import { layoutsOf, MECHANISM_IDS } from '../../src/drives'
 
 const driven = (change: Partial<DriveSpec> = {}, mechanism: DriveSpec['mechanism'] = '5.25in-48') =>
   new SimulatedDrive({ ...soundDrive(mechanism, 3), ...change })

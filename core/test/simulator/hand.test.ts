@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { usualHalfWindowUm } from '../../src/carriage'
+import { usualHalfWindowUm } from '../../src/calculators/alignment'
 import {
   alignmentEnvelope,
   AdjustingHand,
@@ -9,7 +9,7 @@ import {
   soundDrive,
   type Adjuster,
   type DriveSpec,
-} from '../../src/simulation'
+} from '../../src/simulator'
 
 const half = usualHalfWindowUm('3.5in')
 function hand(

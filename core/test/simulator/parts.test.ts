@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest'
-import { Carriage } from '../../src/simulation/drive/carriage'
-import { Connector } from '../../src/simulation/drive/connector'
-import { STATUS_LINES } from '../../src/bus'
-import { statusOf, type Inside } from '../../src/simulation/drive/levels'
-import { LineRecorder } from '../../src/simulation/drive/line-recorder'
-import { QuickGauss, Random, SpindleModel, soundDrive, type DriveSpec } from '../../src/simulation'
+import { Carriage } from '../../src/simulator/drive/carriage'
+import { Connector } from '../../src/simulator/drive/connector'
+import { STATUS_LINES } from '../../src/instruments/interface'
+import { statusOf, type Inside } from '../../src/simulator/drive/levels'
+import { LineRecorder } from '../../src/simulator/drive/line-recorder'
+import { QuickGauss, Random, SpindleModel, soundDrive, type DriveSpec } from '../../src/simulator'
 
 const spec = (change: (d: DriveSpec) => Partial<DriveSpec>): DriveSpec => {
   const sound = soundDrive('5.25in-48')

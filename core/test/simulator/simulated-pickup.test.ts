@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { Random, SimulatedPickup } from '../../src/simulation'
-import { measureSpeed, pulsesFromEdges, speedFromCapture, speedFromPulses } from '../../src/spindle'
+import { Random, SimulatedPickup } from '../../src/simulator'
+import { measureSpeed, pulsesFromEdges, speedFromCapture, speedFromPulses } from '../../src/instruments/spindle'
 import { channel, read } from '../helpers'
 
 const context = { mechanism: '5.25in-48', school: 'leave-alone' } as const
@@ -17,8 +17,8 @@ describe('simulated pickup', () => {
     pickup.advanceTo(30)
     const before = measureSpeed(pickup.pulses())!
     expect(before.rpm.mean).toBeCloseTo(309, 0)
-    expect(before.components[0].peakPercent).toBeCloseTo(0.8, 1)
-    expect(before.components[0].hz).toBeCloseTo((0.3 * 309) / 60, 1)
+    expect(before.components[0]!.peakPercent).toBeCloseTo(0.8, 1)
+    expect(before.components[0]!.hz).toBeCloseTo((0.3 * 309) / 60, 1)
     pickup.turnTrimmer(-0.25)
     pickup.advanceTo(60)
     expect(measureSpeed(pickup.pulses(30.5))!.rpm.mean).toBeCloseTo(301, 0)
@@ -30,7 +30,7 @@ describe('simulated pickup', () => {
     const m = measureSpeed(pickup.pulses())!
     expect(m.drift.significant).toBe(true)
     expect(m.drift.totalRpm).toBeGreaterThan(2)
-    expect(m.discarded[0].why).toMatch(/motor starting/)
+    expect(m.discarded[0]!.why).toMatch(/motor starting/)
   })
 
   it('gives the same recording for the same seed, and another for another', () => {

@@ -1,7 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { residue } from '../../src/recording'
-import { judgeWriteTest } from '../../src/proving'
-import type { SimulatedDisk, DriveSpec } from '../../src/simulation'
+import { residue } from '../../src/signals/head'
+import { judgeWriteTest } from '../../src/proof'
 import {
   DRIVE_STORIES,
   QUICK_STORIES,
@@ -14,9 +13,11 @@ import {
   wholeSurface,
   writeQuickSide,
   writeTest,
-} from '../../src/simulation'
-import { toReadings, totalsOf } from '../../src/bus'
-import type { MechanismId } from '../../src/mechanisms'
+  type SimulatedDisk,
+  type DriveSpec,
+} from '../../src/simulator'
+import { toReadings, totalsOf } from '../../src/instruments/interface'
+import type { MechanismId } from '../../src/drives'
 
 function tested(spec: DriveSpec) {
   const drive = new SimulatedDrive(spec)

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { CALLS, type Call } from '@wobrin/core/observations'
+import { CALLS, type Call } from '@wobrin/core/base/observations'
 
 defineProps<{ call: Call }>()
 

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { CALLS, type CallKind } from '@wobrin/core/observations'
+import { CALLS, type CallKind } from '@wobrin/core/base/observations'
 
 const { size = 18, decorative = false } = defineProps<{ kind: CallKind; size?: number; decorative?: boolean }>()
 const hatch = useId()

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { findMechanism, type MechanismId } from '@wobrin/core/mechanisms'
-import type { DriveFacts } from '@wobrin/core/proving'
+import { findMechanism, type MechanismId } from '@wobrin/core/drives'
+import type { DriveFacts } from '@wobrin/core/log'
 import type { Bench } from '../../shared/bench'
 
 /** Asks with which open drive something is kept. */
@@ -36,7 +36,7 @@ async function send(): Promise<void> {
 </script>
 
 <template>
-  <ModalDialog :shown="keep !== null" title="Keep this with which drive?" @close="emit('close')">
+  <ModalDialog :shown="keep !== null" title="Save to which drive?" @close="emit('close')">
     <form v-if="candidates.length" @submit.prevent="send">
       <FormField v-slot="{ id }" label="Drive" :problem="problem ?? undefined">
         <select :id="id" v-model="target" class="field">
@@ -47,8 +47,8 @@ async function send(): Promise<void> {
       </FormField>
       <p v-if="hint" class="hint mt-2">{{ hint }}</p>
       <div class="flex gap-3 mt-4">
-        <button class="btn btn-primary">Put on its log</button
-        ><button type="button" class="btn" @click="emit('close')">Not now</button>
+        <button class="btn btn-primary">Save to log</button
+        ><button type="button" class="btn" @click="emit('close')">Cancel</button>
       </div>
     </form>
     <p v-else>No drive is open. <NuxtLink class="link" to="/drives/new">Receive one first.</NuxtLink></p>

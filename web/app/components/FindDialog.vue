@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Combobox, ComboboxInput, ComboboxOption, ComboboxOptions } from '@headlessui/vue'
-import { MECHANISMS, findMechanism } from '@wobrin/core/mechanisms'
-import { SUMS } from '@wobrin/core/instruments'
+import { MECHANISMS, findMechanism } from '@wobrin/core/drives'
+import { CALCULATORS } from '@wobrin/core/calculators/registry'
 import { watchDebounced } from '@vueuse/core'
 import type { Finds } from '../../shared/finds'
 
@@ -20,14 +20,14 @@ const pages: Found[] = [
   { to: '/instruments/strobe', title: 'Strobe companion', detail: 'instrument' },
   { to: '/instruments/read-test', title: 'Read test', detail: 'instrument · margins, sectors, both heads, image' },
   { to: '/instruments/sweep', title: 'Adjuster sweep', detail: 'instrument · align by a reference disk' },
-  { to: '/instruments/blame', title: 'Who is to blame', detail: 'instrument · disks that read here and not there' },
+  { to: '/instruments/blame', title: 'Disk or drive', detail: 'instrument · disks that read here and not there' },
   { to: '/instruments/write-test', title: 'Write test', detail: 'instrument · protect, format, patterns, home' },
   {
     to: '/instruments/wire',
-    title: 'On the wire',
+    title: 'Interface lines',
     detail: 'instrument · interface lines, simulated drive, seeks, wiggle',
   },
-  ...SUMS.map(s => ({ to: `/instruments/${s.id}`, title: s.title, detail: `instrument · ${s.purpose}` })),
+  ...CALCULATORS.map(s => ({ to: `/instruments/${s.id}`, title: s.title, detail: `instrument · ${s.purpose}` })),
   { to: '/instruments/host-fit', title: 'Host fit', detail: 'instrument · straps, ready, disk change, pins' },
   { to: '/shelf', title: 'Shelf', detail: 'reference disks, donors, belts' },
   { to: '/drives/new', title: 'Receive a drive', detail: 'bench' },
@@ -38,7 +38,8 @@ const pages: Found[] = [
 const entries = ref<Found[]>([])
 
 /**
- * Drives that were last worked on are there before they are asked for, so that quick keys find what they name; what is typed is then looked
+ * Drives that were last worked on are there before they are asked for, so that quick keys find what they name; what
+ * is typed is then looked
  * for among all drives and all entries.
  */
 async function fetchFinds(q = ''): Promise<void> {

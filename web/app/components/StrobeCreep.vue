@@ -1,7 +1,9 @@
 <script setup lang="ts">
-import { rpmFromCreep } from '@wobrin/core/spindle'
+import { rpmFromCreep } from '@wobrin/core/instruments/spindle'
 
 const { bars, mainsHz, target } = defineProps<{ bars: number; mainsHz: number; target: number }>()
+
+const emit = defineEmits<{ keep: [rpm: number, uncertainty: number | null] }>()
 
 const taps = ref<number[]>([])
 const direction = ref<'forward' | 'backward'>('forward')
@@ -58,6 +60,13 @@ watch(
         >
       </p>
       <p v-else-if="taps.length" class="hint">Tap again as the next one passes.</p>
+      <button
+        v-if="reading"
+        class="btn"
+        @click="emit('keep', reading.rpm, reading.uncertainty && Math.max(0.01, reading.uncertainty))"
+      >
+        Save to a drive…
+      </button>
     </div>
   </section>
 </template>

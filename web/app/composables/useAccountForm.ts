@@ -1,13 +1,13 @@
 import { useDebounceFn } from '@vueuse/core'
-import { NO_ACCOUNT, type Account } from '@wobrin/core/worth'
+import { NO_ACCOUNT, type Account } from '@wobrin/core/log'
 
 export const ACCOUNT_FIELDS = [
-  { key: 'paid', label: 'Paid so far', hint: 'gone either way' },
+  { key: 'paid', label: 'Paid so far', hint: 'already spent, not counted' },
   { key: 'parts', label: 'Parts still to buy', hint: '' },
   { key: 'working', label: 'Worth working', hint: '' },
   { key: 'asParts', label: 'Worth as parts', hint: '' },
-  { key: 'hours', label: 'Hours so far', hint: 'gone either way' },
-  { key: 'hourRate', label: 'An hour is to bring', hint: '0 for love' },
+  { key: 'hours', label: 'Hours so far', hint: 'already spent, not counted' },
+  { key: 'hourRate', label: 'Wanted per hour', hint: '0 = unpaid' },
 ] as const
 const ALL = [...ACCOUNT_FIELDS, { key: 'chance', label: 'The chance' }] as const
 type Field = (typeof ALL)[number]['key']
@@ -24,7 +24,10 @@ const numberIn = (key: Field, typed: string): number | null => {
     : Number.NaN
 }
 
-/** The account of the drive at hand as it is typed, kept a moment after the last stroke: numbers typed in one go are one entry. */
+/**
+ * The account of the drive at hand as it is typed, kept a moment after the last stroke: numbers typed in one go are
+ * one entry.
+ */
 export function useAccountForm() {
   const store = useDrive()
   const attempt = useAttempt()

@@ -1,6 +1,6 @@
-import type { LogEntry } from '@wobrin/core/observations'
-import { alignOrder, type AlignOrder } from '@wobrin/core/procedures'
-import { diskWord, type DriveFacts } from '@wobrin/core/proving'
+import type { LogEntry, DriveFacts } from '@wobrin/core/log'
+import { alignOrder, type AlignOrder } from '@wobrin/core/bench/stations'
+import { diskWord } from '@wobrin/core/proof'
 import type { DiskView } from '../../shared/disks'
 
 /** Reference disks of the shelf, and whether one is trusted. */
@@ -31,7 +31,7 @@ export function useDriveForAlign(id: Ref<string | null>) {
     log.value = answer.log
   }
   const order = computed<AlignOrder | null>(() =>
-    drive.value ? alignOrder(drive.value.mechanism, log.value, disks.trusts) : null,
+    drive.value ? alignOrder(drive.value, log.value, disks.trusts) : null,
   )
   return { drive, log, order, disks, load }
 }

@@ -1,6 +1,6 @@
-import { asFoundRecord, putBackList } from '@wobrin/core/as-found'
-import type { AsFoundItem, Breakage, LogEntry, StationId } from '@wobrin/core/observations'
-import { standingEntries } from '@wobrin/core/observations'
+import { asFoundRecord } from '@wobrin/core/findings'
+import { putBackList } from '@wobrin/core/bench/put-back'
+import { standingEntries, type AsFoundItem, type Breakage, type LogEntry, type StationId } from '@wobrin/core/log'
 
 export interface Photo {
   readonly entry: LogEntry

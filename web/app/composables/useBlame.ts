@@ -1,7 +1,10 @@
-import { poolReads, whoIsToBlame, type BlameTable, type PlaceRead } from '@wobrin/core/proving'
+import { poolReads, whoIsToBlame, type BlameTable, type PlaceRead } from '@wobrin/core/proof'
 import type { BlameView } from '../../shared/blame'
 
-/** Disks × drives of one family: what was read, what is behind it, and how it stands cell by cell. A file stands in for the workshop's own. */
+/**
+ * Disks × drives of one family: what was read, what is behind it, and how it stands cell by cell. A file stands in
+ * for the workshop's own.
+ */
 export function useBlame() {
   const view = shallowRef<BlameView | null>(null)
   const file = shallowRef<{ readonly name: string; readonly table: BlameTable } | null>(null)

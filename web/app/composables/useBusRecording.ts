@@ -1,6 +1,6 @@
 import { proxy } from 'comlink'
-import type { BusReport, LineName } from '@wobrin/core/bus'
-import type { TrackCode } from '@wobrin/core/recording'
+import type { BusReport, LineName } from '@wobrin/core/instruments/interface'
+import type { TrackCode } from '@wobrin/core/signals/codes'
 import type { OpenedBus, Playback } from '../workers/drive.worker'
 
 /** How a recording is read; what is empty is found out. */

@@ -1,6 +1,6 @@
 import { proxy, wrap, type Remote } from 'comlink'
-import type { TimeUnit } from '@wobrin/core/captures'
-import type { CaptureSpeedOptions, JudgedSpeed, SpeedContext } from '@wobrin/core/spindle'
+import type { TimeUnit } from '@wobrin/core/signals/captures'
+import type { CaptureSpeedOptions, JudgedSpeed, SpeedContext } from '@wobrin/core/instruments/spindle'
 import type { OpenedCapture, SpeedWorker } from '../workers/speed.worker'
 
 /** How the file is read and which pulses are meant; what is empty is found out. */

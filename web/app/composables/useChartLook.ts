@@ -1,4 +1,7 @@
-/** Colours and type of a chart by the theme: a canvas draws with whatever is there, so both are asked for again when they change. */
+/**
+ * Colours and type of a chart by the theme: a canvas draws with whatever is there, so both are asked for again when
+ * they change.
+ */
 export function useChartLook() {
   const theme = useAppliedTheme()
   const palette = computed(() => {

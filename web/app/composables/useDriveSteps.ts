@@ -1,5 +1,5 @@
-import { STATION_IDS, type StationId } from '@wobrin/core/observations'
-import { nextAt, stationOf, type StepState } from '@wobrin/core/procedures'
+import { STATION_IDS, type StationId } from '@wobrin/core/log'
+import { nextAt, stationOf, type StepState } from '@wobrin/core/bench/stations'
 
 /** Going through a drive's stations and steps: which is looked at, doing one, going on and back. */
 export function useDriveSteps() {

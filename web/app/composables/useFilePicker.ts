@@ -1,4 +1,7 @@
-/** A hidden file field behind a button: `choose` opens it, `picked` takes what was chosen, so that the same file can be chosen again. */
+/**
+ * A hidden file field behind a button: `choose` opens it, `picked` takes what was chosen, so that the same file can
+ * be chosen again.
+ */
 export function useFilePicker(onFile: (file: File) => void) {
   const input = useTemplateRef<HTMLInputElement>('input')
 

@@ -1,6 +1,6 @@
 import { findFinding, findQuestion, type Question } from '@wobrin/core/findings'
-import type { LogEntry, StationId } from '@wobrin/core/observations'
-import { consequencesOf } from '@wobrin/core/procedures'
+import type { LogEntry, StationId } from '@wobrin/core/log'
+import { consequencesOf } from '@wobrin/core/bench/stations'
 
 /** What was found last in this sitting, and what followed from it. */
 export interface LastFinding {

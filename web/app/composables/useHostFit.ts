@@ -1,5 +1,6 @@
-import { judgeFit, type Cable, type DriveProfile, type HostProfile } from '@wobrin/core/host-fit'
-import type { LogEntry } from '@wobrin/core/observations'
+import { judgeFit } from '@wobrin/core/bench/host-fit'
+import type { Cable, DriveProfile, HostProfile } from '@wobrin/core/drives/hosts'
+import type { LogEntry } from '@wobrin/core/log'
 
 export interface FitStart {
   readonly host: HostProfile
@@ -30,17 +31,12 @@ export function useHostFit(start: FitStart | null) {
   const chosenDrive = computed(() => drives.value.find(d => d.key === drive.value) ?? drives.value[0]!)
   const fit = computed(() => judgeFit(chosenHost.value.profile, chosenDrive.value.profile, cable.value))
 
+  const { post } = useLogPost()
   const keep = (driveId: string): Promise<LogEntry> =>
-    $fetch<LogEntry>(`/api/drives/${driveId}/host-fit`, {
-      method: 'POST',
-      retry: 2,
-      body: {
-        id: crypto.randomUUID(),
-        at: new Date().toISOString(),
-        host: chosenHost.value.profile,
-        drive: chosenDrive.value.profile,
-        cable: cable.value,
-      },
+    post(driveId, 'host-fit', {
+      host: chosenHost.value.profile,
+      drive: chosenDrive.value.profile,
+      cable: cable.value,
     })
   return { profiles, host, drive, cable, hosts, drives, chosenHost, chosenDrive, fit, keep }
 }

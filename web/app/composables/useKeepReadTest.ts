@@ -1,15 +1,19 @@
-import type { LogEntry, StationId } from '@wobrin/core/observations'
+import type { LogEntry, StationId } from '@wobrin/core/log'
 import type { BusChoices } from './useBusRecording'
 
 /** What a read test was read from. */
 export type ReadTestSource =
   { readonly file: File; readonly choices: BusChoices } | { readonly mechanism: string; readonly story: string }
 
-/** Files a read test: a recording is sent and kept first, then the server reads it again and puts the surface on the drive's log. */
+/**
+ * Files a read test: a recording is sent and kept first, then the server reads it again and puts the surface on the
+ * drive's log.
+ */
 export function useKeepReadTest() {
   const sent = ref<number | null>(null)
   let stopper = new AbortController()
 
+  const { post } = useLogPost()
   async function keep(
     driveId: string,
     source: ReadTestSource,
@@ -33,23 +37,18 @@ export function useKeepReadTest() {
           ).sha
         : null
       sent.value = 1
-      return await $fetch<LogEntry>(`/api/drives/${driveId}/read-test`, {
-        method: 'POST',
-        body: {
-          id: crypto.randomUUID(),
-          at: new Date().toISOString(),
-          station,
-          captureSha: sha,
-          disk,
-          ...(file
-            ? {
-                mapping: { ...file.choices.mapping },
-                inverted: file.choices.inverted,
-                code: file.choices.code,
-                trusted: file.choices.trusted,
-              }
-            : { simulated: source }),
-        },
+      return await post(driveId, 'read-test', {
+        station,
+        captureSha: sha,
+        disk,
+        ...(file
+          ? {
+              mapping: { ...file.choices.mapping },
+              inverted: file.choices.inverted,
+              code: file.choices.code,
+              trusted: file.choices.trusted,
+            }
+          : { simulated: source }),
       })
     } finally {
       sent.value = null

@@ -1,4 +1,4 @@
-import type { LogEntry } from '@wobrin/core/observations'
+import type { LogEntry } from '@wobrin/core/log'
 import type { CaptureChoices } from './useCaptureFile'
 
 export interface KeepInput {
@@ -19,6 +19,7 @@ export function useKeepReading() {
   const sent = ref(0)
   let stopper = new AbortController()
 
+  const { post } = useLogPost()
   async function keep({ driveId, file, choices, movedTurns, simulated }: KeepInput): Promise<LogEntry> {
     keeping.value = true
     sent.value = 0
@@ -33,21 +34,16 @@ export function useKeepReading() {
         stopper.signal,
       )
       sent.value = 1
-      return await $fetch<LogEntry>(`/api/drives/${driveId}/speed`, {
-        method: 'POST',
-        body: {
-          id: crypto.randomUUID(),
-          at: new Date().toISOString(),
-          captureSha: sha,
-          channel: choices.channel || undefined,
-          pulsesPerTurn: choices.pulsesPerTurn ?? undefined,
-          evenMarks: choices.evenMarks,
-          sampleRateHz: choices.sampleRateHz ?? undefined,
-          timeUnit: choices.timeUnit ?? undefined,
-          polarity: choices.polarity,
-          movedTurns,
-          simulated,
-        },
+      return await post(driveId, 'speed', {
+        captureSha: sha,
+        channel: choices.channel || undefined,
+        pulsesPerTurn: choices.pulsesPerTurn ?? undefined,
+        evenMarks: choices.evenMarks,
+        sampleRateHz: choices.sampleRateHz ?? undefined,
+        timeUnit: choices.timeUnit ?? undefined,
+        polarity: choices.polarity,
+        movedTurns,
+        simulated,
       })
     } finally {
       keeping.value = false

@@ -1,8 +1,6 @@
-import type { LogEntry } from '@wobrin/core/observations'
-import { speedEntries } from '@wobrin/core/procedures'
-import { findMechanism, speedBands } from '@wobrin/core/mechanisms'
-import type { SpeedMeasurement } from '@wobrin/core/spindle'
-import type { DriveFacts } from '@wobrin/core/proving'
+import type { LogEntry, DriveFacts } from '@wobrin/core/log'
+import { speedEntries, type SpeedMeasurement } from '@wobrin/core/instruments/spindle'
+import { findMechanism, speedBands } from '@wobrin/core/drives'
 import type { Shown } from './useSpeedInstrument'
 
 /** The latest speed on a drive's log: its call as it was given, its curve read again from the kept recording. */

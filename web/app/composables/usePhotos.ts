@@ -1,4 +1,4 @@
-import type { StationId } from '@wobrin/core/observations'
+import type { StationId } from '@wobrin/core/log'
 
 /** Sending photos: taken or dropped, one after the other, with progress; each is on the log once the server has it. */
 export function usePhotos(station: () => StationId) {

@@ -1,4 +1,4 @@
-import { DRIVES, HOSTS, readProfile, type DriveProfile, type HostProfile } from '@wobrin/core/host-fit'
+import { DRIVES, HOSTS, readProfile, type DriveProfile, type HostProfile } from '@wobrin/core/drives/hosts'
 import type { KeptProfile } from '../../shared/profiles'
 
 export interface Choosable<P> {

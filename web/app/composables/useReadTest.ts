@@ -1,6 +1,6 @@
 import { proxy } from 'comlink'
-import type { TrackReading } from '@wobrin/core/bus'
-import type { MechanismId } from '@wobrin/core/mechanisms'
+import type { TrackReading } from '@wobrin/core/instruments/interface'
+import type { MechanismId } from '@wobrin/core/drives'
 import type { SurfaceRun } from '../workers/drive.worker'
 
 /** A surface read by the simulated drive, shown as it grows, with the one before it to compare with. */

@@ -1,6 +1,6 @@
-import { readScope, type Pattern, type ScopeReading } from '@wobrin/core/carriage'
-import { readWaveform, type Waveform } from '@wobrin/core/captures'
-import { scopeWav, SOUND_ALIGNMENT } from '@wobrin/core/simulation'
+import { readScope, type Pattern, type ScopeReading } from '@wobrin/core/instruments/alignment'
+import { readWaveform, type Waveform } from '@wobrin/core/signals/captures'
+import { scopeWav, SOUND_ALIGNMENT } from '@wobrin/core/simulator'
 
 /** A scope capture of an alignment track: opened or simulated, its pattern found in it. */
 export function useScope() {

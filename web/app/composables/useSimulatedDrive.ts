@@ -1,8 +1,8 @@
 import { proxy } from 'comlink'
-import { judgeWiggle, LINES, type LineName, type WireMoved } from '@wobrin/core/bus'
-import type { MechanismId } from '@wobrin/core/mechanisms'
-import type { Adjuster, HostLine } from '@wobrin/core/simulation'
-import type { Call } from '@wobrin/core/observations'
+import { judgeWiggle, LINES, type LineName, type WireMoved } from '@wobrin/core/instruments/interface'
+import type { MechanismId } from '@wobrin/core/drives'
+import type { Adjuster, HostLine } from '@wobrin/core/simulator'
+import type { Call } from '@wobrin/core/base/observations'
 import type { LiveState } from '../workers/drive.worker'
 
 /** The simulated drive on the bench, live: its lines, its hands, its seek test, the wiggle test against time. */

@@ -1,6 +1,7 @@
-import type { SweepPosition, ZoneRead } from '@wobrin/core/carriage'
-import type { MechanismId } from '@wobrin/core/mechanisms'
-import type { Adjuster } from '@wobrin/core/simulation'
+import type { SweepPosition } from '@wobrin/core/instruments/alignment'
+import type { ZoneRead } from '@wobrin/core/log'
+import type { MechanismId } from '@wobrin/core/drives'
+import type { Adjuster } from '@wobrin/core/simulator'
 import type { HandWorker } from '../workers/hand.worker'
 
 /** A hand at an adjuster of the simulated drive, for want of one on the bench. */

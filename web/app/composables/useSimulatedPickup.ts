@@ -1,7 +1,7 @@
 import { proxy, wrap, type Remote } from 'comlink'
-import { SIMULATED_PULLEYS } from '@wobrin/core/simulation'
-import { findMechanism } from '@wobrin/core/mechanisms'
-import type { SpeedContext } from '@wobrin/core/spindle'
+import { SIMULATED_PULLEYS } from '@wobrin/core/simulator'
+import { findMechanism } from '@wobrin/core/drives'
+import type { SpeedContext } from '@wobrin/core/instruments/spindle'
 import type { LiveReading, PickupWorker } from '../workers/pickup.worker'
 
 /** The simulated pickup, live: the stand-in for a sensor on a real drive. */

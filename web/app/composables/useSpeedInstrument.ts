@@ -1,7 +1,6 @@
-import { findMechanism, type MechanismId } from '@wobrin/core/mechanisms'
-import type { LogEntry } from '@wobrin/core/observations'
-import type { SpeedContext, SpeedMeasurement, SpeedVerdict } from '@wobrin/core/spindle'
-import type { Pulleys } from '@wobrin/core/drivetrain'
+import { findMechanism, type MechanismId, type Pulleys } from '@wobrin/core/drives'
+import type { LogEntry } from '@wobrin/core/log'
+import type { SpeedContext, SpeedMeasurement, SpeedVerdict } from '@wobrin/core/instruments/spindle'
 
 export interface InstrumentSetup {
   readonly mechanism: MechanismId

@@ -1,19 +1,19 @@
-import { ParameterError } from '@wobrin/core/errors'
-import { findSum } from '@wobrin/core/instruments'
-import type { LogEntry } from '@wobrin/core/observations'
-import { judgeSum, keysOf, rowKey, type Judged } from '@wobrin/core/sums'
+import { ParameterError } from '@wobrin/core/base/errors'
+import { findCalculator } from '@wobrin/core/calculators/registry'
+import type { LogEntry } from '@wobrin/core/log'
+import { judgeCalculator, keysOf, rowKey, type Judged } from '@wobrin/core/calculators/calculator'
 
 type Answer = Judged & { readonly problem: { readonly field: string; readonly text: string } | null }
 
 /** An instrument that is a sum: what is typed is judged with every stroke, and kept with a drive when asked. */
 export function useSum(id: string, start: Readonly<Record<string, string>> = {}) {
-  const sum = findSum(id)
+  const sum = findCalculator(id)
   const keys = keysOf(sum)
   const typed = reactive<Record<string, string>>(Object.fromEntries(keys.map(k => [k, start[k] ?? ''])))
 
   const answer = computed<Answer>(() => {
     try {
-      return { ...judgeSum(sum, typed), problem: null }
+      return { ...judgeCalculator(sum, typed), problem: null }
     } catch (error) {
       if (!(error instanceof ParameterError)) throw error
       return {
@@ -39,12 +39,8 @@ export function useSum(id: string, start: Readonly<Record<string, string>> = {})
   })
 
   const said = () => Object.fromEntries(keys.flatMap(k => (typed[k] ? [[k, typed[k]]] : [])))
-  const keep = (driveId: string): Promise<LogEntry> =>
-    $fetch<LogEntry>(`/api/drives/${driveId}/sums`, {
-      method: 'POST',
-      retry: 2,
-      body: { id: crypto.randomUUID(), at: new Date().toISOString(), instrument: id, values: said() },
-    })
+  const { post } = useLogPost()
+  const keep = (driveId: string): Promise<LogEntry> => post(driveId, 'sums', { instrument: id, values: said() })
   const clear = () => {
     for (const k of keys) typed[k] = ''
   }

@@ -1,17 +1,14 @@
+import { ADJUSTER_NAMES, type AdjusterId, type MechanismId } from '@wobrin/core/drives'
 import {
-  ADJUSTER_NAMES,
   contextOf,
   judgeRecheck,
   judgeSweep,
   positionsOf,
-  type AdjusterId,
   type Counted,
   type SweepPosition,
   type SweepResult,
-  type ZoneRead,
-} from '@wobrin/core/carriage'
-import type { MechanismId } from '@wobrin/core/mechanisms'
-import type { SweepEntryData } from '@wobrin/core/observations'
+} from '@wobrin/core/instruments/alignment'
+import type { ZoneRead, SweepEntryData } from '@wobrin/core/log'
 
 /** One try, as it was typed, recorded or read. */
 export interface SweepRow {
@@ -27,7 +24,10 @@ export interface SweepRow {
 export const typedNumber = (text: string): number =>
   text.trim() === '' ? Number.NaN : Number(text.trim().replace(',', '.').replace('−', '-'))
 
-/** A sweep of an adjuster: tries in any order, wrong ones struck out and not erased; then where it is set, and the look after tightening. */
+/**
+ * A sweep of an adjuster: tries in any order, wrong ones struck out and not erased; then where it is set, and the
+ * look after tightening.
+ */
 export function useSweep(mechanism: Ref<MechanismId>) {
   const rows = ref<SweepRow[]>([])
   const setup = reactive({

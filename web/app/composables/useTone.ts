@@ -1,4 +1,4 @@
-import { speedTone } from '@wobrin/core/spindle'
+import { speedTone } from '@wobrin/core/instruments/spindle'
 
 /**
  * The tone that tells error and direction: lower is slow, higher is fast, beating while outside the band and steady

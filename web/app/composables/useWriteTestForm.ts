@@ -1,6 +1,6 @@
-import { LAYOUTS, layoutsOf, type MechanismId } from '@wobrin/core/mechanisms'
-import type { CountedSectors, WriteTestResult } from '@wobrin/core/observations'
-import { checksOf, judgeWriteTest } from '@wobrin/core/proving'
+import { LAYOUTS, layoutsOf, type MechanismId } from '@wobrin/core/drives'
+import type { CountedSectors, WriteTestResult } from '@wobrin/core/log'
+import { checksOf, judgeWriteTest } from '@wobrin/core/proof'
 
 /** Rows of the form: what was written, and how many sectors that is. */
 export type WrittenRow = 'format' | 'first' | 'last' | 'pattern' | 'overwrite'

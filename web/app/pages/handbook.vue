@@ -1,9 +1,9 @@
 <script setup lang="ts">
-import { AGENTS, neverOf } from '@wobrin/core/cleaning'
-import { MECHANISMS } from '@wobrin/core/mechanisms'
-import { CALLS, type CallKind } from '@wobrin/core/observations'
-import { SUMS } from '@wobrin/core/instruments'
-import { CAUTIONS, GATES, STATIONS } from '@wobrin/core/procedures'
+import { AGENTS, neverOf } from '@wobrin/core/bench/cleaning'
+import { MECHANISMS } from '@wobrin/core/drives'
+import { CALLS, type CallKind } from '@wobrin/core/base/observations'
+import { CALCULATORS } from '@wobrin/core/calculators/registry'
+import { CAUTIONS, GATES, STATIONS } from '@wobrin/core/bench/stations'
 
 useHead({ title: 'Handbook · Wobrin' })
 // A page that is opened afresh at an anchor is drawn after the browser looked for it.
@@ -92,7 +92,7 @@ const calls = Object.entries(CALLS) as [CallKind, (typeof CALLS)[CallKind]][]
       <section id="sums" class="panel p-6 scroll-mt-4">
         <h2 class="text-xl font-bold mb-3">The sums, as used</h2>
         <dl class="grid sm:grid-cols-[12rem_1fr] gap-x-5 gap-y-3 text-sm">
-          <template v-for="s in SUMS" :key="s.id"
+          <template v-for="s in CALCULATORS" :key="s.id"
             ><dt class="font-bold">
               <NuxtLink class="link" :to="`/instruments/${s.id}`">{{ s.title }}</NuxtLink>
             </dt>
@@ -141,6 +141,7 @@ const calls = Object.entries(CALLS) as [CallKind, (typeof CALLS)[CallKind]][]
           >
         </dl>
       </section>
+      <HandbookGlossary />
     </div>
   </div>
 </template>

@@ -26,12 +26,9 @@ useHead({ title: 'Bench · Wobrin' })
       <button class="btn" @click="refresh()">Try again</button>
     </div>
     <div v-else-if="now" class="grid gap-4 items-stretch" :class="waits.length ? 'lg:grid-cols-[1fr_20.5rem]' : ''">
-      <section
-        class="panel p-6 grid md:grid-cols-[1fr_minmax(14rem,20rem)] gap-x-8 gap-y-6"
-        aria-label="For your hands now"
-      >
+      <section class="panel p-6 grid md:grid-cols-[1fr_minmax(14rem,20rem)] gap-x-8 gap-y-6" aria-label="Do next">
         <div class="min-w-0">
-          <h2 class="section-title mb-3">For your hands now</h2>
+          <h2 class="section-title mb-3">Do next</h2>
           <p class="flex items-center gap-3 mb-2 text-xl font-bold">
             <DriveTag :tag="now.tag" /><span>{{ now.title }}</span>
           </p>
@@ -42,7 +39,7 @@ useHead({ title: 'Bench · Wobrin' })
             <NuxtLink class="btn btn-primary" :to="{ path: `/drives/${now.driveId}`, query: { station: now.station } }"
               >Go to {{ now.tag }}</NuxtLink
             >
-            <button v-if="next.length > 1" class="btn" @click="skipped++">Something else</button>
+            <button v-if="next.length > 1" class="btn" @click="skipped++">Show another</button>
             <NuxtLink to="/drives/new" class="btn btn-quiet"><Plus class="size-4" />Receive a drive</NuxtLink>
           </div>
         </div>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { FileDown } from 'lucide-vue-next'
-import { STRETCH } from '@wobrin/core/drivetrain'
-import { toCsv } from '@wobrin/core/sums'
+import { STRETCH } from '@wobrin/core/calculators/mechanics'
+import { toCsv } from '@wobrin/core/calculators/calculator'
 import type { BeltInput, KeptBelt } from '../../shared/belts'
 
 useHead({ title: 'Shelf · Wobrin' })
@@ -139,7 +139,9 @@ const settled = computed(() => belts.view.value.drives.filter(d => d.settled && 
                   meantFor(b)!.need.drive
                 }}</NuxtLink>
               </td>
-              <td class="text-right"><button class="link min-h-11" @click="change(b, 'used up')">Used up</button></td>
+              <td class="text-right">
+                <button class="link min-h-11" @click="change(b, 'used up')">Mark as used</button>
+              </td>
             </tr>
           </tbody>
         </table>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { toTypedSchema } from '@vee-validate/yup'
 import { useForm } from 'vee-validate'
-import { AGENTS } from '@wobrin/core/cleaning'
+import { AGENTS } from '@wobrin/core/bench/cleaning'
 import { workshopSchema, type WorkshopSettings } from '../../shared/workshop'
 
 useHead({ title: 'Workshop · Wobrin' })
@@ -43,7 +43,7 @@ const save = handleSubmit(async values => {
 
 const speedSchools = [
   ['leave-alone', 'Leave alone', 'Inside the wide band nothing is touched.'],
-  ['dial-in', 'Dial in', 'The trimmer is set until the speed is inside the narrow band.'],
+  ['dial-in', 'Adjust to nominal', 'The trimmer is set until the speed is inside the narrow band.'],
 ] as const
 const lubricants = [
   ['light-oil', 'Light oil', 'A single drop, renewed often; dust does not cake in it.'],
@@ -146,7 +146,7 @@ const themes = [
               max="1"
               step="0.05"
           /></FormField>
-          <FormField v-slot="{ id }" label="One octave is"
+          <FormField v-slot="{ id }" label="Speed change per octave"
             ><select :id="id" v-model.number="octaveShare" class="field">
               <option :value="0.03">3 % of speed, fine</option>
               <option :value="0.06">6 % of speed</option>

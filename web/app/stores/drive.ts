@@ -1,7 +1,6 @@
-import { FetchError } from 'ofetch'
-import type { LogEntry } from '@wobrin/core/observations'
-import { trimmerHistory, walk } from '@wobrin/core/procedures'
-import type { DriveFacts } from '@wobrin/core/proving'
+import type { LogEntry, DriveFacts } from '@wobrin/core/log'
+import { trimmerHistory } from '@wobrin/core/instruments/spindle'
+import { walk } from '@wobrin/core/bench/stations'
 import type { NewDrive } from '../../shared/drive-facts'
 import type { EntryInput } from '../../shared/log-input'
 
@@ -11,6 +10,7 @@ export type Said = Partial<Omit<EntryInput, 'id' | 'at' | 'item'>> &
 
 /** The drive at hand: its facts, its log and what the log says of where it stands. */
 export const useDrive = defineStore('drive', () => {
+  const { post } = useLogPost()
   const drive = ref<DriveFacts | null>(null)
   const log = shallowRef<LogEntry[]>([])
   /** Moved on by the page while it stands open: waits run down, sittings end. */
@@ -35,7 +35,10 @@ export const useDrive = defineStore('drive', () => {
     if (fresh.length) log.value = [...log.value, ...fresh].sort((a, b) => a.seq - b.seq)
   }
 
-  /** Fetches what another tablet has said since. The entry with a gap before it may be ours, so the last one seen without a gap counts. */
+  /**
+   * Fetches what another tablet has said since. The entry with a gap before it may be ours, so the last one seen
+   * without a gap counts.
+   */
   async function refresh(): Promise<void> {
     if (!drive.value) return
     const { id } = drive.value
@@ -47,23 +50,9 @@ export const useDrive = defineStore('drive', () => {
     now.value = Date.now()
   }
 
-  /**
-   * Puts an entry on the log. The id is made here and kept while it fails, so that sending again after a lost answer,
-   * by itself or by a person, adds nothing twice.
-   */
+  /** Puts an entry on the log, once, whatever happens to the answer. */
   async function add(input: Said): Promise<LogEntry> {
-    const { id } = drive.value!
-    const what = JSON.stringify([id, input])
-    const body = unsent.get(what) ?? { id: crypto.randomUUID(), at: new Date().toISOString(), ...input }
-    unsent.set(what, body)
-    const entry = await $fetch<LogEntry>(`/api/drives/${id}/log`, { method: 'POST', body, retry: 2 }).catch(
-      (error: unknown) => {
-        // Refused is not lost: what is said next time is said anew.
-        if (error instanceof FetchError && error.status) unsent.delete(what)
-        throw error
-      },
-    )
-    unsent.delete(what)
+    const entry = await post(drive.value!.id, 'log', input)
     now.value = Math.max(Date.now(), Date.parse(entry.at))
     take(entry)
     return entry
@@ -94,9 +83,6 @@ export const useDrive = defineStore('drive', () => {
 
   return { drive, log, now, way, progress, history, load, refresh, take, add, takeBack, change }
 })
-
-/** Entries whose answer never came, by what they say. */
-const unsent = new Map<string, object>()
 
 /** The last entry up to which each drive's log was fetched as a whole. */
 const seen = new Map<string, number>()

@@ -1,5 +1,5 @@
-import type { CallKind, LogEntry } from '@wobrin/core/observations'
-import { speedEntries } from '@wobrin/core/procedures'
+import type { CallKind } from '@wobrin/core/base/observations'
+import { speedsAmong, standingEntries, type LogEntry } from '@wobrin/core/log'
 
 const plural = new Intl.PluralRules('en', { type: 'ordinal' })
 const SUFFIX: Readonly<Record<string, string>> = { one: 'st', two: 'nd', few: 'rd', other: 'th' }
@@ -7,10 +7,10 @@ const ordinal = (n: number) => `${n}${SUFFIX[plural.select(n)]}`
 
 /** Readings on a log for the ruler, latest first, each with a word for when it was. */
 export function earlierReadings(log: readonly LogEntry[]): { rpm: number; label: string; kind: CallKind }[] {
-  const all = speedEntries(log)
+  const all = speedsAmong(standingEntries(log))
   return all
-    .map(({ entry, data }, i) => ({
-      rpm: data.rpm,
+    .map(({ entry, rpm }, i) => ({
+      rpm,
       kind: entry.call?.kind ?? ('unknown' as const),
       label: i === 0 ? 'as found' : ordinal(i + 1),
     }))

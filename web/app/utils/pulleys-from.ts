@@ -1,7 +1,11 @@
-import { beltLayout, beltPath, type Pulleys } from '@wobrin/core/drivetrain'
-import { readQuantity } from '@wobrin/core/sums'
+import { beltLayout, beltPath } from '@wobrin/core/calculators/mechanics'
+import type { Pulleys } from '@wobrin/core/drives'
+import { readQuantity } from '@wobrin/core/calculators/calculator'
 
-/** What the Speed instrument needs of a belt, from what was typed into the belt's: diameters at its middle, and its length. */
+/**
+ * What the Speed instrument needs of a belt, from what was typed into the belt's: diameters at its middle, and its
+ * length.
+ */
 export function pulleysFrom(typed: Readonly<Record<string, string>>): Pulleys {
   const size = (key: string) => readQuantity(typed[key] ?? '', 'length', key)
   const optional = Object.fromEntries(

@@ -1,93 +1,14 @@
 import { expose } from 'comlink'
-import {
-  imageOf,
-  linesOf,
-  invertLines,
-  mapLines,
-  marginsTable,
-  MOST_EDGES,
-  reportingBus,
-  reportJson,
-  surfaceOfRaw,
-  toReadings,
-  totalsOf,
-  LINE_NAMES,
-  type BusOptions,
-  type BusReport,
-  type HeadSummary,
-  type LineMapping,
-  type LineName,
-  type RawTrack,
-  type Totals,
-  type TrackReading,
-} from '@wobrin/core/bus'
-import { stretchOf, vcdChunks, type Capture, type EdgeList } from '@wobrin/core/captures'
-import type { MechanismId } from '@wobrin/core/mechanisms'
-import type { Call, Observation } from '@wobrin/core/observations'
-import { imageMapCsv, recogniseTrack } from '@wobrin/core/recording'
-import {
-  DRIVE_STORIES,
-  judgeSeeks,
-  Random,
-  readSurface,
-  seekTest,
-  SimulatedDrive,
-  SOUND_QUICK_DISK,
-  STORY_SEED,
-  sweepQuickDisk,
-  wholeSurface,
-  type Adjuster,
-  type HostLine,
-  type LineState,
-  type QuickDiskSpec,
-  type QuickPass,
-  type SeekTried,
-} from '@wobrin/core/simulation'
-import { toCsv } from '@wobrin/core/sums'
-import { attempt, breath, readFileIn, type Answer, type Stop } from './in-worker'
+import { imageOf, marginsTable, reportJson } from '@wobrin/core/instruments/interface'
+import { imageMapCsv } from '@wobrin/core/signals/codes'
+import { SOUND_QUICK_DISK, sweepQuickDisk, type QuickDiskSpec, type QuickPass } from '@wobrin/core/simulator'
+import { toCsv } from '@wobrin/core/calculators/calculator'
+import { busFile, lastReport } from './bus-file'
+import { lastSurface, liveDrive } from './live-drive'
+import { stopping } from './stopping'
 
-/** What the simulated drive is at, some twenty times a second. */
-export interface LiveState {
-  readonly timeS: number
-  readonly cylinder: number
-  readonly heads: readonly [number, number]
-  readonly spin: number
-  readonly diskIn: boolean
-  readonly tabProtected: boolean
-  readonly lines: Readonly<Record<LineName, LineState>>
-  /** Last seconds of the lines, with the time at which they begin. */
-  readonly recent: { readonly fromS: number; readonly edges: Readonly<Record<string, EdgeList>> }
-  readonly reading: {
-    readonly good: number
-    readonly found: number
-    readonly margin: number
-    readonly names: number | null
-  } | null
-  readonly errors: readonly number[]
-}
-
-/** A surface as read. */
-export interface SurfaceRun {
-  readonly tracks: readonly TrackReading[]
-  readonly call: Call
-  readonly observations: readonly Observation[]
-  readonly heads: readonly HeadSummary[]
-  readonly totals: Totals
-}
-
-export interface OpenedBus {
-  readonly fileName: string
-  readonly durationS: number
-  readonly channels: readonly { readonly name: string; readonly edgeCount: number; readonly usable: boolean }[]
-  readonly mapping: LineMapping
-  readonly notices: readonly string[]
-}
-
-/** A recording's slow lines, to play it back by. */
-export interface Playback {
-  readonly lines: Readonly<Partial<Record<LineName, EdgeList>>>
-  readonly durationS: number
-}
+export type { OpenedBus, Playback } from './bus-file'
+export type { LiveState, SurfaceRun } from './live-drive'
 
 /** A sweep as the page shows it. */
 export interface QuickSweep extends Pick<
@@ -105,241 +26,13 @@ export interface QuickSweep extends Pick<
   }[]
 }
 
-const TICK_MS = 50
-const RECENT_S = 3
-/** A recording longer than this begins anew. */
-const LONGEST_S = 60
-
-let drive: SimulatedDrive | null = null
-let timer: ReturnType<typeof setInterval> | null = null
-let stop: Stop = { aborted: false }
-let capture: Capture | null = null
-let report: BusReport | null = null
-let surface: SurfaceRun | null = null
-let reading: LiveState['reading'] = null
-let errors: number[] = []
-/** Times of looks at which pulses came on the read line. */
-let busy: number[] = []
-
-function stateOf(d: SimulatedDrive): LiveState {
-  const fromS = Math.max(0, d.timeS - RECENT_S)
-  return {
-    timeS: d.timeS,
-    cylinder: d.carriage.position(d.timeS),
-    heads: [d.headPlace(0).cylinders, d.headPlace(1).cylinders],
-    spin: d.spin,
-    diskIn: d.media !== null,
-    tabProtected: d.tabProtected,
-    lines: Object.fromEntries(LINE_NAMES.map(l => [l, d.explain(l)])) as Record<LineName, LineState>,
-    recent: { fromS, edges: { ...d.recent(fromS), 'read-data': pulsesDrawn(fromS) } },
-    reading,
-    errors: [...errors],
-  }
-}
-
-/** Far too many pulses to draw: some strokes stand for them wherever they came. */
-function pulsesDrawn(fromS: number): EdgeList {
-  const times = busy
-    .filter(t => t > fromS)
-    .flatMap(t => [0, 1, 2, 3].flatMap(k => [t - fromS + k * 0.0125, t - fromS + k * 0.0125 + 0.006]))
-  return { initial: 1, times: Float64Array.from(times), gaps: [] }
-}
-
-/** Reads what came past since the last look: how the track under the head does just now. */
-let lookedS = 0
-function look(d: SimulatedDrive): void {
-  const turn = 60 / (d.media?.layout.rpm ?? 300)
-  if (d.timeS - lookedS < turn * 1.15) return
-  const flux = d.takeFlux()
-  lookedS = d.timeS
-  const track = flux.length > 2000 ? recogniseTrack(flux) : null
-  const wanted = d.media?.layout.sectorsOf(Math.max(0, Math.round(d.carriage.position(d.timeS)))) ?? 0
-  const good = track ? new Set(track.sectors.filter(s => s.status === 'good').map(s => s.sector)).size : 0
-  const first = track?.sectors.find(s => s.status === 'good')
-  reading = track ? { good, found: Math.max(wanted, good), margin: track.margin, names: first?.cylinder ?? null } : null
-  if (d.explain('ready').low && d.hears('select') && good < wanted)
-    for (let i = 0; i < wanted - good; i++) errors.push(d.timeS - turn / 2)
-  errors = errors.filter(t => t > d.timeS - LONGEST_S)
-}
-
-const judged = (raw: readonly RawTrack[]): SurfaceRun => {
-  const surface = surfaceOfRaw(raw, { trustedDisk: true })
-  return { ...surface, totals: totalsOf(surface.tracks) }
-}
-
+/** The simulated drive, recordings of the interface, and what was read of either as files. */
 const worker = {
-  /** Puts a simulated drive on the bench. */
-  power(mechanism: MechanismId, story: string): LiveState {
-    worker.rest()
-    const chosen = DRIVE_STORIES.find(s => s.id === story) ?? DRIVE_STORIES[0]!
-    drive = new SimulatedDrive(chosen.of(mechanism, STORY_SEED), true)
-    reading = null
-    errors = []
-    busy = []
-    begunS = 0
-    lookedS = 0
-    return stateOf(drive)
-  },
-
-  /** Lets its time pass as on a bench, and tells how it is. */
-  run(onState: (s: LiveState) => void): void {
-    worker.rest()
-    let last = performance.now()
-    timer = setInterval(() => {
-      if (!drive) return
-      const now = performance.now()
-      // A page that was asleep goes on from where it was.
-      drive.advanceTo(drive.timeS + Math.min(0.25, (now - last) / 1000))
-      last = now
-      if (drive.view() && drive.hears('select')) busy = [...busy.filter(t => t > drive!.timeS - RECENT_S), drive.timeS]
-      look(drive)
-      if (drive.timeS - begunS > LONGEST_S) begin()
-      onState(stateOf(drive))
-    }, TICK_MS)
-  },
-
-  rest(): void {
-    if (timer) clearInterval(timer)
-    timer = null
-  },
-
-  set(line: Exclude<HostLine, 'step'>, low: boolean): void {
-    drive?.set(line, low)
-  },
-  step(inward: boolean): void {
-    drive?.set('direction', inward)
-    drive?.advanceTo(drive.timeS + 2e-5)
-    drive?.step()
-  },
-  disk(there: boolean): void {
-    if (there) drive?.insert()
-    else drive?.remove()
-  },
-  tab(isProtected: boolean): void {
-    drive?.setTab(isProtected)
-  },
-  nudge(adjuster: Adjuster, by: number): void {
-    drive?.nudge(adjuster, by)
-  },
-  wiggle(wire: LineName | null): void {
-    drive?.wiggle(wire)
-  },
-
-  /** Reads the whole surface of the disk in the simulated drive, as fast as this machine can. */
-  readSurface(turns: number, onTrack: (share: number, tracks: TrackReading[]) => void): Promise<Answer<SurfaceRun>> {
-    stop = { aborted: false }
-    const own = stop
-    return attempt(async () => {
-      const d = drive!
-      if (!d.media) d.insert()
-      const run = readSurface(d, wholeSurface(d, turns))
-      const raw: RawTrack[] = []
-      let shown = performance.now()
-      for (;;) {
-        const step = run.next()
-        if (step.done) break
-        raw.push(step.value.track)
-        if (performance.now() - shown > 120) {
-          onTrack(step.value.done / step.value.all, toReadings(raw))
-          shown = performance.now()
-        }
-        await breath(own)
-      }
-      begin()
-      surface = judged(raw)
-      return surface
-    })
-  },
-
-  /** Seeks to and fro at random. */
-  seekTest(
-    seeks: number,
-    onSeek: (share: number) => void,
-  ): Promise<Answer<{ readonly call: Call; readonly tried: readonly SeekTried[] }>> {
-    stop = { aborted: false }
-    const own = stop
-    return attempt(async () => {
-      const tried: SeekTried[] = []
-      for (const one of seekTest(drive!, seeks, new Random(drive!.spec.seed + 17), { stepMs: 6, settleMs: 18 })) {
-        tried.push(one)
-        onSeek(tried.length / seeks)
-        await breath(own)
-      }
-      begin()
-      return { call: judgeSeeks(tried), tried }
-    })
-  },
+  ...liveDrive,
+  ...busFile,
 
   stop(): void {
-    stop.aborted = true
-  },
-
-  /** What the lines did since the recording began, as a value change dump. */
-  recording(): Blob | null {
-    if (!drive) return null
-    const d = drive
-    return new Blob([
-      ...vcdChunks(d.recording(begunS), {
-        tickNs: 10,
-        comment: 'Recorded from a simulated drive.',
-        durationS: d.timeS - begunS,
-      }),
-    ])
-  },
-
-  /** Reads a file; the recording stays here. */
-  open(file: File, onProgress: (share: number) => void): Promise<Answer<OpenedBus>> {
-    stop = { aborted: false }
-    const own = stop
-    return attempt(async () => {
-      const read = await readFileIn(file, { maxEdgesPerChannel: MOST_EDGES }, own, onProgress)
-      const mapping = guessed(read)
-      capture = read
-      report = null
-      return {
-        fileName: read.fileName,
-        durationS: read.durationS,
-        mapping,
-        notices: read.notices,
-        channels: read.channels.map(c => ({ name: c.name, edgeCount: c.edgeCount, usable: c.edges !== null })),
-      }
-    })
-  },
-
-  /** Judges the recording that is open. */
-  judge(options: BusOptions, onTrack: (share: number) => void): Promise<Answer<BusReport>> {
-    stop = { aborted: false }
-    const own = stop
-    return attempt(async () => {
-      const run = reportingBus(capture!, options)
-      for (;;) {
-        const step = run.next()
-        if (step.done) {
-          report = step.value
-          return report
-        }
-        onTrack(step.value.done / step.value.all)
-        await breath(own)
-      }
-    })
-  },
-
-  playback(mapping: LineMapping, inverted: boolean): Playback {
-    const lines = linesOf(capture!, mapping)
-    const { 'read-data': _, ...slow } = inverted ? invertLines(lines) : lines
-    return { lines: slow, durationS: capture!.durationS }
-  },
-
-  /** A stretch of the open recording, as a value change dump. */
-  stretch(fromS: number, toS: number): Blob {
-    const kept = capture!.channels.flatMap(c => (c.edges ? [{ name: c.name, edges: c.edges }] : []))
-    return new Blob([
-      ...vcdChunks(stretchOf(kept, fromS, toS), {
-        tickNs: 10,
-        durationS: toS - fromS,
-        comment: `From ${fromS} s to ${toS} s of ${capture!.fileName}.`,
-      }),
-    ])
+    stopping.stop()
   },
 
   /** What was read, as files: the image with its map, the margins, the report. */
@@ -350,7 +43,7 @@ const worker = {
     readonly json: string
     readonly filled: number
   } {
-    const tracks = of === 'recording' ? report!.tracks : surface!.tracks
+    const tracks = of === 'recording' ? lastReport()!.tracks : lastSurface()!.tracks
     const image = imageOf(tracks)
     return {
       image: new Blob([image.bytes as Uint8Array<ArrayBuffer>]),
@@ -359,14 +52,14 @@ const worker = {
       filled: image.filled.length,
       json: JSON.stringify(
         of === 'recording'
-          ? reportJson(report!)
+          ? reportJson(lastReport()!)
           : {
-              call: surface!.call.kind,
-              reasons: surface!.call.reasons,
-              next: surface!.call.next,
-              totals: surface!.totals,
-              observations: surface!.observations,
-              tracks: surface!.tracks.map(({ sample: _, histogram: __, sectors, ...t }) => ({
+              call: lastSurface()!.call.kind,
+              reasons: lastSurface()!.call.reasons,
+              next: lastSurface()!.call.next,
+              totals: lastSurface()!.totals,
+              observations: lastSurface()!.observations,
+              tracks: lastSurface()!.tracks.map(({ sample: _, histogram: __, sectors, ...t }) => ({
                 ...t,
                 sectors: sectors.map(({ data: ___, ...s }) => s),
               })),
@@ -402,22 +95,6 @@ const worker = {
         })) ?? [],
     }
   },
-}
-
-let begunS = 0
-/** Begins the recording anew from now. */
-function begin(): void {
-  drive?.forget()
-  begunS = drive?.timeS ?? 0
-  lookedS = begunS
-}
-
-function guessed(read: Capture): LineMapping {
-  try {
-    return mapLines(read)
-  } catch {
-    return {}
-  }
 }
 
 export type DriveWorker = typeof worker

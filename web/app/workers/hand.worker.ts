@@ -1,14 +1,9 @@
 import { expose } from 'comlink'
-import { usualHalfWindowUm, type SweepPosition, type Zone, type ZoneRead } from '@wobrin/core/carriage'
-import { LAYOUTS, layoutsOf, type MechanismId } from '@wobrin/core/mechanisms'
-import {
-  AdjustingHand,
-  DRIVE_STORIES,
-  Random,
-  SimulatedDrive,
-  STORY_SEED,
-  type Adjuster,
-} from '@wobrin/core/simulation'
+import { usualHalfWindowUm } from '@wobrin/core/calculators/alignment'
+import type { SweepPosition } from '@wobrin/core/instruments/alignment'
+import { LAYOUTS, layoutsOf, type Zone, type MechanismId } from '@wobrin/core/drives'
+import type { ZoneRead } from '@wobrin/core/log'
+import { AdjustingHand, DRIVE_STORIES, Random, SimulatedDrive, STORY_SEED, type Adjuster } from '@wobrin/core/simulator'
 
 /** Marks that a usual window is wide on the stand-in's scale. */
 const WINDOW_MARKS = 7
@@ -30,7 +25,10 @@ function read(position: number): SweepPosition {
 }
 
 const worker = {
-  /** Puts a misaligned stand-in on the bench, its heads at the middle cylinder. @returns what a mark moves the head by, µm, and how many heads the adjuster moves */
+  /**
+   * Puts a misaligned stand-in on the bench, its heads at the middle cylinder.
+   * @returns what a mark moves the head by, µm, and how many heads the adjuster moves
+   */
   power(
     mechanism: MechanismId,
     story: string,

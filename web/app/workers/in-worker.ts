@@ -1,5 +1,5 @@
-import { readCapture, type Capture, type ReadOptions } from '@wobrin/core/captures'
-import { AbortedError } from '@wobrin/core/errors'
+import { readCapture, type Capture, type ReadOptions } from '@wobrin/core/signals/captures'
+import { AbortedError } from '@wobrin/core/base/errors'
 
 /** An answer of a worker; errors come as sentences, since classes do not survive the way out of a worker. */
 export type Answer<T> =

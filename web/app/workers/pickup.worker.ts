@@ -1,6 +1,6 @@
 import { expose } from 'comlink'
-import type { MechanismId } from '@wobrin/core/mechanisms'
-import { SCENARIOS, SimulatedPickup } from '@wobrin/core/simulation'
+import type { MechanismId } from '@wobrin/core/drives'
+import { SCENARIOS, SimulatedPickup } from '@wobrin/core/simulator'
 import {
   measureSpeed,
   pulsesFromEdges,
@@ -11,7 +11,7 @@ import {
   type SpeedContext,
   type SpeedMeasurement,
   type TrimmerReading,
-} from '@wobrin/core/spindle'
+} from '@wobrin/core/instruments/spindle'
 
 /** What the pickup says a few times a second. */
 export interface LiveReading {
@@ -75,7 +75,9 @@ const worker = {
     }, EVERY_MS)
   },
 
-  /** Turns the simulated trimmer; what is judged begins anew, and the reading so far teaches how the trimmer answers. */
+  /**
+   * Turns the simulated trimmer; what is judged begins anew, and the reading so far teaches how the trimmer answers.
+   */
   turnTrimmer(turns: number): void {
     if (latest && latest.revolutions >= WORTH_LEARNING) {
       before = [

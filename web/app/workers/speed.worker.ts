@@ -1,6 +1,11 @@
 import { expose } from 'comlink'
-import { guessSpindleChannel, type Capture, type ReadOptions } from '@wobrin/core/captures'
-import { speedFromCapture, type CaptureSpeedOptions, type JudgedSpeed, type SpeedContext } from '@wobrin/core/spindle'
+import { guessSpindleChannel, type Capture, type ReadOptions } from '@wobrin/core/signals/captures'
+import {
+  speedFromCapture,
+  type CaptureSpeedOptions,
+  type JudgedSpeed,
+  type SpeedContext,
+} from '@wobrin/core/instruments/spindle'
 import { attempt, readFileIn, type Answer } from './in-worker'
 
 export interface OpenedCapture {

@@ -1,6 +1,6 @@
 import { expose } from 'comlink'
-import type { MechanismId } from '@wobrin/core/mechanisms'
-import type { WriteTestResult } from '@wobrin/core/observations'
+import type { MechanismId } from '@wobrin/core/drives'
+import type { WriteTestResult } from '@wobrin/core/log'
 import {
   DRIVE_STORIES,
   QUICK_STORIES,
@@ -9,7 +9,7 @@ import {
   STORY_SEED,
   writeQuickSide,
   writeTest,
-} from '@wobrin/core/simulation'
+} from '@wobrin/core/simulator'
 import { attempt, breath, type Answer, type Stop } from './in-worker'
 
 let stop: Stop = { aborted: false }

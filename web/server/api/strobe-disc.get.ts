@@ -1,5 +1,5 @@
-import { ParameterError } from '@wobrin/core/errors'
-import { strobeDiscSvg } from '@wobrin/core/spindle'
+import { ParameterError } from '@wobrin/core/base/errors'
+import { strobeDiscSvg } from '@wobrin/core/instruments/spindle'
 import { ringsSchema } from '../../shared/log-input'
 import { makePdf } from '../services/pdf'
 

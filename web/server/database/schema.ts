@@ -1,11 +1,11 @@
 import { sql } from 'drizzle-orm'
 import { index, integer, real, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core'
-import type { Call, EntryData, EntryKind, Observation, Outcome, StationId } from '@wobrin/core/observations'
-import type { Features, MechanismId } from '@wobrin/core/mechanisms'
-import type { Account } from '@wobrin/core/worth'
-import type { BeltMaterial, Pulleys } from '@wobrin/core/drivetrain'
-import type { DiskEvent, Proof } from '@wobrin/core/proving'
-import type { DriveProfile, HostProfile } from '@wobrin/core/host-fit'
+import type { Call, Evidence, Observation } from '@wobrin/core/base/observations'
+import type { EntryData, EntryKind, Outcome, StationId, Account } from '@wobrin/core/log'
+import type { Features, MechanismId, Pulleys } from '@wobrin/core/drives'
+import type { BeltMaterial } from '@wobrin/core/calculators/mechanics'
+import type { DiskEvent, Proof } from '@wobrin/core/proof'
+import type { DriveProfile, HostProfile } from '@wobrin/core/drives/hosts'
 
 /** Settings of the workshop: one row, id 1. */
 export const workshop = sqliteTable('workshop', {
@@ -19,6 +19,7 @@ export const drives = sqliteTable(
   {
     id: text('id').primaryKey(),
     tag: text('tag').notNull(),
+    simulated: integer('simulated', { mode: 'boolean' }).notNull().default(false),
     mechanism: text('mechanism').$type<MechanismId>().notNull(),
     maker: text('maker').notNull().default(''),
     model: text('model').notNull().default(''),
@@ -102,7 +103,10 @@ export const diskEvents = sqliteTable(
   t => [uniqueIndex('disk_events_id').on(t.id), index('disk_events_disk').on(t.disk, t.seq)],
 )
 
-/** How each drive stands, as far as the bench needs it to choose: worked out from its log, and again whenever that grows. */
+/**
+ * How each drive stands, as far as the bench needs it to choose: worked out from its log, and again whenever that
+ * grows.
+ */
 export const driveStates = sqliteTable(
   'drive_states',
   {
@@ -138,6 +142,7 @@ export const logEntries = sqliteTable(
       .$type<Observation[]>()
       .notNull()
       .default(sql`'[]'`),
+    evidence: text('evidence', { mode: 'json' }).$type<Evidence>(),
     data: text('data', { mode: 'json' }).$type<EntryData>(),
     takesBack: text('takes_back'),
   },

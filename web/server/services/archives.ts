@@ -2,13 +2,12 @@ import { randomUUID } from 'node:crypto'
 import { open, rm } from 'node:fs/promises'
 import { join } from 'node:path'
 import type { Readable } from 'node:stream'
-import { InputError, LimitError, ParameterError } from '@wobrin/core/errors'
+import { InputError, LimitError, ParameterError } from '@wobrin/core/base/errors'
 import type { Imported } from '../../shared/archive'
 import { importArchive, writeArchive } from './archive'
 import type { DataFolder } from './data-folder'
-import { catchUp } from './drive-states'
 import type { DriveService } from './drives'
-import type { Db } from './open-database'
+import type { Db } from '../database/db'
 
 /** Largest archive that is taken, bytes as sent. */
 export const MAX_ARCHIVE_BYTES = 8 * 1024 ** 3
@@ -31,7 +30,10 @@ export class ArchiveService {
     }
   }
 
-  /** Takes an archive in as it arrives, then reads it; one at a time. @throws InputError in one sentence, with nothing changed */
+  /**
+   * Takes an archive in as it arrives, then reads it; one at a time.
+   * @throws InputError in one sentence, with nothing changed
+   */
   async import(chunks: AsyncIterable<Uint8Array>, expected?: number): Promise<Imported> {
     if (expected !== undefined && expected > MAX_ARCHIVE_BYTES) throw tooLarge()
     if (this.reading)
@@ -52,9 +54,7 @@ export class ArchiveService {
       }
       if (expected !== undefined && bytes < expected)
         throw new InputError(`the archive was cut off after ${bytes} of ${expected} bytes`, 'all of it; send it again')
-      const imported = await importArchive(path, this.folder, this.db)
-      catchUp(this.db)
-      return imported
+      return await importArchive(path, this.folder, this.db)
     } finally {
       await rm(path, { force: true })
       this.reading = false

@@ -4,7 +4,7 @@ import { rename } from 'node:fs/promises'
 import { join } from 'node:path'
 import type { Backup } from '../../shared/archive'
 import type { DataFolder } from './data-folder'
-import type { Db } from './open-database'
+import type { Db } from '../database/db'
 
 /** Copies of the database, made while it is in use. Recordings and photos are never changed, so they need none. */
 export class BackupService {

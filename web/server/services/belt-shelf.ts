@@ -1,12 +1,13 @@
 import { asc, eq, sql } from 'drizzle-orm'
-import { beltNeed, beltSum, orderBelts, serveFromShelf } from '@wobrin/core/drivetrain'
-import { InputError } from '@wobrin/core/errors'
-import { standingEntries } from '@wobrin/core/observations'
-import { readValues } from '@wobrin/core/sums'
+import { beltNeed, orderBelts, serveFromShelf } from '@wobrin/core/bench/belts'
+import { beltCalculator } from '@wobrin/core/calculators/mechanics'
+import { InputError } from '@wobrin/core/base/errors'
+import { standingEntries } from '@wobrin/core/log'
+import { readValues } from '@wobrin/core/calculators/calculator'
 import type { BeltInput, BeltShelfView, DriveBelt, KeptBelt } from '../../shared/belts'
 import { belts, logEntries } from '../database/schema'
 import type { DriveService } from './drives'
-import type { Db } from './open-database'
+import type { Db } from '../database/db'
 
 /** Belts at hand, what the drives on the bench want, and what is to be ordered. */
 export class BeltShelf {
@@ -61,7 +62,7 @@ export class BeltShelf {
           return [
             {
               driveId: drive.id,
-              need: beltNeed(drive.tag, readValues(beltSum, last.data.values)),
+              need: beltNeed(drive.tag, readValues(beltCalculator, last.data.values)),
               settled: last.call?.kind === 'leave',
               closed: log.some(e => e.kind === 'released'),
             },

@@ -1,10 +1,10 @@
 import { and, desc, eq, isNotNull, isNull, sql } from 'drizzle-orm'
-import { nextOf, ranked, speedEntries, walk, type RankedThing } from '@wobrin/core/procedures'
-import type { DriveFacts } from '@wobrin/core/proving'
+import { nextOf, ranked, walk, type RankedThing } from '@wobrin/core/bench/stations'
+import { lastSpeed, supportingEntries, type DriveFacts } from '@wobrin/core/log'
 import type { Bench, BenchLine, BenchWait } from '../../shared/bench'
 import { driveStates, drives as drivesTable } from '../database/schema'
 import type { DriveService } from './drives'
-import type { Db } from './open-database'
+import type { Db } from '../database/db'
 
 /** Drives that have left are found by search; the bench shows the latest. */
 const LEFT_SHOWN = 40
@@ -19,7 +19,10 @@ interface OnBench {
   readonly moving: boolean
 }
 
-/** The bench: every open drive at its station, and what the hands could do next. A drive is walked again only when its log has grown, or time moves it. */
+/**
+ * The bench: every open drive at its station, and what the hands could do next. A drive is walked again only when its
+ * log has grown, or time moves it.
+ */
 export class BenchService {
   private readonly known = new Map<string, OnBench>()
 
@@ -85,7 +88,7 @@ export class BenchService {
         done: [...done],
         call,
         outcome,
-        rpm: speedEntries(log).at(-1)?.data.rpm ?? null,
+        rpm: lastSpeed(supportingEntries(log, drive))?.rpm ?? null,
         closed: way.gates
           .filter(g => g.forbiddenHere)
           .map(g => ({ gate: g.gate.id, label: g.gate.label, reason: g.missing.find(m => m.finding)!.sentence })),

@@ -1,12 +1,13 @@
+import { crossReadEntry } from '@wobrin/core/bench/entries'
 import { inArray } from 'drizzle-orm'
-import { ParameterError } from '@wobrin/core/errors'
-import type { LogEntry } from '@wobrin/core/observations'
-import { blameBench, classesOf, DISK_FAMILIES, familyOf, headName, ZONE_NAMES } from '@wobrin/core/proving'
+import { ParameterError } from '@wobrin/core/base/errors'
+import type { LogEntry } from '@wobrin/core/log'
+import { blameBench, classesOf, DISK_FAMILIES, familyOf } from '@wobrin/core/proof'
 import type { BlameView, CrossReadInput } from '../../shared/blame'
 import { drives as drivesTable } from '../database/schema'
 import type { DiskShelf } from './disk-shelf'
 import type { DriveService } from './drives'
-import type { Db } from './open-database'
+import type { Db } from '../database/db'
 
 /** More drives of one family are not offered for the next read. */
 const MOST_DRIVES = 60
@@ -22,7 +23,9 @@ export class BlameService {
   /** The bench of a family of disks; the first that has one where none is named. */
   view(asked?: string): BlameView {
     const { standings } = this.shelf.view()
-    const families = DISK_FAMILIES.filter(f => standings.some(s => familyOf(s.mechanism) === f))
+    // The family with the most disks first: that is what the bench mostly works on.
+    const disksOf = (f: string) => standings.filter(s => familyOf(s.mechanism) === f).length
+    const families = DISK_FAMILIES.filter(f => disksOf(f) > 0).toSorted((a, b) => disksOf(b) - disksOf(a))
     const family = families.find(f => f === asked) ?? families[0] ?? DISK_FAMILIES[0]!
     const disks = standings.filter(s => familyOf(s.mechanism) === family && !s.retired)
     const all = this.db
@@ -43,6 +46,7 @@ export class BlameService {
         id: d.id,
         tag: d.tag,
         mechanism: d.mechanism,
+        simulated: d.simulated,
         heads: d.features?.heads ?? null,
         log: this.drives.log(d.id),
       })),
@@ -58,51 +62,6 @@ export class BlameService {
     if (sent) return sent
     const disk = this.shelf.find(input.disk)
     if (!disk) throw new ParameterError('there is no such disk on the shelf', 'one that is', { field: 'disk' })
-    if (familyOf(disk.mechanism) !== familyOf(drive.mechanism))
-      throw new ParameterError(
-        `${disk.name} does not go into ${drive.tag}`,
-        `a disk for ${familyOf(drive.mechanism)} drives`,
-        { field: 'disk' },
-      )
-    const names = new Set<string>()
-    for (const [head, zone, good, sectors] of input.places) {
-      const name = `${headName(head)}, ${zone}`
-      if (names.has(name)) throw new ParameterError(`${name} is given twice`, 'each place once', { field: 'places' })
-      names.add(name)
-      if (good > sectors)
-        throw new ParameterError(`${name}: ${good} of ${sectors} sectors cannot have read`, 'no more than were tried', {
-          field: 'places',
-        })
-    }
-    const [good, sectors] = [2, 3].map(i => input.places.reduce((n, p) => n + (p[i] as number), 0)) as [number, number]
-    const places = [...input.places].sort((a, b) => a[0] - b[0] || ZONE_NAMES.indexOf(a[1]) - ZONE_NAMES.indexOf(b[1]))
-    return this.drives.append({
-      id: input.id,
-      driveId,
-      at: input.at,
-      kind: 'measurement',
-      station: 'prove',
-      title: `${disk.name} read: ${good} of ${sectors} sectors`,
-      detail: input.remark,
-      call:
-        good === sectors
-          ? { kind: 'leave', reasons: [`All ${sectors} sectors that were tried read.`], next: 'Go on.' }
-          : {
-              kind: 'unknown',
-              reasons: [`${sectors - good} of ${sectors} sectors failed.`],
-              next: 'Once more; then ask who is to blame.',
-            },
-      observations: [
-        {
-          key: 'cross-read.failed',
-          label: `${disk.name}: sectors that failed`,
-          value: sectors - good,
-          unit: '',
-          how: `of ${sectors}, counted by hand`,
-        },
-      ],
-      data: { type: 'cross-read', disk: disk.id, places },
-      takesBack: null,
-    })
+    return this.drives.append(crossReadEntry(input, drive, disk))
   }
 }

@@ -3,9 +3,10 @@ import { existsSync } from 'node:fs'
 import { open, rename, rm } from 'node:fs/promises'
 import { join } from 'node:path'
 import { count, eq, sum } from 'drizzle-orm'
-import { InputError, LimitError } from '@wobrin/core/errors'
+import { InputError, LimitError } from '@wobrin/core/base/errors'
 import { captures } from '../database/schema'
-import type { Db } from './open-database'
+import type { Db } from '../database/db'
+import { contentPath } from './data-folder'
 
 /** Largest recording that is kept, bytes as sent. */
 export const MAX_CAPTURE_BYTES = 1024 ** 3
@@ -24,7 +25,7 @@ export class CaptureStore {
   ) {}
 
   path(sha: string): string {
-    return join(this.folder, sha)
+    return contentPath(this.folder, sha)
   }
 
   /**

@@ -1,6 +1,8 @@
 import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces'
-import { CALLS, OUTCOMES } from '@wobrin/core/observations'
-import { RUNGS, type Certificate, type CertificateMeasurement } from '@wobrin/core/proving'
+import { CALLS, evidenceWords } from '@wobrin/core/base/observations'
+import { OUTCOMES } from '@wobrin/core/log'
+import { RUNGS } from '@wobrin/core/proof'
+import type { Certificate, CertificateMeasurement } from '@wobrin/core/release'
 
 const MUTED = '#5B6770'
 const LINE = '#D8D2C6'
@@ -21,11 +23,14 @@ function list(items: readonly string[], empty: string): Content {
   return items.length ? { ul: items.map(text => ({ text, margin: [0, 1, 0, 1] })) } : { text: empty, color: MUTED }
 }
 
+const SIMULATED = 'A simulated drive: nothing in here says anything of a real one.'
+const sourceOf = ({ source, by }: CertificateMeasurement): string => evidenceWords({ source, by, recording: null })
+
 function reading(label: string, m: CertificateMeasurement | null): Content[] {
   return [
     { text: label, color: MUTED },
     m ? { text: m.value, bold: true } : { text: 'not measured', color: MUTED },
-    m ? `${m.callLabel}${m.simulated ? ' (simulated pickup)' : ''}` : '',
+    m ? { stack: [m.callLabel, { text: sourceOf(m), color: MUTED, fontSize: 8 }] } : '',
     m ? { text: minute(m.at), color: MUTED, alignment: 'right' } : '',
   ]
 }
@@ -44,12 +49,111 @@ function table(widths: (string | number)[], body: Content[][]): Content {
   }
 }
 
-/** The certificate as a document for the printer: one to three pages of A4. */
-export function certificateDocument(c: Certificate): TDocumentDefinitions {
+type Part = Content[]
+
+/** A section that is left out where there is nothing to put into it. */
+const section = (title: string, there: boolean, body: () => Content): Part => (there ? [heading(title), body()] : [])
+const muted = (text: string): Content => ({ text, color: MUTED })
+const small = (text: string): Content => ({ text, color: MUTED, fontSize: 8 })
+
+function head(c: Certificate): Part {
   const { drive } = c
   const identity = [drive.maker, drive.model].filter(Boolean).join(' ')
+  const claim = c.claim ? RUNGS[c.claim] : null
+  const covers = c.closedUp ? 'tested again with covers on' : 'tested with covers off only'
+  return [
+    {
+      columns: [
+        muted(c.workshop || 'Workshop without a name'),
+        { text: day(c.issuedAt), alignment: 'right', color: MUTED },
+      ],
+    },
+    { text: `Drive ${drive.tag}`, fontSize: 20, bold: true, margin: [0, 12, 0, 0] },
+    { text: [drive.mechanism, identity].filter(Boolean).join(' · '), fontSize: 12, margin: [0, 2, 0, 8] },
+    ...(drive.simulated
+      ? [{ text: SIMULATED, bold: true, margin: [0, 0, 0, 4] as [number, number, number, number] }]
+      : []),
+    { text: STATES[c.state], bold: true, margin: [0, 0, 0, 2] },
+    ...(drive.serial ? [{ text: `Serial number ${drive.serial}` }] : []),
+    ...(drive.host ? [{ text: `For ${drive.host}` }] : []),
+    { text: `Received ${day(drive.receivedAt)}${c.asFound.ownerWords ? `: “${c.asFound.ownerWords}”` : ''}` },
+    ...(c.remark ? [{ text: c.remark, margin: [0, 2, 0, 0] as [number, number, number, number] }] : []),
+    ...(claim
+      ? [
+          {
+            text: [{ text: claim.title, bold: true }, `, ${covers}. ${claim.hides}`],
+            margin: [0, 6, 0, 0] as [number, number, number, number],
+          },
+        ]
+      : []),
+  ]
+}
+
+const overrides = (c: Certificate): Content =>
+  table(
+    [92, '*'],
+    c.overrides.map(o => [
+      muted(minute(o.at)),
+      { stack: [{ text: `${o.gate}: ${o.reason}` }, small(`Not so at that time: ${o.missing.join('; ')}.`)] },
+    ]),
+  )
+
+const faults = (c: Certificate): Content =>
+  table(
+    [92, '*', 70],
+    c.found.map(f => [
+      muted(minute(f.at)),
+      { stack: [{ text: f.what }, small(f.means)] },
+      { text: CALLS[f.call].label, alignment: 'right' as const, bold: true },
+    ]),
+  )
+
+const disks = (c: Certificate): Content =>
+  table(
+    [92, '*'],
+    c.referenceDisks.map(d => [
+      muted(minute(d.readAt)),
+      { stack: [{ text: `${d.name}, ${d.trusted ? 'trusted' : 'not trusted'}` }, ...d.chain.map(small)] },
+    ]),
+  )
+
+const measurements = (c: Certificate): Content =>
+  c.measurements.length
+    ? table(
+        [92, '*', 110],
+        c.measurements.map(m => [
+          muted(minute(m.at)),
+          {
+            stack: [
+              { text: `${m.what}: ${m.reason}` },
+              small(`${sourceOf(m)}; ${m.how}`),
+              ...(m.evidence ? [small(`recording ${m.evidence.slice(0, 16)}…`)] : []),
+            ],
+          },
+          {
+            stack: [
+              { text: m.value, alignment: 'right' as const },
+              { text: m.callLabel, alignment: 'right' as const, bold: true },
+            ],
+          },
+        ]),
+      )
+    : muted('None on record.')
+
+const work = (c: Certificate): Content =>
+  c.work.length
+    ? table(
+        [92, 70, '*'],
+        c.work.map(w => [muted(minute(w.at)), w.station, [w.what, w.detail].filter(Boolean).join('. ')]),
+      )
+    : muted('None on record.')
+
+/** The certificate as a document for the printer: one to three pages of A4. */
+export function certificateDocument(c: Certificate): TDocumentDefinitions {
+  const { tag } = c.drive
+  const seal = `${tag} · made from ${c.logHead.entries} log entries, the last of them number ${c.logHead.seq} · seal ${c.hash}`
   return {
-    info: { title: `Certificate ${drive.tag}`, creator: 'Wobrin' },
+    info: { title: `Certificate ${tag}`, creator: 'Wobrin' },
     pageSize: 'A4',
     pageMargins: [56, 56, 56, 64],
     footer: (page, pages) => ({
@@ -57,144 +161,38 @@ export function certificateDocument(c: Certificate): TDocumentDefinitions {
       fontSize: 8,
       color: MUTED,
       columns: [
-        {
-          width: '*',
-          fontSize: 7,
-          text: `${drive.tag} · made from ${c.logHead.entries} log entries, the last of them number ${c.logHead.seq} · seal ${c.hash}`,
-        },
+        { width: '*', fontSize: 7, text: seal },
         { width: 60, text: `${page} of ${pages}`, alignment: 'right' },
       ],
     }),
     content: [
-      {
-        columns: [
-          { text: c.workshop, color: MUTED },
-          { text: day(c.issuedAt), alignment: 'right', color: MUTED },
-        ],
-      },
-      { text: `Drive ${drive.tag}`, fontSize: 20, bold: true, margin: [0, 12, 0, 0] },
-      { text: [drive.mechanism, identity].filter(Boolean).join(' · '), fontSize: 12, margin: [0, 2, 0, 8] },
-      { text: STATES[c.state], bold: true, margin: [0, 0, 0, 2] },
-      ...(drive.serial ? [{ text: `Serial number ${drive.serial}` }] : []),
-      ...(drive.host ? [{ text: `For ${drive.host}` }] : []),
-      { text: `Received ${day(drive.receivedAt)}${c.asFound.ownerWords ? `: “${c.asFound.ownerWords}”` : ''}` },
-      ...(c.remark ? [{ text: c.remark, margin: [0, 2, 0, 0] as [number, number, number, number] }] : []),
-      ...(c.claim
-        ? [
-            {
-              text: [
-                { text: RUNGS[c.claim].title, bold: true },
-                `, ${c.closedUp ? 'and again with its covers on' : 'proved open, not with its covers on'}. ${RUNGS[c.claim].hides}`,
-              ],
-              margin: [0, 6, 0, 0] as [number, number, number, number],
-            },
-          ]
-        : []),
-      ...(c.cautions.length ? [heading('Mind'), list(c.cautions, '')] : []),
-      ...(c.overrides.length
-        ? [
-            heading('Gates passed although they were closed'),
-            table(
-              [92, '*'],
-              c.overrides.map(o => [
-                { text: minute(o.at), color: MUTED },
-                {
-                  stack: [
-                    { text: `${o.gate}: ${o.reason}` },
-                    { text: `Not so at that time: ${o.missing.join('; ')}.`, color: MUTED, fontSize: 8 },
-                  ],
-                },
-              ]),
-            ),
-          ]
-        : []),
-      ...(c.found.length
-        ? [
-            heading('Found, and still so'),
-            table(
-              [92, '*', 70],
-              c.found.map(f => [
-                { text: minute(f.at), color: MUTED },
-                { stack: [{ text: f.what }, { text: f.means, color: MUTED, fontSize: 8 }] },
-                { text: CALLS[f.call].label, alignment: 'right' as const, bold: true },
-              ]),
-            ),
-          ]
-        : []),
+      ...head(c),
+      ...section('Caution', c.cautions.length > 0, () => list(c.cautions, '')),
+      ...section('Gates passed although they were closed', c.overrides.length > 0, () => overrides(c)),
+      ...section('Faults not corrected', c.found.length > 0, () => faults(c)),
       heading('Spindle speed'),
-      table([60, 120, '*', 90], [reading('as found', c.asFound.speed), reading('as left', c.asLeft.speed)]),
+      table([60, 110, '*', 90], [reading('as found', c.asFound.speed), reading('as left', c.asLeft.speed)]),
       heading('What was shown'),
       list(c.shown, 'Nothing yet.'),
       heading('What was not shown'),
       list(c.notShown, ''),
-      ...(c.referenceDisks.length
-        ? [
-            heading('Disks that it was judged by'),
-            table(
-              [92, '*'],
-              c.referenceDisks.map(d => [
-                { text: minute(d.readAt), color: MUTED },
-                {
-                  stack: [
-                    { text: `${d.name}, ${d.trusted ? 'trusted' : 'not trusted'}` },
-                    ...d.chain.map(text => ({ text, color: MUTED, fontSize: 8 })),
-                  ],
-                },
-              ]),
-            ),
-          ]
-        : []),
-      ...(c.parts.length
-        ? [
-            heading('Parts'),
-            table(
-              [92, '*'],
-              c.parts.map(p => [{ text: minute(p.at), color: MUTED }, p.what]),
-            ),
-          ]
-        : []),
+      ...section('Disks that it was judged by', c.referenceDisks.length > 0, () => disks(c)),
+      ...section('Parts', c.parts.length > 0, () =>
+        table(
+          [92, '*'],
+          c.parts.map(p => [muted(minute(p.at)), p.what]),
+        ),
+      ),
       heading('Measurements'),
-      c.measurements.length
-        ? table(
-            [92, '*', 110],
-            c.measurements.map(m => [
-              { text: minute(m.at), color: MUTED },
-              {
-                stack: [
-                  { text: `${m.what}: ${m.reason}` },
-                  { text: m.how, color: MUTED, fontSize: 8 },
-                  ...(m.evidence ? [{ text: `recording ${m.evidence.slice(0, 16)}…`, color: MUTED, fontSize: 8 }] : []),
-                ],
-              },
-              {
-                stack: [
-                  { text: m.value, alignment: 'right' as const },
-                  { text: m.callLabel, alignment: 'right' as const, bold: true },
-                ],
-              },
-            ]),
-          )
-        : { text: 'None on record.', color: MUTED },
+      measurements(c),
       heading('Work'),
-      c.work.length
-        ? table(
-            [92, 70, '*'],
-            c.work.map(w => [
-              { text: minute(w.at), color: MUTED },
-              w.station,
-              [w.what, w.detail].filter(Boolean).join('. '),
-            ]),
-          )
-        : { text: 'None on record.', color: MUTED },
-      ...(c.nextService.length
-        ? [
-            heading('Next service'),
-            table(
-              [92, '*'],
-              c.nextService.map(s => [s.on, { stack: [{ text: s.what }, { text: s.why, color: MUTED, fontSize: 8 }] }]),
-            ),
-          ]
-        : []),
+      work(c),
+      ...section('Next service', c.nextService.length > 0, () =>
+        table(
+          [92, '*'],
+          c.nextService.map(s => [s.on, { stack: [{ text: s.what }, small(s.why)] }]),
+        ),
+      ),
     ],
   }
 }

@@ -1,10 +1,5 @@
-import {
-  buildCertificate,
-  checkCertificate,
-  diskWord,
-  type Certificate,
-  type CheckedCertificate,
-} from '@wobrin/core/proving'
+import { buildCertificate, checkCertificate, type Certificate, type CheckedCertificate } from '@wobrin/core/release'
+import { diskWord } from '@wobrin/core/proof'
 import type { DiskShelf } from './disk-shelf'
 import type { DriveService } from './drives'
 import type { WorkshopService } from './workshop'

@@ -1,5 +1,6 @@
-import { mkdirSync } from 'node:fs'
+import { mkdirSync, readdirSync, rmSync } from 'node:fs'
 import { join, resolve } from 'node:path'
+import { ParameterError } from '@wobrin/core/base/errors'
 
 /** Where everything the workshop enters is kept: `WOBRIN_DATA`, or `data` in the working folder. */
 export interface DataFolder {
@@ -23,4 +24,30 @@ export function openDataFolder(root = process.env.WOBRIN_DATA || 'data'): DataFo
   mkdirSync(folder.photos, { recursive: true })
   mkdirSync(folder.backups, { recursive: true })
   return folder
+}
+
+/** What a file that is named by its contents may be called. */
+export const SHA_256 = /^[0-9a-f]{64}$/
+
+/**
+ * Path of a file that is named by its contents. Whatever the name came from, it leads nowhere else.
+ * @throws ParameterError where it is no SHA-256
+ */
+export function contentPath(folder: string, sha: string): string {
+  if (!SHA_256.test(sha))
+    throw new ParameterError('a file is named by something that is not a SHA-256', '64 hexadecimal digits', {
+      field: 'sha',
+    })
+  return join(folder, sha)
+}
+
+/**
+ * Removes what a server that was killed left half done: files that had not got their name yet. Before anything else
+ * runs.
+ */
+export function sweepLeftovers(folder: DataFolder): void {
+  for (const place of [folder.root, folder.captures, folder.photos]) {
+    for (const name of readdirSync(place))
+      if (/^\.(?:import|incoming)-/.test(name)) rmSync(join(place, name), { force: true })
+  }
 }

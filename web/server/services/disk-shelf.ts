@@ -1,13 +1,14 @@
 import { and, asc, eq, inArray, isNotNull, sql } from 'drizzle-orm'
 import { randomUUID } from 'node:crypto'
-import { ParameterError } from '@wobrin/core/errors'
-import { disagreements, standingOf, type DiskReading, type ReferenceDisk } from '@wobrin/core/proving'
+import { ParameterError } from '@wobrin/core/base/errors'
+import { surfaceTotals } from '@wobrin/core/log'
+import { disagreements, standingOf, type DiskReading, type ReferenceDisk } from '@wobrin/core/proof'
 import type { DiskEventInput, DiskInput, DiskView } from '../../shared/disks'
 import { diskEvents, logEntries, referenceDisks } from '../database/schema'
 import type { DriveService } from './drives'
 import { keepState } from './drive-states'
 import { NotFound } from './not-found'
-import type { Db } from './open-database'
+import type { Db } from '../database/db'
 
 /** Reference disks: who wrote them, what their word rests on, how they read over time. */
 export class DiskShelf {
@@ -63,7 +64,10 @@ export class DiskShelf {
       : null
   }
 
-  /** Puts a disk on the shelf, or corrects what is said of it; a drive of the workshop that wrote it has it on its log. */
+  /**
+   * Puts a disk on the shelf, or corrects what is said of it; a drive of the workshop that wrote it has it on its
+   * log.
+   */
   put(id: string, disk: DiskInput, now: string): ReferenceDisk {
     if (!disk.writtenBy && !disk.writer && disk.proof !== 'none')
       throw new ParameterError(
@@ -156,31 +160,22 @@ export class DiskShelf {
     for (const d of disks) if (d.writtenBy && d.proof === 'instrument') proven.add(d.writtenBy)
     return rows.flatMap((e): DiskReading[] => {
       if (gone.has(e.id)) return []
-      const base = { drive: e.driveId, at: e.at, provenDrive: proven.has(e.driveId) }
+      const source = e.evidence?.source ?? 'host'
+      const base = { drive: e.driveId, at: e.at, provenDrive: proven.has(e.driveId), source }
       // Counted by hand there is no margin.
       if (e.data?.type === 'cross-read')
         return [
           {
             ...base,
             disk: e.data.disk,
-            good: e.data.places.reduce((n, p) => n + p[2], 0),
-            sectors: e.data.places.reduce((n, p) => n + p[3], 0),
+            good: e.data.places.reduce((n, p) => n + p.good, 0),
+            sectors: e.data.places.reduce((n, p) => n + p.sectors, 0),
             margin: null,
           },
         ]
       if (e.data?.type !== 'read-test' || !e.data.disk) return []
-      const margins = e.observations
-        .filter(o => o.key.startsWith('surface.margin.') && typeof o.value === 'number')
-        .map(o => (o.value as number) / 100)
-      return [
-        {
-          ...base,
-          disk: e.data.disk,
-          good: e.data.bars.reduce((n, b) => n + b[3], 0),
-          sectors: e.data.bars.reduce((n, b) => n + b[3] + b[4] + b[5], 0),
-          margin: margins.length ? Math.min(...margins) : null,
-        },
-      ]
+      const { good, sectors, leastMargin } = surfaceTotals(e.data.bars)
+      return [{ ...base, disk: e.data.disk, good, sectors, margin: leastMargin }]
     })
   }
 }

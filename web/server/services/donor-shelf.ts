@@ -1,14 +1,17 @@
 import { and, asc, inArray, isNotNull, sql } from 'drizzle-orm'
-import { ParameterError } from '@wobrin/core/errors'
-import type { LogEntry } from '@wobrin/core/observations'
+import { ParameterError } from '@wobrin/core/base/errors'
+import type { LogEntry } from '@wobrin/core/log'
 import type { Donor, PartUse } from '../../shared/parts'
 import { logEntries } from '../database/schema'
 import type { DriveService } from './drives'
-import type { Db } from './open-database'
+import type { Db } from '../database/db'
 
 const typeIs = (type: string) => sql`json_extract(${logEntries.data}, '$.type') = ${type}`
 
-/** What drives that were given up for parts still have. Where a part went is read from the logs of the drives that got it. */
+/**
+ * What drives that were given up for parts still have. Where a part went is read from the logs of the drives that got
+ * it.
+ */
 export class DonorShelf {
   constructor(
     private readonly db: Db,
@@ -67,7 +70,10 @@ export class DonorShelf {
       .reverse()
   }
 
-  /** Puts a donor's part into a drive: on that drive's log. @throws ParameterError where it is gone, or of the drive itself */
+  /**
+   * Puts a donor's part into a drive: on that drive's log.
+   * @throws ParameterError where it is gone, or of the drive itself
+   */
   use(driveId: string, { id, at, release, part: partId, remark }: PartUse): LogEntry {
     const drive = this.drives.get(driveId)
     const sent = this.drives.sent(id, drive.id)
@@ -96,6 +102,7 @@ export class DonorShelf {
         .join(' '),
       call: null,
       observations: [],
+      evidence: null,
       data: { type: 'part-used', release, part: partId, from: donor.tag },
       takesBack: null,
     })

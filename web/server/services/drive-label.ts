@@ -1,13 +1,16 @@
 import type { TDocumentDefinitions } from 'pdfmake/interfaces'
-import type { Certificate } from '@wobrin/core/proving'
-import { OUTCOMES } from '@wobrin/core/observations'
+import type { Certificate } from '@wobrin/core/release'
+import { OUTCOMES } from '@wobrin/core/log'
 
 /** Points in a millimetre. */
 const MM = 72 / 25.4
 /** A label of 62 × 29 mm, as many label printers have; on plain paper it is cut out. */
 const SIZE = { width: 62 * MM, height: 29 * MM }
 
-/** Label for a drive: its tag, what it is, what it may claim and when it is next looked at, with a code that opens its page. */
+/**
+ * Label for a drive: its tag, what it is, what it may claim and when it is next looked at, with a code that opens its
+ * page.
+ */
 export function labelDocument(c: Certificate, claim: string, address: string): TDocumentDefinitions {
   const next = c.nextService[0]
   return {

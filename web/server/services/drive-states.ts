@@ -1,8 +1,8 @@
 import { eq, sql } from 'drizzle-orm'
-import type { LogEntry } from '@wobrin/core/observations'
-import { mayMoveOutcome, progressOf } from '@wobrin/core/procedures'
+import type { LogEntry } from '@wobrin/core/log'
+import { mayMoveOutcome, progressOf } from '@wobrin/core/bench/stations'
 import { driveStates, drives, logEntries } from '../database/schema'
-import type { Db } from './open-database'
+import type { Db } from '../database/db'
 
 type Writes = Pick<Db, 'select' | 'insert' | 'update'>
 
@@ -18,7 +18,10 @@ export function keepState(db: Writes, driveId: string): void {
     .run()
 }
 
-/** The same for one entry that was added: most say nothing of how the drive has left, and then its log need not be read. */
+/**
+ * The same for one entry that was added: most say nothing of how the drive has left, and then its log need not be
+ * read.
+ */
 export function keepStateAfter(db: Writes, entry: LogEntry): void {
   const moved = mayMoveOutcome(entry)
     ? 0

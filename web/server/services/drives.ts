@@ -1,17 +1,13 @@
 import { randomUUID } from 'node:crypto'
 import { and, asc, count, eq, gt } from 'drizzle-orm'
-import { ParameterError } from '@wobrin/core/errors'
-import type { LogEntry } from '@wobrin/core/observations'
-import type { DriveFacts } from '@wobrin/core/proving'
-import { findMechanism, type MechanismId } from '@wobrin/core/mechanisms'
+import { ParameterError } from '@wobrin/core/base/errors'
+import type { LogEntry, DriveFacts, NewEntry } from '@wobrin/core/log'
+import { findMechanism, type MechanismId } from '@wobrin/core/drives'
 import type { NewDrive } from '../../shared/drive-facts'
 import { drives, logEntries } from '../database/schema'
 import { keepState, keepStateAfter } from './drive-states'
 import { NotFound } from './not-found'
-import type { Db } from './open-database'
-
-/** An entry as it comes in, before the log gives it its place. */
-export type NewEntry = Omit<LogEntry, 'seq'>
+import type { Db } from '../database/db'
 
 /** Drives and their logs. Entries are added and never changed. */
 export class DriveService {

@@ -1,7 +1,7 @@
 import { and, desc, inArray, or, sql, type SQL } from 'drizzle-orm'
 import type { Finds } from '../../shared/finds'
 import { driveStates, drives, logEntries } from '../database/schema'
-import type { Db } from './open-database'
+import type { Db } from '../database/db'
 
 const MOST = 8
 const RECENT = 60

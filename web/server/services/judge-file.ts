@@ -1,9 +1,15 @@
 import { createReadStream } from 'node:fs'
 import { stat } from 'node:fs/promises'
-import { readCapture, type ReadOptions } from '@wobrin/core/captures'
-import { MOST_EDGES, railBars, reportBus, type BusOptions, type LineMapping, type RailBar } from '@wobrin/core/bus'
-import type { Call, Observation } from '@wobrin/core/observations'
-import { speedFromCapture, type CaptureSpeedOptions, type JudgedSpeed, type SpeedContext } from '@wobrin/core/spindle'
+import { readCapture, type ReadOptions } from '@wobrin/core/signals/captures'
+import { MOST_EDGES, railBars, reportBus, type BusOptions, type LineMapping } from '@wobrin/core/instruments/interface'
+import type { SurfaceBar, SurfaceFacts } from '@wobrin/core/log'
+import type { Call, Observation } from '@wobrin/core/base/observations'
+import {
+  speedFromCapture,
+  type CaptureSpeedOptions,
+  type JudgedSpeed,
+  type SpeedContext,
+} from '@wobrin/core/instruments/spindle'
 
 /** Everything a judgement needs; plain data, so that it can be sent to a thread. */
 export interface JudgeRequest {
@@ -29,7 +35,8 @@ export interface SurfaceRequest {
 export interface SurfaceAnswer {
   readonly call: Call
   readonly observations: readonly Observation[]
-  readonly bars: readonly RailBar[]
+  readonly bars: readonly SurfaceBar[]
+  readonly facts: SurfaceFacts
   readonly good: number
   readonly sectors: number
   readonly mapping: LineMapping
@@ -49,6 +56,7 @@ export async function judgeSurfaceFile(request: SurfaceRequest): Promise<Surface
     call: report.call,
     observations: report.observations,
     bars: railBars(report.tracks),
+    facts: report.facts,
     good,
     sectors: good + bad + missing,
     mapping: report.mapping,

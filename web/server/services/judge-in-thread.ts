@@ -1,5 +1,5 @@
 import { Worker } from 'node:worker_threads'
-import { InputError, type InputPlace } from '@wobrin/core/errors'
+import { InputError, type InputPlace } from '@wobrin/core/base/errors'
 import type { JudgeAnswer, JudgeRequest, SurfaceAnswer, SurfaceRequest } from './judge-file'
 
 interface Message {

@@ -1,13 +1,13 @@
 import { existsSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import Database from 'better-sqlite3'
-import { drizzle, type BetterSQLite3Database } from 'drizzle-orm/better-sqlite3'
+import { drizzle } from 'drizzle-orm/better-sqlite3'
 import { migrate } from 'drizzle-orm/better-sqlite3/migrator'
+import type { Db } from '../database/db'
 import * as schema from '../database/schema'
 import type { DataFolder } from './data-folder'
 import { catchUp } from './drive-states'
-
-export type Db = BetterSQLite3Database<typeof schema> & { $client: Database.Database }
+import { upgradeLog } from './upgrade-log'
 
 /** Migrations known to this version that the database has not had. */
 function pending(client: Database.Database, migrations: string): number {
@@ -16,6 +16,9 @@ function pending(client: Database.Database, migrations: string): number {
   const done = has ? (client.prepare('select count(*) as n from __drizzle_migrations').get() as { n: number }).n : 0
   return journal.entries.length - done
 }
+
+const hasColumn = (client: Database.Database, table: string, column: string): boolean =>
+  (client.pragma(`table_info(${table})`) as { name: string }[]).some(c => c.name === column)
 
 /**
  * Opens the workshop's database, backs an older one up and brings it to this version.
@@ -34,6 +37,7 @@ export async function openDatabase(folder: DataFolder, migrations: string): Prom
   }
   const db = drizzle(client, { schema }) as Db
   migrate(db, { migrationsFolder: migrations })
+  if (hasColumn(client, 'log_entries', 'evidence')) upgradeLog(client)
   if (client.prepare("select 1 from sqlite_master where name = 'drive_states'").get()) catchUp(db)
   return db
 }

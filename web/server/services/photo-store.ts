@@ -3,10 +3,11 @@ import { createReadStream, existsSync, type ReadStream } from 'node:fs'
 import { open, rename, rm } from 'node:fs/promises'
 import { join } from 'node:path'
 import { count, eq, sum } from 'drizzle-orm'
-import { InputError, LimitError } from '@wobrin/core/errors'
+import { InputError, LimitError } from '@wobrin/core/base/errors'
 import { photos } from '../database/schema'
+import { contentPath } from './data-folder'
 import { NotFound } from './not-found'
-import type { Db } from './open-database'
+import type { Db } from '../database/db'
 
 /** Loaded with the first photo, so that the server starts without it. */
 const loadSharp = async () => (await import('sharp')).default
@@ -39,7 +40,8 @@ export class PhotoStore {
   ) {}
 
   private path(sha: string, size: 'original' | keyof typeof COPIES): string {
-    return join(this.folder, size === 'original' ? sha : `${sha}.${size}.jpg`)
+    const original = contentPath(this.folder, sha)
+    return size === 'original' ? original : `${original}.${size}.jpg`
   }
 
   /**

@@ -1,10 +1,10 @@
 import { asc, count, eq } from 'drizzle-orm'
-import { LimitError } from '@wobrin/core/errors'
-import { checkProfile } from '@wobrin/core/host-fit'
+import { LimitError } from '@wobrin/core/base/errors'
+import { checkProfile } from '@wobrin/core/drives/hosts'
 import type { KeptProfile } from '../../shared/profiles'
 import { profiles } from '../database/schema'
 import { NotFound } from './not-found'
-import type { Db } from './open-database'
+import type { Db } from '../database/db'
 
 /** So many profiles are a mistake of a script, not a workshop. */
 const MOST = 500

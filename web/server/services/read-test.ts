@@ -1,15 +1,19 @@
-import { railBars, surfaceOfRaw, totalsOf, type LineMapping, type RawTrack } from '@wobrin/core/bus'
-import { ParameterError } from '@wobrin/core/errors'
-import { isMechanismId } from '@wobrin/core/mechanisms'
-import type { LogEntry } from '@wobrin/core/observations'
-import { CODE_IDS, type TrackCode } from '@wobrin/core/recording'
-import { DRIVE_STORIES, readSurface, SimulatedDrive, STORY_SEED, wholeSurface } from '@wobrin/core/simulation'
+import { readTestEntry } from '@wobrin/core/bench/entries'
+import { railBars, surfaceOfRaw, totalsOf, type LineMapping, type RawTrack } from '@wobrin/core/instruments/interface'
+import { ParameterError } from '@wobrin/core/base/errors'
+import { isMechanismId } from '@wobrin/core/drives'
+import type { LogEntry } from '@wobrin/core/log'
+import { CODE_IDS, type TrackCode } from '@wobrin/core/signals/codes'
+import { DRIVE_STORIES, readSurface, SimulatedDrive, STORY_SEED, wholeSurface } from '@wobrin/core/simulator'
 import type { ReadTestInput } from '../../shared/read-test'
 import type { CaptureStore } from './capture-store'
 import type { DriveService } from './drives'
 import type { SurfaceAnswer, SurfaceRequest } from './judge-file'
 
-/** Reads kept recordings of the interface, or the stand-in, and puts the surface on the log. No answer comes from outside. */
+/**
+ * Reads kept recordings of the interface, or the stand-in, and puts the surface on the log. No answer comes from
+ * outside.
+ */
 export class ReadTestService {
   constructor(
     private readonly drives: DriveService,
@@ -33,40 +37,28 @@ export class ReadTestService {
     const surface = kept
       ? await this.judge({ path: this.store.path(kept.sha), name: kept.name, bus })
       : await simulated(input)
-    if (surface.sectors === 0)
-      throw new ParameterError('no sector was found', 'a recording in which a host reads a disk', { file: kept?.name })
-    return this.drives.append({
-      id: input.id,
-      driveId,
-      at: input.at,
-      kind: 'measurement',
-      station: input.station,
-      title: `Read test: ${surface.good} of ${surface.sectors} sectors good`,
-      detail: input.remark,
-      call: surface.call,
-      observations: surface.observations,
-      data: {
-        type: 'read-test',
-        bars: surface.bars,
-        captureSha: kept?.sha ?? null,
-        captureName: kept?.name ?? null,
-        simulated: kept ? null : { mechanism: input.simulated!.mechanism, story: input.simulated!.story },
-        disk: input.disk,
-        read: kept
-          ? {
-              mapping: surface.mapping,
-              inverted: input.inverted,
-              code: input.code === 'auto' ? 'auto' : CODE_IDS[input.code as TrackCode],
-              trusted: input.trusted,
-            }
-          : null,
-      },
-      takesBack: null,
-    })
+    const code = input.code === 'auto' ? 'auto' : CODE_IDS[input.code as TrackCode]
+    return this.drives.append(
+      readTestEntry(
+        {
+          ...input,
+          recording: kept,
+          simulated: kept ? null : { mechanism: input.simulated!.mechanism, story: input.simulated!.story },
+          read: kept
+            ? { mapping: { ...surface.mapping }, inverted: input.inverted, code, trusted: input.trusted }
+            : null,
+        },
+        drive,
+        surface,
+      ),
+    )
   }
 }
 
-/** The stand-in read again here: the same seed gives the same surface. Between tracks the server goes on with other work. */
+/**
+ * The stand-in read again here: the same seed gives the same surface. Between tracks the server goes on with other
+ * work.
+ */
 async function simulated(input: ReadTestInput): Promise<SurfaceAnswer> {
   const story = DRIVE_STORIES.find(s => s.id === input.simulated?.story)
   if (!story || !isMechanismId(input.simulated!.mechanism))
@@ -78,7 +70,7 @@ async function simulated(input: ReadTestInput): Promise<SurfaceAnswer> {
     raw.push(step.value.track)
     await new Promise(resolve => setImmediate(resolve))
   }
-  const { tracks, call, observations } = surfaceOfRaw(raw, { trustedDisk: true })
+  const { tracks, facts, call, observations } = surfaceOfRaw(raw, { trustedDisk: true })
   const { good, bad, missing } = totalsOf(tracks)
-  return { call, observations, bars: railBars(tracks), good, sectors: good + bad + missing, mapping: {} }
+  return { call, observations, bars: railBars(tracks), facts, good, sectors: good + bad + missing, mapping: {} }
 }

@@ -1,5 +1,5 @@
 import ical, { ICalCalendarMethod } from 'ical-generator'
-import type { Certificate } from '@wobrin/core/proving'
+import type { Certificate } from '@wobrin/core/release'
 
 /** Next service dates as iCalendar (RFC 5545): whole days, each with a reminder of a week. */
 export function serviceCalendar({ drive, nextService, workshop, issuedAt }: Certificate, address: string): string {

@@ -1,9 +1,8 @@
-import type { LogEntry } from '@wobrin/core/observations'
-import { trimmerHistory } from '@wobrin/core/procedures'
-import { fractionWords, speedObservations, speedUncertainty } from '@wobrin/core/spindle'
-import { speedContextOf } from '@wobrin/core/proving'
+import type { LogEntry } from '@wobrin/core/log'
+import { speedEntry } from '@wobrin/core/bench/entries'
+import { speedContextOf, trimmerHistory } from '@wobrin/core/instruments/spindle'
 import type { InferType } from 'yup'
-import { ParameterError } from '@wobrin/core/errors'
+import { ParameterError } from '@wobrin/core/base/errors'
 import type { speedInputSchema } from '../../shared/log-input'
 import type { WorkshopSettings } from '../../shared/workshop'
 import type { CaptureStore } from './capture-store'
@@ -13,11 +12,10 @@ import type { JudgeAnswer, JudgeRequest } from './judge-file'
 export type SpeedInput = InferType<typeof speedInputSchema>
 export type Judge = (request: JudgeRequest) => Promise<JudgeAnswer>
 
-function moveWords(turns: number): string {
-  return turns === 0 ? '' : `after ${fractionWords(turns)} to the ${turns < 0 ? 'left' : 'right'}`
-}
-
-/** Judges kept recordings and puts the answers on the log. The recording is read again here: no answer comes from outside. */
+/**
+ * Judges kept recordings and puts the answers on the log. The recording is read again here: no answer comes from
+ * outside.
+ */
 export class SpeedService {
   constructor(
     private readonly drives: DriveService,
@@ -28,15 +26,11 @@ export class SpeedService {
   /** @throws InputError where the recording cannot be used; nothing is put on the log then */
   async measure(driveId: string, input: SpeedInput, settings: WorkshopSettings): Promise<LogEntry> {
     const drive = this.drives.get(driveId)
-    const sent = this.drives.log(driveId).find(e => e.id === input.id)
+    const sent = this.drives.sent(input.id, drive.id)
     if (sent) return sent
     const kept = this.store.find(input.captureSha)
     const read = { sampleRateHz: input.sampleRateHz, timeUnit: input.timeUnit, polarity: input.polarity }
-    const {
-      measurement: m,
-      verdict,
-      channel,
-    } = await this.judge({
+    const judged = await this.judge({
       path: this.store.path(kept.sha),
       name: kept.name,
       read,
@@ -52,38 +46,7 @@ export class SpeedService {
         movedTurns: input.movedTurns,
       },
     })
-    if (!m)
-      throw new ParameterError('there are not two pulses to measure between', 'a longer recording or another channel', {
-        file: kept.name,
-      })
-    const source = input.simulated ? 'simulated pickup' : kept.name
-    return this.drives.append({
-      id: input.id,
-      driveId,
-      at: input.at,
-      kind: 'measurement',
-      station: 'speed',
-      title: 'Spindle speed',
-      detail: [moveWords(input.movedTurns), input.remark].filter(Boolean).join('. '),
-      call: { kind: verdict.kind, reasons: verdict.reasons, next: verdict.next },
-      observations: speedObservations(m, source),
-      data: {
-        type: 'speed',
-        rpm: m.rpm.mean,
-        uncertainty: speedUncertainty(m),
-        movedTurns: input.movedTurns,
-        captureSha: kept.sha,
-        captureName: kept.name,
-        channel,
-        pulsesPerTurn: m.pulsesPerTurn,
-        pulsesGiven: input.pulsesPerTurn !== undefined,
-        evenMarks: input.evenMarks,
-        read,
-        nominalRpm: verdict.nominalRpm,
-        simulated: input.simulated,
-      },
-      takesBack: null,
-    })
+    return this.drives.append(speedEntry({ ...input, read, recording: kept }, drive, judged))
   }
 
   /** Reads a logged recording afresh, for drawing. */

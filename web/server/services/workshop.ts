@@ -1,7 +1,7 @@
 import { eq } from 'drizzle-orm'
 import { defaultWorkshop, workshopSchema, type WorkshopSettings } from '../../shared/workshop'
 import { workshop } from '../database/schema'
-import type { Db } from './open-database'
+import type { Db } from '../database/db'
 
 /** The workshop's settings: one row; what an older version did not know gets its default. */
 export class WorkshopService {

@@ -1,7 +1,7 @@
 import type { Readable } from 'node:stream'
 import type { H3Event } from 'h3'
 import { ValidationError, type AnySchema, type InferType } from 'yup'
-import { InputError, LimitError, ParameterError } from '@wobrin/core/errors'
+import { InputError, LimitError, ParameterError } from '@wobrin/core/base/errors'
 import { NotFound } from '../services/not-found'
 
 /** A problem as RFC 9457 has it, with the place taken apart for forms. */
@@ -117,6 +117,6 @@ export const param = (event: H3Event, name: string) => decodeURIComponent(getRou
 /** An id in the address that its sender made. @throws ParameterError */
 export function uuidParam(event: H3Event, name: string): string {
   const id = param(event, name)
-  if (!/^[0-9a-f-]{36}$/.test(id)) throw new ParameterError('the id is none', 'a UUID', { field: name })
+  if (!/^[0-9a-f-]{36}$/.test(id)) throw new ParameterError('the id is not valid', 'a UUID', { field: name })
   return id
 }

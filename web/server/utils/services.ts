@@ -2,7 +2,7 @@ import { dirname, join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { existsSync } from 'node:fs'
 import { CaptureStore } from '../services/capture-store'
-import { openDataFolder, type DataFolder } from '../services/data-folder'
+import { openDataFolder, sweepLeftovers } from '../services/data-folder'
 import { BenchService } from '../services/bench'
 import { Finder } from '../services/finder'
 import { BlameService } from '../services/blame'
@@ -23,30 +23,6 @@ import { SpeedService } from '../services/speed'
 import { SweepService } from '../services/sweeps'
 import { WorkshopService } from '../services/workshop'
 
-export interface Services {
-  readonly drives: DriveService
-  readonly captures: CaptureStore
-  readonly photos: PhotoStore
-  readonly speed: SpeedService
-  readonly readTest: ReadTestService
-  readonly workshop: WorkshopService
-  readonly profiles: ProfileService
-  readonly belts: BeltShelf
-  readonly disks: DiskShelf
-  readonly sweeps: SweepService
-  readonly proofs: ProofService
-  readonly blame: BlameService
-  readonly certificates: CertificateService
-  readonly donors: DonorShelf
-  readonly bench: BenchService
-  readonly finder: Finder
-  readonly archives: ArchiveService
-  readonly backups: BackupService
-  readonly folder: DataFolder
-  /** Folder with the PDF fonts. */
-  readonly fonts: string
-}
-
 /** The folder that the build puts beside the server: in it the worker, the migrations and the fonts. */
 function companions(): string {
   const candidates = [
@@ -61,46 +37,50 @@ function companions(): string {
   return found
 }
 
-let opening: Promise<Services> | null = null
-
-async function open(): Promise<Services> {
+/** All services of the server. This list is where a new one is put; its type follows. */
+async function open() {
   const beside = companions()
   const folder = openDataFolder()
+  sweepLeftovers(folder)
   const db = await openDatabase(folder, join(beside, 'migrations'))
+  const script = join(beside, 'judge-capture.mjs')
   const drives = new DriveService(db)
   const workshop = new WorkshopService(db)
   const disks = new DiskShelf(db, drives)
   const captures = new CaptureStore(folder.captures, db)
-  const speed = new SpeedService(drives, captures, request => judgeInThread(join(beside, 'judge-capture.mjs'), request))
-  const readTest = new ReadTestService(
-    drives,
-    captures,
-    request => judgeInThread(join(beside, 'judge-capture.mjs'), request),
-    disk => disks.trusts(disk) === true,
-  )
   return {
     folder,
     drives,
+    workshop,
     disks,
-    sweeps: new SweepService(drives, disks),
-    proofs: new ProofService(drives),
-    blame: new BlameService(db, drives, disks),
-    donors: new DonorShelf(db, drives),
-    bench: new BenchService(db, drives),
-    finder: new Finder(db),
+    captures,
     archives: new ArchiveService(folder, db, drives),
     backups: new BackupService(folder, db),
-    certificates: new CertificateService(drives, disks, workshop),
-    captures,
-    photos: new PhotoStore(folder.photos, db),
-    speed,
-    readTest,
-    workshop,
-    profiles: new ProfileService(db),
     belts: new BeltShelf(db, drives),
+    bench: new BenchService(db, drives),
+    blame: new BlameService(db, drives, disks),
+    certificates: new CertificateService(drives, disks, workshop),
+    donors: new DonorShelf(db, drives),
+    finder: new Finder(db),
+    photos: new PhotoStore(folder.photos, db),
+    profiles: new ProfileService(db),
+    proofs: new ProofService(drives),
+    readTest: new ReadTestService(
+      drives,
+      captures,
+      request => judgeInThread(script, request),
+      disk => disks.trusts(disk) === true,
+    ),
+    speed: new SpeedService(drives, captures, request => judgeInThread(script, request)),
+    sweeps: new SweepService(drives, disks),
+    /** Folder with the PDF fonts. */
     fonts: join(beside, 'fonts'),
   }
 }
+
+export type Services = Awaited<ReturnType<typeof open>>
+
+let opening: Promise<Services> | null = null
 
 /** The one set of services of this server, opened at start. */
 export function useServices(): Promise<Services> {

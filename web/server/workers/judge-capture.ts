@@ -1,5 +1,5 @@
 import { parentPort, workerData } from 'node:worker_threads'
-import { InputError } from '@wobrin/core/errors'
+import { InputError } from '@wobrin/core/base/errors'
 import { judgeFile, judgeSurfaceFile, type JudgeRequest, type SurfaceRequest } from '../services/judge-file'
 
 const request = workerData as JudgeRequest | SurfaceRequest

@@ -32,7 +32,8 @@ export class InputError extends Error {
 
   constructor(problem: string, expected: string, where: InputPlace = {}) {
     const place = describePlace(where)
-    super(`${place ? `${place}: ` : ''}${problem}; expected ${expected}.`)
+    // What is quoted from the input may hold line ends; the message stays one line.
+    super(`${place ? `${place}: ` : ''}${problem}; expected ${expected}.`.replace(/\p{Cc}+/gu, ' '))
     this.problem = problem
     this.expected = expected
     this.where = where

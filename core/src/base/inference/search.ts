@@ -4,7 +4,10 @@ export interface JointModel {
   readonly sizes: readonly number[]
   /** The configuration to begin with: usually the likeliest beforehand. */
   readonly start: readonly number[]
-  /** Natural logarithm of the joint probability for every state of one variable, the others as they are in a configuration. */
+  /**
+   * Natural logarithm of the joint probability for every state of one variable, the others as they are in a
+   * configuration.
+   */
   readonly along: (config: readonly number[], variable: number) => Float64Array
 }
 
@@ -20,9 +23,11 @@ export interface Explained {
 const NEGLIGIBLE = 12
 
 /**
- * Looks for the configurations that hold the probability: always into the likeliest that was not looked into yet, weighing all that differ
+ * Looks for the configurations that hold the probability: always into the likeliest that was not looked into yet,
+ * weighing all that differ
  * from it in one variable. With room for every configuration it is exact; else it keeps the heaviest.
- * @param most configurations that are looked into at most @param negligible one that is less likely than the best by this (natural logarithm) is not looked into
+ * @param most configurations that are looked into at most
+ * @param negligible one that is less likely than the best by this (natural logarithm) is not looked into
  */
 export function searchPosterior(model: JointModel, most: number, negligible = NEGLIGIBLE): Explained[] {
   const { sizes, start } = model
@@ -66,7 +71,8 @@ export function searchPosterior(model: JointModel, most: number, negligible = NE
 }
 
 /**
- * Probability of each state of each variable. Each configuration speaks for all that differ from it in that variable, so that variables
+ * Probability of each state of each variable. Each configuration speaks for all that differ from it in that
+ * variable, so that variables
  * which nothing is known of keep what they had beforehand, however few configurations were looked into.
  */
 export function marginalsOf(explained: readonly Explained[], sizes: readonly number[]): Float64Array[] {

@@ -1,4 +1,7 @@
-/** Index of the first value that is not below `x`, in values that rise; their number where all are below. Takes logarithmic time. */
+/**
+ * Index of the first value that is not below `x`, in values that rise; their number where all are below. Takes
+ * logarithmic time.
+ */
 export function lowerBound(xs: ArrayLike<number>, x: number): number {
   let [low, high] = [0, xs.length]
   while (low < high) {

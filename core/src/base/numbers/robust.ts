@@ -1,7 +1,7 @@
 /** Sum of the values. */
 export function sum(xs: ArrayLike<number>): number {
   let s = 0
-  for (let i = 0; i < xs.length; i++) s += xs[i]
+  for (let i = 0; i < xs.length; i++) s += xs[i]!
   return s
 }
 
@@ -15,7 +15,7 @@ export function sampleDeviation(xs: ArrayLike<number>): number {
   if (xs.length < 2) return 0
   const m = mean(xs)
   let s = 0
-  for (let i = 0; i < xs.length; i++) s += (xs[i] - m) ** 2
+  for (let i = 0; i < xs.length; i++) s += (xs[i]! - m) ** 2
   return Math.sqrt(s / (xs.length - 1))
 }
 
@@ -29,27 +29,30 @@ export function quantile(xs: ArrayLike<number>, p: number): number {
   const at = p * (s.length - 1)
   const low = Math.floor(at)
   partition(s, low)
-  if (low === at) return s[low]
+  if (low === at) return s[low]!
   // Behind the place everything is larger, so the next in order is the least of it.
   let next = Infinity
-  for (let i = low + 1; i < s.length; i++) if (s[i] < next) next = s[i]
-  return s[low] + (next - s[low]) * (at - low)
+  for (let i = low + 1; i < s.length; i++) if (s[i]! < next) next = s[i]!
+  return s[low]! + (next - s[low]!) * (at - low)
 }
 
-/** Reorders so that place `k` holds what sorting would put there, with nothing larger before it (Hoare 1961: linear on average). */
+/**
+ * Reorders so that place `k` holds what sorting would put there, with nothing larger before it (Hoare 1961: linear on
+ * average).
+ */
 function partition(s: Float64Array, k: number): void {
   let low = 0
   let high = s.length - 1
   while (low < high) {
-    const pivot = s[(low + high) >> 1]
+    const pivot = s[(low + high) >> 1]!
     let i = low
     let j = high
     while (i <= j) {
-      while (s[i] < pivot) i++
-      while (s[j] > pivot) j--
+      while (s[i]! < pivot) i++
+      while (s[j]! > pivot) j--
       if (i <= j) {
-        const t = s[i]
-        s[i++] = s[j]
+        const t = s[i]!
+        s[i++] = s[j]!
         s[j--] = t
       }
     }

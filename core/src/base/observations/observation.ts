@@ -21,7 +21,8 @@ function decimalsFor(uncertainty: number): number {
 
 /**
  * Value, uncertainty and unit as one string.
- * @example formatObservation({ key: 'speed.mean', label: 'Mean', value: 309.31, unit: 'r/min', uncertainty: 0.21, how: '' }) // '309.3 ± 0.2 r/min'
+ * @example formatObservation({ key: 'speed.mean', label: 'Mean', value: 309.31, unit: 'r/min', uncertainty: 0.21,
+ *   how: '' }) // '309.3 ± 0.2 r/min'
  */
 export function formatObservation(o: Observation): string {
   if (typeof o.value !== 'number') return [String(o.value), o.unit].filter(Boolean).join(' ')

@@ -1,4 +1,4 @@
-import type { Call, CallKind } from '../observations'
+import type { Call, CallKind } from './call'
 
 /** One thing that is amiss. */
 export interface Point {

@@ -1,6 +1,13 @@
-import { beltLayout, isMaterial, stretchOf, STRETCH, windowOf, type BeltMaterial } from './belt-sum'
-import { beltPath } from './belt-path'
-import type { Values } from '../sums'
+import {
+  beltLayout,
+  isMaterial,
+  beltStretch,
+  STRETCH,
+  lengthRange,
+  beltPath,
+  type BeltMaterial,
+} from '../../calculators/mechanics'
+import type { Values } from '../../calculators/calculator'
 
 /** A belt at hand. */
 export interface ShelfBelt {
@@ -32,7 +39,7 @@ export function rankBelts(v: Values, belts: readonly ShelfBelt[]): RankedBelt[] 
   return belts
     .map((belt): RankedBelt & { readonly off: number } => {
       const s = STRETCH[belt.material]
-      const stretch = stretchOf(
+      const stretch = beltStretch(
         beltPath(beltLayout({ ...v, section: belt.sectionMm })).length,
         belt.insideMm,
         belt.sectionMm,
@@ -82,7 +89,7 @@ export interface BeltNeed {
 export function beltNeed(drive: string, v: Values): BeltNeed {
   return {
     drive,
-    ...windowOf(v),
+    ...lengthRange(v),
     sectionMm: v.section as number,
     material: isMaterial(v.material) ? v.material : 'square',
   }

@@ -72,7 +72,7 @@ export const TREATMENTS: readonly Treatment[] = [
   {
     soil: 'goo',
     order: 40,
-    title: 'Lift the goo off',
+    title: 'Lift the decayed rubber off',
     agents: ['alcohol', 'spirit', 'dry-swab'],
     how: 'Wooden stick first, then swab after swab until one stays clean. Motor pulley, flywheel and every idler.',
   },

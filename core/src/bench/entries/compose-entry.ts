@@ -1,11 +1,48 @@
-import { asFoundRecord } from '@wobrin/core/as-found'
-import { ParameterError } from '@wobrin/core/errors'
-import { recordFinding } from '@wobrin/core/findings'
-import { AS_FOUND_KINDS, type EntryData, type LogEntry } from '@wobrin/core/observations'
-import { CAUTIONS, findStation, findStep, isGateId, walk, type CautionId, type Hold } from '@wobrin/core/procedures'
-import { partsOf, type DriveFacts } from '@wobrin/core/proving'
-import type { EntryInput } from '../../shared/log-input'
-import type { NewEntry } from './drives'
+import { asFoundRecord, recordFinding, type FindingInput } from '../../findings'
+import { ParameterError } from '../../base/errors'
+import { evidenceBy } from '../../base/observations'
+import {
+  AS_FOUND_KINDS,
+  type AsFoundItem,
+  type Breakage,
+  type DriveFacts,
+  type EntryData,
+  type EntryKind,
+  type LogEntry,
+  type NewEntry,
+  type Outcome,
+  type StationId,
+} from '../../log'
+import { partsOf } from '../../proof'
+import { CAUTIONS, findStation, findStep, isGateId, walk, type CautionId, type Hold } from '../stations'
+
+/** Kinds of entries that are made by hand; measurements come in by their own way, each with its evidence. */
+export type HandEntryKind = Exclude<EntryKind, 'received' | 'measurement' | 'facts' | 'part-used'>
+
+/** An entry made by hand, as it is sent. Which fields matter depends on its kind. */
+export interface HandEntryInput {
+  readonly id: string
+  readonly at: string
+  readonly kind: HandEntryKind
+  readonly station: StationId
+  readonly title: string
+  readonly detail: string
+  readonly step?: string
+  readonly outcome?: Outcome
+  readonly parts?: readonly string[]
+  readonly minutes?: number
+  readonly holds?: string | null
+  readonly wait?: string
+  readonly photo?: string
+  readonly finding?: FindingInput
+  readonly item?: AsFoundItem
+  readonly of?: string
+  readonly broke?: Breakage | null
+  readonly leftOff?: boolean
+  readonly gate?: string
+  readonly caution?: string
+  readonly takesBack?: string | null
+}
 
 /** A photo as it is kept. */
 export interface PhotoFacts {
@@ -14,7 +51,9 @@ export interface PhotoFacts {
   readonly height: number
 }
 
-type Part = Partial<Pick<NewEntry, 'title' | 'detail' | 'call' | 'observations'>> & { readonly data?: EntryData }
+type Part = Partial<Pick<NewEntry, 'title' | 'detail' | 'call' | 'observations' | 'evidence'>> & {
+  readonly data?: EntryData
+}
 
 const need = (field: string, problem: string, expected: string) => new ParameterError(problem, expected, { field })
 
@@ -25,7 +64,7 @@ const need = (field: string, problem: string, expected: string) => new Parameter
  * @throws ParameterError where something is left out, impossible, or held by a gate, a wait or a caution
  */
 export function composeEntry(
-  input: EntryInput,
+  input: HandEntryInput,
   drive: DriveFacts,
   log: () => readonly LogEntry[],
   photoOf: (sha: string) => PhotoFacts,
@@ -44,18 +83,19 @@ export function composeEntry(
     detail: part.detail ?? input.detail,
     call: part.call ?? null,
     observations: part.observations ?? [],
+    evidence: part.evidence ?? null,
     data: part.data ?? null,
   }
 }
 
 type Composer = (
-  input: EntryInput,
+  input: HandEntryInput,
   drive: DriveFacts,
   log: () => readonly LogEntry[],
   photoOf: (sha: string) => PhotoFacts,
 ) => Part
 
-const composers: Readonly<Record<EntryInput['kind'], Composer>> = {
+const composers: Readonly<Record<HandEntryKind, Composer>> = {
   note: () => ({}),
   'taken-back': () => ({}),
   released: ({ outcome, parts = [], detail }, drive, log) => {
@@ -67,7 +107,7 @@ const composers: Readonly<Record<EntryInput['kind'], Composer>> = {
         `at least ${MIN_REASON} characters, so that the next person knows what it may do`,
       )
     if (outcome !== 'parts') return { data: { type: 'release', outcome } }
-    const left = partsOf(drive.mechanism, log(), drive.features)
+    const left = partsOf(drive, log())
     const unknown = parts.find(id => !left.some(p => p.id === id))
     if (unknown !== undefined)
       throw need('parts', `there is no part “${unknown}” in it`, left.map(p => p.id).join(', '))
@@ -120,7 +160,10 @@ const composers: Readonly<Record<EntryInput['kind'], Composer>> = {
   },
   finding: input => {
     const { title, call, observation, finding, place } = recordFinding(input.finding ?? {})
-    return { title, call, observations: [observation], data: { type: 'finding', finding: finding.id, place } }
+    const data = { type: 'finding', finding: finding.id, place } as const
+    // A tile is what eye, ear and finger say; only a typed number was read off a meter.
+    const evidence = evidenceBy(input.finding?.value === undefined ? 'hand' : 'meter')
+    return { title, call, observations: [observation], evidence, data }
   },
   'as-found': (input, _drive, log) => {
     const { item } = input
@@ -184,7 +227,7 @@ const composers: Readonly<Record<EntryInput['kind'], Composer>> = {
 /** Fewer characters are no reason. */
 const MIN_REASON = 12
 
-function recorded(input: EntryInput, log: readonly LogEntry[]) {
+function recorded(input: HandEntryInput, log: readonly LogEntry[]) {
   const r = asFoundRecord(log).find(x => x.entry.id === input.of)
   if (!r) throw need('of', 'there is no such thing on this drive’s record', 'the id of one that was marked')
   return r

@@ -1,5 +1,7 @@
 import {
   foundPosition,
+  SIGNALS,
+  type Cable,
   type Choice,
   type DriveProfile,
   type Effects,
@@ -8,11 +10,7 @@ import {
   type Need,
   type Want,
   type Way,
-} from './profile'
-import { SIGNALS } from './signals'
-
-/** How the cable runs: pin to pin, or made for the purpose, any pin to any. */
-export type Cable = 'straight' | 'made'
+} from '../../drives/hosts'
 
 /** A setting: for each choice the index of its position. */
 export type Setting = readonly number[]
@@ -47,7 +45,8 @@ export function hostPins(host: HostProfile): ReadonlyMap<number, string> {
 
 /**
  * Whether parts of a drive may stand together: a pin that the drive drives carries one signal and is not driven by the
- * host too; what the drive listens to comes from one pin, for two would be joined by it; it behaves in one way at a time.
+ * host too; what the drive listens to comes from one pin, for two would be joined by it; it behaves in one way at a
+ * time.
  */
 export function clash(
   lines: readonly Line[],
@@ -77,7 +76,10 @@ export function clash(
   return false
 }
 
-/** Whether a want is met by a drive as a whole; of a part of it, whether that part brings it or, for a quiet pin, leaves it quiet. */
+/**
+ * Whether a want is met by a drive as a whole; of a part of it, whether that part brings it or, for a quiet pin,
+ * leaves it quiet.
+ */
 export function meets(want: Want, state: Effects, cable: Cable): boolean {
   switch (want.kind) {
     case 'line':

@@ -1,7 +1,16 @@
-import { upperFirst } from '../sums'
-import { clash, hostPins, meets, type Cable } from './evaluate'
-import type { Choice, DriveProfile, HostProfile, Need, Want } from './profile'
-import { MODES, SIGNALS, valueLabel } from './signals'
+import { upperFirst } from '../../base/observations'
+import { clash, hostPins, meets } from './evaluate'
+import {
+  MODES,
+  SIGNALS,
+  valueLabel,
+  type Cable,
+  type Choice,
+  type DriveProfile,
+  type HostProfile,
+  type Need,
+  type Want,
+} from '../../drives/hosts'
 import { settingsOf, solveFit } from './solve'
 
 export interface Impossible {

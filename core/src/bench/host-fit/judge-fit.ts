@@ -1,9 +1,17 @@
-import type { Call, Observation } from '../observations'
-import { upperFirst } from '../sums'
-import { metBy, stateOf, type Cable, type Cost, type Setting, type State } from './evaluate'
+import { upperFirst, type Call, type Observation } from '../../base/observations'
+import { metBy, stateOf, type Cost, type Setting, type State } from './evaluate'
+import {
+  foundPosition,
+  MODES,
+  SIGNALS,
+  valuesOf,
+  type Cable,
+  type Choice,
+  type DriveProfile,
+  type HostProfile,
+  type Need,
+} from '../../drives/hosts'
 import { proveImpossible, wantText, needText, type Impossible } from './impossible'
-import { foundPosition, type Choice, type DriveProfile, type HostProfile, type Need } from './profile'
-import { MODES, SIGNALS, valuesOf } from './signals'
 import { settingsOf, solveFit } from './solve'
 
 /** A choice as it should stand. */

@@ -1,6 +1,13 @@
 import { Bits } from './bits'
-import { clash, compareCost, handling, hostPins, meets, type Cable, type Cost, type Setting } from './evaluate'
-import { foundPosition, type DriveProfile, type Effects, type HostProfile, type Want } from './profile'
+import { clash, compareCost, handling, hostPins, meets, type Cost, type Setting } from './evaluate'
+import {
+  foundPosition,
+  type Cable,
+  type DriveProfile,
+  type Effects,
+  type HostProfile,
+  type Want,
+} from '../../drives/hosts'
 
 export interface Solution {
   readonly setting: Setting
@@ -28,7 +35,8 @@ interface Asked {
 
 /**
  * The best setting of a drive for a host: fewest musts missed, then fewest things noticed, second-best wants, wires and
- * moved straps, in this order. Exact: depth-first with a bound that never overrates what is left, so that nothing better
+ * moved straps, in this order. Exact: depth-first with a bound that never overrates what is left, so that nothing
+ * better
  * is passed over. Positions that the drive was found in are tried first; of equals the first one stands.
  * @param driven pins that the host drives; those of `host` where left out
  * @returns null where the drive's own parts clash in every setting
@@ -155,7 +163,10 @@ class Problem {
     )
   }
 
-  /** What is left once every choice with a single position has ruled out what clashes with it; null where one has none. */
+  /**
+   * What is left once every choice with a single position has ruled out what clashes with it; null where one has
+   * none.
+   */
   settled(open: Bits): Bits | null {
     let left = open
     for (let again = true; again;) {

@@ -1,2 +1,1 @@
 export { putBackList, type PutBackList, type PutBackStep } from './put-back'
-export { asFoundRecord, type RecordedItem } from './record'

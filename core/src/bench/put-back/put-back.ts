@@ -1,5 +1,5 @@
-import { AS_FOUND_KINDS } from '../observations'
-import type { RecordedItem } from './record'
+import { AS_FOUND_KINDS } from '../../log'
+import type { RecordedItem } from '../../findings'
 
 export interface PutBackStep {
   readonly recorded: RecordedItem

@@ -1,4 +1,5 @@
-import { CALLS, standingEntries, type LogEntry, type StationId } from '../observations'
+import { CALLS } from '../../base/observations'
+import { standingEntries, type LogEntry, type StationId } from '../../log'
 import { findStep } from './stations'
 import { nextAt, stationOf, type StepState, type Walk } from './walk'
 

@@ -1,4 +1,4 @@
-import type { Condition } from '../findings'
+import type { Condition } from '../../findings'
 
 export type CautionId =
   | 'tube'

@@ -1,5 +1,6 @@
-import { holds, topic, type Finding, type Situation, type StandingFinding } from '../findings'
-import type { Call, LogEntry } from '../observations'
+import { holds, type Finding, type Situation, type StandingFinding } from '../../findings'
+import type { Call } from '../../base/observations'
+import type { LogEntry } from '../../log'
 import { GATES, findGate, type Gate, type GateCondition, type GateId } from './gates'
 
 /** Why a gate is not open: something was not looked at yet, or something was found that forbids it. */
@@ -35,7 +36,7 @@ export interface RecordFacts {
 }
 
 const sentenceOf = (f: StandingFinding) =>
-  `${topic(f.question)}: ${f.finding.label.charAt(0).toLowerCase()}${f.finding.label.slice(1)}. ${f.finding.means}`
+  `${f.question.topic}: ${f.finding.label.charAt(0).toLowerCase()}${f.finding.label.slice(1)}. ${f.finding.means}`
 const capital = (s: string) => s.charAt(0).toUpperCase() + s.slice(1)
 
 function missingOf(c: GateCondition, found: readonly StandingFinding[], record: RecordFacts): Missing[] {
@@ -49,15 +50,13 @@ function missingOf(c: GateCondition, found: readonly StandingFinding[], record: 
   if (c.record === 'no-wait') return record.waits.length ? notKnown(`Still waiting: ${record.waits.join(', ')}.`) : []
   const blocks = found.filter(f => c.blockedBy?.includes(f.finding.id))
   if (blocks.length)
-    return blocks
-      .slice(-1)
-      .map(f => ({
-        id: c.id,
-        sentence: sentenceOf(f),
-        kind: 'forbids' as const,
-        question: f.question.id,
-        finding: f.finding,
-      }))
+    return blocks.slice(-1).map(f => ({
+      id: c.id,
+      sentence: sentenceOf(f),
+      kind: 'forbids' as const,
+      question: f.question.id,
+      finding: f.finding,
+    }))
   const answers = c.question ? found.filter(f => f.question.id === c.question) : []
   if (c.question && answers.length === 0) return notKnown(`Still needed: ${c.need}.`)
   if (c.needs && !answers.some(f => c.needs!.includes(f.finding.id))) {
@@ -131,7 +130,7 @@ function callOf(gate: Gate, missing: readonly Missing[], override: LogEntry | nu
           ? `${gate.label} was opened by hand: ${override.detail}`
           : `${gate.label} is open: ${gate.conditions.length === 1 ? 'its condition is' : 'all its conditions are'} met.`,
       ],
-      next: 'Go on.',
+      next: 'Continue with the next step.',
     }
   }
   const first = missing[0]!

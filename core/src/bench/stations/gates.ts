@@ -1,4 +1,4 @@
-import type { Condition } from '../findings'
+import type { Condition } from '../../findings'
 
 export type GateId = 'first-power' | 'insert-disk' | 'insert-good-disk' | 'touch-sealed' | 'close-up'
 
@@ -35,7 +35,7 @@ export const GATES: readonly Gate[] = [
   {
     id: 'first-power',
     label: 'First power',
-    because: 'Power turns a rotten belt into goo round the spindle and burns what is shorted.',
+    because: 'Power turns a decayed belt into sticky rubber round the spindle and burns what is shorted.',
     conditions: [
       {
         id: 'power.mains',

@@ -2,13 +2,12 @@ export { alignOrder, beforeSweep, surfaceOf, type AlignOrder, type OrderItem } f
 export { bestNext, nextOf, ranked, type NextThing, type OnBench, type RankedThing } from './best-next'
 export { CAUTIONS, type Caution, type CautionId } from './cautions'
 export { gateStates, type GateState, type Missing } from './gate-state'
-export { findGate, GATES, isGateId, type Gate, type GateCondition, type GateId } from './gates'
+export { GATES, findGate, isGateId, type Gate, type GateCondition, type GateId } from './gates'
 export { mayMoveOutcome, progressOf, type Progress } from './progress'
 export { isAcknowledged } from './sitting'
-export type { Recording, Station, Step } from './station'
-export { findStation, findStep, STATIONS } from './stations'
-export { speedEntries, trimmerHistory } from './trimmer-history'
-export { heldByDefault, openWaits, USUAL_WAITS, type Wait } from './waits'
+export type { StepRecord, Station, Step } from './station'
+export { STATIONS, findStation, findStep } from './stations'
+export { USUAL_WAITS, heldByDefault, openWaits, type Wait } from './waits'
 export {
   consequencesOf,
   minutesToGo,

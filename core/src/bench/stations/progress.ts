@@ -1,19 +1,16 @@
-import { findingsAmong, type StandingFinding } from '../findings'
-import {
-  STATION_IDS,
-  standingEntries,
-  type CallKind,
-  type LogEntry,
-  type Outcome,
-  type StationId,
-} from '../observations'
+import { findingsAmong, type StandingFinding } from '../../findings'
+import { STATION_IDS, standingEntries, type LogEntry, type Outcome, type StationId } from '../../log'
+import type { CallKind } from '../../base/observations'
 
 /** Where a drive stands, read from its log alone. */
 export interface Progress {
   /** Station that the hands are at. */
   readonly current: StationId
   readonly done: ReadonlySet<StationId>
-  /** What holds now: a *Stop* found anywhere, else the latest instrument's call at this station, else the gravest of what was found here or is still to be mended. */
+  /**
+   * What holds now: a *Stop* found anywhere, else the latest instrument's call at this station, else the gravest of
+   * what was found here or is still to be mended.
+   */
   readonly call: CallKind | null
   /** How the drive left, or null while it is open. */
   readonly outcome: Outcome | null
@@ -35,7 +32,8 @@ export function progressAmong(standing: readonly LogEntry[], findings: readonly 
   let outcome: Progress['outcome'] = null
   let reopenedBy: LogEntry | null = null
   for (const e of standing) {
-    // A drive that was proved, or has left working, comes back to the station of what was found on it since, and is proved anew.
+    // A drive that was proved, or has left working, comes back to the station of what was found on it since, and is
+    // proved anew.
     if (isFault(e) && (outcome === 'released' || (outcome === null && done.has('prove')))) {
       outcome = null
       reopenedBy = e
@@ -65,12 +63,14 @@ export function progressAmong(standing: readonly LogEntry[], findings: readonly 
 export const mayMoveOutcome = (e: LogEntry): boolean =>
   e.kind === 'taken-back' || e.data?.type === 'release' || isFault(e)
 
-/** Something that is wrong with the drive itself: found, or measured other than on the stand-in, and not merely unknown. */
+/**
+ * Something that is wrong with the drive itself: found, or measured other than on the stand-in, and not merely
+ * unknown.
+ */
 function isFault(e: LogEntry): boolean {
-  const simulated = e.data !== null && 'simulated' in e.data && Boolean(e.data.simulated)
   return (
     (e.kind === 'finding' || e.kind === 'measurement') &&
     (e.call?.kind === 'mend' || e.call?.kind === 'stop') &&
-    !simulated
+    e.evidence?.source !== 'simulated'
   )
 }

@@ -1,4 +1,4 @@
-import type { LogEntry } from '../observations'
+import type { LogEntry } from '../../log'
 import type { CautionId } from './cautions'
 
 /** A sitting ends once nothing was said to the log for so long. */

@@ -1,10 +1,10 @@
-import type { Condition } from '../findings'
-import type { StationId } from '../observations'
+import type { Condition } from '../../findings'
+import type { StationId } from '../../log'
 import type { CautionId } from './cautions'
 import type { GateId } from './gates'
 
 /** What a step leaves on the log beside its tick. */
-export type Recording = 'photo' | 'as-found' | 'note' | 'speed' | 'put-back' | 'account'
+export type StepRecord = 'photo' | 'as-found' | 'note' | 'speed' | 'put-back' | 'account'
 
 /** One thing to do at a station. */
 export interface Step {
@@ -23,7 +23,7 @@ export interface Step {
   readonly byHand?: true
   /** Its questions have to be answered well: it does something, rather than look. */
   readonly untilGood?: true
-  readonly records?: readonly Recording[]
+  readonly records?: readonly StepRecord[]
   /** What it makes possible. */
   readonly makes: string
   readonly cautions?: readonly CautionId[]

@@ -1,6 +1,9 @@
-import { standingEntries, type LogEntry } from '../observations'
+import { standingEntries, type LogEntry } from '../../log'
 
-/** Waits that come up again and again, with the time they usually take (common practice), and the steps that must not be done before they are over. */
+/**
+ * Waits that come up again and again, with the time they usually take (common practice), and the steps that must not
+ * be done before they are over.
+ */
 export const USUAL_WAITS: readonly {
   readonly what: string
   readonly minutes: number
@@ -56,7 +59,10 @@ export function waitsAmong(standing: readonly LogEntry[], nowMs: number): Wait[]
     .sort((a, b) => (a.endsAt < b.endsAt ? -1 : 1))
 }
 
-/** The step that a usual wait holds on a drive: the first of its steps that is there and undone, else the next undone step. */
+/**
+ * The step that a usual wait holds on a drive: the first of its steps that is there and undone, else the next undone
+ * step.
+ */
 export function heldByDefault(
   holds: readonly string[],
   undone: readonly string[],

@@ -1,5 +1,5 @@
-import { asFoundRecord, putBackList } from '../as-found'
 import {
+  asFoundRecord,
   findingsAmong,
   findQuestion,
   holds,
@@ -7,9 +7,10 @@ import {
   type Question,
   type Situation,
   type StandingFinding,
-} from '../findings'
-import type { Features, MechanismId } from '../mechanisms'
-import { STATION_IDS, standingEntries, type LogEntry, type StationId } from '../observations'
+} from '../../findings'
+import { putBackList } from '../put-back'
+import type { Features, MechanismId } from '../../drives'
+import { STATION_IDS, standingEntries, type LogEntry, type StationId } from '../../log'
 import { CAUTIONS, type Caution } from './cautions'
 import { gateStates, type GateState } from './gate-state'
 import { progressAmong, type Progress } from './progress'
@@ -131,7 +132,10 @@ export function walk(drive: Walked, log: readonly LogEntry[], nowMs: number): Wa
 
 export const stationOf = (w: Walk, id: StationId): StationState => w.stations[rank(id)]!
 
-/** The step that is next at a station: the first undone one that nothing holds, else the first undone one; null when all are done. */
+/**
+ * The step that is next at a station: the first undone one that nothing holds, else the first undone one; null when
+ * all are done.
+ */
 export function nextAt(w: Walk, id: StationId): StepState | null {
   const undone = stationOf(w, id).steps.filter(s => !s.done)
   return undone.find(s => !s.hold) ?? undone[0] ?? null
@@ -146,7 +150,10 @@ export function minutesToGo(w: Walk): number {
     .reduce((sum, s) => sum + s.step.hands, 0)
 }
 
-/** What an entry changed: steps that came or fell away, gates that closed or opened. Whole sentences, the gravest first. */
+/**
+ * What an entry changed: steps that came or fell away, gates that closed or opened. Whole sentences, the gravest
+ * first.
+ */
 export function consequencesOf(before: Walk, after: Walk): string[] {
   const steps = (w: Walk) =>
     new Map(

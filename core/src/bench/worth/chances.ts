@@ -1,17 +1,7 @@
-import { fromMemory, sourced, type MechanismId, type Sourced } from '../mechanisms'
+import { byMechanism } from '../../drives'
 
 /** How often a drive of a class comes back to work, before anything was found. Rough; edit it on the drive. */
-export const USUAL_CHANCE: Readonly<Record<MechanismId, Sourced>> = {
-  '8in': sourced(0.6, '', fromMemory),
-  '5.25in-48': sourced(0.75, '', fromMemory),
-  '5.25in-96': sourced(0.75, '', fromMemory),
-  '5.25in-serial': sourced(0.65, '', fromMemory),
-  '3.5in': sourced(0.75, '', fromMemory),
-  '3.5in-eject': sourced(0.65, '', fromMemory),
-  '3in': sourced(0.75, '', fromMemory),
-  'quick-disk': sourced(0.7, '', fromMemory),
-  cartridge: sourced(0.35, '', fromMemory),
-}
+export const USUAL_CHANCE = byMechanism(m => m.chance)
 
 /** What a finding leaves of the chance, and the hours it adds beyond the steps that it brings (from memory). */
 export const FINDING_WEIGHS: Readonly<Record<string, { readonly chance: number; readonly hours: number }>> = {

@@ -1,3 +1,2 @@
-export { NO_ACCOUNT, type Account } from './account'
 export { FINDING_WEIGHS, USUAL_CHANCE } from './chances'
 export { VERDICTS, worthIt, type Verdict, type Worth, type WorthInput, type WorthLine } from './worth-it'

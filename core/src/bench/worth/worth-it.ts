@@ -1,7 +1,7 @@
-import { ParameterError } from '../errors'
-import { findFinding } from '../findings'
-import type { MechanismId } from '../mechanisms'
-import type { Account } from './account'
+import { ParameterError } from '../../base/errors'
+import { findFinding } from '../../findings'
+import type { MechanismId } from '../../drives'
+import type { Account } from '../../log'
 import { FINDING_WEIGHS, USUAL_CHANCE } from './chances'
 
 export type Verdict = 'rescue' | 'go-on' | 'if-it-matters' | 'part-out' | 'unknown'
@@ -50,7 +50,7 @@ const money = (x: number) =>
 
 /**
  * Whether a drive is worth the hours: what going on is expected to bring (chance times its price working, and parts
- * otherwise, less parts to buy), against parting it out now. What was paid is gone either way and decides nothing.
+ * otherwise, less parts to buy), against parting it out now. What was paid is already spent and decides nothing.
  * @throws ParameterError where a number is impossible
  */
 export function worthIt({ mechanism, account, found, minutesToGo }: WorthInput): Worth {
@@ -124,7 +124,7 @@ export function worthIt({ mechanism, account, found, minutesToGo }: WorthInput):
   const sunk = [account.paid ? `${money(account.paid)} paid` : '', account.hours ? `${account.hours} h spent` : '']
     .filter(Boolean)
     .join(' and ')
-  const gone = sunk ? [`${sunk.charAt(0).toUpperCase()}${sunk.slice(1)}: gone either way, so not counted.`] : []
+  const gone = sunk ? [`${sunk.charAt(0).toUpperCase()}${sunk.slice(1)}: already spent, and not counted.`] : []
   const settled = { ...partial, lines, gain, perHour }
   if (gain <= 0) {
     return account.matters

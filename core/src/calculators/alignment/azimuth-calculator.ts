@@ -1,13 +1,17 @@
-import { leastSquares } from '../numbers'
-import type { Call } from '../observations'
-import { maybe, plain, type Sum, type SumLine, type SumResult, type Values } from '../sums'
+import { leastSquares } from '../../base/numbers'
+import { plain, type Call } from '../../base/observations'
+import { maybe, type Calculator, type CalculatorLine, type CalculatorResult, type Values } from '../calculator'
 
-/** Angles of the bursts of an alignment track, minutes of arc: in pairs, the outer pair and the inner one (from memory; disks differ, so they can be given). */
+/**
+ * Angles of the bursts of an alignment track, minutes of arc: in pairs, the outer pair and the inner one (from
+ * memory; disks differ, so they can be given).
+ */
 const KEYS = ['a', 'b', 'c', 'd'] as const
 const ANGLES: Readonly<Record<(typeof KEYS)[number], number>> = { a: -12, b: -9, c: 9, d: 12 }
 
 /**
- * The angle at which bursts of known angles would be largest: near its top sin x ÷ x falls with the square of the angle, so a parabola
+ * The angle at which bursts of known angles would be largest: near its top sin x ÷ x falls with the square of the
+ * angle, so a parabola
  * through the amplitudes has its top at the head's own angle.
  * @param bursts angle (minutes of arc) and amplitude of each, three or more @returns null where they have no top
  */
@@ -21,14 +25,14 @@ export function azimuthOf(bursts: readonly { readonly angle: number; readonly am
   return a! < 0 ? -b! / (2 * a!) : null
 }
 
-function judge(v: Values): SumResult {
+function judge(v: Values): CalculatorResult {
   const scale = maybe(v, 'outer')
   const bursts = KEYS.flatMap(k => {
     const amplitude = maybe(v, k)
     return amplitude === undefined ? [] : [{ angle: ANGLES[k] * (scale === undefined ? 1 : scale / 12), amplitude }]
   })
   const angle = azimuthOf(bursts)
-  const lines: SumLine[] =
+  const lines: CalculatorLine[] =
     angle === null
       ? [{ label: 'Bursts read', value: bursts.length, unit: '' }]
       : [
@@ -79,12 +83,12 @@ function callOf(angle: number | null, n: number, limit: number): Call {
     : {
         kind: 'mend',
         reasons: [`${says.slice(0, -1)}, more than ${plain(limit)}′${limit === 18 ? ' (from memory)' : ''}.`],
-        next: 'Is the head loose or bent in its mount? Where it cannot be turned, the head assembly goes.',
+        next: 'Is the head loose or bent in its mount? Where it cannot be turned, replace the head assembly.',
       }
 }
 
 /** Azimuth bursts, to minutes of arc. */
-export const azimuthSum: Sum = {
+export const azimuthCalculator: Calculator = {
   id: 'azimuth',
   title: 'Azimuth bursts',
   station: 'align',

@@ -1,16 +1,21 @@
-import type { Call } from '../observations'
-import { maybe, num, plain, type Sum, type SumLine, type SumResult, type Values } from '../sums'
+import { plain, type Call } from '../../base/observations'
+import { maybe, num, type Calculator, type CalculatorLine, type CalculatorResult, type Values } from '../calculator'
 
 /**
- * Where a slotted sensor switches, cylinders inward of cylinder 0: where the flag’s edge has crossed the middle of the slot.
- * @param overMm how far the edge stands beyond the middle of the slot with the carriage in the detent of cylinder 0 @param pitchMm of the tracks
+ * Where a slotted sensor switches, cylinders inward of cylinder 0: where the flag’s edge has crossed the middle of
+ * the slot.
+ * @param overMm how far the edge stands beyond the middle of the slot with the carriage in the detent of cylinder 0
+ * @param pitchMm of the tracks
  */
 export const switchesAt = (overMm: number, pitchMm: number): number => overMm / pitchMm
 
-/** What is lost of the way to a detent by the slot: the sensor changes somewhere while the edge crosses it. @returns half of it, cylinders */
+/**
+ * What is lost of the way to a detent by the slot: the sensor changes somewhere while the edge crosses it.
+ * @returns half of it, cylinders
+ */
 export const slotUncertainty = (slotMm: number, pitchMm: number, ratio = 0.3): number => (slotMm * ratio) / 2 / pitchMm
 
-function judge(v: Values): SumResult {
+function judge(v: Values): CalculatorResult {
   const [over, pitch] = [num(v, 'over'), num(v, 'pitch')]
   const slot = maybe(v, 'slot') ?? 0
   const at = switchesAt(over, pitch)
@@ -19,7 +24,7 @@ function judge(v: Values): SumResult {
   const nearest = Math.round(at)
   const room = Math.abs(at - nearest) - soft
   const move = (0.5 - at) * pitch
-  const lines: SumLine[] = [
+  const lines: CalculatorLine[] = [
     { label: 'Switches at', value: at, unit: 'cylinders', note: 'inward of cylinder 0; half a cylinder is best' },
     {
       label: 'Room to the nearest detent',
@@ -84,7 +89,7 @@ function callOf(at: number, room: number, move: number): Call {
 }
 
 /** Flag and slot of the track-zero sensor, against the detents of the stepper. */
-export const flagSum: Sum = {
+export const flagCalculator: Calculator = {
   id: 'flag',
   title: 'Flag and slot',
   station: 'align',

@@ -1,15 +1,26 @@
-import { above, mean, sampleDeviation } from '../numbers'
-import type { Call } from '../observations'
-import { maybe, num, plain, type Row, type Sum, type SumLine, type SumResult, type Values } from '../sums'
+import { above, mean, sampleDeviation } from '../../base/numbers'
+import { plain, type Call } from '../../base/observations'
+import {
+  maybe,
+  num,
+  type Row,
+  type Calculator,
+  type CalculatorLine,
+  type CalculatorResult,
+  type Values,
+} from '../calculator'
 
-/** Chance that one homing ends a track off, by the scatter of many: beyond half a pitch the stepper falls into the next detent. */
+/**
+ * Chance that one homing ends a track off, by the scatter of many: beyond half a pitch the stepper falls into the
+ * next detent.
+ */
 export const homeMisses = (sdMm: number, pitchMm: number): number => (sdMm <= 0 ? 0 : 2 * above(pitchMm / 2 / sdMm))
 
-function judge(v: Values, rows: readonly Row[]): SumResult {
+function judge(v: Values, rows: readonly Row[]): CalculatorResult {
   const pitch = num(v, 'pitch')
   const at = rows.map(r => num(r, 'at'))
   const gap = maybe(v, 'stop')
-  const lines: SumLine[] = [{ label: 'Homings', value: at.length, unit: '' }]
+  const lines: CalculatorLine[] = [{ label: 'Homings', value: at.length, unit: '' }]
   const centre = at.length ? mean(at) : 0
   const sd = at.length > 1 ? sampleDeviation(at) : 0
   const drift = at.length > 5 ? mean(at.slice(-3)) - mean(at.slice(0, 3)) : 0
@@ -100,9 +111,9 @@ function callOf(n: number, sd: number, pitch: number, drift: number, jumped: num
 }
 
 /** Whether home is the same place every time, and where the carriage stops. */
-export const homeSum: Sum = {
+export const homeCalculator: Calculator = {
   id: 'home',
-  title: 'Home again and again',
+  title: 'Homing repeatability',
   station: 'align',
   group: 'Track zero',
   purpose:

@@ -1,8 +1,8 @@
-import { ParameterError } from '../errors'
-import type { Call } from '../observations'
-import { maybe, num, plain, type Sum, type SumLine, type SumResult, type Values } from '../sums'
+import { ParameterError } from '../../base/errors'
+import { plain, type Call } from '../../base/observations'
+import { maybe, num, type Calculator, type CalculatorLine, type CalculatorResult, type Values } from '../calculator'
 
-function judge(v: Values): SumResult {
+function judge(v: Values): CalculatorResult {
   const [seen, rpm] = [num(v, 'seen') * 1e6, num(v, 'rpm')]
   if (rpm <= 0) throw new ParameterError(`${rpm} r/min`, 'a speed above 0', { field: 'rpm' })
   const nominal = (maybe(v, 'nominal') ?? 200e-6) * 1e6
@@ -13,7 +13,7 @@ function judge(v: Values): SumResult {
   const off = atNominal - nominal
   const degrees = off * 1e-6 * nominalRpm * 6
   const radius = maybe(v, 'radius')
-  const lines: SumLine[] = [
+  const lines: CalculatorLine[] = [
     { label: 'Burst after index, at nominal speed', value: atNominal, unit: 'µs' },
     {
       label: off >= 0 ? 'Late by' : 'Early by',
@@ -75,7 +75,7 @@ function callOf(off: number, allowed: number, nominal: number, skew?: number): C
 }
 
 /** Index burst, to microseconds and the way that the sensor has to go. */
-export const indexBurstSum: Sum = {
+export const indexBurstCalculator: Calculator = {
   id: 'index-burst',
   title: 'Index burst',
   station: 'align',

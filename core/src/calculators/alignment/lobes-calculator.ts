@@ -1,10 +1,12 @@
-import { ParameterError } from '../errors'
-import type { Call } from '../observations'
-import { maybe, num, plain, type Sum, type SumLine, type SumResult, type Values } from '../sums'
+import { ParameterError } from '../../base/errors'
+import { plain, type Call } from '../../base/observations'
+import { maybe, num, type Calculator, type CalculatorLine, type CalculatorResult, type Values } from '../calculator'
 
 /**
- * Radial offset from the two lobes of an analogue alignment track. The pattern runs to and fro across the middle; at its two extremes the
- * head finds bands that stand as far out on either side. With the head in the middle both are alike; a head that stands off finds more of
+ * Radial offset from the two lobes of an analogue alignment track. The pattern runs to and fro across the middle; at
+ * its two extremes the
+ * head finds bands that stand as far out on either side. With the head in the middle both are alike; a head that
+ * stands off finds more of
  * one and less of the other.
  * @param ratio smaller lobe over the larger @param reachMm offset at which the smaller lobe is gone
  */
@@ -14,7 +16,7 @@ export const lobeOffset = (ratio: number, reachMm: number): number => (reachMm *
 export const lobeReach = (headMm: number, bandMm: number, eccentricMm: number): number =>
   (headMm + bandMm) / 2 - eccentricMm
 
-function judge(v: Values): SumResult {
+function judge(v: Values): CalculatorResult {
   const [first, second] = [num(v, 'first'), num(v, 'second')]
   if (first === 0 && second === 0)
     throw new ParameterError('both lobes are nothing', 'at least one of them', { field: 'second' })
@@ -29,7 +31,7 @@ function judge(v: Values): SumResult {
   const ratio = Math.min(first, second) / Math.max(first, second)
   const offset = lobeOffset(ratio, reach)
   const limit = maybe(v, 'limit')
-  const lines: SumLine[] = [
+  const lines: CalculatorLine[] = [
     { label: 'Lobe ratio', value: ratio * 100, unit: '%' },
     {
       label: 'Radial offset',
@@ -92,7 +94,7 @@ function callOf(offset: number, limit: number | undefined, ratio: number): Call 
 }
 
 /** Lobes of an alignment track, to micrometres. */
-export const lobesSum: Sum = {
+export const lobesCalculator: Calculator = {
   id: 'lobes',
   title: 'Lobes of the alignment track',
   station: 'align',

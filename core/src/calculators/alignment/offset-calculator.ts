@@ -1,7 +1,7 @@
-import { ParameterError } from '../errors'
-import { MECHANISMS, findMechanism, isMechanismId, LAYOUTS, layoutsOf, pitchUm } from '../mechanisms'
-import type { Call } from '../observations'
-import { maybe, num, plain, type Sum, type SumLine, type SumResult, type Values } from '../sums'
+import { ParameterError } from '../../base/errors'
+import { MECHANISMS, findMechanism, isMechanismId, LAYOUTS, layoutsOf, pitchUm } from '../../drives'
+import { plain, type Call } from '../../base/observations'
+import { maybe, num, type Calculator, type CalculatorLine, type CalculatorResult, type Values } from '../calculator'
 import { hasOffsetCost, offsetCost, usualHalfWindowUm } from './offset-cost'
 
 /** What a reading may be in, and how many micrometres one of it is. */
@@ -23,7 +23,7 @@ export function offsetUm(value: number, unit: keyof typeof READING_UNITS, pitch:
         : (value / 100) * pitch
 }
 
-function judge(v: Values): SumResult {
+function judge(v: Values): CalculatorResult {
   const id = String(v.mechanism)
   if (!isMechanismId(id) || !hasOffsetCost(id))
     throw new ParameterError('this class has no tracks to stand beside', 'a class with tracks', { field: 'mechanism' })
@@ -37,14 +37,14 @@ function judge(v: Values): SumResult {
     ...offsetCost(id, { offsetUm: um, cylinder }),
     right: offsetCost(id, { offsetUm: 0, cylinder }),
   }))
-  const lines: SumLine[] = [
+  const lines: CalculatorLine[] = [
     {
       label: 'Offset',
       value: um,
       unit: 'µm',
       note: `${plain(um / 25.4)} thousandths of an inch, ${plain(um / pitch)} of a track`,
     },
-    ...at.map((c, i): SumLine => ({
+    ...at.map((c, i): CalculatorLine => ({
       label: `Margin left, ${['outer', 'middle', 'inner'][i]}`,
       value: Math.round(c.margin * 100),
       unit: '%',
@@ -104,7 +104,7 @@ function callOf(um: number, half: number, worst: number, inner: number): Call {
 }
 
 /** What an offset costs, and what a reading of it means. */
-export const offsetSum: Sum = {
+export const offsetCalculator: Calculator = {
   id: 'offset',
   title: 'What an offset costs',
   station: 'align',

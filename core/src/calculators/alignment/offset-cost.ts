@@ -1,13 +1,6 @@
-import { LAYOUTS, layoutsOf, pitchUm, radiusMm, RECORDING_GEOMETRY, SOUND_NOISE, type MechanismId } from '../mechanisms'
-import {
-  expectedReading,
-  layCells,
-  sectorReads,
-  viewOf,
-  writeTrack,
-  type LaidTrack,
-  type SectorToWrite,
-} from '../recording'
+import { LAYOUTS, layoutsOf, pitchUm, radiusMm, RECORDING_GEOMETRY, SOUND_NOISE, type MechanismId } from '../../drives'
+import { expectedReading, layCells, sectorReads, viewOf, type LaidTrack } from '../../signals/head'
+import { writeTrack, type SectorToWrite } from '../../signals/codes'
 
 /** What a head meets that stands off its track, or off the disk, or is weak. */
 export interface Standing {
@@ -78,8 +71,10 @@ export const hasOffsetCost = (mechanism: MechanismId): boolean =>
   layoutsOf(mechanism).length > 0 && RECORDING_GEOMETRY[mechanism] !== undefined
 
 /**
- * What it costs a head to stand off its track: signal by the overlap of head and track, spacing and azimuth losses by the published
- * formulas, jitter by noise over signal and by the neighbour, against the window of the code at that radius. The simulated drive draws
+ * What it costs a head to stand off its track: signal by the overlap of head and track, spacing and azimuth losses
+ * by the published
+ * formulas, jitter by noise over signal and by the neighbour, against the window of the code at that radius. The
+ * simulated drive draws
  * from the same functions; this works the result out.
  * @example offsetCost('3.5in', { offsetUm: 0, cylinder: 79 }).failing // 0
  */

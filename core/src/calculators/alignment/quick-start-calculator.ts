@@ -1,5 +1,5 @@
-import type { Call } from '../observations'
-import { maybe, num, plain, type Sum, type SumLine, type SumResult, type Values } from '../sums'
+import { plain, type Call } from '../../base/observations'
+import { maybe, num, type Calculator, type CalculatorLine, type CalculatorResult, type Values } from '../calculator'
 
 /** Turns of the spindle in a time. */
 export const turnsIn = (seconds: number, rpm: number): number => (seconds * rpm) / 60
@@ -7,13 +7,13 @@ export const turnsIn = (seconds: number, rpm: number): number => (seconds * rpm)
 /** From READY to the first data, turns of a quick disk (from memory), and what it may be off. */
 const USUAL = { turns: 1.2, within: 0.3, rpm: 423, passTurns: 56 } as const
 
-function judge(v: Values): SumResult {
+function judge(v: Values): CalculatorResult {
   const [seconds, rpm] = [num(v, 'toData'), num(v, 'rpm')]
   const usual =
     maybe(v, 'right') === undefined ? USUAL.turns : turnsIn(num(v, 'right'), maybe(v, 'rightRpm') ?? USUAL.rpm)
   const turns = turnsIn(seconds, rpm)
   const late = turns - usual
-  const lines: SumLine[] = [
+  const lines: CalculatorLine[] = [
     {
       label: 'READY to data',
       value: turns,
@@ -82,7 +82,7 @@ function callOf(late: number, rpm: number, seconds: number): Call {
 }
 
 /** Where a quick disk's sweep starts, and what of its timing is the speed's. */
-export const quickStartSum: Sum = {
+export const quickStartCalculator: Calculator = {
   id: 'quick-start',
   title: 'Start of the sweep',
   station: 'align',

@@ -1,17 +1,19 @@
-import { ParameterError } from '../errors'
-import type { Call } from '../observations'
-import { maybe, num, plain, type Sum, type SumLine, type SumResult, type Values } from '../sums'
+import { ParameterError } from '../../base/errors'
+import { plain, type Call } from '../../base/observations'
+import { maybe, num, type Calculator, type CalculatorLine, type CalculatorResult, type Values } from '../calculator'
 
 /**
- * Where a track-zero sensor trips by its tab: an edge at an angle comes into the beam sooner the higher it stands. Worked out from one
+ * Where a track-zero sensor trips by its tab: an edge at an angle comes into the beam sooner the higher it stands.
+ * Worked out from one
  * tab to another of known height.
- * @param extraMm how much higher than the right one @param slopeDeg angle of the leading edge to the way it travels: 90 is square
+ * @param extraMm how much higher than the right one
+ * @param slopeDeg angle of the leading edge to the way it travels: 90 is square
  * @returns how much sooner it trips, mm of carriage travel
  */
 export const tripsSooner = (extraMm: number, slopeDeg: number): number =>
   slopeDeg >= 90 ? 0 : extraMm / Math.tan((slopeDeg * Math.PI) / 180)
 
-function judge(v: Values): SumResult {
+function judge(v: Values): CalculatorResult {
   const [own, right, pitch] = [num(v, 'own'), num(v, 'right'), num(v, 'pitch')]
   const slope = maybe(v, 'slope') ?? 45
   if (slope <= 0 || slope > 90)
@@ -20,7 +22,7 @@ function judge(v: Values): SumResult {
   const short = maybe(v, 'beamHeight')
   const sooner = tripsSooner(own - right, slope)
   const cylinders = sooner / pitch
-  const lines: SumLine[] = [
+  const lines: CalculatorLine[] = [
     { label: own >= right ? 'Higher by' : 'Lower by', value: Math.abs(own - right), unit: 'mm' },
     {
       label: cylinders >= 0 ? 'Trips early by' : 'Trips late by',
@@ -57,11 +59,12 @@ function callOf(own: number, right: number, cylinders: number, covers: number | 
     return {
       kind: 'mend',
       reasons: [
-        `The tab covers ${Math.max(0, Math.round(covers * 100))} % of the beam only: it may never trip, or trip by the light of the day.`,
+        `The tab covers ${Math.max(0, Math.round(covers * 100))} % of the beam only: it may never trip, or be triggered by room light.`,
       ],
       next: `Shim it up, or build it higher by ${plain((1 - covers) * 1)} of the beam’s height.`,
     }
-  // Detents stand a cylinder apart, and the sensor should trip half way between: a quarter is still safe (common practice).
+  // Detents stand a cylinder apart, and the sensor should trip half way between: a quarter is still safe (common
+  // practice).
   if (Math.abs(cylinders) <= 0.25)
     return {
       kind: 'leave',
@@ -84,7 +87,7 @@ function callOf(own: number, right: number, cylinders: number, covers: number | 
 }
 
 /** A track-zero tab that was rebuilt or bent, by calipers. */
-export const tabSum: Sum = {
+export const tabCalculator: Calculator = {
   id: 'tab',
   title: 'Track-zero tab',
   station: 'align',

@@ -1,5 +1,6 @@
-import { ParameterError } from '../errors'
-import type { Call, Observation, StationId } from '../observations'
+import { ParameterError } from '../../base/errors'
+import type { Call, Observation } from '../../base/observations'
+import type { StationId } from '../../log'
 import { QUANTITIES, readQuantity, type Quantity } from './quantity'
 
 /** One thing that a sum asks for. */
@@ -24,25 +25,25 @@ export interface Field {
 }
 
 /** One line of what was worked out. */
-export interface SumLine {
+export interface CalculatorLine {
   readonly label: string
   readonly value: number | string
   readonly unit: string
   readonly note?: string
 }
 
-export interface SumResult {
+export interface CalculatorResult {
   readonly call: Call
   readonly observations: readonly Observation[]
-  readonly lines: readonly SumLine[]
-  readonly table?: SumTable
+  readonly lines: readonly CalculatorLine[]
+  readonly table?: CalculatorTable
 }
 
 /** Values as the sum works with them: numbers in the fields' units, words as they are; what was left out is missing. */
 export type Values = Readonly<Record<string, number | string | undefined>>
 
 /** An instrument that is a sum: numbers in, call out. */
-export interface Sum {
+export interface Calculator {
   readonly id: string
   readonly title: string
   readonly station: StationId
@@ -54,12 +55,12 @@ export interface Sum {
   /** The formulas as used, for the Handbook. */
   readonly formulas: readonly string[]
   /** @throws ParameterError where the numbers cannot be */
-  readonly judge: (values: Values, rows: readonly Row[]) => SumResult
+  readonly judge: (values: Values, rows: readonly Row[]) => CalculatorResult
   /** Things of one kind that are asked for row by row: capacitors of a board, wires of a loom. */
-  readonly list?: SumList
+  readonly list?: CalculatorList
 }
 
-export interface SumList {
+export interface CalculatorList {
   readonly key: string
   readonly title: string
   /** One of them, in words. */
@@ -73,7 +74,7 @@ export interface SumList {
 export type Row = Values & { readonly row: number }
 
 /** A table to take along: orders, cut lists. */
-export interface SumTable {
+export interface CalculatorTable {
   readonly title: string
   readonly columns: readonly string[]
   readonly rows: readonly (readonly (string | number)[])[]
@@ -81,7 +82,7 @@ export interface SumTable {
 
 export interface Judged {
   /** null while something needed is left out. */
-  readonly result: SumResult | null
+  readonly result: CalculatorResult | null
   /** What is still needed, by label. */
   readonly needed: readonly string[]
   /** Whole sentences: numbers that look like another unit. */
@@ -95,7 +96,7 @@ const FAR = 20
  * What was typed, as the sum works with it.
  * @throws ParameterError with the field's key where a value cannot be read or cannot be
  */
-export function readValues(sum: Sum, typed: Readonly<Record<string, string>>): Values {
+export function readValues(sum: Calculator, typed: Readonly<Record<string, string>>): Values {
   return valuesOf(sum.fields, typed, '')
 }
 
@@ -103,7 +104,7 @@ export function readValues(sum: Sum, typed: Readonly<Record<string, string>>): V
  * Reads what was typed and judges it.
  * @throws ParameterError with the field's key where a value cannot be read or cannot be
  */
-export function judgeSum(sum: Sum, typed: Readonly<Record<string, string>>): Judged {
+export function judgeCalculator(sum: Calculator, typed: Readonly<Record<string, string>>): Judged {
   const values = readValues(sum, typed)
   const rows = readRows(sum, typed)
   const needed = sum.fields.filter(f => f.required && values[f.key] === undefined).map(f => f.label)
@@ -154,7 +155,7 @@ function valuesOf(
 }
 
 /** Rows of a sum's list, those without a word left out; each knows its number as a person counts, from 1. */
-function readRows(sum: Sum, typed: Readonly<Record<string, string>>): Row[] {
+function readRows(sum: Calculator, typed: Readonly<Record<string, string>>): Row[] {
   if (!sum.list) return []
   const rows: Row[] = []
   for (let i = 0; i < sum.list.most; i++) {
@@ -169,7 +170,7 @@ function readRows(sum: Sum, typed: Readonly<Record<string, string>>): Row[] {
 }
 
 /** Every key that a sum may be typed into: its fields, and those of each row of its list. */
-export const keysOf = (sum: Sum): string[] => [
+export const keysOf = (sum: Calculator): string[] => [
   ...sum.fields.map(f => f.key),
   ...(sum.list
     ? Array.from({ length: sum.list.most }, (_, i) => sum.list!.fields.map(f => rowKey(sum.list!, i, f.key))).flat()
@@ -177,7 +178,7 @@ export const keysOf = (sum: Sum): string[] => [
 ]
 
 /** Key of a field in a row of a list, rows counted from 0. */
-export const rowKey = (list: SumList, row: number, field: string): string => `${list.key}.${row}.${field}`
+export const rowKey = (list: CalculatorList, row: number, field: string): string => `${list.key}.${row}.${field}`
 
 function doubtsOf(fields: readonly Field[], values: Values, before: string): string[] {
   return fields.flatMap(f => {

@@ -1,7 +1,5 @@
-export { awgArea, awgDiameter, QUANTITIES, readQuantity, type Quantity } from './quantity'
-export { gravestOf, plain, upperFirst, type Point } from './points'
 export {
-  judgeSum,
+  judgeCalculator,
   keysOf,
   maybe,
   num,
@@ -10,11 +8,12 @@ export {
   type Field,
   type Judged,
   type Row,
-  type Sum,
-  type SumLine,
-  type SumList,
-  type SumResult,
-  type SumTable,
+  type Calculator,
+  type CalculatorLine,
+  type CalculatorList,
+  type CalculatorResult,
+  type CalculatorTable,
   type Values,
-} from './sum'
+} from './calculator'
+export { QUANTITIES, awgArea, awgDiameter, readQuantity, type Quantity } from './quantity'
 export { toCsv } from './to-csv'

@@ -1,4 +1,4 @@
-import { ParameterError } from '../errors'
+import { ParameterError } from '../../base/errors'
 
 /** What a field of a sum holds; its value is kept in the unit named here. */
 export const QUANTITIES = {

@@ -1,7 +1,15 @@
-import { ParameterError } from '../errors'
-import type { Call } from '../observations'
-import { maybe, num, plain, type Row, type Sum, type SumLine, type SumResult, upperFirst, type Values } from '../sums'
-import { capacitorCall, nearestE6, ratedFor } from './capacitor-sum'
+import { ParameterError } from '../../base/errors'
+import { plain, upperFirst, type Call } from '../../base/observations'
+import {
+  maybe,
+  num,
+  type Row,
+  type Calculator,
+  type CalculatorLine,
+  type CalculatorResult,
+  type Values,
+} from '../calculator'
+import { capacitorCall, nearestE6, ratedFor } from './capacitor-calculator'
 
 interface Judged {
   readonly name: string
@@ -36,7 +44,7 @@ export function shoppingList(
     )
 }
 
-function judge(v: Values, rows: readonly Row[]): SumResult {
+function judge(v: Values, rows: readonly Row[]): CalculatorResult {
   const names = rows.map(r => r.name as string | undefined).filter(n => n !== undefined)
   const twice = names.find((n, i) => names.indexOf(n) !== i)
   if (twice !== undefined)
@@ -69,7 +77,7 @@ function judge(v: Values, rows: readonly Row[]): SumResult {
           next: 'Lift one leg of each and measure again, or measure its ESR.',
         }
       : { kind: 'leave', reasons: [`All ${judged.length} are inside what they should be.`], next: 'Leave them.' }
-  const lines: SumLine[] = judged.map(j => ({
+  const lines: CalculatorLine[] = judged.map(j => ({
     label: j.name,
     value: j.call.kind === 'mend' ? 'replace' : j.call.kind === 'unknown' ? 'not known yet' : 'sound',
     unit: '',
@@ -94,7 +102,7 @@ function judge(v: Values, rows: readonly Row[]): SumResult {
 }
 
 /** All capacitors of a board at once, with what to buy. */
-export const boardSum: Sum = {
+export const boardCalculator: Calculator = {
   id: 'board',
   title: 'Board of capacitors',
   station: 'electronics',

@@ -1,5 +1,5 @@
-import type { Call } from '../observations'
-import { maybe, num, type Sum, type SumLine, type SumResult, type Values } from '../sums'
+import type { Call } from '../../base/observations'
+import { maybe, num, type Calculator, type CalculatorLine, type CalculatorResult, type Values } from '../calculator'
 import { E6, nearest } from './e-series'
 
 /** Highest ESR of a sound aluminium electrolytic at 100 kHz, Ω, by value: from memory, makers differ by half. */
@@ -27,11 +27,11 @@ export const nearestE6 = (value: number): number => nearest(E6, value)
 /** The voltage to buy for one that was marked so, V. */
 export const ratedFor = (volts: number | undefined): number => RATED.find(r => r >= (volts ?? 0)) ?? volts!
 
-function judge(v: Values): SumResult {
+function judge(v: Values): CalculatorResult {
   const marked = num(v, 'marked')
   const tolerance = (maybe(v, 'tolerance') ?? 20) / 100
   const [reading, esr, volts] = [maybe(v, 'reading'), maybe(v, 'esr'), maybe(v, 'volts')]
-  const lines: SumLine[] = [
+  const lines: CalculatorLine[] = [
     {
       label: 'May read',
       value: `${(marked * (1 - tolerance)).toPrecision(3)} to ${(marked * (1 + tolerance)).toPrecision(3)}`,
@@ -136,7 +136,7 @@ export function capacitorCall(v: Values, marked: number, tolerance: number): Cal
 }
 
 /** A capacitor: dead, doubtful or sound, and what to replace it with. */
-export const capacitorSum: Sum = {
+export const capacitorCalculator: Calculator = {
   id: 'capacitor',
   title: 'Capacitor',
   station: 'electronics',

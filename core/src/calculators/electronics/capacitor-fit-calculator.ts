@@ -1,4 +1,5 @@
-import { gravestOf, maybe, num, plain, type Point, type Sum, type SumLine, type SumResult, type Values } from '../sums'
+import { gravestOf, plain, type Point } from '../../base/observations'
+import { maybe, num, type Calculator, type CalculatorLine, type CalculatorResult, type Values } from '../calculator'
 
 /** A through-hole part laid flat wants room for its bent legs beside its length, mm (from memory). */
 const LEGS = 3
@@ -84,10 +85,10 @@ function room(v: Values): Point[] {
   ]
 }
 
-function judge(v: Values): SumResult {
+function judge(v: Values): CalculatorResult {
   const found = points(v)
   const [height, above] = [maybe(v, 'height'), maybe(v, 'above')]
-  const lines: SumLine[] = [
+  const lines: CalculatorLine[] = [
     { label: 'Of what is marked', value: (num(v, 'value') / num(v, 'marked')) * 100, unit: '%' },
   ]
   if (height !== undefined && above !== undefined)
@@ -112,7 +113,7 @@ function judge(v: Values): SumResult {
 }
 
 /** A capacitor in place of another. */
-export const capacitorFitSum: Sum = {
+export const capacitorFitCalculator: Calculator = {
   id: 'capacitor-fit',
   title: 'Replacement capacitor',
   station: 'electronics',

@@ -1,4 +1,5 @@
-import { gravestOf, maybe, num, plain, type Point, type Sum, type SumLine, type SumResult, type Values } from '../sums'
+import { gravestOf, plain, type Point } from '../../base/observations'
+import { maybe, num, type Calculator, type CalculatorLine, type CalculatorResult, type Values } from '../calculator'
 import { E12, nearest } from './e-series'
 import { LOGIC, SATURATED } from './logic-levels'
 
@@ -25,19 +26,20 @@ export function pullUpsFor(
 ): PullUps | null {
   if (lit <= 0 || logic.low <= SATURATED) return null
   const least = (supply - logic.low) / (lit / RESERVE)
-  // Where nothing leaks there is still the logic's own input and the line's capacitance: 100 kΩ is the most (from memory).
+  // Where nothing leaks there is still the logic's own input and the line's capacitance: 100 kΩ is the most (from
+  // memory).
   const most = Math.min(100_000, dark > 0 ? (supply - logic.high) / (dark * DARK_RESERVE) : Infinity)
   if (least > most) return null
   return { least, most, best: Math.min(most, Math.max(least, nearest(E12, Math.sqrt(least * most)))) }
 }
 
-function judge(v: Values): SumResult {
+function judge(v: Values): CalculatorResult {
   const supply = maybe(v, 'supply') ?? 5
   const [lit, dark] = [num(v, 'lit'), maybe(v, 'dark') ?? 0]
   const logic = LOGIC[v.logic === 'cmos' ? 'cmos' : 'ttl']
   const range = pullUpsFor(lit, dark, supply, logic)
   const pull = maybe(v, 'pull')
-  const lines: SumLine[] = range
+  const lines: CalculatorLine[] = range
     ? [
         { label: 'Pull-up from', value: range.least, unit: 'Ω' },
         { label: 'to', value: range.most, unit: 'Ω' },
@@ -101,7 +103,7 @@ function shape(v: Values): Point[] {
   if (led !== undefined && sees !== undefined && Math.abs(led - sees) > 100)
     out.push({
       kind: 'unknown',
-      says: `It sees best at ${plain(sees)} nm and the LED gives ${plain(led)} nm.`,
+      says: `The detector’s peak is at ${plain(sees)} nm and the LED gives ${plain(led)} nm.`,
       next: 'Measure its current with this LED, not with a lamp.',
     })
   if (v.looks === 'differs')
@@ -133,7 +135,7 @@ function shape(v: Values): Point[] {
 }
 
 /** A detector from elsewhere in place of a dead one. */
-export const detectorSum: Sum = {
+export const detectorCalculator: Calculator = {
   id: 'detector',
   title: 'Replacement detector',
   station: 'electronics',
@@ -157,7 +159,7 @@ export const detectorSum: Sum = {
     },
     {
       key: 'looks',
-      label: 'It looks',
+      label: 'Facing direction',
       choices: [
         { value: 'same', label: 'as the old one' },
         { value: 'differs', label: 'another way' },
@@ -173,10 +175,10 @@ export const detectorSum: Sum = {
       ],
     },
     { key: 'supply', label: 'Supply', rare: true, quantity: 'voltage', plausible: [3, 12] },
-    { key: 'slot', label: 'Its place is wide', rare: true, quantity: 'length', plausible: [1, 10] },
+    { key: 'slot', label: 'Slot width', rare: true, quantity: 'length', plausible: [1, 10] },
     { key: 'body', label: 'Its body is wide', rare: true, quantity: 'length', plausible: [1, 10] },
     { key: 'ledNm', label: 'The LED gives', rare: true, quantity: 'wavelength', plausible: [600, 1000] },
-    { key: 'seesNm', label: 'It sees best', rare: true, quantity: 'wavelength', plausible: [600, 1000] },
+    { key: 'seesNm', label: 'Detector peak wavelength', rare: true, quantity: 'wavelength', plausible: [600, 1000] },
   ],
   formulas: [
     `Pull-up at least (supply − low level) ÷ (lit current ÷ ${RESERVE}), so that it still works at half its light; at most (supply − high level) ÷ (${DARK_RESERVE} × dark current), and 100 kΩ (reserves from memory).`,

@@ -1,4 +1,5 @@
-import { gravestOf, maybe, plain, type Field, type Point, type Sum, type SumResult, type Values } from '../sums'
+import { gravestOf, plain, type Point } from '../../base/observations'
+import { maybe, type Field, type Calculator, type CalculatorResult, type Values } from '../calculator'
 
 /** How far a size may be off, mm, and what is wrong where it is further (from memory). */
 const SIZES = {
@@ -70,7 +71,7 @@ function points(v: Values): Point[] {
   return out
 }
 
-function judge(v: Values): SumResult {
+function judge(v: Values): CalculatorResult {
   const compared = KEYS.filter(k => v[`${k}1`] !== undefined && v[`${k}2`] !== undefined).length
   const found = points(v)
   return {
@@ -117,7 +118,7 @@ function judge(v: Values): SumResult {
 }
 
 /** A switch from another drive. */
-export const donorSwitchSum: Sum = {
+export const donorSwitchCalculator: Calculator = {
   id: 'donor-switch',
   title: 'Donor switch',
   station: 'electronics',

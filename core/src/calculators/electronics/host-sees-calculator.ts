@@ -1,5 +1,5 @@
-import type { Call } from '../observations'
-import { upperFirst, type Sum, type SumLine, type SumResult, type Values } from '../sums'
+import { upperFirst, type Call } from '../../base/observations'
+import type { Calculator, CalculatorLine, CalculatorResult, Values } from '../calculator'
 import { afterEvent, AT_REST, changeTold, type ChangeEvent, type SwitchHealth } from './change-latch'
 
 /** What a switch tells, in which of its two states the line at the plug must be low, and what is said of each level. */
@@ -59,7 +59,7 @@ export function whatHostSees(
   })
 }
 
-function judge(v: Values): SumResult {
+function judge(v: Values): CalculatorResult {
   if (v.use === 'change') return judgeChange(v)
   const use = (v.use ?? 'protect') as Use
   const [first, second] = USES[use].states
@@ -89,7 +89,7 @@ function judge(v: Values): SumResult {
         }
   return {
     call,
-    lines: seen.map((s): SumLine => ({
+    lines: seen.map((s): CalculatorLine => ({
       label: upperFirst(s.state),
       value: s.says,
       unit: '',
@@ -129,7 +129,7 @@ function told(health: SwitchHealth): boolean[] {
 }
 
 /** The latched line, event by event: which of them a switch that sticks makes wrong. */
-function judgeChange(v: Values): SumResult {
+function judgeChange(v: Values): CalculatorResult {
   const health: SwitchHealth = v.health === 'in' ? 'says in' : v.health === 'out' ? 'says out' : 'works'
   const is = told(health)
   const wrong = is.filter((t, i) => t !== SOUND[i]).length
@@ -159,7 +159,7 @@ function judgeChange(v: Values): SumResult {
           }
   return {
     call,
-    lines: STORY.map(([, text], i): SumLine => ({
+    lines: STORY.map(([, text], i): CalculatorLine => ({
       label: text,
       value: is[i] ? 'change told' : 'nothing told',
       unit: '',
@@ -181,7 +181,7 @@ function judgeChange(v: Values): SumResult {
 }
 
 /** What the host sees of a switch. */
-export const hostSeesSum: Sum = {
+export const hostSeesCalculator: Calculator = {
   id: 'host-sees',
   title: 'What the host sees',
   station: 'electronics',
@@ -216,7 +216,7 @@ export const hostSeesSum: Sum = {
     },
     {
       key: 'closes',
-      label: 'Closed, it leads to',
+      label: 'When closed, connects to',
       choices: [
         { value: 'ground', label: 'ground' },
         { value: 'supply', label: '5 V' },

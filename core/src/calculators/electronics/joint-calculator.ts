@@ -1,16 +1,10 @@
-import {
-  awgArea,
-  gravestOf,
-  maybe,
-  plain,
-  type Point,
-  type Sum,
-  type SumLine,
-  type SumResult,
-  type Values,
-} from '../sums'
+import { awgArea, maybe, type Calculator, type CalculatorLine, type CalculatorResult, type Values } from '../calculator'
+import { gravestOf, plain, type Point } from '../../base/observations'
 
-/** Least pull that a crimp on a copper wire stands, lb, by gauge: as in the wire-connector standard UL 486A, from memory. */
+/**
+ * Least pull that a crimp on a copper wire stands, lb, by gauge: as in the wire-connector standard UL 486A, from
+ * memory.
+ */
 const PULL_LB: readonly (readonly [awg: number, pounds: number])[] = [
   [10, 80],
   [12, 70],
@@ -72,9 +66,9 @@ const LABELS: Readonly<Record<keyof typeof LOOKS, string>> = {
   green: 'green',
 }
 
-function judge(v: Values): SumResult {
+function judge(v: Values): CalculatorResult {
   const found: Point[] = []
-  const lines: SumLine[] = []
+  const lines: CalculatorLine[] = []
   const look = LOOKS[(v.looks ?? 'clean') as keyof typeof LOOKS]
   if (look) found.push(look)
   const [area, pull] = [maybe(v, 'wire'), maybe(v, 'pull')]
@@ -154,7 +148,7 @@ function judge(v: Values): SumResult {
 }
 
 /** A crimp or a solder joint. */
-export const jointSum: Sum = {
+export const jointCalculator: Calculator = {
   id: 'joint',
   title: 'Crimp or joint',
   station: 'electronics',
@@ -169,7 +163,7 @@ export const jointSum: Sum = {
         { value: 'solder', label: 'a solder joint' },
       ],
     },
-    { key: 'looks', label: 'It looks', choices: Object.entries(LABELS).map(([value, label]) => ({ value, label })) },
+    { key: 'looks', label: 'Appearance', choices: Object.entries(LABELS).map(([value, label]) => ({ value, label })) },
     { key: 'wire', label: 'Its wire', quantity: 'wire', plausible: [0.05, 4] },
     { key: 'pull', label: 'Pulled with', quantity: 'force', plausible: [2, 400] },
     {

@@ -1,5 +1,5 @@
-import type { Call } from '../observations'
-import { maybe, num, type Sum, type SumResult, type Values } from '../sums'
+import type { Call } from '../../base/observations'
+import { maybe, num, type Calculator, type CalculatorResult, type Values } from '../calculator'
 
 /** Resistivity of copper at 20 °C, Ω·mm²/m (IEC 60028: 1/58). */
 export const COPPER = 1 / 58
@@ -9,7 +9,7 @@ export const leadResistance = (lengthMm: number, areaMm2: number): number => (2 
 /** A lead may lose so much of its rail: 3 % (from memory); a 5 V rail's own tolerance is 5 %. */
 export const MOST_LOST = 0.03
 
-function judge(v: Values): SumResult {
+function judge(v: Values): CalculatorResult {
   const [length, area, amps] = [num(v, 'length'), num(v, 'wire'), num(v, 'current')]
   const volts = maybe(v, 'rail') ?? 12
   const ohms = leadResistance(length, area)
@@ -48,7 +48,7 @@ function judge(v: Values): SumResult {
 }
 
 /** A lead: what it loses. */
-export const leadSum: Sum = {
+export const leadCalculator: Calculator = {
   id: 'lead',
   title: 'Lead',
   station: 'electronics',

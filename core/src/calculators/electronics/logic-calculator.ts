@@ -1,5 +1,5 @@
-import type { Call } from '../observations'
-import { maybe, type Sum, type SumLine, type SumResult, type Values } from '../sums'
+import type { Call } from '../../base/observations'
+import { maybe, type Calculator, type CalculatorLine, type CalculatorResult, type Values } from '../calculator'
 
 const LEVELS = { high: 'high', low: 'low', between: 'between levels', swings: 'it swings' } as const
 type Level = keyof typeof LEVELS
@@ -108,13 +108,13 @@ export function bestMeasurement(suspects: readonly Suspect[], measured: Partial<
   return best && largest(best) < suspects.length ? best : null
 }
 
-function judge(v: Values): SumResult {
+function judge(v: Values): CalculatorResult {
   const measured = Object.fromEntries(
     (Object.keys(TESTS) as Test[]).flatMap(t => (v[t] === undefined ? [] : [[t, v[t]]])),
   ) as Partial<Record<Test, Level>>
   const expected = v.expected === 'swings' ? 'swings' : 'high'
   const suspects = suspectsOf(expected, measured)
-  const lines: SumLine[] = suspects.map((s, i) => ({
+  const lines: CalculatorLine[] = suspects.map((s, i) => ({
     label: i === 0 ? 'What agrees with it' : '',
     value: s.label,
     unit: '',
@@ -185,7 +185,7 @@ function callOf(
 const choices = Object.entries(LEVELS).map(([value, label]) => ({ value, label }))
 
 /** A logic line that is not where it should be. */
-export const logicSum: Sum = {
+export const logicCalculator: Calculator = {
   id: 'logic',
   title: 'Logic line',
   station: 'electronics',

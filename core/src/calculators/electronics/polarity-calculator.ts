@@ -1,5 +1,12 @@
-import type { Call } from '../observations'
-import { maybe, type Field, type Sum, type SumLine, type SumResult, type Values } from '../sums'
+import type { Call } from '../../base/observations'
+import {
+  maybe,
+  type Field,
+  type Calculator,
+  type CalculatorLine,
+  type CalculatorResult,
+  type Values,
+} from '../calculator'
 
 const WIRES = [1, 2, 3, 4] as const
 /** What a wire can ring out to, and what it must then measure. */
@@ -73,12 +80,12 @@ function callOf(wires: readonly Wire[], colours: boolean): Call {
   }
 }
 
-function judge(v: Values): SumResult {
+function judge(v: Values): CalculatorResult {
   const wires = WIRES.map((n): Wire => ({ n, volts: maybe(v, `volts${n}`), to: v[`to${n}`] as Wire['to'] })).filter(
     w => w.volts !== undefined || w.to !== undefined,
   )
   const call = callOf(wires, v.colours === 'yes')
-  const lines: SumLine[] = wires.map(w => ({
+  const lines: CalculatorLine[] = wires.map(w => ({
     label: `Wire ${w.n}`,
     value: w.volts === undefined ? 'not measured' : `${w.volts} V`,
     unit: '',
@@ -123,7 +130,7 @@ const fields: Field[] = WIRES.flatMap((n): Field[] => [
 ])
 
 /** Each supply wire proved twice before it may be connected. */
-export const polaritySum: Sum = {
+export const polarityCalculator: Calculator = {
   id: 'polarity',
   title: 'Supply wires',
   station: 'electronics',

@@ -1,5 +1,5 @@
-import type { Call } from '../observations'
-import { upperFirst, type Field, type Sum, type SumLine, type SumResult, type Values } from '../sums'
+import { upperFirst, type Call } from '../../base/observations'
+import type { Field, Calculator, CalculatorLine, CalculatorResult, Values } from '../calculator'
 import { agreeing, cheapest, type Probe, type Suspect } from './suspects'
 
 const OUTCOMES = {
@@ -16,7 +16,9 @@ const OUTCOMES = {
 export type ProcessorTest =
   'supply' | 'heat' | 'reset' | 'clock' | 'host' | 'irq' | 'bus' | 'select' | 'ram' | 'rom' | 'port' | 'cpu'
 
-/** Measurements on a drive with its own processor, with the hands' minutes (from memory): the meter first, swaps last. */
+/**
+ * Measurements on a drive with its own processor, with the hands' minutes (from memory): the meter first, swaps last.
+ */
 const TESTS: Readonly<
   Record<
     ProcessorTest,
@@ -129,7 +131,10 @@ const swaps = (cured?: ProcessorTest) =>
   ) as Partial<Record<ProcessorTest, readonly string[]>>
 const sound = { supply: ['good'], reset: ['good'], clock: ['good'] } as const
 
-/** What stops a drive that has its own processor. Odds and matrix from memory; the order of cheapness is common practice. */
+/**
+ * What stops a drive that has its own processor. Odds and matrix from memory; the order of cheapness is common
+ * practice.
+ */
 export const PROCESSOR_SUSPECTS: readonly Suspect<ProcessorTest>[] = [
   {
     id: 'supply',
@@ -240,13 +245,13 @@ export const PROCESSOR_SUSPECTS: readonly Suspect<ProcessorTest>[] = [
   },
 ]
 
-function judge(v: Values): SumResult {
+function judge(v: Values): CalculatorResult {
   const measured = Object.fromEntries(IDS.flatMap(t => (v[t] === undefined ? [] : [[t, v[t]]]))) as Partial<
     Record<ProcessorTest, string>
   >
   const left = agreeing(PROCESSOR_SUSPECTS, measured)
   const total = left.reduce((s, x) => s + x.odds, 0)
-  const lines: SumLine[] = [...left]
+  const lines: CalculatorLine[] = [...left]
     .sort((a, b) => b.odds - a.odds)
     .map(s => ({
       label: upperFirst(s.label),
@@ -308,7 +313,7 @@ function callOf(
 }
 
 /** A drive with its own processor that does nothing, or nothing sensible. */
-export const processorSum: Sum = {
+export const processorCalculator: Calculator = {
   id: 'processor',
   title: 'Own processor',
   station: 'electronics',

@@ -1,11 +1,11 @@
-import type { Call } from '../observations'
-import { maybe, num, type Sum, type SumLine, type SumResult, type Values } from '../sums'
+import type { Call } from '../../base/observations'
+import { maybe, num, type Calculator, type CalculatorLine, type CalculatorResult, type Values } from '../calculator'
 import { LOGIC, SATURATED } from './logic-levels'
 
 /** Common practice: a detector freed from its pull-up passes at least 0.2 mA lit; one that passed 6 µA was dead. */
 const GOOD_A = 0.2e-3
 const DEAD_A = 20e-6
-function judge(v: Values): SumResult {
+function judge(v: Values): CalculatorResult {
   const supply = maybe(v, 'supply') ?? 5
   const pull = num(v, 'pull')
   const lit = num(v, 'lit')
@@ -18,7 +18,7 @@ function judge(v: Values): SumResult {
   /** How many times weaker it may become before the lit level is no sure low. */
   const spare = (lit * pull) / (supply - logic.low)
   const led = ledOf(v, supply)
-  const lines: SumLine[] = [
+  const lines: CalculatorLine[] = [
     { label: 'Level when lit', value: litV, unit: 'V', note: `${logic.label} takes ${logic.low} V and less as low` },
     {
       label: 'Level when shaded',
@@ -53,7 +53,7 @@ function judge(v: Values): SumResult {
   }
 }
 
-function ledOf(v: Values, supply: number): { lines: SumLine[]; call: Call | null } {
+function ledOf(v: Values, supply: number): { lines: CalculatorLine[]; call: Call | null } {
   const [drop, series] = [maybe(v, 'led'), maybe(v, 'series')]
   if (v.camera === 'dark')
     return {
@@ -65,7 +65,7 @@ function ledOf(v: Values, supply: number): { lines: SumLine[]; call: Call | null
       },
     }
   if (drop === undefined) return { lines: [], call: null }
-  const lines: SumLine[] = series
+  const lines: CalculatorLine[] = series
     ? [{ label: 'LED current', value: ((supply - drop) / series) * 1000, unit: 'mA' }]
     : []
   if (drop < 0.9)
@@ -131,7 +131,7 @@ function callOf(lit: number, marginLow: number, marginHigh: number, spare: numbe
 }
 
 /** An optical sensor: levels lit and shaded, and what is to spare before it fails. */
-export const sensorSum: Sum = {
+export const sensorCalculator: Calculator = {
   id: 'sensor',
   title: 'Optical sensor',
   station: 'electronics',

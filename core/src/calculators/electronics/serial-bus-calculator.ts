@@ -1,8 +1,16 @@
-import type { Call } from '../observations'
-import { gravestOf, maybe, type Field, type Point, type Sum, type SumLine, type SumResult, type Values } from '../sums'
+import { gravestOf, type Call, type Point } from '../../base/observations'
+import {
+  maybe,
+  type Field,
+  type Calculator,
+  type CalculatorLine,
+  type CalculatorResult,
+  type Values,
+} from '../calculator'
 
 /**
- * Idle levels of a serial bus between a host and a drive with its own processor: open-collector lines that each side pulls up and either can
+ * Idle levels of a serial bus between a host and a drive with its own processor: open-collector lines that each side
+ * pulls up and either can
  * hold low. Who holds one is told by measuring it again with one side taken away.
  */
 const BUS_LINES = { attention: 'Attention', clock: 'Clock', data: 'Data', reset: 'Reset' } as const
@@ -88,10 +96,10 @@ function pointOf(line: BusLine, v: Values): Point | null {
   }
 }
 
-function judge(v: Values): SumResult {
+function judge(v: Values): CalculatorResult {
   const measured = BUS_LINE_IDS.filter(l => maybe(v, `${l}-both`) !== undefined)
   const points = BUS_LINE_IDS.flatMap(l => pointOf(l, v) ?? [])
-  const lines: SumLine[] = measured.map(l => {
+  const lines: CalculatorLine[] = measured.map(l => {
     const holder = holderOf(
       ...((['both', 'drive', 'host'] as const).map(p => levelOf(maybe(v, `${l}-${p}`))) as [Level, Level, Level]),
     )
@@ -153,7 +161,7 @@ const fieldsOf = (line: BusLine): Field[] =>
   }))
 
 /** Idle levels of a serial drive's bus, and who holds a line that is low. */
-export const serialBusSum: Sum = {
+export const serialBusCalculator: Calculator = {
   id: 'serial-bus',
   title: 'Serial bus at rest',
   station: 'electronics',

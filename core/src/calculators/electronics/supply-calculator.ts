@@ -1,6 +1,6 @@
-import { ParameterError } from '../errors'
-import type { Call } from '../observations'
-import { maybe, type Sum, type SumLine, type SumResult, type Values } from '../sums'
+import { ParameterError } from '../../base/errors'
+import type { Call } from '../../base/observations'
+import { maybe, type Calculator, type CalculatorLine, type CalculatorResult, type Values } from '../calculator'
 
 /** Start-up over nameplate, where the peak was not measured: motors draw about this much more (from memory). */
 const STARTUP = 1.8
@@ -25,10 +25,10 @@ function railOf(v: Values, name: string, volts: number, starts: boolean): Rail |
   return { name, volts, needs: v.together === 'yes' ? peak * drives : nameplate * (drives - 1) + peak, has }
 }
 
-function judge(v: Values): SumResult {
+function judge(v: Values): CalculatorResult {
   if (maybe(v, 'drives') === 0) throw new ParameterError('a supply for no drive', 'one or more', { field: 'drives' })
   const rails = [railOf(v, '12 V', 12, true), railOf(v, '5 V', 5, false)].filter(r => r !== null)
-  const lines: SumLine[] = rails.flatMap(r => [
+  const lines: CalculatorLine[] = rails.flatMap(r => [
     {
       label: `${r.name}: needed at start`,
       value: r.needs,
@@ -113,7 +113,7 @@ function callOf(v: Values, rails: readonly Rail[]): Call {
 }
 
 /** The supply: is it enough, at start, with what is left over. */
-export const supplySum: Sum = {
+export const supplyCalculator: Calculator = {
   id: 'supply',
   title: 'Supply',
   station: 'electronics',

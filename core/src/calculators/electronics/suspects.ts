@@ -1,4 +1,7 @@
-/** Something that may be at fault, with what each measurement would show if it were. What is left out may show anything. */
+/**
+ * Something that may be at fault, with what each measurement would show if it were. What is left out may show
+ * anything.
+ */
 export interface Suspect<T extends string> {
   readonly id: string
   readonly label: string

@@ -1,7 +1,7 @@
-import { ParameterError } from '../errors'
-import { fisherFewer } from '../numbers'
-import type { Call } from '../observations'
-import { maybe, num, type Sum, type SumLine, type SumResult, type Values } from '../sums'
+import { ParameterError } from '../../base/errors'
+import { fisherFewer } from '../../base/numbers'
+import type { Call } from '../../base/observations'
+import { maybe, num, type Calculator, type CalculatorLine, type CalculatorResult, type Values } from '../calculator'
 
 /** So unlikely by luck that a swap is believed. */
 const SURE = 0.05
@@ -12,7 +12,7 @@ export function trialsWanted(failsBefore: number, trialsBefore: number): number 
   return null
 }
 
-function judge(v: Values): SumResult {
+function judge(v: Values): CalculatorResult {
   const pairs = (['before', 'after', 'back'] as const).map(k => {
     const [fails, trials] = [maybe(v, `${k}Fails`), maybe(v, `${k}Trials`)]
     if (fails !== undefined && trials !== undefined && fails > trials)
@@ -29,7 +29,7 @@ function judge(v: Values): SumResult {
     pairs[2] ?? null,
   ]
   const luck = fisherFewer(before.fails, before.trials, after.fails, after.trials)
-  const lines: SumLine[] = [
+  const lines: CalculatorLine[] = [
     { label: 'Failed before', value: (before.fails / before.trials) * 100, unit: '%' },
     { label: 'Failed with the good part', value: (after.fails / after.trials) * 100, unit: '%' },
     { label: 'By luck alone', value: luck * 100, unit: '%', note: 'Fisher’s exact test' },
@@ -116,7 +116,7 @@ const pair = (k: string, label: string, required: boolean) => [
 ]
 
 /** A part swapped with a known-good one: was it that. */
-export const swapSum: Sum = {
+export const swapCalculator: Calculator = {
   id: 'swap',
   title: 'Part swap',
   station: 'electronics',

@@ -1,5 +1,5 @@
-import type { Call } from '../observations'
-import type { Sum, SumResult, Values } from '../sums'
+import type { Call } from '../../base/observations'
+import type { Calculator, CalculatorResult, Values } from '../calculator'
 
 const PAIRS = ['ab', 'bc', 'ac'] as const
 type Pair = (typeof PAIRS)[number]
@@ -34,7 +34,7 @@ export function mapSwitch(rest: Partial<Record<Pair, boolean>>, pressed: Partial
 const said = (v: Values, when: string) =>
   Object.fromEntries(PAIRS.flatMap(p => (v[`${when}-${p}`] === undefined ? [] : [[p, v[`${when}-${p}`] === 'yes']])))
 
-function judge(v: Values): SumResult {
+function judge(v: Values): CalculatorResult {
   const maps = mapSwitch(said(v, 'rest'), said(v, 'pressed'))
   const name = (p: string) => p.toUpperCase()
   const call: Call =
@@ -105,7 +105,7 @@ const yesNo = [
 ]
 
 /** A switch with three pins that nobody knows. */
-export const switchSum: Sum = {
+export const switchCalculator: Calculator = {
   id: 'switch',
   title: 'Switch',
   station: 'electronics',

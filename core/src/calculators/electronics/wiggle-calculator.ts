@@ -1,7 +1,15 @@
-import { ParameterError } from '../errors'
-import { upperTail } from '../numbers'
-import type { Call } from '../observations'
-import { maybe, num, type Field, type Sum, type SumLine, type SumResult, type Values } from '../sums'
+import { ParameterError } from '../../base/errors'
+import { upperTail } from '../../base/numbers'
+import type { Call } from '../../base/observations'
+import {
+  maybe,
+  num,
+  type Field,
+  type Calculator,
+  type CalculatorLine,
+  type CalculatorResult,
+  type Values,
+} from '../calculator'
 
 const WIRES = [1, 2, 3, 4, 5, 6, 7, 8] as const
 /** So unlikely by chance, among all wires tried, that the wire is named. */
@@ -27,7 +35,7 @@ export function wiggleChance(
   return Math.min(1, wires * upperTail(errors, errors + restErrors, seconds / (seconds + restSeconds)))
 }
 
-function judge(v: Values): SumResult {
+function judge(v: Values): CalculatorResult {
   const [rest, restS, each] = [num(v, 'rest'), num(v, 'restTime'), num(v, 'each')]
   if (restS <= 0 || each <= 0)
     throw new ParameterError('reading for no time', 'seconds above 0', { field: restS <= 0 ? 'restTime' : 'each' })
@@ -37,7 +45,7 @@ function judge(v: Values): SumResult {
     return errors === undefined ? [] : [{ n, errors, chance: wiggleChance(errors, each, rest, restS, count) }]
   })
   const after = maybe(v, 'after')
-  const lines: SumLine[] = tried.map(t => ({
+  const lines: CalculatorLine[] = tried.map(t => ({
     label: `Wire ${t.n}`,
     value: (t.errors / each) * 60,
     unit: 'errors/min',
@@ -139,7 +147,7 @@ const fields: Field[] = [
 ]
 
 /** Which wire it is, and how sure. */
-export const wiggleSum: Sum = {
+export const wiggleCalculator: Calculator = {
   id: 'wiggle',
   title: 'Wiggle test',
   station: 'electronics',

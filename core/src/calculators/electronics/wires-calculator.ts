@@ -1,18 +1,15 @@
-import { ParameterError } from '../errors'
+import { ParameterError } from '../../base/errors'
+import { gravestOf, plain, type Point, upperFirst } from '../../base/observations'
 import {
-  gravestOf,
   maybe,
   num,
-  plain,
-  type Point,
   type Row,
-  type Sum,
-  type SumLine,
-  type SumResult,
-  upperFirst,
+  type Calculator,
+  type CalculatorLine,
+  type CalculatorResult,
   type Values,
-} from '../sums'
-import { leadResistance, MOST_LOST } from './lead-sum'
+} from '../calculator'
+import { leadResistance, MOST_LOST } from './lead-calculator'
 
 /** What a wire in a loom carries without getting warm, A/mm² (from memory). */
 const DENSITY = 5
@@ -34,7 +31,7 @@ export function cutList(
   return [...groups.values()].sort((a, b) => b.area - a.area || a.colour.localeCompare(b.colour))
 }
 
-function judge(_: Values, rows: readonly Row[]): SumResult {
+function judge(_: Values, rows: readonly Row[]): CalculatorResult {
   const wires = rows.map(r => ({
     name: upperFirst((r.name as string | undefined) ?? `wire ${r.row}`),
     colour: (r.colour as string | undefined) ?? 'any colour',
@@ -80,7 +77,7 @@ function judge(_: Values, rows: readonly Row[]): SumResult {
       reasons: [`${wires.length} wires, all thick enough.`],
       next: 'Cut, tag both ends, and ring each out before it is plugged in.',
     }),
-    lines: wires.map((w): SumLine => ({
+    lines: wires.map((w): CalculatorLine => ({
       label: w.name,
       value: leadResistance(w.length, w.area) * w.amps * 1000,
       unit: 'mV',
@@ -104,7 +101,7 @@ function judge(_: Values, rows: readonly Row[]): SumResult {
 }
 
 /** A loom's wires: how thick, how long, what colour. */
-export const wiresSum: Sum = {
+export const wiresCalculator: Calculator = {
   id: 'wires',
   title: 'Wire list',
   station: 'electronics',

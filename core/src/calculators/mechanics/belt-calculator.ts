@@ -1,6 +1,6 @@
-import { ParameterError } from '../errors'
-import type { Call } from '../observations'
-import { maybe, num, type Sum, type SumLine, type SumResult, type Values } from '../sums'
+import { ParameterError } from '../../base/errors'
+import type { Call } from '../../base/observations'
+import { maybe, num, type Calculator, type CalculatorLine, type CalculatorResult, type Values } from '../calculator'
 import { beltPath, type BeltPath, type PathPulley } from './belt-path'
 
 /** How much a belt is stretched when it is fitted: too slack below, too tight above. From memory; makers differ. */
@@ -51,16 +51,23 @@ interface Ordered {
 }
 
 /** Inside lengths that serve, with the one to order, mm. @throws ParameterError where the sizes cannot be */
-export function windowOf(v: Values): { readonly leastMm: number; readonly orderMm: number; readonly mostMm: number } {
+export function lengthRange(v: Values): {
+  readonly leastMm: number
+  readonly orderMm: number
+  readonly mostMm: number
+} {
   const { path: _, ...lengths } = order(v)
   return lengths
 }
 
-/** Inside length of a belt that is stretched so much on a path, mm: its neutral line relaxed, less π times its section. */
+/**
+ * Inside length of a belt that is stretched so much on a path, mm: its neutral line relaxed, less π times its
+ * section.
+ */
 export const insideLength = (pathMm: number, stretch: number, sectionMm: number): number =>
   pathMm / (1 + stretch) - Math.PI * sectionMm
 /** Stretch of a belt of an inside length on a path. */
-export const stretchOf = (pathMm: number, insideMm: number, sectionMm: number): number =>
+export const beltStretch = (pathMm: number, insideMm: number, sectionMm: number): number =>
   pathMm / (insideMm + Math.PI * sectionMm) - 1
 
 function order(v: Values): Ordered {
@@ -82,12 +89,12 @@ export function beltRates(v: Values): { readonly ratio: number; readonly beltPer
   return { ratio, beltPerTurn: (Math.PI * (num(v, 'flywheel') + t)) / beltPath(beltLayout(v)).length }
 }
 
-function judge(v: Values): SumResult {
+function judge(v: Values): CalculatorResult {
   const { path, orderMm, leastMm, mostMm } = order(v)
   const s = STRETCH[isMaterial(v.material) ? v.material : 'square']
   const { ratio, beltPerTurn } = beltRates(v)
   const spindle = maybe(v, 'spindle') ?? 300
-  const lines: SumLine[] = [
+  const lines: CalculatorLine[] = [
     { label: 'Path along the belt’s middle', value: path.length, unit: 'mm', note: 'tangents and arcs, exactly' },
     {
       label: 'Inside length to order',
@@ -106,7 +113,7 @@ function judge(v: Values): SumResult {
     },
     { label: 'On the motor pulley the belt lies over', value: (path.wraps[0]! * 180) / Math.PI, unit: '°' },
   ]
-  const observations: SumResult['observations'] = [
+  const observations: CalculatorResult['observations'] = [
     {
       key: 'belt.order',
       label: 'Belt to order, inside',
@@ -125,7 +132,7 @@ function judge(v: Values): SumResult {
   const calls: Call[] = []
   const candidate = maybe(v, 'candidate')
   if (candidate !== undefined) {
-    const stretch = stretchOf(path.length, candidate, num(v, 'section'))
+    const stretch = beltStretch(path.length, candidate, num(v, 'section'))
     lines.push({ label: 'Stretch of the one at hand', value: stretch * 100, unit: '%' })
     calls.push(fit(stretch, s, orderMm))
   }
@@ -207,7 +214,7 @@ function slipCall(slip: number): Call {
 }
 
 /** The belt: what to order, what one at hand does, and what turns how fast. */
-export const beltSum: Sum = {
+export const beltCalculator: Calculator = {
   id: 'belt',
   title: 'Belt',
   station: 'drive-train',

@@ -1,6 +1,9 @@
-import { ParameterError } from '../errors'
+import { ParameterError } from '../../base/errors'
 
-/** A pulley that a belt runs over: its place, its radius at the belt's neutral line, and whether the belt wraps it from outside. */
+/**
+ * A pulley that a belt runs over: its place, its radius at the belt's neutral line, and whether the belt wraps it
+ * from outside.
+ */
 export interface PathPulley {
   readonly x: number
   readonly y: number

@@ -1,11 +1,11 @@
-import { ParameterError } from '../errors'
-import type { Call } from '../observations'
-import { maybe, type Sum, type SumLine, type SumResult, type Values } from '../sums'
+import { ParameterError } from '../../base/errors'
+import type { Call } from '../../base/observations'
+import { maybe, type Calculator, type CalculatorLine, type CalculatorResult, type Values } from '../calculator'
 
 /** Module of a spur gear from its outside diameter: d = m (z + 2), ISO 53 basic rack. */
 export const gearModule = (outsideMm: number, teeth: number): number => outsideMm / (teeth + 2)
 
-function judge(v: Values): SumResult {
+function judge(v: Values): CalculatorResult {
   const [z1, z2, d1, d2] = [maybe(v, 'teeth1'), maybe(v, 'teeth2'), maybe(v, 'outside1'), maybe(v, 'outside2')]
   for (const [key, z] of [
     ['teeth1', z1],
@@ -13,7 +13,7 @@ function judge(v: Values): SumResult {
   ] as const)
     if (z !== undefined && z < 4) throw new ParameterError(`a gear of ${z} teeth`, '4 or more', { field: key })
   const [broken, found] = [maybe(v, 'broken'), maybe(v, 'found')]
-  const lines: SumLine[] = []
+  const lines: CalculatorLine[] = []
   const m1 = z1 !== undefined && d1 !== undefined ? gearModule(d1, z1) : undefined
   const m2 = z2 !== undefined && d2 !== undefined ? gearModule(d2, z2) : undefined
   if (m1 !== undefined) lines.push({ label: 'Module, original', value: m1, unit: 'mm' })
@@ -98,12 +98,12 @@ function callOf(v: Values, z1?: number, z2?: number, m1?: number, m2?: number): 
 }
 
 /** A gear of an eject train: counted in, counted out, and of the right module. */
-export const gearSum: Sum = {
+export const gearCalculator: Calculator = {
   id: 'gear',
   title: 'Gear and eject',
   station: 'drive-train',
   group: 'Gear and eject',
-  purpose: 'Whether a gear stands for another, and whether every broken tooth is out.',
+  purpose: 'Whether a gear can replace another, and whether every broken tooth is out.',
   fields: [
     {
       key: 'teeth1',

@@ -1,6 +1,6 @@
-import { leadResistance, MOST_LOST } from '../electrics'
-import type { CallKind } from '../observations'
-import { gravestOf, maybe, num, plain, type Point, type Sum, type SumLine, type SumResult, type Values } from '../sums'
+import { leadResistance, MOST_LOST } from '../electronics'
+import { gravestOf, plain, type CallKind, type Point } from '../../base/observations'
+import { maybe, num, type Calculator, type CalculatorLine, type CalculatorResult, type Values } from '../calculator'
 
 /** A trimmer makes good so much of a motor's own speed (from memory). */
 const TRIMMABLE = 0.05
@@ -12,52 +12,67 @@ function size(v: Values, key: string, words: string, share: number, kind: CallKi
   return [{ kind, says: `${words}: ${plain(b)} in place of ${plain(a)}.`, next }]
 }
 
-function points(v: Values): Point[] {
-  const [rpm1, rpm2] = [maybe(v, 'speed1'), maybe(v, 'speed2')]
-  const out: Point[] = [
+/** Voltage, shaft, mounting and body of the other motor. */
+function sizes(v: Values): Point[] {
+  const tall = (maybe(v, 'height2') ?? 0) > (maybe(v, 'height1') ?? Infinity) * 1.02
+  const wide = (maybe(v, 'body2') ?? 0) > (maybe(v, 'body1') ?? Infinity) * 1.02
+  const room: Point = {
+    kind: 'mend',
+    says: `It is ${[tall && 'taller', wide && 'wider'].filter(Boolean).join(' and ')} than its place.`,
+    next: 'Measure the room above it before anything is cut.',
+  }
+  return [
     ...size(v, 'volts', 'Voltage', 0.05, 'stop', 'Another motor: this one runs hot or not at all.'),
     ...size(v, 'shaft', 'Shaft', 0.015, 'mend', 'The pulley does not fit: a bush, or another motor.'),
     ...size(v, 'circle', 'Mounting circle', 0.02, 'mend', 'Another plate, or another motor.'),
+    ...(tall || wide ? [room] : []),
   ]
-  const tall = (maybe(v, 'height2') ?? 0) > (maybe(v, 'height1') ?? Infinity) * 1.02
-  const wide = (maybe(v, 'body2') ?? 0) > (maybe(v, 'body1') ?? Infinity) * 1.02
-  if (tall || wide)
-    out.push({
-      kind: 'mend',
-      says: `It is ${[tall && 'taller', wide && 'wider'].filter(Boolean).join(' and ')} than its place.`,
-      next: 'Measure the room above it before anything is cut.',
-    })
-  if (rpm1 !== undefined && rpm2 !== undefined) {
-    const off = rpm2 / rpm1 - 1
-    const pulley = maybe(v, 'pulley')
-    if (Math.abs(off) > TRIMMABLE)
-      out.push({
+}
+
+function speeds(v: Values): Point[] {
+  const [rpm1, rpm2] = [maybe(v, 'speed1'), maybe(v, 'speed2')]
+  if (rpm1 === undefined || rpm2 === undefined) return []
+  const off = rpm2 / rpm1 - 1
+  const way = off > 0 ? 'faster' : 'slower'
+  const pulley = maybe(v, 'pulley')
+  if (Math.abs(off) > TRIMMABLE)
+    return [
+      {
         kind: 'mend',
-        says: `It is ${(Math.abs(off) * 100).toFixed(0)} % ${off > 0 ? 'faster' : 'slower'}, more than a trimmer makes good.`,
+        says: `It is ${(Math.abs(off) * 100).toFixed(0)} % ${way}, more than a trimmer makes good.`,
         next: pulley
           ? `A pulley of ${plain(pulley / (1 + off))} mm makes up for it.`
           : 'A pulley of another size makes up for it.',
-      })
-    else if (Math.abs(off) > 0.01)
-      out.push({
-        kind: 'nudge',
-        says: `It is ${(Math.abs(off) * 100).toFixed(1)} % ${off > 0 ? 'faster' : 'slower'}: the trimmer makes that good.`,
-        next: 'Fit it, then measure and trim.',
-      })
-  }
+      },
+    ]
+  if (Math.abs(off) <= 0.01) return []
+  return [
+    {
+      kind: 'nudge',
+      says: `It is ${(Math.abs(off) * 100).toFixed(1)} % ${way}: the trimmer makes that good.`,
+      next: 'Fit it, then measure and trim.',
+    },
+  ]
+}
+
+const many = (leads: string | number) => (leads === 'more' ? 'more than four' : leads)
+
+/** Which way it turns, and how it is wired. */
+function wiring(v: Values): Point[] {
+  const out: Point[] = []
+  const brushed = v.kind === 'brushed'
   if (v.turns1 && v.turns2 && v.turns1 !== v.turns2)
     out.push({
-      kind: v.kind === 'brushed' ? 'nudge' : 'mend',
+      kind: brushed ? 'nudge' : 'mend',
       says: 'It turns the other way.',
-      next:
-        v.kind === 'brushed'
-          ? 'Swap its two leads; brushes set for one way wear faster.'
-          : 'A brushless motor keeps its way: another motor.',
+      next: brushed
+        ? 'Swap its two leads; brushes set for one way wear faster.'
+        : 'A brushless motor keeps its way: another motor.',
     })
   if (v.leads1 && v.leads2 && v.leads1 !== v.leads2)
     out.push({
       kind: 'mend',
-      says: `It has ${v.leads2 === 'more' ? 'more than four' : v.leads2} leads in place of ${v.leads1 === 'more' ? 'more than four' : v.leads1}: it is driven in another way.`,
+      says: `It has ${many(v.leads2)} leads in place of ${many(v.leads1)}: it is driven in another way.`,
       next: 'Another motor, or its own board along with it.',
     })
   if (v.order === 'unknown')
@@ -72,6 +87,12 @@ function points(v: Values): Point[] {
       says: 'The board expects a tachometer winding, and this one has none.',
       next: 'Without it the speed runs away: another motor, or the donor’s board too.',
     })
+  return out
+}
+
+/** What it draws running free, and how soon it comes to speed. */
+function running(v: Values): Point[] {
+  const out: Point[] = []
   const [idle, usual] = [maybe(v, 'draw'), maybe(v, 'drawUsual')]
   if (idle !== undefined && usual !== undefined && idle > usual * 1.5)
     out.push({
@@ -89,11 +110,13 @@ function points(v: Values): Point[] {
   return out
 }
 
+const points = (v: Values): Point[] => [...sizes(v), ...speeds(v), ...wiring(v), ...running(v)]
+
 /** Least room between a lead and the belt, mm (from memory). */
 const CLEAR = 5
 
 /** Leads that have to reach further than they do, and where they run. */
-function leads(v: Values): { readonly points: Point[]; readonly lines: SumLine[] } {
+function leads(v: Values): { readonly points: Point[]; readonly lines: CalculatorLine[] } {
   const [has, reach, wire, amps, clear] = [
     maybe(v, 'lead'),
     maybe(v, 'reach'),
@@ -102,7 +125,7 @@ function leads(v: Values): { readonly points: Point[]; readonly lines: SumLine[]
     maybe(v, 'clear'),
   ]
   const points: Point[] = []
-  const lines: SumLine[] = []
+  const lines: CalculatorLine[] = []
   if (clear !== undefined && clear < CLEAR)
     points.push({
       kind: 'mend',
@@ -139,7 +162,7 @@ function leads(v: Values): { readonly points: Point[]; readonly lines: SumLine[]
   return { points, lines }
 }
 
-function judge(v: Values): SumResult {
+function judge(v: Values): CalculatorResult {
   const lead = leads(v)
   const found = [...points(v), ...lead.points]
   const pairs = ['volts', 'speed', 'shaft', 'circle', 'height', 'body'].filter(
@@ -159,7 +182,7 @@ function judge(v: Values): SumResult {
           next: 'Lead it clear of the belt, and measure the speed.',
         },
   )
-  const lines: SumLine[] = [
+  const lines: CalculatorLine[] = [
     ...(v.speed1 !== undefined && v.speed2 !== undefined
       ? [{ label: 'Faster by', value: (num(v, 'speed2') / num(v, 'speed1') - 1) * 100, unit: '%' }]
       : []),
@@ -207,12 +230,12 @@ const choose = (key: string, label: string, choices: readonly { value: string; l
   }))
 
 /** A motor in place of another. */
-export const motorSum: Sum = {
+export const motorCalculator: Calculator = {
   id: 'motor',
   title: 'Motor',
   station: 'drive-train',
   group: 'Motor',
-  purpose: 'Whether a motor stands for another, and what differs.',
+  purpose: 'Whether a motor can replace another, and what differs.',
   fields: [
     ...both('volts', 'Voltage', 'voltage', [3, 24]),
     ...both('speed', 'Speed', 'speed', [500, 8000]),

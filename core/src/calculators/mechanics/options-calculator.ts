@@ -1,5 +1,5 @@
-import type { Call } from '../observations'
-import { maybe, type Field, type Sum, type SumResult, type Values } from '../sums'
+import type { Call } from '../../base/observations'
+import { maybe, type Field, type Calculator, type CalculatorResult, type Values } from '../calculator'
 
 const CRITERIA = {
   effort: 'effort',
@@ -85,7 +85,7 @@ const weightsOf = (v: Values) =>
     number
   >
 
-function judge(v: Values): SumResult {
+function judge(v: Values): CalculatorResult {
   const weights = weightsOf(v)
   const total = Object.values(weights).reduce((a, b) => a + b, 0) || 1
   const scored = repairOptions(v)
@@ -160,7 +160,7 @@ const weight = (c: Criterion): Field => ({
 })
 
 /** Motor, mechanism, donor, or leave it: scored openly. */
-export const optionsSum: Sum = {
+export const optionsCalculator: Calculator = {
   id: 'options',
   title: 'Which way',
   station: 'drive-train',

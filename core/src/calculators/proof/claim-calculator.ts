@@ -1,7 +1,7 @@
-import { ParameterError } from '../../errors'
-import { errorBound, fisherFewer, oneIn, spaced, trialsFor } from '../../numbers'
-import type { Call } from '../../observations'
-import { maybe, num, plain, type Sum, type SumLine, type SumResult, type Values } from '../../sums'
+import { ParameterError } from '../../base/errors'
+import { errorBound, fisherFewer, oneIn, spaced, trialsFor } from '../../base/numbers'
+import { plain, type Call } from '../../base/observations'
+import { maybe, num, type Calculator, type CalculatorLine, type CalculatorResult, type Values } from '../calculator'
 
 const of = (v: Values, errors: string, sectors: string): readonly [number, number] => {
   const [e, n] = [num(v, errors), num(v, sectors)]
@@ -11,7 +11,7 @@ const of = (v: Values, errors: string, sectors: string): readonly [number, numbe
   return [e, n]
 }
 
-function judgeClaim(v: Values): SumResult {
+function judgeClaim(v: Values): CalculatorResult {
   const [errors, sectors] = of(v, 'errors', 'sectors')
   const confidence = v.confidence === '99' ? 0.99 : 0.95
   const wanted = num(v, 'wanted')
@@ -21,7 +21,7 @@ function judgeClaim(v: Values): SumResult {
   const more = Math.max(0, needed - sectors)
   const bits = maybe(v, 'bytes')
   const perSecond = maybe(v, 'rate')
-  const lines: SumLine[] = [
+  const lines: CalculatorLine[] = [
     {
       label: 'Sectors that fail, at most',
       value: `1 in ${spaced(Math.floor(1 / bound))}`,
@@ -77,10 +77,10 @@ function judgeClaim(v: Values): SumResult {
   }
 }
 
-/** What a count allows to be claimed, and how much more a stronger claim takes. */
-export const claimSum: Sum = {
+/** Error-rate limit from counts to be claimed, and how much more a stronger claim takes. */
+export const claimCalculator: Calculator = {
   id: 'claim',
-  title: 'What a count allows',
+  title: 'Error-rate limit from counts',
   station: 'prove',
   group: 'Counts',
   purpose: 'The bound that sectors read and failed allow, and how many more a stronger claim takes.',
@@ -106,7 +106,7 @@ export const claimSum: Sum = {
   judge: judgeClaim,
 }
 
-function judgeBeforeAfter(v: Values): SumResult {
+function judgeBeforeAfter(v: Values): CalculatorResult {
   const [[e0, n0], [e1, n1]] = [of(v, 'errorsBefore', 'sectorsBefore'), of(v, 'errorsAfter', 'sectorsAfter')]
   const better = fisherFewer(e0, n0, e1, n1)
   const worse = fisherFewer(e1, n1, e0, n0)
@@ -150,7 +150,7 @@ function judgeBeforeAfter(v: Values): SumResult {
 }
 
 /** Whether what was done helped. */
-export const beforeAfterSum: Sum = {
+export const beforeAfterCalculator: Calculator = {
   id: 'before-after',
   title: 'Before and after',
   station: 'prove',

@@ -1,13 +1,13 @@
-import { ParameterError } from '../../errors'
-import { errorBound } from '../../numbers'
-import type { Call } from '../../observations'
-import { maybe, num, type Sum, type SumResult, type Values } from '../../sums'
+import { ParameterError } from '../../base/errors'
+import { errorBound } from '../../base/numbers'
+import type { Call } from '../../base/observations'
+import { maybe, num, type Calculator, type CalculatorResult, type Values } from '../calculator'
 
 /** Loads that tell something, and clicks in one load that are a steady click (common practice). */
 const LOADS = 10
 const STEADY = 3
 
-function judge(v: Values): SumResult {
+function judge(v: Values): CalculatorResult {
   const [loads, notReady, stuck, worst] = [
     num(v, 'loads'),
     maybe(v, 'notReady') ?? 0,
@@ -90,7 +90,7 @@ function callOf(loads: number, notReady: number, stuck: number, worst: number, h
 }
 
 /** Loading and ejecting again and again. */
-export const loadCyclesSum: Sum = {
+export const loadCyclesCalculator: Calculator = {
   id: 'load-cycles',
   title: 'Load cycles',
   station: 'prove',

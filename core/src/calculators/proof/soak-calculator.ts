@@ -1,13 +1,13 @@
-import { ParameterError } from '../../errors'
-import { errorBound, oneIn, spaced } from '../../numbers'
-import type { Call } from '../../observations'
-import { maybe, num, plain, type Sum, type SumLine, type SumResult, type Values } from '../../sums'
+import { ParameterError } from '../../base/errors'
+import { errorBound, oneIn, spaced } from '../../base/numbers'
+import { plain, type Call } from '../../base/observations'
+import { maybe, num, type Calculator, type CalculatorLine, type CalculatorResult, type Values } from '../calculator'
 
 /** Events expected at most, 95 % sure, where none was seen: −ln 0.05 (Poisson), the rule of three. */
 const NONE_SEEN = -Math.log(0.05)
 const hours = (s: number) => s / 3600
 
-function judge(v: Values): SumResult {
+function judge(v: Values): CalculatorResult {
   const [ran, planned] = [num(v, 'ran'), num(v, 'planned')]
   const [starts, failedStarts, sectors, errors] = [
     maybe(v, 'starts'),
@@ -24,7 +24,7 @@ function judge(v: Values): SumResult {
       field: 'errors',
     })
   const stops = maybe(v, 'stops') ?? 0
-  const lines: SumLine[] = [
+  const lines: CalculatorLine[] = [
     { label: 'Ran', value: hours(ran), unit: 'h', note: `of ${plain(hours(planned))} h planned` },
   ]
   if (stops === 0)
@@ -116,7 +116,7 @@ function callOf(
 }
 
 /** A long run, closed up. */
-export const soakSum: Sum = {
+export const soakCalculator: Calculator = {
   id: 'soak',
   title: 'Soak',
   station: 'prove',

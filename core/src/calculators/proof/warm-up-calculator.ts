@@ -1,14 +1,14 @@
-import { fisherFewer } from '../../numbers'
-import { ParameterError } from '../../errors'
-import type { Call } from '../../observations'
-import { maybe, plain, type Sum, type SumLine, type SumResult, type Values } from '../../sums'
+import { fisherFewer } from '../../base/numbers'
+import { ParameterError } from '../../base/errors'
+import { plain, type Call } from '../../base/observations'
+import { maybe, type Calculator, type CalculatorLine, type CalculatorResult, type Values } from '../calculator'
 
 /** Changes that mean something: points of the window, per cent of the speed (from memory). */
 const MARGIN_FALLS = 8
 const SPEED_CREEPS = 1
 const SURE = 0.05
 
-function judge(v: Values): SumResult {
+function judge(v: Values): CalculatorResult {
   const [coldMargin, warmMargin, coldRpm, warmRpm] = ['coldMargin', 'warmMargin', 'coldRpm', 'warmRpm'].map(k =>
     maybe(v, k),
   )
@@ -26,7 +26,7 @@ function judge(v: Values): SumResult {
         field: key,
       })
   }
-  const lines: SumLine[] = []
+  const lines: CalculatorLine[] = []
   const margin = coldMargin !== undefined && warmMargin !== undefined ? warmMargin - coldMargin : null
   const creep = coldRpm !== undefined && warmRpm !== undefined ? (warmRpm / coldRpm - 1) * 100 : null
   const worse =
@@ -103,7 +103,7 @@ function callOf(
 }
 
 /** Cold against warm. */
-export const warmUpSum: Sum = {
+export const warmUpCalculator: Calculator = {
   id: 'warm-up',
   title: 'Cold and warm',
   station: 'prove',

@@ -1,10 +1,8 @@
-export { compareCost, costOf, type Cable, type Cost, type Setting } from './evaluate'
-export { needText, proveImpossible, wantText, type Impossible } from './impossible'
-export { judgeFit, type HostFit, type Noticed, type PinRow } from './judge-fit'
 export { DRIVES } from './preset-drives'
 export { HOSTS } from './preset-hosts'
 export {
   foundPosition,
+  type Cable,
   type Choice,
   type DriveProfile,
   type Effects,
@@ -16,5 +14,4 @@ export {
   type Way,
 } from './profile'
 export { checkProfile, readProfile } from './read-profile'
-export { MODE_IDS, MODES, SIGNAL_IDS, SIGNALS, valueLabel, valuesOf, type Mode, type Signal } from './signals'
-export { settingsOf, solveFit, type Solution } from './solve'
+export { MODES, MODE_IDS, SIGNALS, SIGNAL_IDS, valueLabel, valuesOf, type Mode, type Signal } from './signals'

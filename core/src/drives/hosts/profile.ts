@@ -70,3 +70,6 @@ export interface HostProfile {
 
 /** Position that a choice stands at before anything is done. */
 export const foundPosition = (c: Choice): Position => c.positions.find(p => p.id === c.found) ?? c.positions[0]!
+
+/** How the cable runs: pin to pin, or made for the purpose, any pin to any. */
+export type Cable = 'straight' | 'made'

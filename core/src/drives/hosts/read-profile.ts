@@ -1,5 +1,5 @@
 import { array, number, object, string, ValidationError, type Schema } from 'yup'
-import { InputError } from '../errors'
+import { InputError } from '../../base/errors'
 import type { DriveProfile, Effects, HostProfile } from './profile'
 import { MODE_IDS, SIGNAL_IDS, valuesOf, type Mode } from './signals'
 

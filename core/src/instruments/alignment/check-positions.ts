@@ -1,6 +1,6 @@
-import { ParameterError } from '../errors'
-import type { SweepCount } from '../observations'
-import { plain } from '../sums'
+import { ParameterError } from '../../base/errors'
+import type { SweepCount } from '../../log'
+import { plain } from '../../base/observations'
 import type { Tried } from './window'
 
 /** What a head read at a position, as the log keeps it too. */
@@ -60,7 +60,10 @@ export function checkPositions(positions: readonly SweepPosition[]): void {
     )
 }
 
-/** The one position that stands out so far that its unit must be another; null where none does, or too few were tried to tell. */
+/**
+ * The one position that stands out so far that its unit must be another; null where none does, or too few were tried
+ * to tell.
+ */
 function oddOne(at: readonly number[]): number | null {
   if (at.length < 4) return null
   for (const [i, p] of at.entries()) {

@@ -1,10 +1,13 @@
-import { hasOffsetCost, offsetCost, usualHalfWindowUm } from './offset-cost'
-import type { MechanismId } from '../mechanisms'
+import { hasOffsetCost, offsetCost, usualHalfWindowUm } from '../../calculators/alignment'
+import type { MechanismId } from '../../drives'
 
 /** A sector that fails inside the window, or reads outside, for another reason. */
 export const STRAY = 0.01
 
-/** How soft an edge may be, share of the window's width over which the odds of a sector change e-fold. By {@link edgeSoftness} most drives lie between the first two. */
+/**
+ * How soft an edge may be, share of the window's width over which the odds of a sector change e-fold. By {@link
+ * edgeSoftness} most drives lie between the first two.
+ */
 export const SOFT = [0.012, 0.022, 0.045] as const
 /** Edges that come from steps of the carriage: sharp, but for the sensor's own uncertainty. */
 export const SHARP = [0.004] as const
@@ -49,7 +52,10 @@ export function logLikelihood(
 
 const known = new Map<MechanismId, number>()
 
-/** Softness of the edge of a class by the physics of its heads, share of the width of its window: where 12 % of the sectors fail, and where 88 %, are four softnesses apart. */
+/**
+ * Softness of the edge of a class by the physics of its heads, share of the width of its window: where 12 % of the
+ * sectors fail, and where 88 %, are four softnesses apart.
+ */
 export function edgeSoftness(mechanism: MechanismId): number {
   let soft = known.get(mechanism)
   if (soft === undefined) known.set(mechanism, (soft = workedOut(mechanism)))

@@ -1,4 +1,4 @@
-import { median } from '../numbers'
+import { median } from '../../base/numbers'
 
 /** The envelope of a signal, evenly spaced. */
 export interface Envelope {
@@ -12,7 +12,8 @@ const MOST_PARTS = 4000
 const CYCLES = 2.5
 
 /**
- * Finds the envelope of a read signal: the largest swing about the middle in parts of a few cycles of the carrier, which is itself found
+ * Finds the envelope of a read signal: the largest swing about the middle in parts of a few cycles of the carrier,
+ * which is itself found
  * from the crossings where the signal is strong. Single spikes are taken off by a median of three.
  */
 export function envelopeOf(samples: Float64Array, sampleRateHz: number): Envelope {

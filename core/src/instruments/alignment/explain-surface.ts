@@ -1,6 +1,6 @@
-import type { RailBar } from '../bus'
-import { LAYOUTS, layoutsOf, type MechanismId } from '../mechanisms'
-import { hasOffsetCost, offsetCost, usualHalfWindowUm, type OffsetCost } from './offset-cost'
+import type { SurfaceBar } from '../../log'
+import { LAYOUTS, layoutsOf, type MechanismId } from '../../drives'
+import { hasOffsetCost, offsetCost, usualHalfWindowUm, type OffsetCost } from '../../calculators/alignment'
 
 /** What can be behind a surface that reads as it does. */
 export const CAUSES = {
@@ -19,12 +19,14 @@ export type Cause = keyof typeof CAUSES
 
 /** What was read, as the log keeps it. */
 export interface SurfaceEvidence {
-  readonly bars: readonly RailBar[]
+  readonly bars: readonly SurfaceBar[]
   /** Headers against the count of steps, cylinders, where it is the same everywhere. */
   readonly homeOff?: number
   /** Bit rate off nominal, a share. */
   readonly rateOff?: number | null
-  /** How the margins of each head swing once a turn, zero to peak, share of half the window, with its standard error. */
+  /**
+   * How the margins of each head swing once a turn, zero to peak, share of half the window, with its standard error.
+   */
   readonly swings?: readonly ({ readonly size: number; readonly sd: number } | null)[]
 }
 
@@ -93,20 +95,20 @@ function layoutFor(mechanism: MechanismId, tracks: readonly Track[]): string {
 /** At most so many cylinders of each head are weighed: spread over the surface, they say what all of them would. */
 const CYLINDERS = 10
 
-function sampled(bars: readonly RailBar[]): Track[] {
+function sampled(bars: readonly SurfaceBar[]): Track[] {
   return ([0, 1] as const).flatMap(head => {
-    const own = bars.filter(b => b[1] === head).sort((a, b) => a[0] - b[0])
+    const own = bars.filter(b => b.head === head).sort((a, b) => a.cylinder - b.cylinder)
     const chosen =
       own.length <= CYLINDERS
         ? own
         : Array.from({ length: CYLINDERS }, (_, i) => own[Math.round((i * (own.length - 1)) / (CYLINDERS - 1))]!)
-    return chosen.map(([cylinder, , percent, good, bad, missing, foreign]) => ({
+    return chosen.map(({ cylinder, margin, good, bad, missing, wrongCylinder }) => ({
       cylinder,
       head,
-      margin: percent < 0 ? null : percent / 100,
+      margin,
       good,
       failed: bad + missing,
-      foreign,
+      foreign: wrongCylinder,
     }))
   })
 }
@@ -146,7 +148,8 @@ function likelihood(t: Track, p: OffsetCost, scattered: number): number {
 }
 
 /**
- * Weighs what can be behind a surface: every cause with its sizes, predicted by the physics that the simulated drive draws from, against
+ * Weighs what can be behind a surface: every cause with its sizes, predicted by the physics that the simulated drive
+ * draws from, against
  * the margins, failures and foreign headers that were read.
  * @returns causes by probability, those under one in a thousand left out; empty where the class has no tracks to judge
  */
@@ -198,7 +201,10 @@ export function explainSurface(
     .sort((a, b) => b.probability - a.probability)
 }
 
-/** Predictions are wrong in the same way on all tracks of a drive: together they count for this share of what independent ones would. */
+/**
+ * Predictions are wrong in the same way on all tracks of a drive: together they count for this share of what
+ * independent ones would.
+ */
 const TEMPER = 0.4
 
 /** How far disks lie off the middle of the spindle, µm: usual values, and how often (from memory). */
@@ -242,7 +248,9 @@ function outsideLikelihood(cause: Cause, { homeOff = 0, rateOff }: SurfaceEviden
   return home + (fast ? (cause === 'speed' ? 0 : -6) : cause === 'speed' ? -6 : 0)
 }
 
-/** Chance beforehand that an adjuster stands off, by what its lacquer says (from memory of what comes across a bench). */
+/**
+ * Chance beforehand that an adjuster stands off, by the state of its seal (from memory of what comes across a bench).
+ */
 const MOVED = { whole: 0.004, never: 0.04, broken: 0.2 } as const
 
 function scenariosOf(

@@ -1,7 +1,6 @@
-import type { MechanismId } from '../mechanisms'
-import type { Call, Observation, SweepEntryData } from '../observations'
-import { plain } from '../sums'
-import { ADJUSTER_NAMES } from './adjusters'
+import { ADJUSTER_NAMES, type MechanismId } from '../../drives'
+import { plain, type Call, type Observation } from '../../base/observations'
+import type { SweepEntryData } from '../../log'
 import type { SweepPosition } from './check-positions'
 import { judgeRecheck } from './recheck'
 import { judgeSweep, type SweepContext, type SweepResult } from './sweep'
@@ -30,7 +29,8 @@ export interface SweepOnLog {
 }
 
 /**
- * A whole sweep as the log has it: the sweep, where the adjuster was set, and the look after tightening, whose call then counts.
+ * A whole sweep as the log has it: the sweep, where the adjuster was set, and the look after tightening, whose call
+ * then counts.
  * @throws ParameterError that names the row or the zone
  */
 export function sweepOnLog(data: SweepEntryData, mechanism: MechanismId): SweepOnLog {

@@ -1,18 +1,6 @@
-export { readSweep } from './read-table'
-export { ADJUSTER_IDS, ADJUSTER_NAMES, ADJUSTER_PLACES, SCALES, type AdjusterId, type ScaleId } from './adjusters'
 export { checkPositions, type Counted, type SweepPosition } from './check-positions'
-export { chance, edgeSoftness, logLikelihood, SOFT, STRAY } from './edge'
-export { EDGE_LOSS, marginLikelihood } from './margin-law'
-export {
-  halfWindowUm,
-  hasOffsetCost,
-  offsetCost,
-  usualHalfWindowUm,
-  type OffsetCost,
-  type Standing,
-} from './offset-cost'
-export { judgeRecheck, ZONES, type Recheck, type Zone, type ZoneRead } from './recheck'
-export { slackOf, type SidedTry, type Slack } from './slack'
+export { SOFT, STRAY, chance, edgeSoftness, logLikelihood } from './edge'
+export { envelopeOf, type Envelope } from './envelope'
 export {
   CAUSES,
   explainSurface,
@@ -21,28 +9,23 @@ export {
   type SurfaceEvidence,
   type SurfacePriors,
 } from './explain-surface'
+export { contextOf, positionsOf, sweepOnLog, type SweepOnLog } from './from-log'
+export { EDGE_LOSS, marginLikelihood } from './margin-law'
 export { mayTouch, type TouchCase, type TouchVerdict } from './may-touch'
+export { readSweep } from './read-table'
+export { judgeRecheck, type Recheck } from './recheck'
+export { PATTERNS, humpsIn, readScope, type Hump, type Pattern, type ScopeReading } from './scope'
+export { slackOf, type SidedTry, type Slack } from './slack'
 export { judgeSweep, sweepJson, type SweepContext, type SweepResult } from './sweep'
 export { bindings, contribution, tryNext, type Binding } from './try-next'
 export {
   searchRange,
   sharingWidths,
-  windowOf,
-  windowsOf,
+  readingRange,
+  readingRanges,
   type Beforehand,
   type Candidate,
   type Estimate,
   type Tried,
-  type WindowEstimate,
+  type RangeEstimate,
 } from './window'
-export { azimuthOf, azimuthSum } from './azimuth-sum'
-export { indexBurstSum } from './index-burst-sum'
-export { lobeOffset, lobeReach, lobesSum } from './lobes-sum'
-export { tabSum, tripsSooner } from './tab-sum'
-export { flagSum, slotUncertainty, switchesAt } from './flag-sum'
-export { homeMisses, homeSum } from './home-sum'
-export { offsetSum, offsetUm, READING_UNITS } from './offset-sum'
-export { quickStartSum, turnsIn } from './quick-start-sum'
-export { envelopeOf, type Envelope } from './envelope'
-export { humpsIn, PATTERNS, readScope, type Hump, type Pattern, type ScopeReading } from './scope'
-export { contextOf, positionsOf, sweepOnLog, type SweepOnLog } from './from-log'

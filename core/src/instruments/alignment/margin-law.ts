@@ -1,11 +1,19 @@
 /**
- * How a timing margin goes with the place in the window. The margin lost is noise over signal, and the signal falls evenly with the
- * offset, so that one over the loss falls evenly too: from its value in the middle to that at the edge, where sectors begin to fail.
+ * How a timing margin goes with the place in the window. The margin lost is noise over signal, and the signal falls
+ * evenly with the
+ * offset, so that one over the loss falls evenly too: from its value in the middle to that at the edge, where
+ * sectors begin to fail.
  */
 
-/** Margin lost where half of the sectors fail, share of half the window: 0.66 to 0.70 for every class by {@link offsetCost}, since it is where a hundredth of the transitions stands well outside. */
+/**
+ * Margin lost where half of the sectors fail, share of half the window: 0.66 to 0.70 for every class by {@link
+ * offsetCost}, since it is where a hundredth of the transitions stands well outside.
+ */
 export const EDGE_LOSS = 0.68
-/** Uncertainty of a margin as read, share of half the window: its scatter from read to read, and what the law leaves out. */
+/**
+ * Uncertainty of a margin as read, share of half the window: its scatter from read to read, and what the law leaves
+ * out.
+ */
 const MARGIN_SD = 0.045
 
 export interface MarginAt {

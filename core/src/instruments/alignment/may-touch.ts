@@ -1,7 +1,5 @@
-import { findMechanism, type MechanismId } from '../mechanisms'
-import type { Call, Observation } from '../observations'
-import { plain } from '../sums'
-import { ADJUSTER_NAMES, type AdjusterId } from './adjusters'
+import { findMechanism, ADJUSTER_NAMES, type MechanismId, type AdjusterId } from '../../drives'
+import { plain, type Call, type Observation } from '../../base/observations'
 import {
   CAUSES,
   explainSurface,
@@ -10,7 +8,7 @@ import {
   type SurfaceEvidence,
   type SurfacePriors,
 } from './explain-surface'
-import { hasOffsetCost } from './offset-cost'
+import { hasOffsetCost } from '../../calculators/alignment'
 
 export interface TouchCase extends SurfacePriors {
   readonly mechanism: MechanismId
@@ -33,38 +31,28 @@ const ALIGNMENT: readonly Cause[] = ['heads', 'stepper', 'sensor']
 const SURE = 0.85
 const RULED_OUT = 0.02
 
-/** Whether alignment may be touched at all, and what: heads, sensor, stepper or none of them. */
-export function mayTouch(c: TouchCase): TouchVerdict {
-  const none = { adjuster: null, explanations: [], observations: [] }
+/** What stands in the way of a verdict before a surface is weighed at all; null where nothing does. */
+function beforeSurface(c: TouchCase): Call | null {
   if (!hasOffsetCost(c.mechanism))
     return {
-      ...none,
-      call: {
-        kind: 'leave',
-        reasons: [`A ${findMechanism(c.mechanism).label} drive has no tracks that a hand could align.`],
-        next:
-          c.mechanism === 'cartridge'
-            ? 'Nothing to align in the field: look at the heads, the parking bay and how they load.'
-            : 'Speed and the start of the sweep decide: judge both together.',
-      },
+      kind: 'leave',
+      reasons: [`A ${findMechanism(c.mechanism).label} drive has no tracks that a hand could align.`],
+      next:
+        c.mechanism === 'cartridge'
+          ? 'Nothing to align in the field: look at the heads, the parking bay and how they load.'
+          : 'Speed and the start of the sweep decide: judge both together.',
     }
   if (c.speed === null)
     return {
-      ...none,
-      call: {
-        kind: 'unknown',
-        reasons: ['The speed was not measured: a drive off its speed reads like one off its tracks.'],
-        next: 'Measure the speed first.',
-      },
+      kind: 'unknown',
+      reasons: ['The speed was not measured: wrong speed looks like misalignment.'],
+      next: 'Measure the speed first.',
     }
   if (c.speed === 'nudge' || c.speed === 'stop')
     return {
-      ...none,
-      call: {
-        kind: 'unknown',
-        reasons: ['The speed is not right yet: a drive off its speed reads like one off its tracks.'],
-        next: 'Set the speed first.',
-      },
+      kind: 'unknown',
+      reasons: ['The speed is not right yet: wrong speed looks like misalignment.'],
+      next: 'Set the speed first.',
     }
   if (!c.surface) {
     const sealed =
@@ -73,23 +61,25 @@ export function mayTouch(c: TouchCase): TouchVerdict {
       ) && Object.values(c.lacquer).includes('whole')
     return sealed
       ? {
-          ...none,
-          call: {
-            kind: 'leave',
-            reasons: ['The lacquer is whole and nothing speaks for misalignment.'],
-            next: 'Leave it sealed; read a trusted disk to be sure.',
-          },
+          kind: 'leave',
+          reasons: ['The seals are intact and nothing speaks for misalignment.'],
+          next: 'Leave it sealed; read a trusted disk to be sure.',
         }
       : {
-          ...none,
-          call: {
-            kind: 'unknown',
-            reasons: ['No surface was read: nothing tells whether anything is off.'],
-            next: 'Read a disk that a trusted drive wrote, outer to inner, both heads.',
-          },
+          kind: 'unknown',
+          reasons: ['No read test yet: alignment cannot be judged.'],
+          next: 'Read a disk that a trusted drive wrote, outer to inner, both heads.',
         }
   }
-  const explanations = explainSurface(c.mechanism, c.surface, c)
+  return null
+}
+
+/** Whether alignment may be touched at all, and what: heads, sensor, stepper or none of them. */
+export function mayTouch(c: TouchCase): TouchVerdict {
+  const early = beforeSurface(c)
+  if (early) return { adjuster: null, explanations: [], observations: [], call: early }
+  const surface = c.surface!
+  const explanations = explainSurface(c.mechanism, surface, c)
   const aligned = explanations.filter(e => ALIGNMENT.includes(e.cause)).reduce((p, e) => p + e.probability, 0)
   const observations: Observation[] = [
     {
@@ -97,7 +87,7 @@ export function mayTouch(c: TouchCase): TouchVerdict {
       label: 'Chance that it is alignment',
       value: Math.round(aligned * 100),
       unit: '%',
-      how: `${c.surface.bars.length} tracks against ${Object.keys(CAUSES).length} causes`,
+      how: `${surface.bars.length} tracks against ${Object.keys(CAUSES).length} causes`,
     },
   ]
   const first = explanations[0]!

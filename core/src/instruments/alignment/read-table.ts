@@ -1,12 +1,14 @@
 import Papa from 'papaparse'
-import { ParameterError } from '../errors'
+import { ParameterError } from '../../base/errors'
 import type { Counted, SweepPosition } from './check-positions'
 
 const COLUMNS = ['position', 'lower_good', 'lower_expected', 'upper_good', 'upper_expected'] as const
 
 /**
- * A sweep from a CSV table with the columns position, lower_good, lower_expected and, for two heads, upper_good, upper_expected. Margins
- * (lower_margin, upper_margin, in per cent), cylinders that the headers are off (lower_named, upper_named) and the side that a position
+ * A sweep from a CSV table with the columns position, lower_good, lower_expected and, for two heads, upper_good,
+ * upper_expected. Margins
+ * (lower_margin, upper_margin, in per cent), cylinders that the headers are off (lower_named, upper_named) and the
+ * side that a position
  * was come to from (side: below or above) may stand beside them; a cell that is left empty says nothing.
  * @throws ParameterError that names the line and the column
  */

@@ -1,16 +1,7 @@
-import { ParameterError } from '../errors'
-import type { Call, Observation } from '../observations'
-import { plain } from '../sums'
-import type { Counted } from './check-positions'
-
-export const ZONES = ['outer', 'middle', 'inner'] as const
-export type Zone = (typeof ZONES)[number]
-
-export interface ZoneRead {
-  readonly zone: Zone
-  readonly lower: Counted
-  readonly upper: Counted | null
-}
+import { ParameterError } from '../../base/errors'
+import { plain, type Call, type Observation } from '../../base/observations'
+import { ZONES } from '../../drives'
+import type { ZoneRead } from '../../log'
 
 export interface Recheck {
   /** What the mark says after tightening; null where it was not looked at. */
@@ -18,11 +9,15 @@ export interface Recheck {
   readonly zones: readonly ZoneRead[]
 }
 
-/** What is left of the way to the edge after tightening, share of the half window, below which it is set again (common practice: a third). */
+/**
+ * What is left of the way to the edge after tightening, share of the half window, below which it is set again (common
+ * practice: a third).
+ */
 const LEFT = 0.35
 
 /**
- * The look after tightening, which shifts what was set: how far it went by its mark, and whether outer, middle and inner read on both heads.
+ * The look after tightening, which shifts what was set: how far it went by its mark, and whether outer, middle and
+ * inner read on both heads.
  * @param set where it was set @param window of both heads, on the same scale
  * @throws ParameterError for counts that cannot be
  */

@@ -1,6 +1,6 @@
-import { InputError } from '../errors'
-import type { Waveform } from '../captures'
-import { quantile } from '../numbers'
+import { InputError } from '../../base/errors'
+import type { Waveform } from '../../signals/captures'
+import { quantile } from '../../base/numbers'
 import { envelopeOf, type Envelope } from './envelope'
 
 /** What an alignment track shows. */
@@ -31,7 +31,10 @@ const RISE = 0.3
 /** Shorter than this share of the capture it is a click. */
 const CLICK = 0.004
 
-/** Noise lifts the peaks of a strong signal by about 1.1 of its deviations, and the envelope of the quiet parts to about 1.9: this share of the floor comes off. */
+/**
+ * Noise lifts the peaks of a strong signal by about 1.1 of its deviations, and the envelope of the quiet parts to
+ * about 1.9: this share of the floor comes off.
+ */
 const NOISE_ADDS = 0.6
 
 /** How much higher than the quiet parts a hump must be. */

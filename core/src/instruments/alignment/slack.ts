@@ -1,6 +1,6 @@
-import { logSum } from '../numbers'
+import { logSum } from '../../base/numbers'
 import { logLikelihood, SOFT } from './edge'
-import { windowsOf, type Beforehand, type Tried } from './window'
+import { readingRanges, type Beforehand, type Tried } from './window'
 
 /** A try with the side that the position was come to from. */
 export interface SidedTry extends Tried {
@@ -14,15 +14,19 @@ const SHARES = [0, 0.01, 0.02, 0.03, 0.045, 0.06, 0.08, 0.1, 0.13] as const
 const USUAL = 0.012
 
 export interface Slack {
-  /** How much further an adjuster has to go when it is come to from above, in its own unit; 0 where both sides agree. */
+  /**
+   * How much further an adjuster has to go when it is come to from above, in its own unit; 0 where both sides agree.
+   */
   readonly slack: number
   /** Tries with the slack taken off, as if all were come to from below. */
   readonly tried: readonly Tried[]
 }
 
 /**
- * Play between an adjuster and what it moves: positions come to from above stand, in effect, higher than their mark says. What was come to
- * from below tells the window; of several slacks the one under which the rest agree with it best is taken, where it does clearly better
+ * Play between an adjuster and what it moves: positions come to from above stand, in effect, higher than their mark
+ * says. What was come to
+ * from below tells the window; of several slacks the one under which the rest agree with it best is taken, where it
+ * does clearly better
  * than none.
  * @param range of the sweep @param before what is known of the window
  */
@@ -30,7 +34,7 @@ export function slackOf(tried: readonly SidedTry[], range: readonly [number, num
   const [below, above] = [tried.filter(t => t.side === 'below'), tried.filter(t => t.side === 'above')]
   if (above.length === 0 || below.length < 2) return { slack: 0, tried }
   const span = range[1] - range[0]
-  const likely = windowsOf(below, range, before).filter(w => w.weight > 1e-3)
+  const likely = readingRanges(below, range, before).filter(w => w.weight > 1e-3)
   const soft = before.soft?.[0] ?? SOFT[1]
   const options = SHARES.map(share => {
     const logs = likely.map(
@@ -46,7 +50,8 @@ export function slackOf(tried: readonly SidedTry[], range: readonly [number, num
     return { slack: share * span, fits: logSum(logs) }
   })
   const best = options.reduce((m, o) => (o.fits > m.fits ? o : m))
-  // Until it is sure, what can be expected of it comes off; it is said only where it does clearly better than none: three sectors' worth.
+  // Until it is sure, what can be expected of it comes off; it is said only where it does clearly better than none:
+  // three sectors' worth.
   const weighed = options.map(o => ({ ...o, weight: Math.exp(o.fits - best.fits - o.slack / span / USUAL) }))
   const mean = weighed.reduce((n, o) => n + o.weight * o.slack, 0) / weighed.reduce((n, o) => n + o.weight, 0)
   return {

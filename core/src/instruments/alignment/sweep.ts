@@ -1,21 +1,19 @@
-import { pitchUm, type MechanismId } from '../mechanisms'
-import type { Call, Observation } from '../observations'
-import { plain } from '../sums'
-import { ADJUSTER_NAMES, type AdjusterId } from './adjusters'
+import { pitchUm, ADJUSTER_NAMES, type MechanismId, type AdjusterId } from '../../drives'
+import { plain, type Call, type Observation } from '../../base/observations'
 import { checkPositions, contradictionIn, type SweepPosition } from './check-positions'
 import { edgeSoftness, SHARP, SOFT } from './edge'
-import { hasOffsetCost, usualHalfWindowUm } from './offset-cost'
+import { hasOffsetCost, usualHalfWindowUm } from '../../calculators/alignment'
 import { slackOf, type SidedTry } from './slack'
 import { bindings, contribution, tryNext } from './try-next'
 import {
   estimate,
   searchRange,
   sharingWidths,
-  windowOf,
-  windowsOf,
+  readingRange,
+  readingRanges,
   type Beforehand,
   type Tried,
-  type WindowEstimate,
+  type RangeEstimate,
 } from './window'
 
 export interface SweepContext {
@@ -35,8 +33,8 @@ export interface SweepContext {
 
 export interface SweepResult {
   readonly call: Call
-  readonly lower: WindowEstimate | null
-  readonly upper: WindowEstimate | null
+  readonly lower: RangeEstimate | null
+  readonly upper: RangeEstimate | null
   /** Where both read; null where they do not overlap or nothing is known. */
   readonly common: {
     readonly from: number
@@ -53,14 +51,19 @@ export interface SweepResult {
   readonly observations: readonly Observation[]
 }
 
-/** The centre is known well enough when its 95 % interval is this share of the window, either way: most results are then within 5 %. */
+/**
+ * The centre is known well enough when its 95 % interval is this share of the window, either way: most results are
+ * then within 5 %.
+ */
 const ENOUGH = 0.08
 
 type Head = readonly ['lower' | 'upper', readonly Tried[]]
 
 /**
- * Whether the adjuster acts through the detents of the stepper: the sensor and its tab do. Of an adjuster that is not named it shows in
- * that every position reads a whole track, if not its own then another; what moves a head between tracks meets places where nothing reads.
+ * Whether the adjuster acts through the detents of the stepper: the sensor and its tab do. Of an adjuster that is
+ * not named it shows in
+ * that every position reads a whole track, if not its own then another; what moves a head between tracks meets
+ * places where nothing reads.
  */
 function actsInSteps(positions: readonly SweepPosition[], adjuster?: AdjusterId): boolean {
   if (adjuster) return adjuster === 'sensor' || adjuster === 'tab'
@@ -82,55 +85,94 @@ function beforehand(positions: readonly SweepPosition[], context: SweepContext):
   }
 }
 
-/** What a sweep of an adjuster says: the window of each head, the middle of both, where to try next, where to set it. */
-export function judgeSweep(positions: readonly SweepPosition[], context: SweepContext = {}): SweepResult {
-  checkPositions(positions)
-  const { unit = '', notYet = [], travel } = context
-  // A thousandth of what is swept is finer than any hand.
+/** Everything that was worked out of a sweep, before it is put into words. */
+interface Judged {
+  readonly context: SweepContext
+  readonly heads: readonly Head[]
+  readonly estimates: readonly RangeEstimate[]
+  /** Whether each head reads somewhere, and fails somewhere. */
+  readonly reads: readonly boolean[]
+  readonly fails: readonly boolean[]
+  readonly from: number
+  readonly to: number
+  readonly wide: number
+  readonly uncertainty: number
+  readonly common: SweepResult['common']
+  readonly met: boolean
+  readonly known: boolean
+  readonly apart: boolean
+  readonly contradiction: string | null
+  readonly next: number | null
+  readonly slack: number
+  readonly places: ReadonlySet<number>
+  /** A position with its unit, as fine as the sweep can tell. */
+  readonly u: (x: number) => string
+}
+
+/** A position in words: a thousandth of what is swept is finer than any hand. */
+function wordsFor(positions: readonly SweepPosition[], { unit = '', travel }: SweepContext): (x: number) => string {
   const all = [...positions.map(p => p.position), ...(travel ?? [])]
-  const digits =
-    all.length > 1
-      ? Math.max(0, Math.min(4, Math.ceil(-Math.log10(Math.max(1e-9, (Math.max(...all) - Math.min(...all)) / 400)))))
-      : 3
-  const u = (x: number) => `${plain(Number(x.toFixed(digits)))}${unit ? ` ${unit}` : ''}`
-  const steps = actsInSteps(positions, context.adjuster)
-  const none = { lower: null, upper: null, common: null, observations: [], slack: 0, steps }
+  const span = Math.max(...all) - Math.min(...all)
+  const digits = all.length > 1 ? Math.max(0, Math.min(4, Math.ceil(-Math.log10(Math.max(1e-9, span / 400))))) : 3
+  return x => `${plain(Number(x.toFixed(digits)))}${unit ? ` ${unit}` : ''}`
+}
+
+/** The answer where nothing can be estimated yet; null where something can. */
+function tooFew(
+  positions: readonly SweepPosition[],
+  context: SweepContext,
+  u: (x: number) => string,
+): Pick<SweepResult, 'tryNext' | 'call'> | null {
+  const { notYet = [], travel, stood } = context
+  const unknown = (reasons: readonly string[], next: string): Call => ({ kind: 'unknown', reasons, next })
   if (notYet.length)
     return {
-      ...none,
       tryNext: null,
-      call: {
-        kind: 'unknown',
-        reasons: notYet,
-        next: 'Do that first: a sweep before it would measure something else.',
-      },
+      call: unknown(notYet, 'Do that first: a sweep before it would measure something else.'),
     }
-  const places = new Set(positions.map(p => p.position))
+  const apart = 'Try two positions well apart, one on either side of where it stood.'
   if (positions.length === 0) {
-    const first = context.stood ?? (travel ? (travel[0] + travel[1]) / 2 : null)
-    return {
-      ...none,
-      tryNext: first,
-      call: {
-        kind: 'unknown',
-        reasons: ['No position was tried: a window has two edges.'],
-        next:
-          first === null
-            ? 'Try two positions well apart, one on either side of where it stood.'
-            : `Read at ${u(first)} first${context.stood === first ? ', where it stands' : ''}.`,
-      },
-    }
+    const first = stood ?? (travel ? (travel[0] + travel[1]) / 2 : null)
+    const where = stood === first ? ', where it stands' : ''
+    const next = first === null ? apart : `Read at ${u(first)} first${where}.`
+    return { tryNext: first, call: unknown(['No position was tried: a range has two edges.'], next) }
   }
-  if (places.size < 2 && !travel)
-    return {
-      ...none,
-      tryNext: null,
-      call: {
-        kind: 'unknown',
-        reasons: ['Only one position was tried: a window has two edges.'],
-        next: 'Try two positions well apart, one on either side of where it stood.',
-      },
-    }
+  if (new Set(positions.map(p => p.position)).size < 2 && !travel)
+    return { tryNext: null, call: unknown(['Only one position was tried: a range has two edges.'], apart) }
+  return null
+}
+
+/**
+ * What a sweep of an adjuster says: the range of each head, the middle of both, where to try next, where to set it.
+ */
+export function judgeSweep(positions: readonly SweepPosition[], context: SweepContext = {}): SweepResult {
+  checkPositions(positions)
+  const u = wordsFor(positions, context)
+  const steps = actsInSteps(positions, context.adjuster)
+  const early = tooFew(positions, context, u)
+  if (early) return { lower: null, upper: null, common: null, observations: [], slack: 0, steps, ...early }
+  const j = workOut(positions, context, steps, u)
+  return {
+    lower: j.estimates[0]!,
+    upper: j.estimates[1] ?? null,
+    common: j.common,
+    tryNext: j.next,
+    slack: j.slack,
+    steps,
+    observations: observationsOf(j, positions.length),
+    call: callOf(j),
+  }
+}
+
+/** Slack, ranges, edges and the next position. */
+function workOut(
+  positions: readonly SweepPosition[],
+  context: SweepContext,
+  steps: boolean,
+  u: (x: number) => string,
+): Judged {
+  const { travel } = context
+  const places = new Set(positions.map(p => p.position))
   const range = searchRange(positions, travel)
   const before = beforehand(positions, context)
   const sided = (p: SweepPosition, head: 'lower' | 'upper'): SidedTry => ({
@@ -148,8 +190,8 @@ export function judgeSweep(positions: readonly SweepPosition[], context: SweepCo
   const { slack, tried: freed } = slackOf(raw[0]![1], range, before)
   // All heads are moved by the same adjuster: what comes off the one comes off the other.
   const heads: Head[] = raw.map(([h, tried]) => [h, tried.map((t, i) => ({ ...t, position: freed[i]!.position }))])
-  const windows = sharingWidths(heads.map(([, tried]) => windowsOf(tried, range, before)))
-  const estimates = heads.map(([, tried], i) => windowOf(tried, windows[i]))
+  const windows = sharingWidths(heads.map(([, tried]) => readingRanges(tried, range, before)))
+  const estimates = heads.map(([, tried], i) => readingRange(tried, windows[i]))
   const [from, to] = [Math.max(...estimates.map(e => e.from.value)), Math.min(...estimates.map(e => e.to.value))]
   const wide = Math.max(Number.EPSILON, to - from)
   const reads = heads.map(([, tried]) => tried.some(t => t.good * 2 > t.expected))
@@ -163,8 +205,8 @@ export function judgeSweep(positions: readonly SweepPosition[], context: SweepCo
     !steps && heads.some(([, tried]) => tried.filter(t => t.margin !== undefined && t.good > 0).length >= 3)
   // Where it reads up to the end of the travel there is no edge to meet.
   const end = travel ? 0.03 * (travel[1] - travel[0]) : 0
-  const metBelow = (e: WindowEstimate) => e.metBelow || (travel !== undefined && e.from.value < travel[0] + end)
-  const metAbove = (e: WindowEstimate) => e.metAbove || (travel !== undefined && e.to.value > travel[1] - end)
+  const metBelow = (e: RangeEstimate) => e.metBelow || (travel !== undefined && e.from.value < travel[0] + end)
+  const metAbove = (e: RangeEstimate) => e.metAbove || (travel !== undefined && e.to.value > travel[1] - end)
   const met =
     estimates.every((e, i) => (metBelow(e) || !bound[i]!.from) && (metAbove(e) || !bound[i]!.to)) ||
     (byMargin && fails.some(Boolean))
@@ -189,7 +231,31 @@ export function judgeSweep(positions: readonly SweepPosition[], context: SweepCo
             travel,
           },
         )
-  const observations: Observation[] = [
+  return {
+    context,
+    heads,
+    estimates,
+    reads,
+    fails,
+    from,
+    to,
+    wide,
+    uncertainty,
+    common,
+    met,
+    known,
+    apart,
+    contradiction,
+    next,
+    slack,
+    places,
+    u,
+  }
+}
+
+function observationsOf({ common, estimates, heads, uncertainty, context }: Judged, tried: number): Observation[] {
+  const { unit = '' } = context
+  return [
     ...(common
       ? [
           {
@@ -198,7 +264,7 @@ export function judgeSweep(positions: readonly SweepPosition[], context: SweepCo
             value: Number(common.centre.toPrecision(4)),
             unit,
             uncertainty: Number(uncertainty.toPrecision(2)),
-            how: `${positions.length} positions tried`,
+            how: `${tried} positions tried`,
           },
         ]
       : []),
@@ -208,115 +274,112 @@ export function judgeSweep(positions: readonly SweepPosition[], context: SweepCo
       value: Number(e.centre.value.toPrecision(4)),
       unit,
       uncertainty: Number(e.centre.uncertainty.toPrecision(2)),
-      how: `${positions.length} positions tried`,
+      how: `${tried} positions tried`,
     })),
   ]
-  return {
-    lower: estimates[0]!,
-    upper: estimates[1] ?? null,
-    common,
-    tryNext: next,
-    slack,
-    steps,
-    observations,
-    call: callOf(),
-  }
+}
 
-  function callOf(): Call {
-    const go = next === null ? '' : `Try ${u(next)} next.`
-    if (contradiction)
-      return {
-        kind: 'unknown',
-        reasons: [contradiction],
-        next: 'Come to each position from the same side, and let the screw rest before reading.',
-      }
-    const dead = heads.filter((_, i) => !reads[i]).map(h => h[0])
-    if (dead.length)
-      return {
-        kind: 'unknown',
-        reasons: [
-          dead.length === heads.length
-            ? 'Nothing reads at any position that was tried.'
-            : `The ${dead[0]} head reads at no position that was tried.`,
-        ],
-        next: `${go} If nothing comes there either, it is not this adjuster.`,
-      }
-    if (apart)
-      return {
-        kind: 'mend',
-        reasons: ['The windows of the two heads do not overlap: no position suits both.'],
-        next: 'Leave this adjuster: one head is off against the other, so it is the heads.',
-      }
-    if (!fails.some(Boolean) && !known && places.size > 2 && !travel)
-      return {
-        kind: 'leave',
-        reasons: [
-          `It reads at every position tried, from ${u(Math.min(...places))} to ${u(Math.max(...places))}: its edges were not met.`,
-        ],
-        next: 'Leave it where it stood, in the middle of what was tried.',
-      }
-    if (!common)
-      return { kind: 'unknown', reasons: ['Whether the windows of both heads overlap is not known yet.'], next: go }
-    if (!met)
-      return {
-        kind: 'unknown',
-        reasons: [
-          `${estimates.some(e => e.metBelow || e.metAbove) ? 'One edge of the window was' : 'The edges of the window were'} not met yet: it reads from ${u(from)} to ${u(to)} as far as is known.`,
-        ],
-        next: go,
-      }
-    if (!known)
-      return {
-        kind: 'unknown',
-        reasons: [`The middle lies at ${u(common.centre)}, give or take ${u(uncertainty)}: not well enough known yet.`],
-        next: go,
-      }
-    return settled(common)
-  }
-
-  /** Where to set it: not at all, where it stands well inside already. */
-  function settled(c: NonNullable<SweepResult['common']>): Call {
-    const reads = `It reads from ${u(c.from)} to ${u(c.to)}${heads.length === 2 ? ' with both heads' : ''}; the middle is ${u(c.centre)}, give or take ${u(c.uncertainty)}.`
-    const extra = [
-      ...(slack ? [`It has ${u(slack)} of play: positions are those come to from below.`] : []),
-      ...asymmetry(),
-    ]
-    const off = context.stood === undefined ? null : Math.abs(context.stood - c.centre)
-    if (off !== null && off < (LEAVE_SHARE * wide) / 2)
-      return {
-        kind: 'leave',
-        reasons: [
-          `It stood at ${u(context.stood!)}, ${u(off)} from the middle of a window ${u(wide)} wide.`,
-          reads,
-          ...extra,
-        ],
-        next: 'Put it back where it stood, from below, and tighten: moving it wins nothing.',
-      }
+function callOf(j: Judged): Call {
+  const { heads, reads, fails, estimates, from, to, common, uncertainty, met, known, apart, contradiction } = j
+  const { next, places, u } = j
+  const { travel } = j.context
+  const go = next === null ? '' : `Try ${u(next)} next.`
+  if (contradiction)
     return {
-      kind: 'nudge',
-      reasons: [reads, ...extra],
-      next: `Set ${context.adjuster ? `the ${ADJUSTER_NAMES[context.adjuster]}` : 'it'} to ${u(c.centre)}, coming from one side; tighten, and read outer, middle and inner again.`,
+      kind: 'unknown',
+      reasons: [contradiction],
+      next: 'Come to each position from the same side, and let the screw rest before reading.',
     }
-  }
+  const dead = heads.filter((_, i) => !reads[i]).map(h => h[0])
+  if (dead.length)
+    return {
+      kind: 'unknown',
+      reasons: [
+        dead.length === heads.length
+          ? 'Nothing reads at any position that was tried.'
+          : `The ${dead[0]} head reads at no position that was tried.`,
+      ],
+      next: `${go} If nothing comes there either, it is not this adjuster.`,
+    }
+  if (apart)
+    return {
+      kind: 'mend',
+      reasons: ['The windows of the two heads do not overlap: no position suits both.'],
+      next: 'Leave this adjuster: one head is off against the other, so it is the heads.',
+    }
+  if (!fails.some(Boolean) && !known && places.size > 2 && !travel)
+    return {
+      kind: 'leave',
+      reasons: [
+        `It reads at every position tried, from ${u(Math.min(...places))} to ${u(Math.max(...places))}: its edges were not met.`,
+      ],
+      next: 'Leave it where it stood, in the middle of what was tried.',
+    }
+  if (!common)
+    return { kind: 'unknown', reasons: ['Whether the windows of both heads overlap is not known yet.'], next: go }
+  if (!met)
+    return {
+      kind: 'unknown',
+      reasons: [
+        `${estimates.some(e => e.metBelow || e.metAbove) ? 'One edge of the window was' : 'The edges of the window were'} not met yet: it reads from ${u(from)} to ${u(to)} as far as is known.`,
+      ],
+      next: go,
+    }
+  if (!known)
+    return {
+      kind: 'unknown',
+      reasons: [`The middle lies at ${u(common.centre)}, give or take ${u(uncertainty)}: not well enough known yet.`],
+      next: go,
+    }
+  return settled(j, common)
+}
 
-  function asymmetry(): string[] {
-    if (estimates.length < 2) return []
-    const apart = estimates[1]!.centre.value - estimates[0]!.centre.value
-    const sure = Math.hypot(estimates[0]!.centre.uncertainty, estimates[1]!.centre.uncertainty)
-    return Math.abs(apart) > sure && Math.abs(apart) > 0.1 * wide
-      ? [
-          `The upper head’s window lies ${u(Math.abs(apart))} ${apart > 0 ? 'above' : 'below'} the lower one’s: what both share is narrower than either.`,
-        ]
-      : []
+/** Where to set it: not at all, where it stands well inside already. */
+function settled(j: Judged, c: NonNullable<SweepResult['common']>): Call {
+  const { heads, slack, wide, context, u } = j
+  const reads = `It reads from ${u(c.from)} to ${u(c.to)}${heads.length === 2 ? ' with both heads' : ''}; the middle is ${u(c.centre)}, give or take ${u(c.uncertainty)}.`
+  const extra = [
+    ...(slack ? [`It has ${u(slack)} of play: positions are those come to from below.`] : []),
+    ...asymmetry(j),
+  ]
+  const off = context.stood === undefined ? null : Math.abs(context.stood - c.centre)
+  if (off !== null && off < (LEAVE_SHARE * wide) / 2)
+    return {
+      kind: 'leave',
+      reasons: [
+        `Original position ${u(context.stood!)}, ${u(off)} from the middle of a window ${u(wide)} wide.`,
+        reads,
+        ...extra,
+      ],
+      next: 'Put it back where it stood, from below, and tighten: moving it wins nothing.',
+    }
+  return {
+    kind: 'nudge',
+    reasons: [reads, ...extra],
+    next: `Set ${context.adjuster ? `the ${ADJUSTER_NAMES[context.adjuster]}` : 'it'} to ${u(c.centre)}, coming from one side; tighten, and read outer, middle and inner again.`,
   }
 }
 
-/** What stands within this share of the half window is left where it is: a screw that is tightened moves as much (common practice). */
+function asymmetry({ estimates, wide, u }: Judged): string[] {
+  if (estimates.length < 2) return []
+  const apart = estimates[1]!.centre.value - estimates[0]!.centre.value
+  const sure = Math.hypot(estimates[0]!.centre.uncertainty, estimates[1]!.centre.uncertainty)
+  return Math.abs(apart) > sure && Math.abs(apart) > 0.1 * wide
+    ? [
+        `The upper head’s window lies ${u(Math.abs(apart))} ${apart > 0 ? 'above' : 'below'} the lower one’s: what both share is narrower than either.`,
+      ]
+    : []
+}
+
+/**
+ * What stands within this share of the half window is left where it is: a screw that is tightened moves as much
+ * (common practice).
+ */
 const LEAVE_SHARE = 0.2
 
 /** The answer as plain JSON, as scripts rely on it. */
 export function sweepJson(r: SweepResult): Record<string, unknown> {
-  const head = (e: WindowEstimate | null) =>
+  const head = (e: RangeEstimate | null) =>
     e && {
       from: e.from.value,
       to: e.to.value,

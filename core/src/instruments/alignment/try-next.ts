@@ -1,17 +1,20 @@
 import { chance, SOFT } from './edge'
-import { searchRange, windowsOf, type Candidate, type Estimate, type Tried, type WindowEstimate } from './window'
+import { searchRange, readingRanges, type Candidate, type Estimate, type Tried, type RangeEstimate } from './window'
 
 /** Positions that are weighed against each other. */
 const CANDIDATES = 32
 
-/** Which edges of a head's window bound what both heads can do: 1 where this one does, 0 where the other head gives out first. */
+/**
+ * Which edges of a head's window bound what both heads can do: 1 where this one does, 0 where the other head gives
+ * out first.
+ */
 export interface Binding {
   readonly from: 0 | 1
   readonly to: 0 | 1
 }
 
 /** The edges that count, by the means of each; where two lie within their uncertainties both count. */
-export function bindings(estimates: readonly WindowEstimate[]): Binding[] {
+export function bindings(estimates: readonly RangeEstimate[]): Binding[] {
   const counts = (own: Estimate, others: readonly Estimate[], way: 1 | -1) =>
     others.every(o => way * (own.value - o.value) + own.uncertainty + o.uncertainty > 0) ? 1 : 0
   return estimates.map((e, i) => ({
@@ -42,7 +45,10 @@ export interface Ahead {
   readonly travel?: readonly [number, number]
 }
 
-/** Ways that a try of some ten sectors turns out: none, a few, half, most, all. With the chance of a sector, by classes of its count. */
+/**
+ * Ways that a try of some ten sectors turns out: none, a few, half, most, all. With the chance of a sector, by
+ * classes of its count.
+ */
 const CLASSES = 5
 const LEVELS = 100
 const CLASS_CHANCE = (() => {
@@ -58,14 +64,15 @@ const CLASS_CHANCE = (() => {
 })()
 
 /**
- * The next position worth trying: the one after which the centre is expected to be known best, over all the ways it may turn out. For
+ * The next position worth trying: the one after which the centre is expected to be known best, over all the ways it
+ * may turn out. For
  * several heads it is their sum that counts.
  * @param heads tries of each head, at the same positions @param bound edges that count; all of them if not given
  */
 export function tryNext(
   heads: readonly (readonly Tried[])[],
   range = searchRange(heads[0]!),
-  windows = heads.map(h => windowsOf(h, range)),
+  windows = heads.map(h => readingRanges(h, range)),
   bound: readonly Binding[] = heads.map(() => ({ from: 1, to: 1 })),
   ahead: Ahead = {},
 ): number {

@@ -19,7 +19,7 @@ export interface Estimate {
 }
 
 /** Where a head reads, as far as the tries tell. */
-export interface WindowEstimate {
+export interface RangeEstimate {
   readonly from: Estimate
   readonly to: Estimate
   readonly centre: Estimate
@@ -43,7 +43,10 @@ export interface Beforehand {
   readonly width?: { readonly value: number; readonly share: number }
   /** Softnesses that an edge may have, shares of the width. */
   readonly soft?: readonly number[]
-  /** Whether positions act in whole cylinders: what reads another track then lies whole windows away, and margins tell nothing. */
+  /**
+   * Whether positions act in whole cylinders: what reads another track then lies whole windows away, and margins tell
+   * nothing.
+   */
   readonly steps?: boolean
   /** Distance from a window to that of the next track, in widths of a window, where nothing else is known. */
   readonly pitch?: number
@@ -100,11 +103,17 @@ function brackets(tried: readonly Tried[], [low, high]: Interval): readonly [Int
 }
 
 /**
- * All windows on a grid with the likelihood of what was seen: sectors read with a chance that falls softly at either edge (binomial),
- * margins by the law of noise over signal, headers of other cylinders by whole steps. The grid is laid twice, the second time where the
+ * All windows on a grid with the likelihood of what was seen: sectors read with a chance that falls softly at either
+ * edge (binomial),
+ * margins by the law of noise over signal, headers of other cylinders by whole steps. The grid is laid twice, the
+ * second time where the
  * first left anything likely. Weights add up to 1.
  */
-export function windowsOf(tried: readonly Tried[], range = searchRange(tried), before: Beforehand = {}): Candidate[] {
+export function readingRanges(
+  tried: readonly Tried[],
+  range = searchRange(tried),
+  before: Beforehand = {},
+): Candidate[] {
   const [f, t] = brackets(tried, range)
   const coarse = weigh(tried, [f, t], range, before)
   const likely = coarse.filter(w => w.weight > LEFT_OUT)
@@ -181,7 +190,10 @@ function weigh(
 /** How alike the widths of the windows of two heads at one adjuster are, share: they read tracks of the same width. */
 const ALIKE = 0.1
 
-/** Lets the heads of one adjuster tell each other how wide a window is; a head that differs, by dirt or wear, is not forced. */
+/**
+ * Lets the heads of one adjuster tell each other how wide a window is; a head that differs, by dirt or wear, is not
+ * forced.
+ */
 export function sharingWidths(windows: readonly Candidate[][]): Candidate[][] {
   if (windows.length < 2) return windows.map(w => [...w])
   return windows.map((own, i) => {
@@ -217,7 +229,7 @@ export function estimate(windows: readonly Candidate[], of: (w: Candidate) => nu
 }
 
 /** The window of one head from its tries. */
-export function windowOf(tried: readonly Tried[], windows = windowsOf(tried)): WindowEstimate {
+export function readingRange(tried: readonly Tried[], windows = readingRanges(tried)): RangeEstimate {
   const passes = tried.filter(t => t.good * 2 > t.expected).map(t => t.position)
   const fails = tried.filter(t => t.good * 2 <= t.expected).map(t => t.position)
   return {

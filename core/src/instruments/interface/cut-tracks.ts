@@ -1,5 +1,6 @@
-import { lowerBound } from '../numbers'
-import { fluxWithin, recogniseTrack, type Format, type ReadOptions } from '../recording'
+import { lowerBound } from '../../base/numbers'
+import { fluxWithin } from '../../signals/separator'
+import { recogniseTrack, type Format, type TrackReadOptions } from '../../signals/codes'
 import type { HeadPath, Stay } from './follow-heads'
 import { changesUpTo, fallsOf, isLow } from './levels'
 import { unsteady } from './unsteady'
@@ -9,7 +10,7 @@ import { sampleOf, type RawTrack } from './track-reading'
 export interface CutOptions {
   /** Codes to try; all that are known otherwise. */
   readonly formats?: readonly Format[]
-  readonly separator?: ReadOptions
+  readonly separator?: TrackReadOptions
   /** Called after each stretch; where it returns false the rest is left out. */
   readonly onTrack?: (done: number, all: number, track: RawTrack) => boolean | undefined
 }
@@ -19,7 +20,10 @@ const SHORTEST = 0.03
 /** Fewer transitions are no track. */
 const FEWEST = 200
 
-/** Cuts READ DATA by where the heads were and which side was chosen, and reads each stretch. Time grows with the transitions. */
+/**
+ * Cuts READ DATA by where the heads were and which side was chosen, and reads each stretch. Time grows with the
+ * transitions.
+ */
 export function cutTracks(lines: BusLines, path: HeadPath, options: CutOptions = {}): RawTrack[] {
   const tracks: RawTrack[] = []
   for (const { done, all, track } of cuttingTracks(lines, path, options)) {

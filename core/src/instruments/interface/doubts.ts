@@ -1,5 +1,5 @@
-import type { Capture, EdgeList } from '../captures'
-import { median } from '../numbers'
+import type { Capture, EdgeList } from '../../signals/captures'
+import { median } from '../../base/numbers'
 import { fallsOf, isLow, lowShare, turnedOver } from './levels'
 import { LINES, LINE_NAMES, type BusLines, type LineName } from './lines'
 
@@ -128,7 +128,8 @@ export function doubtsOf(
 
 /** Shortest usual spacing of pulses, s. */
 function shortest(e: EdgeList): number {
-  // From the middle: at the beginning the disk may still come up to speed. An even number of changes leaves the level as it was.
+  // From the middle: at the beginning the disk may still come up to speed. An even number of changes leaves the level
+  // as it was.
   const from = Math.max(0, (e.times.length >> 2) * 2 - 2000)
   const falls = fallsOf({ ...e, times: e.times.subarray(from, from + 4000) })
   const gaps = [...falls]

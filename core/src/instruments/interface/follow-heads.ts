@@ -39,7 +39,10 @@ export interface HeadPath {
   readonly stays: readonly Stay[]
   /** Whether track zero was ever seen, so that cylinders are known. */
   readonly homed: boolean
-  /** Positions, by counting, at which track zero was seen low though the heads should be elsewhere: the count or the sensor is wrong. */
+  /**
+   * Positions, by counting, at which track zero was seen low though the heads should be elsewhere: the count or the
+   * sensor is wrong.
+   */
   readonly strayZeros: readonly { readonly atS: number; readonly cylinder: number }[]
 }
 
@@ -48,8 +51,20 @@ const PAUSE = 0.04
 /** The heads settle after the last step, s (from memory; 15 ms is usual). */
 const SETTLE = 0.015
 
+/** So long before a step a line still shows what it showed at rest, s. */
+const JUST_BEFORE_S = 1e-6
+/** A status line follows SELECT within this time, s. */
+const GATED_S = 1e-4
+
+/** When TRACK 0 is looked at before the first step: at the beginning, after each selection, just before the step. */
+function looksBefore({ select }: BusLines, firstS: number): number[] {
+  const selections = select ? [...fallsOf(select)].filter(t => t < firstS) : []
+  return [0, ...selections.map(t => Math.min(t + GATED_S, firstS - JUST_BEFORE_S)), firstS - JUST_BEFORE_S]
+}
+
 /**
- * Follows the heads from STEP and DIRECTION, with TRACK 0 as the fixed point: a step moves inward while DIRECTION is low. Only while the
+ * Follows the heads from STEP and DIRECTION, with TRACK 0 as the fixed point: a step moves inward while DIRECTION is
+ * low. Only while the
  * drive is selected do steps count and TRACK 0 mean anything; without a recorded select it is taken as selected.
  */
 export function followHeads(lines: BusLines, durationS: number): HeadPath {
@@ -60,11 +75,13 @@ export function followHeads(lines: BusLines, durationS: number): HeadPath {
   const pulses = step ? [...fallsOf(step)].filter(selected) : []
   // Counted from where the recording begins; home tells how much that is off.
   let count = 0
-  let offset: number | null = atZero(0) ? 0 : null
+  let offset: number | null = looksBefore(lines, pulses[0] ?? durationS).some(atZero) ? 0 : null
   const moves: { at: number; inward: boolean; refused: boolean; after: number }[] = []
   for (const [i, at] of pulses.entries()) {
     const inward = direction ? isLow(direction, at) : true
     const refused = !inward && atZero(at)
+    // The flag is looked at just before a step too: the drive may have been selected only then.
+    if (offset === null && atZero(at - JUST_BEFORE_S)) offset = -count
     if (!refused) count += inward ? 1 : -1
     moves.push({ at, inward, refused, after: count })
     // The flag is looked at when the carriage has come to rest, or just before the next step.

@@ -5,29 +5,30 @@ export { intervalPicture, type IntervalPicture } from './intervals'
 export { judgeBus, type BusJudgement } from './judge-bus'
 export { HEAD_NAMES, judgeSurface, summariseHead, type HeadSummary, type SurfaceContext } from './judge-surface'
 export { changesUpTo, fallsOf, isLow, lowShare, risesOf, turnedOver } from './levels'
-export { guessLines, LINE_NAMES, LINES, linesOf, STATUS_LINES, type BusLines, type LineName } from './lines'
+export { likelyClass } from './likely-class'
+export { LINES, LINE_NAMES, STATUS_LINES, guessLines, linesOf, type BusLines, type LineName } from './lines'
+export { railBars } from './rail-bars'
 export {
+  MOST_EDGES,
   imageOf,
   mapLines,
   marginsTable,
-  MOST_EDGES,
   reportBus,
-  reportingBus,
   reportJson,
+  reportingBus,
   type BusOptions,
   type BusProgress,
   type BusReport,
   type LineMapping,
 } from './report'
 export { settlingOf, type Settling } from './settling'
+export { surfaceOfRaw, type JudgedSurface } from './surface'
+export { swingOf, swingSize, type Swing } from './swing'
 export { busSpeed, busTimings, type BusSpeed, type BusTimings, type ZeroSwitch } from './timings'
-export { judgeWiggle, type WiggleResult, type WireErrors, type WireMoved } from './wiggle'
-export { likelyClass } from './likely-class'
-export { railBars, type RailBar } from './rail-bars'
 export {
+  SILENCE,
   namingOf,
   sampleOf,
-  SILENCE,
   toReadings,
   totalsOf,
   type Naming,
@@ -36,5 +37,4 @@ export {
   type Totals,
   type TrackReading,
 } from './track-reading'
-export { surfaceOfRaw, type JudgedSurface } from './surface'
-export { swingOf, swingSize, type Swing } from './swing'
+export { judgeWiggle, type WiggleResult, type WireErrors, type WireMoved } from './wiggle'

@@ -1,5 +1,5 @@
-import { lowerBound, median } from '../numbers'
-import type { FluxTimes } from '../recording'
+import { lowerBound, median } from '../../base/numbers'
+import type { FluxTimes } from '../../signals/separator'
 
 /** How often each spacing of transitions comes, for a code that is not known. */
 export interface IntervalPicture {

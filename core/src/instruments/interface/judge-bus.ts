@@ -1,5 +1,4 @@
-import type { Call, Observation } from '../observations'
-import { gravestOf, type Point } from '../sums'
+import { gravestOf, type Call, type Observation, type Point } from '../../base/observations'
 import type { HeadPath } from './follow-heads'
 import { fallsOf, isLow, lowShare, risesOf } from './levels'
 import { LINES, STATUS_LINES, type BusLines, type LineName } from './lines'
@@ -237,7 +236,8 @@ function motorPoints(lines: BusLines, durationS: number): Point[] {
 }
 
 /**
- * The change line: it must be set by the removal of a disk and cleared by a step with a disk in. A removal shows as a pause of the
+ * The change line: it must be set by the removal of a disk and cleared by a step with a disk in. A removal shows as
+ * a pause of the
  * index while the motor is on.
  */
 function changePoints(lines: BusLines, durationS: number): Point[] {

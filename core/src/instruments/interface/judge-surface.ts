@@ -1,6 +1,5 @@
-import type { Call, Observation } from '../observations'
-import { gravestOf, plain, type Point } from '../sums'
-import { THREAD, UNEASY } from '../recording'
+import { gravestOf, plain, type Call, type Observation, type Point } from '../../base/observations'
+import { THREAD, UNEASY } from '../../signals/codes'
 import { swingSize, type Swing } from './swing'
 import { SILENCE, totalsOf, type TrackReading } from './track-reading'
 
@@ -154,7 +153,7 @@ export function judgeSurface(
         {
           kind: context.trustedDisk ? 'nudge' : 'unknown',
           says: `Every header names ${Math.abs(context.homeOff)} ${Math.abs(context.homeOff) === 1 ? 'cylinder' : 'cylinders'} ${context.homeOff > 0 ? 'more' : 'less'} than the count of steps: home itself is off.`,
-          next: 'The track-zero sensor, not the heads: see what its lacquer says, then sweep it.',
+          next: 'The track-zero sensor, not the heads: inspect the sensor’s seal, then sweep the sensor.',
         },
       ]
     : []
@@ -176,7 +175,7 @@ export function judgeSurface(
           reasons: [
             `All ${all} sectors read whole in every turn, with at least ${percent(Math.min(...least))} of the window left.`,
           ],
-          next: 'Read the inner cylinders of another disk too: one disk proves one disk.',
+          next: 'Read the inner cylinders of another disk too: one disk is not enough evidence.',
         }
       : {
           kind: 'unknown',
@@ -209,7 +208,7 @@ function pointsOf(heads: readonly HeadSummary[], readings: readonly TrackReading
       kind: context.trustedDisk ? 'nudge' : 'unknown',
       says: `Both heads pick up headers of the next cylinder towards ${towards(leaning[0]!)}: both are off together.`,
       next: context.trustedDisk
-        ? 'Sensor or stepper, not the heads: see what its lacquer says, then sweep the sensor first.'
+        ? 'Sensor or stepper, not the heads: see the state of its seal, then sweep the sensor first.'
         : 'Read a disk that a trusted drive wrote: this one may have been written off its tracks.',
     })
   } else if (leaning.length === 1) {
@@ -236,7 +235,7 @@ function pointsOf(heads: readonly HeadSummary[], readings: readonly TrackReading
         kind: 'unknown',
         says: `The ${name} head finds a signal, but hardly a sector in it${sound ? `; the ${HEAD_NAMES[1 - h.head]} head is sound` : ''}.`,
         next: sound
-          ? `Clean the ${name} head. If that is not it, it stands between two tracks: see what its lacquer says.`
+          ? `Clean the ${name} head. If that is not it, it stands between two tracks: see the state of its seal.`
           : 'Clean the heads, then read a disk that a trusted drive wrote: this may be half a track off, or a code that is not known.',
       })
     else if (share < 0.02)
@@ -277,7 +276,7 @@ function pointsOf(heads: readonly HeadSummary[], readings: readonly TrackReading
       h.leastMargin! < THREAD
         ? {
             kind: 'mend',
-            says: `The ${HEAD_NAMES[h.head]} head reads all ${plain(h.sectors)} sectors, but at cylinder ${h.leastAt} by a thread: ${percent(h.leastMargin!)} of the window is left.`,
+            says: `The ${HEAD_NAMES[h.head]} head reads all ${plain(h.sectors)} sectors, but at cylinder ${h.leastAt} with very low timing margin: ${percent(h.leastMargin!)} of the window is left.`,
             next: 'Clean the head, measure the speed, then read another disk.',
           }
         : {

@@ -1,5 +1,5 @@
-import type { EdgeList } from '../captures'
-import { fluxFromEdges } from '../recording'
+import type { EdgeList } from '../../signals/captures'
+import { fluxFromEdges } from '../../signals/separator'
 
 /** Number of changes at or before a time. */
 export function changesUpTo(e: EdgeList, t: number): number {

@@ -1,7 +1,9 @@
-import type { MechanismId } from '../mechanisms'
+import type { MechanismId } from '../../drives'
 import type { TrackReading } from './track-reading'
 
-/** The class of drive that a recording most likely came from, by its tracks, speed and code; null where nothing tells. */
+/**
+ * The class of drive that a recording most likely came from, by its tracks, speed and code; null where nothing tells.
+ */
 export function likelyClass(tracks: readonly TrackReading[], rpm: number | null): MechanismId | null {
   const read = tracks.filter(t => t.sectors.some(s => s.whole > 0))
   if (read.length === 0) return null

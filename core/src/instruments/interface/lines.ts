@@ -1,4 +1,4 @@
-import type { Capture, EdgeList } from '../captures'
+import type { Capture, EdgeList } from '../../signals/captures'
 
 /** The drive's interface lines that a recording may have, in any number. All are low when true. */
 export const LINES = {

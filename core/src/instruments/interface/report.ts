@@ -1,8 +1,9 @@
-import type { Capture } from '../captures'
-import { ParameterError } from '../errors'
-import type { Call, Observation } from '../observations'
-import { CODE_IDS, diskImage, fluxWithin, FORMATS, type DiskImage, type Format, type ReadOptions } from '../recording'
-import { gravestOf, type Point } from '../sums'
+import type { SurfaceFacts } from '../../log'
+import type { Capture } from '../../signals/captures'
+import { ParameterError } from '../../base/errors'
+import { gravestOf, type Call, type Observation, type Point } from '../../base/observations'
+import { CODE_IDS, diskImage, FORMATS, type DiskImage, type Format, type TrackReadOptions } from '../../signals/codes'
+import { fluxWithin } from '../../signals/separator'
 import { cuttingTracks } from './cut-tracks'
 import { doubtsOf, invertLines, type Doubt } from './doubts'
 import { followHeads, type HeadPath } from './follow-heads'
@@ -22,7 +23,7 @@ export interface BusOptions {
   readonly inverted?: boolean
   /** Codes to try; all that are known otherwise. */
   readonly code?: Format['code'] | 'auto'
-  readonly separator?: ReadOptions
+  readonly separator?: TrackReadOptions
   readonly context?: SurfaceContext
 }
 
@@ -38,6 +39,8 @@ export interface BusReport {
   readonly naming: Naming
   readonly tracks: readonly TrackReading[]
   readonly heads: readonly HeadSummary[]
+  /** What the surface says beside its tracks. */
+  readonly facts: SurfaceFacts
   readonly totals: Totals
   readonly observations: readonly Observation[]
   /** Spacings of the transitions where no code was recognised in them. */
@@ -48,7 +51,10 @@ export interface BusReport {
 /** Changes that a read line may have: a whole disk of two turns a track has about 22 million. */
 export const MOST_EDGES = 60_000_000
 
-/** Which channel is which line: what was chosen, over what the names say. @throws ParameterError for a line or channel that is not there */
+/**
+ * Which channel is which line: what was chosen, over what the names say.
+ * @throws ParameterError for a line or channel that is not there
+ */
 export function mapLines(capture: Pick<Capture, 'channels' | 'fileName'>, chosen: LineMapping = {}): LineMapping {
   const names = capture.channels.map(c => c.name)
   for (const [line, channel] of Object.entries(chosen)) {
@@ -144,6 +150,7 @@ export function* reportingBus(capture: Capture, options: BusOptions = {}): Gener
     naming,
     tracks,
     heads: surface?.heads ?? [],
+    facts: judged.facts,
     totals: totalsOf(tracks),
     observations: [...bus.observations, ...(mute ? [] : (surface?.observations ?? []))],
     unknown:
@@ -169,7 +176,7 @@ function namingPoints(naming: Naming, tracks: readonly TrackReading[]): Point[] 
     return [
       {
         kind: 'unknown',
-        says: 'The disk has half as many tracks as the drive: it is stepped over twice.',
+        says: 'The disk has half as many tracks as the drive: double stepping is used.',
         next: 'Judge margins with care: a narrow head on wide tracks reads well; what it writes may not read elsewhere.',
       },
     ]

@@ -1,4 +1,5 @@
-import { fluxWithin, mostNamed, readTrack } from '../recording'
+import { fluxWithin } from '../../signals/separator'
+import { mostNamed, readTrack } from '../../signals/codes'
 import { isLow } from './levels'
 import type { HeadPath } from './follow-heads'
 import type { BusLines } from './lines'

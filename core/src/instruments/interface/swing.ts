@@ -1,7 +1,10 @@
-import { lowerBound } from '../numbers'
+import { lowerBound } from '../../base/numbers'
 import type { RawTrack } from './track-reading'
 
-/** How the margin of a head swings once a turn, share of half the window, zero to peak, as the two parts of a sine with their common standard error. */
+/**
+ * How the margin of a head swings once a turn, share of half the window, zero to peak, as the two parts of a sine
+ * with their common standard error.
+ */
 export interface Swing {
   readonly cosine: number
   readonly sine: number
@@ -13,8 +16,10 @@ export interface Swing {
 const FEWEST = 24
 
 /**
- * The swing of a head's margins once a turn. No disk sits quite in the middle: its tracks come to and fro under the head. A head in the
- * middle of its track loses as much on either side, twice a turn; one that stands beside it gains on one side and loses on the other,
+ * The swing of a head's margins once a turn. No disk sits quite in the middle: its tracks come to and fro under the
+ * head. A head in the
+ * middle of its track loses as much on either side, twice a turn; one that stands beside it gains on one side and
+ * loses on the other,
  * once a turn. A weak or dirty head does neither.
  * @returns null where the index is not known or too little was read
  */

@@ -1,5 +1,5 @@
 import { measureSpeed, pulsesFromEdges, speedUncertainty } from '../spindle'
-import { mean, median } from '../numbers'
+import { mean, median } from '../../base/numbers'
 import { changesUpTo, fallsOf, isLow, risesOf } from './levels'
 import type { HeadPath } from './follow-heads'
 import type { BusLines } from './lines'

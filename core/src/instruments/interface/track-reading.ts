@@ -1,12 +1,12 @@
 import {
   mergeTurns,
   mostNamed,
-  PHASE_BINS,
   type Format,
   type MeasuredSector,
   type ReadTrack,
   type SectorState,
-} from '../recording'
+} from '../../signals/codes'
+import { PHASE_BINS } from '../../signals/separator'
 
 /** A stretch of flux from one place of the heads, as it was read, before turns and visits are put together. */
 export interface RawTrack {
@@ -110,7 +110,8 @@ function byHeader(t: RawTrack): RawTrack[] {
 }
 
 /**
- * Tracks of a disk from raw stretches: visits and turns are put together, and sectors that tracks of the same layout have but this one
+ * Tracks of a disk from raw stretches: visits and turns are put together, and sectors that tracks of the same layout
+ * have but this one
  * has not are listed as missing. In order of cylinder and head.
  * @param sided whether a side line said which head was chosen
  */

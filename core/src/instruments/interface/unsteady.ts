@@ -1,4 +1,4 @@
-import { median } from '../numbers'
+import { median } from '../../base/numbers'
 import { fallsOf, isLow } from './levels'
 import type { BusLines } from './lines'
 
@@ -6,7 +6,8 @@ import type { BusLines } from './lines'
 const LOST = 3.5
 
 /**
- * Times at which the disk is not at its speed: from the motor's start, or from a pause of the index while motor and select are on (the
+ * Times at which the disk is not at its speed: from the motor's start, or from a pause of the index while motor and
+ * select are on (the
  * disk was out), to the first steady turn. What is read then says nothing of the drive.
  */
 export function unsteady(lines: BusLines): { readonly fromS: number; readonly toS: number }[] {

@@ -1,5 +1,5 @@
-import { wiggleChance } from '../electrics'
-import type { Call } from '../observations'
+import { wiggleChance } from '../../calculators/electronics'
+import type { Call } from '../../base/observations'
 
 /** A stretch in which one wire was moved. */
 export interface WireMoved {
@@ -25,7 +25,8 @@ export interface WiggleResult {
 const SURE = 0.01
 
 /**
- * The wiggle test against time: errors that came while a wire was moved against those at rest, each wire by the exact test of two
+ * The wiggle test against time: errors that came while a wire was moved against those at rest, each wire by the
+ * exact test of two
  * Poisson rates.
  * @param errors times of the errors, s @param readS how long was read in all
  */

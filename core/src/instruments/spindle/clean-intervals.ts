@@ -1,4 +1,4 @@
-import { median, quantile } from '../numbers'
+import { median, quantile } from '../../base/numbers'
 import type { PulseTrain } from './pulse-train'
 
 /** A stretch that was not averaged in, and the reason in words. */
@@ -14,7 +14,10 @@ export interface CleanIntervals {
   /** Number of the mark at the start of each interval; missed marks are counted, so a jump shows a miss. */
   readonly mark: Int32Array
   readonly discarded: readonly Discarded[]
-  /** How often a pulse was missing or extra, starts and stops of the motor not counted: what speaks against the pickup. */
+  /**
+   * How often a pulse was missing or extra, starts and stops of the motor not counted: what speaks against the
+   * pickup.
+   */
   readonly faults: number
 }
 
@@ -35,12 +38,12 @@ function usualInterval(gaps: Float64Array): number {
 
 /** How many leading intervals belong to a motor still starting: long, and getting shorter until steady. */
 function startingUp(gaps: Float64Array, usual: number): number {
-  const steady = (i: number) => Math.abs(gaps[i] / usual - 1) < STEADY
+  const steady = (i: number) => Math.abs(gaps[i]! / usual - 1) < STEADY
   let s = 0
   while (s < gaps.length / 2 && !(steady(s) && (s + 1 >= gaps.length || steady(s + 1)))) s++
-  if (s === 0 || s >= gaps.length / 2 || gaps[0] < usual * (1 + STEADY)) return 0
-  for (let i = 0; i < s; i++) if (gaps[i] < gaps[i + 1] * 0.98) return 0
-  const ratio = gaps[0] / usual
+  if (s === 0 || s >= gaps.length / 2 || gaps[0]! < usual * (1 + STEADY)) return 0
+  for (let i = 0; i < s; i++) if (gaps[i]! < gaps[i + 1]! * 0.98) return 0
+  const ratio = gaps[0]! / usual
   // One interval of a whole multiple is a missed pulse, not a start.
   if (s === 1 && ratio > MISSING && Math.abs(ratio - Math.round(ratio)) < 0.06) return 0
   return s
@@ -60,7 +63,7 @@ function runs(gaps: Float64Array, usual: number): Run[] {
   const found: Run[] = []
   for (let a = 0; a <= gaps.length;) {
     let b = a
-    while (b < gaps.length && gaps[b] < SILENCE * usual) b++
+    while (b < gaps.length && gaps[b]! < SILENCE * usual) b++
     const own = gaps.subarray(a, b)
     const lead = startingUp(own, usual)
     const trail = startingUp(own.slice().reverse(), usual)
@@ -83,7 +86,7 @@ export function cleanIntervals(train: PulseTrain): CleanIntervals {
   const discarded: Discarded[] = []
   const n = Math.max(0, starts.length - 1)
   const raw = new Float64Array(n)
-  for (let i = 0; i < n; i++) raw[i] = starts[i + 1] - starts[i]
+  for (let i = 0; i < n; i++) raw[i] = starts[i + 1]! - starts[i]!
   const startS: number[] = []
   const lengthS: number[] = []
   const mark: number[] = []
@@ -99,7 +102,7 @@ export function cleanIntervals(train: PulseTrain): CleanIntervals {
 
   const usual = usualInterval(raw)
   const running = runs(raw, usual)
-  for (const run of running) discarded.push(...run.ramps.map(r => ({ atS: starts[r.at], why: r.why })))
+  for (const run of running) discarded.push(...run.ramps.map(r => ({ atS: starts[r.at]!, why: r.why })))
 
   let number = 0
   let local = usual
@@ -107,29 +110,29 @@ export function cleanIntervals(train: PulseTrain): CleanIntervals {
   for (const { from: first, to: end } of running) {
     if (first > before && before > 0) {
       discarded.push({
-        atS: starts[before],
-        why: `no pulses for ${(starts[first] - starts[before]).toPrecision(2)} s, or not at speed`,
+        atS: starts[before]!,
+        why: `no pulses for ${(starts[first]! - starts[before]!).toPrecision(2)} s, or not at speed`,
       })
-      number += Math.max(1, Math.round((starts[first] - starts[before]) / usual))
+      number += Math.max(1, Math.round((starts[first]! - starts[before]!) / usual))
     }
     before = end
     let from = first
     while (from < end) {
       let to = from + 1
-      while (to <= end && starts[to] - starts[from] < EXTRA * local) {
-        discarded.push({ atS: starts[to], why: 'extra pulse' })
+      while (to <= end && starts[to]! - starts[from]! < EXTRA * local) {
+        discarded.push({ atS: starts[to]!, why: 'extra pulse' })
         faults++
         to++
       }
       if (to > end) break
-      const length = starts[to] - starts[from]
+      const length = starts[to]! - starts[from]!
       const ratio = length / local
-      const paused = pauses.some(p => p.fromS < starts[to] && p.toS > starts[from])
+      const paused = pauses.some(p => p.fromS < starts[to]! && p.toS > starts[from]!)
       if (paused) {
-        discarded.push({ atS: starts[from], why: 'recording paused' })
+        discarded.push({ atS: starts[from]!, why: 'recording paused' })
         number += Math.max(1, Math.round(ratio))
       } else if (ratio < MISSING) {
-        startS.push(starts[from])
+        startS.push(starts[from]!)
         lengthS.push(length)
         mark.push(number)
         number++
@@ -138,7 +141,7 @@ export function cleanIntervals(train: PulseTrain): CleanIntervals {
         const missed = Math.round(ratio) - 1
         const whole = Math.abs(ratio - missed - 1) < WHOLE
         discarded.push({
-          atS: starts[from],
+          atS: starts[from]!,
           why: whole
             ? `${missed} missed ${missed === 1 ? 'pulse' : 'pulses'}`
             : `no pulses for ${length.toPrecision(2)} s`,

@@ -1,5 +1,5 @@
 import FFT from 'fft.js'
-import { leastSquares, median } from '../numbers'
+import { leastSquares, median } from '../../base/numbers'
 
 /** A periodic part of the speed. */
 export interface Component {
@@ -35,13 +35,13 @@ function powerSpectrum(x: Float64Array): { power: Float64Array; perBin: number }
   for (let i = 0; i < n; i++) {
     const w = 0.5 - 0.5 * Math.cos((2 * Math.PI * (i + 0.5)) / n)
     gain += w
-    windowed[i] = x[i] * w
+    windowed[i] = x[i]! * w
   }
   const fft = new FFT(size)
   const out = fft.createComplexArray() as number[]
   fft.realTransform(out, windowed)
   const power = new Float64Array(size / 2)
-  for (let k = 0; k < power.length; k++) power[k] = (out[2 * k] ** 2 + out[2 * k + 1] ** 2) * (2 / gain) ** 2
+  for (let k = 0; k < power.length; k++) power[k] = (out[2 * k]! ** 2 + out[2 * k + 1]! ** 2) * (2 / gain) ** 2
   return { power, perBin: 1 / size }
 }
 
@@ -62,7 +62,8 @@ function noiseFloor(power: Float64Array, lowest: number, reach: number): Float64
 }
 
 function refine(power: Float64Array, k: number): number {
-  const [a, b, c] = [power[k - 1], power[k], power[k + 1]].map(p => Math.log(Math.max(p, 1e-300)))
+  const level = (at: number) => Math.log(Math.max(power[at]!, 1e-300))
+  const [a, b, c] = [level(k - 1), level(k), level(k + 1)]
   const curve = a - 2 * b + c
   return curve < 0 ? k + Math.max(-0.5, Math.min(0.5, (0.5 * (a - c)) / curve)) : k
 }
@@ -82,16 +83,16 @@ export function findComponents(deviation: Float64Array, intervalS: number): Comp
   const threshold = noiseFloor(power, lowest, NEIGHBOURHOOD * lineWidth).map(p => p * Math.log(n / FALSE_ALARM))
   const candidates: number[] = []
   for (let k = lowest; k < power.length - 1; k++) {
-    if (power[k] > threshold[k] && power[k] >= power[k - 1] && power[k] > power[k + 1]) candidates.push(k)
+    if (power[k]! > threshold[k]! && power[k]! >= power[k - 1]! && power[k]! > power[k + 1]!) candidates.push(k)
   }
-  candidates.sort((a, b) => power[b] - power[a])
+  candidates.sort((a, b) => power[b]! - power[a]!)
   const lines: number[] = []
   for (const k of candidates) {
     if (lines.length >= MOST) break
     // The window's side lobes around a strong line are not lines of their own.
     const shadowed = lines.some(l => {
       const apart = Math.abs(k - l) / lineWidth
-      return apart < 2.2 || (apart < 8 && power[k] < power[l] * 1e-3)
+      return apart < 2.2 || (apart < 8 && power[k]! < power[l]! * 1e-3)
     })
     if (!shadowed) lines.push(k)
   }
@@ -110,7 +111,7 @@ export function findComponents(deviation: Float64Array, intervalS: number): Comp
     .map((f, i) => ({
       cyclesPerMark: f,
       hz: f / intervalS,
-      peakPercent: (100 * Math.hypot(fit[2 * i], fit[2 * i + 1])) / sinc(f),
+      peakPercent: (100 * Math.hypot(fit[2 * i]!, fit[2 * i + 1]!)) / sinc(f),
     }))
     .filter(c => c.peakPercent >= SHALLOWEST)
     .sort((a, b) => b.peakPercent - a.peakPercent)

@@ -1,4 +1,4 @@
-import { leastSquares, sampleDeviation } from '../numbers'
+import { leastSquares, sampleDeviation } from '../../base/numbers'
 
 /** Slow change of speed over the capture. */
 export interface Drift {
@@ -27,9 +27,9 @@ export function fitDrift(timesS: Float64Array, rpm: Float64Array): Drift {
   const u = timesS.map(t => (2 * (t - start)) / span - 1)
   const columns = [u.map(() => 1), u]
   if (n >= 40) columns.push(u.map(x => x * x))
-  const [c0, c1, c2 = 0] = leastSquares(columns, rpm)
+  const [c0 = 0, c1 = 0, c2 = 0] = leastSquares(columns, rpm)
   const trend = u.map(x => c0 + c1 * x + c2 * x * x)
-  const scatter = sampleDeviation(rpm.map((x, i) => x - trend[i]))
+  const scatter = sampleDeviation(rpm.map((x, i) => x - trend[i]!))
   // Standard error of the linear coefficient for evenly spread u: sd * sqrt(3 / n).
   const significant = Math.abs(c1) > 4 * scatter * Math.sqrt(3 / n) && Math.abs(2 * c1) > level * 2e-4
   return { totalRpm: 2 * c1, endRpmPerMinute: (((c1 + 2 * c2) * 2) / span) * 60, significant, trend }

@@ -2,17 +2,19 @@ export { cleanIntervals, type CleanIntervals, type Discarded } from './clean-int
 export { findComponents, type Component } from './components'
 export { fitDrift, type Drift } from './drift'
 export { findHardSectors } from './hard-sectors'
-export { judgeSpeed, type SpeedVerdict } from './judge-speed'
+export { judgeSpeed, trimmerOf, type SpeedVerdict } from './judge-speed'
 export { meanSpeed, type MeanSpeed } from './mean-speed'
 export { measureSpeed, type MeasureOptions, type SpeedMeasurement, type Variation } from './measure-speed'
 export type { NamedComponent } from './name-components'
 export { pulsesFromEdges, type PulseTrain } from './pulse-train'
 export { speedObservations, speedReport, speedUncertainty, type SpeedReport } from './report'
 export type { SpeedContext, SpeedSchool } from './speed-case'
+export { speedContextOf } from './speed-context'
 export { speedFromCapture, speedFromPulses, type CaptureSpeedOptions, type JudgedSpeed } from './speed-from-capture'
-export { rpmFromCreep, strobeBars, type CreepReading, type StrobeBars } from './strobe'
 export { strobeDiscSvg, type StrobeDiscOptions } from './strobe-disc'
+export { rpmFromCreep, strobeBars, type CreepReading, type StrobeBars } from './strobe'
 export { speedTone, type SpeedTone } from './tone'
+export { speedEntries, trimmerHistory } from './trimmer-history'
 export {
   fractionWords,
   learnTrimmer,

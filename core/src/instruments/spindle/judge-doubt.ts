@@ -1,4 +1,4 @@
-import type { Finding, SpeedCase } from './speed-case'
+import type { PartialCall, SpeedCase } from './speed-case'
 
 /** Fewer turns than this decide nothing. */
 const FEWEST_TURNS = 10
@@ -16,7 +16,7 @@ function decisiveEdges({ narrow, wide, context, trimmer }: SpeedCase): number[] 
 }
 
 /** Says when what was measured cannot decide, and how much more would. */
-export function judgeDoubt(c: SpeedCase): Finding {
+export function judgeDoubt(c: SpeedCase): PartialCall {
   const { m } = c
   const turnS = 60 / m.rpm.mean
   if (m.faultShare > UNTRUSTED && m.discarded.length > 2) {

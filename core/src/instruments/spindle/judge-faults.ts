@@ -1,4 +1,4 @@
-import type { Finding, SpeedCase } from './speed-case'
+import type { PartialCall, SpeedCase } from './speed-case'
 
 /** This far above every nominal speed the motor's control is lost. */
 const RUNAWAY = 1.25
@@ -11,7 +11,7 @@ const SERVO_HUNTING = 2
 
 const percent = (x: number) => `${x.toFixed(x < 0.1 ? 2 : 1)} %`
 
-function grave({ m, nominal, mechanism }: SpeedCase): Finding {
+function grave({ m, nominal, mechanism }: SpeedCase): PartialCall {
   if (m.rpm.mean > nominal * RUNAWAY) {
     return {
       kind: 'stop',
@@ -33,7 +33,7 @@ function grave({ m, nominal, mechanism }: SpeedCase): Finding {
   return null
 }
 
-function unsteady({ m, mechanism }: SpeedCase): Finding {
+function unsteady({ m, mechanism }: SpeedCase): PartialCall {
   const limit = mechanism.speed.variation.value
   const strongest = m.components[0]
   const deep = strongest && strongest.peakPercent > limit
@@ -44,7 +44,7 @@ function unsteady({ m, mechanism }: SpeedCase): Finding {
       : ', without a period'
   const part = strongest?.likely ?? ''
   const next = part.startsWith('belt')
-    ? 'Look at the belt for a seam, a set, goo or slip; clean both pulleys dry and fit a new belt.'
+    ? 'Look at the belt for a seam, a flat spot, decay or slip; clean both pulleys dry and fit a new belt.'
     : part.startsWith('motor')
       ? 'Look at the motor pulley and its shaft: residue, a bent shaft, worn bearings or brushes.'
       : part.startsWith('spindle')
@@ -59,7 +59,7 @@ function unsteady({ m, mechanism }: SpeedCase): Finding {
   }
 }
 
-function servo({ m, nominal, mechanism }: SpeedCase): Finding {
+function servo({ m, nominal, mechanism }: SpeedCase): PartialCall {
   if (mechanism.speed.wide) return null
   const off = m.rpm.mean / nominal - 1
   if (Math.abs(off) <= SERVO_OFF) return null
@@ -73,13 +73,14 @@ function servo({ m, nominal, mechanism }: SpeedCase): Finding {
 }
 
 /** Pulleys of an a.c. drive fit one mains frequency: with the other, the speed is off by 6:5 or 5:6. */
-function wrongMains({ m, nominal, mechanism, context }: SpeedCase): Finding {
+function wrongMains({ m, nominal, mechanism, context }: SpeedCase): PartialCall {
   if (mechanism.id !== '8in' || context.motor === 'dc') return null
   const ratio = m.rpm.mean / nominal
-  const wrong = [
+  const mixed = [
     [5 / 6, 50, 60],
     [6 / 5, 60, 50],
-  ].find(([r]) => Math.abs(ratio / r - 1) < 0.03)
+  ] as const
+  const wrong = mixed.find(([r]) => Math.abs(ratio / r - 1) < 0.03)
   if (!wrong) return null
   return {
     kind: 'mend',
@@ -90,7 +91,7 @@ function wrongMains({ m, nominal, mechanism, context }: SpeedCase): Finding {
   }
 }
 
-function outOfReach({ m, nominal, mechanism, trimmer }: SpeedCase): Finding {
+function outOfReach({ m, nominal, mechanism, trimmer }: SpeedCase): PartialCall {
   const off = m.rpm.mean / nominal - 1
   if (trimmer === 'no' || Math.abs(off) <= OUT_OF_REACH) return null
   const belt = mechanism.drives.includes('belt')
@@ -108,7 +109,7 @@ function outOfReach({ m, nominal, mechanism, trimmer }: SpeedCase): Finding {
   }
 }
 
-function trimmerFault({ context, narrow, m }: SpeedCase): Finding {
+function trimmerFault({ context, narrow, m }: SpeedCase): PartialCall {
   const inside = narrow && m.rpm.mean >= narrow.low && m.rpm.mean <= narrow.high
   if (inside || !context.trimmer) return null
   if (context.trimmer.answer === 'dead') {
@@ -129,7 +130,7 @@ function trimmerFault({ context, narrow, m }: SpeedCase): Finding {
 }
 
 /** Faults that no adjustment cures: the grave ones are asked about first, the others once the reading is sure. */
-export function judgeFaults(c: SpeedCase, which: 'grave' | 'other'): Finding {
+export function judgeFaults(c: SpeedCase, which: 'grave' | 'other'): PartialCall {
   if (which === 'grave') return c.m.revolutions >= 3 ? grave(c) : null
   return unsteady(c) ?? servo(c) ?? wrongMains(c) ?? trimmerFault(c) ?? outOfReach(c)
 }

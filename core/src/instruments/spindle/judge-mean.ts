@@ -1,4 +1,4 @@
-import type { Finding, SpeedCase } from './speed-case'
+import type { PartialCall, SpeedCase } from './speed-case'
 import { remainingMove } from './trimmer'
 
 function offBy({ m, nominal }: SpeedCase): string {
@@ -8,7 +8,7 @@ function offBy({ m, nominal }: SpeedCase): string {
   return `${size.toFixed(size < 1 ? 2 : 1)} % ${off > 0 ? 'fast' : 'slow'}`
 }
 
-function nudge(c: SpeedCase): NonNullable<Finding> {
+function nudge(c: SpeedCase): NonNullable<PartialCall> {
   const { m, nominal, context, trimmer } = c
   const ifAny = trimmer === 'perhaps' ? ' Without a trimmer on this drive, it is a fault to mend.' : ''
   const first = `The speed is ${offBy(c)} and steady, so the trimmer cures it.${ifAny}`
@@ -40,12 +40,12 @@ function blindSpot({ m }: SpeedCase): string[] {
 }
 
 /** Judges the mean speed of a spindle that is steady and surely measured. */
-export function judgeMean(c: SpeedCase): NonNullable<Finding> {
+export function judgeMean(c: SpeedCase): NonNullable<PartialCall> {
   const finding = meanFinding(c)
   return finding.kind === 'mend' ? finding : { ...finding, reasons: [...finding.reasons, ...blindSpot(c)] }
 }
 
-function meanFinding(c: SpeedCase): NonNullable<Finding> {
+function meanFinding(c: SpeedCase): NonNullable<PartialCall> {
   const { m, narrow, wide, context, trimmer } = c
   const mean = m.rpm.mean
   if (!narrow || !wide) {

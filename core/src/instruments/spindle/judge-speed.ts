@@ -1,5 +1,5 @@
-import { findMechanism, nearestNominal, speedBands, type Mechanism, type SpeedBand } from '../mechanisms'
-import type { Call } from '../observations'
+import { findMechanism, nearestNominal, speedBands, type Mechanism, type SpeedBand } from '../../drives'
+import type { Call } from '../../base/observations'
 import { judgeDoubt } from './judge-doubt'
 import { judgeFaults } from './judge-faults'
 import { judgeMean } from './judge-mean'
@@ -12,7 +12,11 @@ export interface SpeedVerdict extends Call {
   readonly wide: SpeedBand | null
 }
 
-function trimmerOf(mechanism: Mechanism, context: SpeedContext): SpeedCase['trimmer'] {
+/** Whether a trimmer can be counted on, by what is known of the drive and of its class. */
+export function trimmerOf(
+  mechanism: Mechanism,
+  context: Pick<SpeedContext, 'motor' | 'hasTrimmer'>,
+): SpeedCase['trimmer'] {
   if (context.motor === 'ac') return 'no'
   if (context.hasTrimmer !== undefined) return context.hasTrimmer ? 'yes' : 'no'
   switch (mechanism.speed.trimmer.value) {
@@ -32,7 +36,7 @@ function trimmerOf(mechanism: Mechanism, context: SpeedContext): SpeedCase['trim
  */
 export function judgeSpeed(m: SpeedMeasurement | null, context: SpeedContext): SpeedVerdict {
   const mechanism = findMechanism(context.mechanism)
-  const nominal = context.nominalRpm ?? (m ? nearestNominal(mechanism, m.rpm.mean) : mechanism.speed.nominal[0].value)
+  const nominal = context.nominalRpm ?? (m ? nearestNominal(mechanism, m.rpm.mean) : mechanism.speed.nominal[0]!.value)
   const { narrow, wide } = speedBands(mechanism, nominal)
   const frame = { nominalRpm: nominal, narrow, wide }
   if (!m) {

@@ -1,4 +1,4 @@
-import { mean, sampleDeviation, t95 } from '../numbers'
+import { mean, sampleDeviation, t95 } from '../../base/numbers'
 
 export interface MeanSpeed {
   readonly mean: number
@@ -7,7 +7,10 @@ export interface MeanSpeed {
   readonly high95: number | null
 }
 
-/** Variance of the mean of a series whose values may depend on their neighbours (Newey and West 1987, Bartlett weights). */
+/**
+ * Variance of the mean of a series whose values may depend on their neighbours (Newey and West 1987, Bartlett
+ * weights).
+ */
 function varianceOfMean(xs: Float64Array): number {
   const n = xs.length
   const m = mean(xs)
@@ -15,10 +18,10 @@ function varianceOfMean(xs: Float64Array): number {
   if (n < 10) return deviation ** 2 / n
   const lags = Math.ceil(4 * (n / 100) ** (2 / 9)) + Math.floor(n / 50)
   let total = 0
-  for (let i = 0; i < n; i++) total += (xs[i] - m) ** 2
+  for (let i = 0; i < n; i++) total += (xs[i]! - m) ** 2
   for (let lag = 1; lag <= lags; lag++) {
     let s = 0
-    for (let i = lag; i < n; i++) s += (xs[i] - m) * (xs[i - lag] - m)
+    for (let i = lag; i < n; i++) s += (xs[i]! - m) * (xs[i - lag]! - m)
     total += 2 * (1 - lag / (lags + 1)) * s
   }
   // A mean over n turns is known at least as badly as its two end pulses allow.

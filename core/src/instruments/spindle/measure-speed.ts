@@ -1,6 +1,6 @@
-import { ParameterError } from '../errors'
-import { mean, quantile, sampleDeviation } from '../numbers'
-import type { Pulleys } from '../drivetrain'
+import { ParameterError } from '../../base/errors'
+import { mean, quantile, sampleDeviation } from '../../base/numbers'
+import type { Pulleys } from '../../drives'
 import { cleanIntervals, type CleanIntervals, type Discarded } from './clean-intervals'
 import { findComponents } from './components'
 import { fitDrift, type Drift } from './drift'
@@ -22,7 +22,10 @@ export interface MeasureOptions {
 }
 
 export interface Variation {
-  /** Largest deviation of the speed from its slow course, zero to peak, %; the 99.5th percentile from 200 intervals on. */
+  /**
+   * Largest deviation of the speed from its slow course, zero to peak, %; the 99.5th percentile from 200 intervals
+   * on.
+   */
   readonly peakPercent: number
   readonly rmsPercent: number
   /** Of whole turns against each other, zero to peak, %. */
@@ -83,12 +86,12 @@ function variationOf(
 ): Variation {
   const size = deviation.map(Math.abs)
   const peak = size.length >= 200 ? quantile(size, 0.995) : size.reduce((a, b) => Math.max(a, b), 0)
-  const turnToTurn = turnsS.reduce((worst, t, i) => Math.max(worst, Math.abs(60 / t / turnTrend[i] - 1)), 0)
+  const turnToTurn = turnsS.reduce((worst, t, i) => Math.max(worst, Math.abs(60 / t / turnTrend[i]! - 1)), 0)
   let within: number | null = null
   if (marks > 1) {
     const residual: number[] = []
     for (let i = 0; i + marks <= deviation.length; i += marks) {
-      if (intervals.mark[i + marks - 1] - intervals.mark[i] !== marks - 1) continue
+      if (intervals.mark[i + marks - 1]! - intervals.mark[i]! !== marks - 1) continue
       const turn = deviation.subarray(i, i + marks)
       const m = mean(turn)
       for (const d of turn) residual.push(Math.abs(d - m))
@@ -128,7 +131,7 @@ export function measureSpeed(input: PulseTrain, options: MeasureOptions = {}): S
   const lengths = pulses > 1 && !even ? removePattern(intervals, pulses) : intervals.lengthS
   const speeds = lengths.map(d => 60 / d / pulses)
   const drift = fitDrift(intervals.startS, speeds)
-  const deviation = speeds.map((s, i) => s / drift.trend[i] - 1)
+  const deviation = speeds.map((s, i) => s / drift.trend[i]! - 1)
   const turnDrift = fitDrift(
     turns.startS,
     turns.lengthS.map(t => 60 / t),
@@ -149,6 +152,6 @@ export function measureSpeed(input: PulseTrain, options: MeasureOptions = {}): S
     discarded: intervals.discarded,
     faultShare: intervals.faults / (count + intervals.faults),
     series: { timeS: intervals.startS, rpm: speeds },
-    spanS: starts[starts.length - 1] - starts[0],
+    spanS: starts[starts.length - 1]! - starts[0]!,
   }
 }

@@ -1,4 +1,4 @@
-import { turningParts, type Pulleys } from '../drivetrain'
+import { turningParts, type Pulleys } from '../../drives'
 import { sinc, type Component } from './components'
 
 export interface NamedComponent extends Component {
@@ -21,7 +21,8 @@ function fold(cyclesPerMark: number): number {
 /**
  * Puts names to periodic parts. A part too fast for the marks shows at a folded rate and much reduced; where the
  * pulleys say so, its true rate and depth are put in their place.
- * @param marksPerTurn pulses a turn @param marks number of intervals analysed: it limits how finely rates are told apart
+ * @param marksPerTurn pulses a turn
+ * @param marks number of intervals analysed: it limits how finely rates are told apart
  */
 export function nameComponents(
   components: readonly Component[],

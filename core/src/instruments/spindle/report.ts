@@ -1,4 +1,4 @@
-import type { CallKind, Observation } from '../observations'
+import type { CallKind, Observation } from '../../base/observations'
 import type { SpeedMeasurement } from './measure-speed'
 import type { SpeedVerdict } from './judge-speed'
 

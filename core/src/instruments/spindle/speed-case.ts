@@ -1,5 +1,5 @@
-import type { Mechanism, MechanismId, SpeedBand } from '../mechanisms'
-import type { CallKind } from '../observations'
+import type { Mechanism, MechanismId, SpeedBand } from '../../drives'
+import type { CallKind } from '../../base/observations'
 import type { SpeedMeasurement } from './measure-speed'
 import type { TrimmerKnowledge, TrimmerReading } from './trimmer'
 
@@ -36,4 +36,4 @@ export interface SpeedCase {
 }
 
 /** A partial answer of one judge: null passes the case on to the next. */
-export type Finding = { readonly kind: CallKind; readonly reasons: readonly string[]; readonly next: string } | null
+export type PartialCall = { readonly kind: CallKind; readonly reasons: readonly string[]; readonly next: string } | null

@@ -1,5 +1,5 @@
-import type { SpeedContext, SpeedSchool } from '../spindle'
-import type { DriveFacts } from './drive'
+import type { SpeedContext, SpeedSchool } from './speed-case'
+import type { DriveFacts } from '../../log'
 
 /** What a drive's speed is judged by: its facts and the workshop's school. */
 export function speedContextOf(drive: DriveFacts, school: SpeedSchool): SpeedContext {

@@ -1,6 +1,6 @@
-import { guessSpindleChannel, type Capture, type CaptureChannel } from '../captures'
-import { InputError } from '../errors'
-import { findMechanism } from '../mechanisms'
+import { guessSpindleChannel, type Capture, type CaptureChannel } from '../../signals/captures'
+import { InputError } from '../../base/errors'
+import { findMechanism } from '../../drives'
 import { judgeSpeed, type SpeedVerdict } from './judge-speed'
 import { measureSpeed, type MeasureOptions, type SpeedMeasurement } from './measure-speed'
 import { pulsesFromEdges, type PulseTrain } from './pulse-train'
@@ -57,7 +57,7 @@ export function speedFromPulses(
   options: MeasureOptions,
   context: SpeedContext,
 ): Omit<JudgedSpeed, 'channel'> {
-  const nominalRpm = context.nominalRpm ?? findMechanism(context.mechanism).speed.nominal[0].value
+  const nominalRpm = context.nominalRpm ?? findMechanism(context.mechanism).speed.nominal[0]!.value
   const measurement = measureSpeed(train, { nominalRpm, ...options })
   return { measurement, verdict: judgeSpeed(measurement, withTrimmer(measurement, context)) }
 }

@@ -1,4 +1,4 @@
-import { ParameterError } from '../errors'
+import { ParameterError } from '../../base/errors'
 import { strobeBars } from './strobe'
 
 export interface StrobeDiscOptions {

@@ -1,5 +1,5 @@
-import { ParameterError } from '../errors'
-import { mean, sampleDeviation, t95 } from '../numbers'
+import { ParameterError } from '../../base/errors'
+import { mean, sampleDeviation, t95 } from '../../base/numbers'
 
 export interface StrobeBars {
   /** Whole number of bars. */
@@ -56,7 +56,7 @@ export function rpmFromCreep(
   positive(mainsHz, 'mains frequency')
   if (tapsS.length < 2)
     throw new ParameterError(`${tapsS.length} tap`, 'at least two, one as each bar passes', { field: 'taps' })
-  const gaps = tapsS.slice(1).map((t, i) => t - tapsS[i])
+  const gaps = tapsS.slice(1).map((t, i) => t - tapsS[i]!)
   if (gaps.some(g => !(g > 0)))
     throw new ParameterError('a tap comes before the one it follows', 'times that increase', { field: 'taps' })
   const sign = direction === 'forward' ? 1 : -1

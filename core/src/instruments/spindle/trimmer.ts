@@ -1,11 +1,13 @@
-import { ParameterError } from '../errors'
+import { ParameterError } from '../../base/errors'
 
 /** A speed reading, and the move of the trimmer that led to it. */
 export interface TrimmerReading {
   readonly rpm: number
   /** Half-width of the reading's 95 % interval, r/min. */
   readonly uncertainty: number
-  /** Turns of the screw since the reading before: positive to the right (clockwise), negative to the left, 0 for none. */
+  /**
+   * Turns of the screw since the reading before: positive to the right (clockwise), negative to the left, 0 for none.
+   */
   readonly movedTurns: number
 }
 
@@ -33,8 +35,8 @@ export function learnTrimmer(readings: readonly TrimmerReading[]): TrimmerKnowle
     .slice(1)
     .map((r, i) => ({
       turns: r.movedTurns,
-      change: r.rpm - readings[i].rpm,
-      noise: Math.hypot(r.uncertainty, readings[i].uncertainty, r.rpm * 1e-4),
+      change: r.rpm - readings[i]!.rpm,
+      noise: Math.hypot(r.uncertainty, readings[i]!.uncertainty, r.rpm * 1e-4),
     }))
     .filter(m => Math.abs(m.turns) > 1e-6)
   if (moves.length === 0) return { answer: 'untried', rpmPerTurn: null, moves: 0 }
@@ -56,7 +58,7 @@ export function learnTrimmer(readings: readonly TrimmerReading[]): TrimmerKnowle
 
   let silent = 0
   for (let i = moves.length - 1; i >= 0; i--) {
-    const m = moves[i]
+    const m = moves[i]!
     const expected = rpmPerTurn === null ? Infinity : Math.abs(rpmPerTurn * m.turns)
     // Where the answer would have drowned in the noise, silence proves nothing.
     if (

@@ -7,15 +7,15 @@ export function turnsOf(intervals: CleanIntervals, pulses: number): { startS: Fl
   const lengths: number[] = []
   for (let i = 0; i + pulses <= lengthS.length;) {
     const last = i + pulses - 1
-    if (mark[last] - mark[i] !== pulses - 1) {
+    if (mark[last]! - mark[i]! !== pulses - 1) {
       // A missed mark inside: go on behind it.
       do i++
-      while (i < lengthS.length && mark[i] === mark[i - 1] + 1)
+      while (i < lengthS.length && mark[i] === mark[i - 1]! + 1)
       continue
     }
     let length = 0
-    for (let k = i; k <= last; k++) length += lengthS[k]
-    starts.push(startS[i])
+    for (let k = i; k <= last; k++) length += lengthS[k]!
+    starts.push(startS[i]!)
     lengths.push(length)
     i += pulses
   }
@@ -31,16 +31,16 @@ export function removePattern(intervals: CleanIntervals, pulses: number): Float6
   const total = new Float64Array(pulses)
   const count = new Float64Array(pulses)
   for (let i = 0; i < lengthS.length; i++) {
-    const place = ((mark[i] % pulses) + pulses) % pulses
-    total[place] += lengthS[i]
-    count[place]++
+    const place = ((mark[i]! % pulses) + pulses) % pulses
+    total[place]! += lengthS[i]!
+    count[place]!++
   }
   const means = total.map((t, i) => (count[i] ? t / count[i] : 0))
-  const seen = means.filter((_, i) => count[i] > 0)
+  const seen = means.filter((_, i) => count[i]! > 0)
   const overall = seen.reduce((a, b) => a + b, 0) / Math.max(1, seen.length)
   // With fewer than two turns there is no pattern to tell from chance.
   if (lengthS.length < 2 * pulses) return lengthS
-  return lengthS.map((d, i) => (d * overall) / means[((mark[i] % pulses) + pulses) % pulses])
+  return lengthS.map((d, i) => (d * overall) / means[((mark[i]! % pulses) + pulses) % pulses]!)
 }
 
 /** Longest gap, in marks, that is bridged by a straight line. */
@@ -52,14 +52,14 @@ export function longestRun(intervals: CleanIntervals, values: Float64Array): Flo
   let best: number[] = []
   let run: number[] = []
   for (let i = 0; i < values.length; i++) {
-    const missing = i === 0 ? 0 : mark[i] - mark[i - 1] - 1
+    const missing = i === 0 ? 0 : mark[i]! - mark[i - 1]! - 1
     if (missing > BRIDGE) {
       if (run.length > best.length) best = run
       run = []
     } else {
-      for (let k = 1; k <= missing; k++) run.push(values[i - 1] + ((values[i] - values[i - 1]) * k) / (missing + 1))
+      for (let k = 1; k <= missing; k++) run.push(values[i - 1]! + ((values[i]! - values[i - 1]!) * k) / (missing + 1))
     }
-    run.push(values[i])
+    run.push(values[i]!)
   }
   if (run.length > best.length) best = run
   return new Float64Array(best)

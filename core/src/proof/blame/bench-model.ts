@@ -1,5 +1,5 @@
-import type { JointModel } from '../../inference'
-import { logSum } from '../../numbers'
+import type { JointModel } from '../../base/inference'
+import { logSum } from '../../base/numbers'
 import {
   atPlace,
   caseNumber,
@@ -27,7 +27,8 @@ const HEAD_OFF = 3
 /** Places of a disk: two heads, three zones. */
 const PLACES = 6
 /**
- * What one head of a drive read of a disk: its zones have reader and writer in common. With its number and its variables, so that what is
+ * What one head of a drive read of a disk: its zones have reader and writer in common. With its number and its
+ * variables, so that what is
  * known of it is found quickly; −1 for a writer's head that is none of ours.
  */
 interface SideRead {
@@ -44,7 +45,8 @@ interface SideRead {
 }
 
 /**
- * All that can be behind some reads: drives with their heads, and writers, are the variables; what a disk is, is summed out, as given
+ * All that can be behind some reads: drives with their heads, and writers, are the variables; what a disk is, is
+ * summed out, as given
  * the drives the disks know nothing of each other.
  */
 export class BenchModel implements JointModel {
@@ -233,7 +235,10 @@ export class BenchModel implements JointModel {
     return logs.map(l => Math.exp(l - all))
   }
 
-  /** What a head would read of a disk that it did not read: the share of each zone's sectors, for each state of the disk. */
+  /**
+   * What a head would read of a disk that it did not read: the share of each zone's sectors, for each state of the
+   * disk.
+   */
   shares(disk: number, drive: number, head: Head, config: readonly number[]): number[][] {
     const side = this.sideOf({ disk, drive, head, places: [] }, -1)
     const c = this.caseOf(side, config)

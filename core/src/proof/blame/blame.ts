@@ -1,5 +1,5 @@
-import { marginalsOf, searchPosterior } from '../../inference'
-import type { Call } from '../../observations'
+import { marginalsOf, searchPosterior } from '../../base/inference'
+import type { Call } from '../../base/observations'
 import { BenchModel, type Subject } from './bench-model'
 import { nextReads } from './next-read'
 import {
@@ -39,7 +39,7 @@ export const BLAME_CAUSES = {
   },
   'drive-speed': { label: 'its speed', call: 'nudge', next: 'Measure it at Speed.' },
   'writer-off': {
-    label: 'a writer beside its tracks',
+    label: 'written by a misaligned drive',
     call: 'leave',
     next: 'Leave the drives that read it alone; write the disk anew on a trusted drive.',
   },
@@ -80,7 +80,10 @@ export interface BlameAnswer {
   readonly places: number
 }
 
-/** Configurations that are looked into: many where little was read, few where much was, as much evidence leaves few that count. */
+/**
+ * Configurations that are looked into: many where little was read, few where much was, as much evidence leaves few
+ * that count.
+ */
 const lookedInto = (places: number) => Math.max(20, Math.round(20_000 / Math.max(1, places)))
 /** One in three thousand of the likeliest: what is less changes no figure that is shown. */
 const NEGLIGIBLE = 8
@@ -174,7 +177,7 @@ export function whoIsToBlame(
         ],
         next: `Measure its speed: that tells the two apart.${next[0] ? ` Or read ${next[0].disk} in ${next[0].drive}.` : ''}`,
       }
-    const one = failing.length === 1 && tries === 1 ? 'One failure condemns nothing.' : ''
+    const one = failing.length === 1 && tries === 1 ? 'One failure is not enough evidence.' : ''
     const top = blamed.slice(0, 2).map(b => `${BLAME_CAUSES[b.cause].label} (${named(b)}) ${percent(b.probability)}`)
     return {
       kind: 'unknown',

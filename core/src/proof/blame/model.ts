@@ -10,7 +10,10 @@ export const HEAD_STATES = ['sound', 'dirty', 'dead', 'off track'] as const
 export type DiskState =
   { readonly kind: 'good' | 'bad' | 'density' | 'narrow' } | { readonly kind: 'spot'; readonly place: number }
 
-/** Shares of sectors that still read, outer to inner: from memory of what comes across a bench. What is short in wavelength suffers first. */
+/**
+ * Shares of sectors that still read, outer to inner: from memory of what comes across a bench. What is short in
+ * wavelength suffers first.
+ */
 const DIRTY = [0.9, 0.7, 0.35] as const
 const DENSITY = [0.8, 0.5, 0.15] as const
 const DEAD = 0.01
@@ -24,8 +27,10 @@ const OFF_SPEED = [1, 0.35, 0.55] as const
 const STRAY = 0.004
 
 /**
- * How reader and writer stand to each other, for one head, as one number: what is with the reader's head beside its being off track (sound,
- * dirty, dead) + 3 × how many of both are beside the track + 9 × how many are off speed. A drive that reads its own writing has neither.
+ * How reader and writer stand to each other, for one head, as one number: what is with the reader's head beside its
+ * being off track (sound,
+ * dirty, dead) + 3 × how many of both are beside the track + 9 × how many are off speed. A drive that reads its own
+ * writing has neither.
  */
 export const caseNumber = (head: number, offTrack: number, offSpeed: number): number =>
   head + 3 * offTrack + 9 * offSpeed
@@ -43,7 +48,10 @@ function shareOf(at: number, zone: number, c: number, wide: boolean): number {
   return (1 - STRAY) * byDisk * byHead * OFF_TRACK[Math.floor(c / 3) % 3]! * OFF_SPEED[Math.floor(c / 9)]!
 }
 
-/** Share of sectors that read in a place (head × 3 + zone) in a case. @param wide whether the reader's head is wider than what a narrow writer leaves */
+/**
+ * Share of sectors that read in a place (head × 3 + zone) in a case.
+ * @param wide whether the reader's head is wider than what a narrow writer leaves
+ */
 export const readingShare = (disk: DiskState, place: number, c: number, wide: boolean): number =>
   shareOf(atPlace(disk, place), place % 3, c, wide)
 
@@ -51,12 +59,18 @@ export const readingShare = (disk: DiskState, place: number, c: number, wide: bo
 const COUNTED = 12
 /** How much the share differs from one time to another: parameters of the beta distribution add up to it. */
 const SPREAD = 3
-/** What one disk does in one drive has one cause in common: its places count for this share of what independent ones would. */
+/**
+ * What one disk does in one drive has one cause in common: its places count for this share of what independent ones
+ * would.
+ */
 const TEMPER = 0.6
 /** What was worked out, by what the disk does, zone, case, width, sectors that read and sectors in all. */
 const known = new Float64Array(AT_PLACE.length * 3 * CASES * 2 * (COUNTED + 1) ** 2).fill(Number.NaN)
 
-/** Logarithm of the probability that so many sectors of a place read: beta-binomial, so that one surprise condemns nothing. */
+/**
+ * Logarithm of the probability that so many sectors of a place read: beta-binomial, so that one surprise condemns
+ * nothing.
+ */
 export function placeLikelihood(
   good: number,
   sectors: number,

@@ -1,4 +1,4 @@
-import type { Explained } from '../../inference'
+import type { Explained } from '../../base/inference'
 import type { BenchModel } from './bench-model'
 import type { Head } from './model'
 import { placeFails } from './reads'
@@ -20,8 +20,10 @@ const MOST = 24
 const SECTORS = 3
 
 /**
- * What reading a disk in a drive would tell, for every pair that was not read yet: the mutual information between whether each head reads
- * the disk and what may be behind the failures so far. Whatever had no part in one is averaged over: to learn that a drive which nobody
+ * What reading a disk in a drive would tell, for every pair that was not read yet: the mutual information between
+ * whether each head reads
+ * the disk and what may be behind the failures so far. Whatever had no part in one is averaged over: to learn that a
+ * drive which nobody
  * read anything in is dirty settles nothing.
  */
 export function nextReads(model: BenchModel, explained: readonly Explained[]): NextRead[] {
@@ -72,7 +74,10 @@ export function nextReads(model: BenchModel, explained: readonly Explained[]): N
     return { bits: Math.max(0, entropy(all) - within), reads: all.at(-1)! }
   }
 
-  /** Chance that one head reads all of a disk, for each state of the disk; a reader that is not suspected may be whatever it may be. */
+  /**
+   * Chance that one head reads all of a disk, for each state of the disk; a reader that is not suspected may be
+   * whatever it may be.
+   */
   function chances(disk: number, drive: number, head: Head, { config, conditionals }: Explained): number[] {
     const wholeIn = (c: readonly number[]) =>
       model.shares(disk, drive, head, c).map(zones => zones.reduce((q, share) => q * share ** SECTORS, 1))

@@ -1,7 +1,6 @@
 import Papa from 'papaparse'
-import { InputError } from '../../errors'
-import type { BlameDisk, BlameDrive, BlameRead, ZoneName } from './reads'
-import { ZONE_NAMES } from './reads'
+import { InputError } from '../../base/errors'
+import { ZONE_NAMES, type BlameDisk, type BlameDrive, type BlameRead, type ZoneName } from './reads'
 
 export interface BlameTable {
   readonly disks: readonly BlameDisk[]
@@ -13,7 +12,8 @@ const COLUMNS = ['disk', 'writer', 'drive', 'head', 'zone', 'good', 'sectors'] a
 const MOST_ROWS = 200_000
 
 /**
- * Reads of a bench as CSV (RFC 4180): disk, writer (empty where nobody knows), drive, head (0 or 1), zone (outer, middle or inner), good, sectors.
+ * Reads of a bench as CSV (RFC 4180): disk, writer (empty where nobody knows), drive, head (0 or 1), zone (outer,
+ * middle or inner), good, sectors.
  * A writer of the name of a drive is that drive.
  * @throws InputError with the line
  */

@@ -1,4 +1,5 @@
-import { ZONES, type Zone } from '../../carriage'
+import { ZONES, type Zone } from '../../drives'
+import type { SourceId } from '../../base/observations'
 import type { Head } from './model'
 
 export const ZONE_NAMES = ZONES
@@ -12,6 +13,8 @@ export interface BlameRead {
   readonly zone: ZoneName
   readonly good: number
   readonly sectors: number
+  /** How it was counted; by the host’s own program where it is not said. */
+  readonly source?: SourceId
 }
 
 export interface BlameDisk {
@@ -55,7 +58,8 @@ export const placeFails = (p: Pick<PlaceRead, 'good' | 'sectors'>): boolean => p
 const MOSTLY_LOST = 0.5
 
 /**
- * Takes the tries of each place together. What read once is there: the best try counts, and tries that disagree are said to.
+ * Takes the tries of each place together. What read once is there: the best try counts, and tries that disagree are
+ * said to.
  * Disks and drives are given by their indices; reads of others are left out.
  */
 export function poolReads(

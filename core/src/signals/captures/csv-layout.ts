@@ -1,4 +1,4 @@
-import { InputError } from '../errors'
+import { InputError } from '../../base/errors'
 import type { ReadOptions, TimeUnit } from './capture'
 
 const UNIT_SECONDS: Readonly<Record<TimeUnit, number>> = { s: 1, ms: 1e-3, us: 1e-6, ns: 1e-9 }
@@ -38,7 +38,7 @@ function findDelimiter(line: string): string {
 function announcedRate(comments: readonly string[]): number | null {
   for (const line of comments) {
     const m = /sample\s*-?rate\s*(?:[:=]\s*)?([\d.]+)\s*([kMG]?)(?:Hz|S\/s|Sa\/s)?/i.exec(line)
-    if (m) return Number(m[1]) * ({ '': 1, k: 1e3, K: 1e3, M: 1e6, m: 1e6, G: 1e9, g: 1e9 }[m[2]] ?? 1)
+    if (m) return Number(m[1]) * ({ '': 1, k: 1e3, K: 1e3, M: 1e6, m: 1e6, G: 1e9, g: 1e9 }[m[2]!] ?? 1)
   }
   return null
 }
@@ -48,7 +48,7 @@ function announcedNames(comments: readonly string[]): string[] | null {
   for (const line of comments) {
     const m = /channels?\s*(?:\([^)]*\)\s*)?:\s*(\S.*)$/i.exec(line)
     if (m)
-      return m[1]
+      return m[1]!
         .split(',')
         .map(s => s.trim())
         .filter(Boolean)
@@ -61,7 +61,7 @@ function unitInHeading(heading: string): TimeUnit | null {
     heading.trim(),
   )
   if (!m) return null
-  const unit = m[1].toLowerCase()
+  const unit = m[1]!.toLowerCase()
   if (unit.startsWith('ms') || unit.startsWith('milli')) return 'ms'
   if (unit.startsWith('us') || unit.startsWith('µ') || unit.startsWith('μ') || unit.startsWith('micro')) return 'us'
   if (unit.startsWith('n')) return 'ns'
@@ -71,10 +71,10 @@ function unitInHeading(heading: string): TimeUnit | null {
 const toNumber = (cell: string, decimalComma: boolean) => Number(decimalComma ? cell.replace(',', '.') : cell)
 
 function looksLikeTime(rows: readonly string[][], decimalComma: boolean): boolean {
-  const first = rows.map(r => r[0].trim())
+  const first = rows.map(r => r[0]!.trim())
   if (!first.every(isNumber)) return false
   const t = first.map(c => toNumber(c, decimalComma))
-  for (let i = 1; i < t.length; i++) if (t[i] < t[i - 1]) return false
+  for (let i = 1; i < t.length; i++) if (t[i]! < t[i - 1]!) return false
   return t.length > 1 && t.some(x => x !== 0 && x !== 1)
 }
 
@@ -94,12 +94,12 @@ export function findCsvLayout(
   const probe = lines[Math.min(1, lines.length - 1)] ?? ''
   const delimiter = findDelimiter(probe)
   const rows = lines.slice(0, 50).map(l => l.split(delimiter).map(c => c.trim().replace(/^"(.*)"$/, '$1')))
-  const hasHeading = rows[0].some(c => !isNumber(c) && !LEVEL_WORD.test(c))
+  const hasHeading = rows[0]!.some(c => !isNumber(c) && !LEVEL_WORD.test(c))
   const body = hasHeading ? rows.slice(1) : rows
   const where = { file, line: firstLine + (hasHeading ? 1 : 0) }
   if (body.length === 0) throw new InputError('there are no rows of data', 'times and levels below the heading', where)
   const decimalComma = delimiter !== ',' && body.some(r => r.some(c => /^[+-]?\d+,\d+(?:e[+-]?\d+)?$/i.test(c)))
-  const heading = hasHeading ? rows[0] : []
+  const heading = hasHeading ? rows[0]! : []
   const notices: string[] = []
 
   const named = heading.findIndex(h => /^\W*(?:time|t|timestamp|zeit|sec|seconds?|x)\b/i.test(h) || /^time/i.test(h))
@@ -108,7 +108,7 @@ export function findCsvLayout(
   if (named >= 0) timeColumn = named
   else if (!sampleRateHz && looksLikeTime(body, decimalComma)) timeColumn = 0
   if (timeColumn === null && !sampleRateHz) {
-    const cell = body[0][0]
+    const cell = body[0]![0]!
     if (!isNumber(cell) && !LEVEL_WORD.test(cell))
       throw new InputError(`"${cell.slice(0, 40)}" is neither a time nor a level`, 'rows of times and levels', where)
     throw new InputError(
@@ -125,7 +125,7 @@ export function findCsvLayout(
     else notices.push('The time column states no unit; seconds were assumed.')
   }
   const fallback = announcedNames(comments)
-  const width = Math.max(heading.length, body[0].length)
+  const width = Math.max(heading.length, body[0]!.length)
   const columns: { index: number; name: string }[] = []
   for (let index = 0; index < width; index++) {
     if (index === timeColumn) continue

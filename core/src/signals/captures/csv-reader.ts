@@ -1,6 +1,6 @@
 import Papa from 'papaparse'
 import { strFromU8 } from 'fflate'
-import { InputError, LimitError } from '../errors'
+import { InputError, LimitError } from '../../base/errors'
 import { DEFAULT_MAX_EDGES, type Capture, type CaptureChannel, type FormatReader, type ReadOptions } from './capture'
 import { AnalogueColumn, LogicColumn, logicLevel, type CsvColumn } from './csv-column'
 import { findCsvLayout, isComment, type CsvLayout } from './csv-layout'
@@ -69,7 +69,7 @@ export class CsvReader implements FormatReader {
       const body = lines.filter(l => l.trim() !== '' && !isComment(l))
       if (body.length < LOOKAHEAD && !final) return
       if (body.length === 0) return
-      const first = lines.indexOf(body[0])
+      const first = lines.indexOf(body[0]!)
       const comments = lines.slice(0, first).filter(isComment)
       this.layout = findCsvLayout(comments, body, this.line + first, this.file, this.options)
       this.notices.push(...this.layout.notices)
@@ -107,7 +107,7 @@ export class CsvReader implements FormatReader {
     const rate = () => {
       if (sampleRateHz) return sampleRateHz
       const t = rows.map(r => this.number(r[timeColumn!]) * secondsPerUnit).filter(Number.isFinite)
-      const dt = (t[t.length - 1] - t[0]) / (t.length - 1)
+      const dt = (t[t.length - 1]! - t[0]!) / (t.length - 1)
       return dt > 0 ? 1 / dt : 1000
     }
     this.columns = columns.map(({ index, name }) => {
@@ -153,10 +153,10 @@ export class CsvReader implements FormatReader {
       return
     }
     for (let i = 0; i < this.columns.length; i++) {
-      const cell = row[columns[i].index]?.trim() ?? ''
-      if (!this.columns[i].add(since, cell)) {
+      const cell = row[columns[i]!.index]?.trim() ?? ''
+      if (!this.columns[i]!.add(since, cell)) {
         throw new InputError(
-          `"${cell.slice(0, 40)}" in column "${columns[i].name}"`,
+          `"${cell.slice(0, 40)}" in column "${columns[i]!.name}"`,
           'a level (0 or 1) or a voltage as in the rows above',
           where,
         )
@@ -192,7 +192,7 @@ export class CsvReader implements FormatReader {
 
 /** Bare pulse times as a channel: each pulse is drawn a twentieth of the way to the next one, at most 1 ms. */
 function pulseChannel(starts: readonly number[]): CaptureChannel {
-  const unique = starts.filter((t, i) => i === 0 || t > starts[i - 1])
+  const unique = starts.filter((t, i) => i === 0 || t > starts[i - 1]!)
   const times = new Float64Array(unique.length * 2)
   unique.forEach((t, i) => {
     const gap = (unique[i + 1] ?? t + 0.02) - t

@@ -8,16 +8,16 @@ import type { WritableChannel } from './vcd-writer'
 export function writeCsv(channels: readonly WritableChannel[]): string {
   const at = channels.map(() => 0)
   const rows: string[][] = [['Time (s)', ...channels.map(c => c.name)]]
-  const levels = () => channels.map((c, i) => String((c.edges.initial + at[i]) % 2))
+  const levels = () => channels.map((c, i) => String((c.edges.initial + at[i]!) % 2))
   rows.push(['0.000000000', ...levels()])
   for (;;) {
     let next = Infinity
     channels.forEach((c, i) => {
-      if (at[i] < c.edges.times.length) next = Math.min(next, c.edges.times[at[i]])
+      if (at[i]! < c.edges.times.length) next = Math.min(next, c.edges.times[at[i]!]!)
     })
     if (next === Infinity) break
     channels.forEach((c, i) => {
-      if (c.edges.times[at[i]] === next) at[i]++
+      if (c.edges.times[at[i]!] === next) at[i]!++
     })
     rows.push([next.toFixed(9), ...levels()])
   }

@@ -19,9 +19,9 @@ function regularity(channel: CaptureChannel): number {
   const times = channel.edges?.times
   if (!times || times.length < 6) return 0
   const gaps: number[] = []
-  for (let i = 2; i < Math.min(times.length, 1000); i += 2) gaps.push(times[i] - times[i - 2])
+  for (let i = 2; i < Math.min(times.length, 1000); i += 2) gaps.push(times[i]! - times[i - 2]!)
   gaps.sort((a, b) => a - b)
-  const middle = gaps[gaps.length >> 1]
+  const middle = gaps[gaps.length >> 1]!
   const even = gaps.filter(g => Math.abs(g - middle) < middle * 0.15).length / gaps.length
   return 3 * even
 }

@@ -1,5 +1,5 @@
 import { Gunzip } from 'fflate'
-import { InputError, LimitError } from '../errors'
+import { InputError, LimitError } from '../../base/errors'
 import { DEFAULT_MAX_BYTES } from './capture'
 
 /** Small pieces bound what one push can expand to: deflate grows at most about 1032-fold. */

@@ -11,8 +11,8 @@ export type {
   TimeUnit,
 } from './capture'
 export { writeCsv } from './csv-writer'
-export { guessSpindleChannel } from './guess-channel'
 export { GrowableDoubles } from './growable'
+export { guessSpindleChannel } from './guess-channel'
 export { readCapture } from './read-capture'
 export { MOST_SAMPLES, readWaveform, type Waveform } from './samples'
-export { stretchOf, vcdChunks, writeVcd, type VcdWriteOptions, type WritableChannel } from './vcd-writer'
+export { cutStretch, vcdChunks, writeVcd, type VcdWriteOptions, type WritableChannel } from './vcd-writer'

@@ -63,7 +63,7 @@ export class LevelTrack {
     if (this.unknownSince >= 0) this.gaps.push({ fromS: this.unknownSince, toS: end })
     if (this.dropped) return { name, edgeCount: this.edgeCount, edges: null }
     const times = this.times.take()
-    for (let i = 0; i < times.length; i++) times[i] = (times[i] - start) / unitsPerSecond
+    for (let i = 0; i < times.length; i++) times[i] = (times[i]! - start) / unitsPerSecond
     const gaps = this.gaps.map(g => ({
       fromS: (g.fromS - start) / unitsPerSecond,
       toS: (g.toS - start) / unitsPerSecond,

@@ -12,7 +12,7 @@ const ABOVE_NOISE = 5
 
 const median = (xs: readonly number[]): number => {
   const s = [...xs].sort((a, b) => a - b)
-  return s.length ? s[s.length >> 1] : 0
+  return s.length ? s[s.length >> 1]! : 0
 }
 
 /** Rising and falling crossings of one polarity. */
@@ -124,7 +124,7 @@ export class PulseFinder {
     this.up.prime(high)
     this.down.prime(low)
     this.noise = Math.min(sum / this.primer.length, Math.max(high, low) / 20)
-    for (let i = 0; i < this.primer.length; i++) this.step(this.primerT[i], this.primer[i])
+    for (let i = 0; i < this.primer.length; i++) this.step(this.primerT[i]!, this.primer[i]!)
     this.primer.length = 0
     this.primerT.length = 0
   }

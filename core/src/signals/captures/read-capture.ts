@@ -1,4 +1,4 @@
-import { AbortedError, LimitError } from '../errors'
+import { AbortedError, LimitError } from '../../base/errors'
 import {
   DEFAULT_MAX_BYTES,
   type ByteSource,

@@ -1,5 +1,5 @@
 import Papa from 'papaparse'
-import { InputError, LimitError } from '../errors'
+import { InputError, LimitError } from '../../base/errors'
 import { latin1 } from './latin1'
 import { parseWavFormat, sampleReader } from './wav-header'
 

@@ -1,4 +1,4 @@
-import { InputError } from '../errors'
+import { InputError } from '../../base/errors'
 import type { CaptureFormat } from './capture'
 import { latin1 } from './latin1'
 
@@ -64,7 +64,7 @@ const EXTENSIONS: Readonly<Record<string, CaptureFormat>> = {
 
 /** A sentence where the extension promises another format than the content holds; null where they agree. */
 export function extensionNotice(file: string, format: CaptureFormat): string | null {
-  const ext = /\.([a-z0-9]+)(?:\.gz)?$/i.exec(file)?.[1].toLowerCase()
+  const ext = /\.([a-z0-9]+)(?:\.gz)?$/i.exec(file)?.[1]!.toLowerCase()
   const promised = ext ? EXTENSIONS[ext] : undefined
   if (!ext || promised === format) return null
   return `The name ends in .${ext}, but the content is ${format.toUpperCase()} and was read as that.`

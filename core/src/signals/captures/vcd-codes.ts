@@ -36,6 +36,6 @@ export class VcdCodes {
 
   /** The track of a code; -1 for none. */
   find(code: number): number {
-    return code < TABLE ? this.table[code] : (this.long.get(code) ?? -1)
+    return code < TABLE ? this.table[code]! : (this.long.get(code) ?? -1)
   }
 }

@@ -1,4 +1,4 @@
-import { InputError, LimitError } from '../errors'
+import { InputError, LimitError } from '../../base/errors'
 
 /** A one-bit variable declared in a VCD header. */
 export interface VcdVariable {
@@ -36,7 +36,7 @@ function parseTimescale(words: string[], file: string): number {
       { file, field: '$timescale' },
     )
   }
-  return UNITS_PER_SECOND[m[2]] / Number(m[1])
+  return UNITS_PER_SECOND[m[2]!]! / Number(m[1])
 }
 
 /**
@@ -52,7 +52,7 @@ export function parseVcdHeader(text: string, file: string): VcdHeader {
   let wide = 0
   let reals = 0
   for (let i = 0; i < words.length; i++) {
-    if (!words[i].startsWith('$')) continue
+    if (!words[i]!.startsWith('$')) continue
     const end = words.indexOf('$end', i + 1)
     if (end < 0) throw new InputError(`${words[i]} is never closed`, 'a matching $end', { file })
     const args = words.slice(i + 1, end)
@@ -67,7 +67,7 @@ export function parseVcdHeader(text: string, file: string): VcdHeader {
         scopes.pop()
         break
       case '$var': {
-        const [kind, width, code, ...name] = args
+        const [kind = '', width = '', code, ...name] = args
         if (!code || name.length === 0 || !/^\d+$/.test(width)) {
           throw new InputError(
             `a $var declaration reads "${args.join(' ').slice(0, 60)}"`,

@@ -1,4 +1,4 @@
-import { InputError } from '../errors'
+import { InputError } from '../../base/errors'
 import { latin1 } from './latin1'
 import { DEFAULT_MAX_EDGES, type Capture, type FormatReader, type ReadOptions } from './capture'
 import { LevelTrack } from './level-track'
@@ -86,6 +86,8 @@ export class VcdReader implements FormatReader {
     return new InputError(problem, expected, { file: this.file, line: this.lines, byteOffset: this.bytes })
   }
 
+  // The loop over every byte of a recording: a call for each state would cost more than the work in it.
+  // eslint-disable-next-line complexity, max-lines-per-function
   private scan(b: Uint8Array): void {
     const n = b.length
     const { table } = this.codes
@@ -93,7 +95,7 @@ export class VcdReader implements FormatReader {
     let { state, code, codeLength, partial, digits } = this
     let i = 0
     while (i < n) {
-      let c = b[i]
+      let c = b[i]!
       switch (state) {
         case State.Between:
           i++
@@ -104,7 +106,7 @@ export class VcdReader implements FormatReader {
             partial = 0
             digits = 0
           } else if (LEVEL[c] !== 255) {
-            this.level = LEVEL[c]
+            this.level = LEVEL[c]!
             code = 0
             codeLength = 0
             state = State.Code
@@ -128,7 +130,7 @@ export class VcdReader implements FormatReader {
           }
           break
         case State.Time:
-          while (i < n && (c = b[i]) > SPACE) {
+          while (i < n && (c = b[i]!) > SPACE) {
             if (c < 48 || c > 57) {
               this.bytes += i
               throw this.bad(`a time stamp holds "${String.fromCharCode(c)}"`, 'digits after #')
@@ -147,16 +149,16 @@ export class VcdReader implements FormatReader {
           }
           break
         case State.Code:
-          while (i < n && (c = b[i]) > SPACE) {
+          while (i < n && (c = b[i]!) > SPACE) {
             code = code * 95 + c - SPACE
             codeLength++
             i++
           }
           if (i < n) {
             state = State.Between
-            const track = code < TABLE ? table[code] : this.codes.find(code)
+            const track = code < TABLE ? table[code]! : this.codes.find(code)
             if (track >= 0) {
-              if (this.level !== 255) tracks[track].set(this.level, this.time)
+              if (this.level !== 255) tracks[track]!.set(this.level, this.time)
             } else if (codeLength === 0) {
               this.bytes += i
               throw this.bad('a value has no code behind it', 'the code of a declared signal')
@@ -164,14 +166,14 @@ export class VcdReader implements FormatReader {
           }
           break
         case State.VectorBits:
-          while (i < n && (c = b[i]) > SPACE) {
-            this.level = LEVEL[c]
+          while (i < n && (c = b[i]!) > SPACE) {
+            this.level = LEVEL[c]!
             i++
           }
           if (i < n) {
             code = 0
             codeLength = 0
-            while (i < n && (c = b[i]) <= SPACE) {
+            while (i < n && (c = b[i]!) <= SPACE) {
               if (c === NEWLINE) this.lines++
               i++
             }
@@ -187,7 +189,7 @@ export class VcdReader implements FormatReader {
           }
           break
         case State.Directive:
-          while (i < n && (c = b[i]) > SPACE) {
+          while (i < n && (c = b[i]!) > SPACE) {
             this.word += String.fromCharCode(c)
             if (this.word.length > 32)
               throw this.bad(
@@ -199,7 +201,7 @@ export class VcdReader implements FormatReader {
           if (i < n) state = this.directive()
           break
         case State.Comment:
-          while (i < n && (c = b[i]) > SPACE) {
+          while (i < n && (c = b[i]!) > SPACE) {
             this.word = this.word.length < 8 ? this.word + String.fromCharCode(c) : 'longword'
             i++
           }
@@ -250,7 +252,7 @@ export class VcdReader implements FormatReader {
     // A time stamp that the file's end cuts short may look earlier than it was.
     if (this.state === State.Time && this.digits > 0 && this.partial >= this.time) this.setTime(this.partial, 0)
     else if (this.state === State.Code && this.codes.find(this.code) >= 0 && this.level !== 255) {
-      this.tracks[this.codes.find(this.code)].set(this.level, this.time)
+      this.tracks[this.codes.find(this.code)]!.set(this.level, this.time)
     } else if (this.state !== State.Between && !(this.state === State.Directive && this.word === 'end')) {
       notices.push(`${this.file} breaks off within a value at byte ${this.bytes}; everything before it was read.`)
     }
@@ -260,7 +262,7 @@ export class VcdReader implements FormatReader {
     const made = new Map<number, ReturnType<LevelTrack['finish']>>()
     const channels = variables.map(({ name, code }) => {
       const track = this.codes.find(codeNumber(code))
-      const channel = made.get(track) ?? this.tracks[track].finish(name, ticksPerSecond, start, this.time)
+      const channel = made.get(track) ?? this.tracks[track]!.finish(name, ticksPerSecond, start, this.time)
       made.set(track, channel)
       return { ...channel, name }
     })

@@ -1,5 +1,5 @@
-import { ParameterError } from '../errors'
-import { lowerBound } from '../numbers'
+import { ParameterError } from '../../base/errors'
+import { lowerBound } from '../../base/numbers'
 import type { EdgeList } from './capture'
 
 export interface WritableChannel {
@@ -94,7 +94,7 @@ export function* vcdChunks(channels: readonly WritableChannel[], options: VcdWri
 }
 
 /** Channels between two times, counted from the first. */
-export function stretchOf(channels: readonly WritableChannel[], fromS: number, toS: number): WritableChannel[] {
+export function cutStretch(channels: readonly WritableChannel[], fromS: number, toS: number): WritableChannel[] {
   return channels.map(({ name, edges }) => {
     const [from, to] = [lowerBound(edges.times, fromS), lowerBound(edges.times, toS)]
     return {

@@ -1,4 +1,4 @@
-import { InputError } from '../errors'
+import { InputError } from '../../base/errors'
 
 export interface WavFormat {
   readonly channels: number

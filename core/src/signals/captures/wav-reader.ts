@@ -1,4 +1,4 @@
-import { InputError } from '../errors'
+import { InputError } from '../../base/errors'
 import { DEFAULT_MAX_EDGES, type Capture, type FormatReader, type ReadOptions } from './capture'
 import { latin1 } from './latin1'
 import { PulseFinder } from './pulse-finder'
@@ -92,7 +92,7 @@ export class WavReader implements FormatReader {
       const t = (this.frames + f) / sampleRateHz
       for (let c = 0; c < channels; c++, at += step) {
         const x = read(view, at)
-        if (Number.isFinite(x)) this.finders[c].push(t, x)
+        if (Number.isFinite(x)) this.finders[c]!.push(t, x)
       }
     }
     this.frames += frames

@@ -1,4 +1,4 @@
-import { ParameterError } from '../errors'
+import { ParameterError } from '../../base/errors'
 import type { FoundSector } from './read-sectors'
 import type { SectorToWrite } from './sector-track'
 
@@ -53,7 +53,8 @@ const VOLUME = 254
 
 /**
  * A track: for each sector self-syncing bytes, address, self-syncing bytes, data.
- * @param encode data to the bytes of a data field @throws ParameterError where it does not fit, or a sector has another size
+ * @param encode data to the bytes of a data field
+ * @throws ParameterError where it does not fit, or a sector has another size
  */
 export function writeMarkedTrack(
   sectors: readonly SectorToWrite[],

@@ -32,7 +32,8 @@ export interface DiskImage {
 const FILL = 0xa5
 
 /**
- * A flat image: sectors in order of cylinder, head and id, each once. Data are only what passed their check at least once; everything
+ * A flat image: sectors in order of cylinder, head and id, each once. Data are only what passed their check at least
+ * once; everything
  * else is filled and listed. A sector that was read on more than one visit is taken from the best of them.
  */
 export function diskImage(sectors: readonly ReadSector[], fill = FILL): DiskImage {

@@ -1,6 +1,5 @@
-import type { FluxTimes } from './flux'
+import { separate, type FluxTimes } from '../separator'
 import { ZONES } from './group-4-to-5'
-import { separate } from './separator'
 import type { Code } from './sector-track'
 
 export type TrackCode = Code | 'split MFM' | '4-to-5' | '6-and-2' | '5-and-3' | 'quick stream'
@@ -16,8 +15,10 @@ export interface Format {
 export const QUICK_RATE = 101_600
 
 /**
- * Formats of the usual disks: rate and code as in the titles of ECMA-54, -59, -69, -66, -70, -78, -99, -100, -125; 300 kbit/s is a
- * 250 kbit/s disk at 360 r/min. Group codes and the quick stream from memory: the serial drives' four zones, and cells of 4 µs.
+ * Formats of the usual disks: rate and code as in the titles of ECMA-54, -59, -69, -66, -70, -78, -99, -100, -125;
+ * 300 kbit/s is a
+ * 250 kbit/s disk at 360 r/min. Group codes and the quick stream from memory: the serial drives' four zones, and
+ * cells of 4 µs.
  */
 export const FORMATS: readonly Format[] = [
   { code: 'MFM', rate: 250_000 },
@@ -45,7 +46,10 @@ export const CODE_IDS: Readonly<Record<TrackCode, string>> = {
   'quick stream': 'quick',
 }
 
-/** What the separator counts in, s: half of a bit cell for FM and MFM, each bit having a clock half and a data half; a cell for group codes. */
+/**
+ * What the separator counts in, s: half of a bit cell for FM and MFM, each bit having a clock half and a data half; a
+ * cell for group codes.
+ */
 export const halfCellOf = (f: Format): number => (CELL_CODES.includes(f.code) ? 1 / f.rate : 0.5 / f.rate)
 
 /** Half cells (cells for group codes) in a turn of a given time. */
@@ -57,7 +61,10 @@ export const formatName = (f: Format): string => `${f.code}, ${Number((f.rate / 
 /** Transitions that are enough to tell whether a rate fits. */
 const SAMPLE = 3000
 
-/** Formats in the order in which they fit the flux: least mean phase error first, and least transitions that no code at that rate has. */
+/**
+ * Formats in the order in which they fit the flux: least mean phase error first, and least transitions that no code
+ * at that rate has.
+ */
 export function rankFormats(times: FluxTimes, formats: readonly Format[] = FORMATS): Format[] {
   const from = Math.max(0, (times.length - SAMPLE) >> 1)
   const sample = times.subarray(from, from + SAMPLE)

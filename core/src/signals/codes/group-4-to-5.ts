@@ -1,8 +1,11 @@
-import { ParameterError } from '../errors'
+import { ParameterError } from '../../base/errors'
 import type { FoundSector } from './read-sectors'
 import type { SectorToWrite } from './sector-track'
 
-/** Five cells for each half byte: never more than two without a turn of the flux, never more than eight with one (from memory). */
+/**
+ * Five cells for each half byte: never more than two without a turn of the flux, never more than eight with one (from
+ * memory).
+ */
 export const GROUPS = [
   0b01010, 0b01011, 0b10010, 0b10011, 0b01110, 0b01111, 0b10110, 0b10111, 0b01001, 0b11001, 0b11010, 0b11011, 0b01101,
   0b11101, 0b11110, 0b10101,

@@ -3,7 +3,8 @@ import type { FoundSector } from './read-sectors'
 import type { SectorToWrite } from './sector-track'
 
 /**
- * The thirty-two bytes of 5-and-3 group code, in order: high bit set, never two zeros side by side, and neither AA nor D5, which make
+ * The thirty-two bytes of 5-and-3 group code, in order: high bit set, never two zeros side by side, and neither AA
+ * nor D5, which make
  * the marks (rule from memory; it gives exactly these).
  */
 export const BYTES_OF_FIVE: readonly number[] = Array.from({ length: 128 }, (_, i) => i + 128).filter(

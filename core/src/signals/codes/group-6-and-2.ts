@@ -3,7 +3,8 @@ import type { FoundSector } from './read-sectors'
 import type { SectorToWrite } from './sector-track'
 
 /**
- * The sixty-four bytes of 6-and-2 group code, in order: high bit set, at least one pair of neighbouring ones beside it, at most one
+ * The sixty-four bytes of 6-and-2 group code, in order: high bit set, at least one pair of neighbouring ones beside
+ * it, at most one
  * pair of neighbouring zeros, and neither AA nor D5, which make the marks (rule from memory; it gives exactly these).
  */
 export const BYTES: readonly number[] = Array.from({ length: 128 }, (_, i) => i + 128).filter(b => {

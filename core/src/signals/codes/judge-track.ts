@@ -1,11 +1,14 @@
-import type { Call, Observation } from '../observations'
+import type { Call, Observation } from '../../base/observations'
 import { formatName } from './formats'
 import { STATES, type MergedSector } from './merge-turns'
 import type { ReadTrack } from './read-track'
 
 /**
- * Margin below which a read hangs by a thread, and below which it is uneasy. With Gaussian jitter the worst hundredth lies at 2.6
- * deviations; a sector of 512 bytes has some 2 800 transitions, whose worst lies at 3.5: at a margin of 1 − 2.6/3.5, a quarter, every
+ * Margin below which a read hangs with very low timing margin, and below which it is uneasy. With Gaussian jitter
+ * the worst
+ * hundredth lies at 2.6
+ * deviations; a sector of 512 bytes has some 2 800 transitions, whose worst lies at 3.5: at a margin of 1 − 2.6/3.5,
+ * a quarter, every
  * other sector fails.
  */
 export const THREAD = 0.3
@@ -70,7 +73,9 @@ export function judgeTrack(
     if (track.margin < THREAD)
       return {
         kind: 'mend',
-        reasons: [`All ${own.length} sectors read, but by a thread: ${percent(track.margin)} of the window is left.`],
+        reasons: [
+          `All ${own.length} sectors read, but with very low timing margin: ${percent(track.margin)} of the window is left.`,
+        ],
         next: 'Clean the head, look at the speed, then read another disk.',
       }
     if (track.margin < UNEASY)

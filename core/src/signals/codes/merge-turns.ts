@@ -1,4 +1,4 @@
-import { median } from '../numbers'
+import { median } from '../../base/numbers'
 import type { MeasuredSector } from './read-track'
 
 /** What became of a sector over all turns. */
@@ -90,8 +90,10 @@ function merged(tries: readonly MeasuredSector[], here: number | undefined): Mer
 }
 
 /**
- * Headers that failed their check name nothing. One that stands where a known sector stands in another turn is that sector's; what is
- * left is gathered by its place in the turn, and takes a number that is missing from the row where there are as many as places.
+ * Headers that failed their check name nothing. One that stands where a known sector stands in another turn is that
+ * sector's; what is
+ * left is gathered by its place in the turn, and takes a number that is missing from the row where there are as many
+ * as places.
  */
 function lostHeaders(
   found: readonly MeasuredSector[],

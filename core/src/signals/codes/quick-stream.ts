@@ -1,11 +1,13 @@
-import { ParameterError } from '../errors'
+import { ParameterError } from '../../base/errors'
 import { CellWriter } from './cells'
 import { crc16 } from './crc16'
 import { bytesAt, type FoundSector } from './read-sectors'
 
 /**
- * A quick disk has one spiral that is read from end to end: no headers, no cylinders, only blocks one after another. Each is a run of zeros,
- * a mark, its kind, its length in two bytes (low one first), its data and a check over all from the mark on (all from memory; hosts differ
+ * A quick disk has one spiral that is read from end to end: no headers, no cylinders, only blocks one after another.
+ * Each is a run of zeros,
+ * a mark, its kind, its length in two bytes (low one first), its data and a check over all from the mark on (all
+ * from memory; hosts differ
  * in what they put into the blocks).
  */
 const MARK = 0x80
@@ -50,7 +52,10 @@ export function quickStream(blocks: readonly QuickBlock[], length: number): Uint
   return w.done()
 }
 
-/** Blocks in a stream of half cells, numbered as they come; what fails its check keeps its number. A run of ones inside good data is none. */
+/**
+ * Blocks in a stream of half cells, numbered as they come; what fails its check keeps its number. A run of ones
+ * inside good data is none.
+ */
 export function readQuickBlocks(cells: Uint8Array): FoundSector[] {
   const found: FoundSector[] = []
   let [last, run, inside] = [-1, 0, 0]
@@ -72,7 +77,8 @@ export function readQuickBlocks(cells: Uint8Array): FoundSector[] {
     const size = head[2]! | (head[3]! << 8)
     const whole = bytesAt(cells, from, HEAD_BYTES + size + 2)
     const good = whole !== null && crc16(whole) === 0
-    // Where the recording ends before its data could, nothing can be said of it; a length that was misread is no such case.
+    // Where the recording ends before its data could, nothing can be said of it; a length that was misread is no such
+    // case.
     if (!whole && size <= 4096) continue
     const end = good ? from + (HEAD_BYTES + size + 2) * 16 : from + HEAD_BYTES * 16
     found.push({

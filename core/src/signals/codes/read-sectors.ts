@@ -29,7 +29,8 @@ interface Mark {
 }
 
 /**
- * The sectors in a stream of half cells. Marks are found by their missing clocks, wherever they lie; a data field belongs
+ * The sectors in a stream of half cells. Marks are found by their missing clocks, wherever they lie; a data field
+ * belongs
  * to the header before it, if that is near enough.
  */
 export function readSectors(cells: Uint8Array, code: Code): FoundSector[] {

@@ -1,14 +1,19 @@
-import { lowerBound } from '../numbers'
-import type { FluxTimes } from './flux'
+import { lowerBound } from '../../base/numbers'
+import {
+  TimingMeter,
+  separate,
+  SeparatorRoom,
+  type FluxTimes,
+  type Separated,
+  type SeparatorOptions,
+} from '../separator'
 import { FORMATS, halfCellOf, rankFormats, type Format, type TrackCode } from './formats'
 import { readGroupSectors } from './group-4-to-5'
 import { readFiveAndThreeSectors } from './group-5-and-3'
 import { readSixAndTwoSectors } from './group-6-and-2'
-import { TimingMeter } from './measure'
 import { readQuickBlocks } from './quick-stream'
 import { readSectors, type FoundSector } from './read-sectors'
 import { readSplitSectors } from './split-words'
-import { separate, SeparatorRoom, type Separated, type SeparatorOptions } from './separator'
 
 /** How each code's sectors are found in its cells. */
 const READERS: Readonly<Record<TrackCode, (cells: Uint8Array) => FoundSector[]>> = {
@@ -23,7 +28,10 @@ const READERS: Readonly<Record<TrackCode, (cells: Uint8Array) => FoundSector[]>>
 
 /** A sector with the timing margin that its bits had left. */
 export interface MeasuredSector extends FoundSector {
-  /** Share of the half window that the worst hundredth of its transitions left: 1 is dead on time, 0 falls into the next. */
+  /**
+   * Share of the half window that the worst hundredth of its transitions left: 1 is dead on time, 0 falls into the
+   * next.
+   */
   readonly margin: number
   readonly atS: number
 }
@@ -41,13 +49,13 @@ export interface ReadTrack {
   readonly histogram: Uint32Array
 }
 
-export type ReadOptions = Partial<SeparatorOptions>
+export type TrackReadOptions = Partial<SeparatorOptions>
 
 /** Nothing of it leaves {@link readTrack}. */
 const room = new SeparatorRoom()
 
 /** Reads a track's flux as one format. */
-export function readTrack(times: FluxTimes, format: Format, options: ReadOptions = {}): ReadTrack {
+export function readTrack(times: FluxTimes, format: Format, options: TrackReadOptions = {}): ReadTrack {
   const s = separate(times, { ...options, halfCellS: options.halfCellS ?? halfCellOf(format) }, room)
   const meter = new TimingMeter()
   const sectors = READERS[format.code](s.cells).map((f): MeasuredSector => ({
@@ -79,14 +87,15 @@ function rateOf(s: Separated, sectors: readonly MeasuredSector[], format: Format
 const goodOf = (t: ReadTrack) => t.sectors.reduce((n, s) => n + (s.status === 'good' ? 1 : 0), 0)
 
 /**
- * Reads a track as the format that finds most good sectors, then most headers that pass their check; null where none finds any. Formats are tried in the
+ * Reads a track as the format that finds most good sectors, then most headers that pass their check; null where none
+ * finds any. Formats are tried in the
  * order in which they fit, and the first that reads at least half of what it finds is taken.
  * @param likely format of the track before, which is tried first
  */
 export function recogniseTrack(
   times: FluxTimes,
   formats: readonly Format[] = FORMATS,
-  options: ReadOptions = {},
+  options: TrackReadOptions = {},
   likely?: Format,
 ): ReadTrack | null {
   let best: ReadTrack | null = null
@@ -94,7 +103,8 @@ export function recogniseTrack(
   const tryAs = (f: Format): boolean => {
     const track = readTrack(times, f, options)
     const good = goodOf(track)
-    // Marks come up by chance in any code: headers that all fail their check make no track, unless it is the code of the track before.
+    // Marks come up by chance in any code: headers that all fail their check make no track, unless it is the code of
+    // the track before.
     const headers = track.sectors.filter(s => s.status !== 'header check failed').length
     const score = good * 1000 + headers + (f === likely ? track.sectors.length / 1000 : 0)
     if (score > most) {
@@ -108,7 +118,10 @@ export function recogniseTrack(
     if (f !== likely && tryAs(f)) return sameCodeNearer(best!, formats, tryAs) ?? best
   return best
 
-  /** The separator follows rates that are some way off: the format that the rate is nearest to is the one that was meant. */
+  /**
+   * The separator follows rates that are some way off: the format that the rate is nearest to is the one that was
+   * meant.
+   */
   function sameCodeNearer(track: ReadTrack, all: readonly Format[], again: (f: Format) => boolean): ReadTrack | null {
     if (Math.abs(track.rateOff) < 0.03) return null
     const rate = track.format.rate * (1 + track.rateOff)

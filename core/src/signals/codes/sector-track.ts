@@ -1,4 +1,4 @@
-import { ParameterError } from '../errors'
+import { ParameterError } from '../../base/errors'
 import { CellWriter } from './cells'
 import { crc16 } from './crc16'
 

@@ -1,4 +1,4 @@
-import { ParameterError } from '../errors'
+import { ParameterError } from '../../base/errors'
 import { CellWriter } from './cells'
 import type { FoundSector } from './read-sectors'
 import { MFM_SYNC, type SectorToWrite } from './sector-track'

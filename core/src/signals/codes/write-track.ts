@@ -1,4 +1,4 @@
-import { ParameterError } from '../errors'
+import { ParameterError } from '../../base/errors'
 import { cellsInTurn, type Format } from './formats'
 import { groupTrack } from './group-4-to-5'
 import { fiveAndThreeTrack } from './group-5-and-3'

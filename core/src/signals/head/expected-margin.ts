@@ -1,7 +1,10 @@
-import { above } from '../numbers'
+import { above } from '../../base/numbers'
 import { THRESHOLD, type HeadView } from './under-head'
 
-/** What a separator adds to the jitter of a transition: its own loop still swings from the ones before, √(1 + g ÷ (2 − g)) at its gain of 0.14. */
+/**
+ * What a separator adds to the jitter of a transition: its own loop still swings from the ones before, √(1 + g ÷ (2 −
+ * g)) at its gain of 0.14.
+ */
 const LOOP = Math.sqrt(1 + 0.14 / (2 - 0.14))
 /** Share of the transitions that may stand nearer to the edge of the window than the margin says. */
 const WORST = 0.01
@@ -40,7 +43,8 @@ export interface Expected {
 }
 
 /**
- * What a data separator makes of a track under a head, worked out and not drawn: peak shift by the neighbours, jitter by noise and
+ * What a data separator makes of a track under a head, worked out and not drawn: peak shift by the neighbours,
+ * jitter by noise and
  * by the neighbouring track, and the comparator. Time goes with the few kinds of transitions, not with their number.
  * @param noise r.m.s. over the full signal, for the comparator
  */

@@ -1,4 +1,4 @@
-import type { Format } from './formats'
+import type { Format } from '../codes'
 import { crowdedHeight, peakShift } from './peak-shift'
 
 /** A track as it lies on the disk: for each transition its place in the turn, and what its neighbours do to it. */

@@ -1,16 +1,28 @@
 /**
- * What a head loses by distance, by angle and by standing beside its track: the published formulas of magnetic recording.
+ * What a head loses by distance, by angle and by standing beside its track: the published formulas of magnetic
+ * recording.
  * All return the share of the amplitude that is left, 0 to 1.
  */
 
-/** Wavelength on the disk, µm: two transitions make one. @param fluxPerRadian transitions per radian @param radiusMm of the track */
+/**
+ * Wavelength on the disk, µm: two transitions make one.
+ * @param fluxPerRadian transitions per radian
+ * @param radiusMm of the track
+ */
 export const wavelengthUm = (fluxPerRadian: number, radiusMm: number): number => (2 * radiusMm * 1000) / fluxPerRadian
 
-/** Left at a distance between head and medium: 54.6 dB for each wavelength (Wallace, Bell System Technical Journal 30, 1951). */
+/**
+ * Left at a distance between head and medium: 54.6 dB for each wavelength (Wallace, Bell System Technical Journal 30,
+ * 1951).
+ */
 export const afterSpacing = (distanceUm: number, wavelength: number): number =>
   10 ** ((-54.6 * distanceUm) / wavelength / 20)
 
-/** Left when gap and recorded line are at an angle: sin x / x with x = π w tan α / λ. @param widthUm of the track that is read @param arcMin of the angle */
+/**
+ * Left when gap and recorded line are at an angle: sin x / x with x = π w tan α / λ.
+ * @param widthUm of the track that is read
+ * @param arcMin of the angle
+ */
 export function afterAzimuth(widthUm: number, arcMin: number, wavelength: number): number {
   const x = (Math.PI * widthUm * Math.tan(((arcMin / 60) * Math.PI) / 180)) / wavelength
   return x === 0 ? 1 : Math.abs(Math.sin(x) / x)
@@ -40,8 +52,10 @@ export interface Strip {
 }
 
 /**
- * What a head finds of what was written before and not covered by what was written over it: a narrow track over a wide one, or one beside
- * the other. As a share of the new track's full amplitude, to which it is noise; more than 1 where more of the old is under the head.
+ * What a head finds of what was written before and not covered by what was written over it: a narrow track over a
+ * wide one, or one beside
+ * the other. As a share of the new track's full amplitude, to which it is noise; more than 1 where more of the old
+ * is under the head.
  */
 export function residue(headAtUm: number, headUm: number, under: Strip, over: Strip): number {
   const [from, to] = [headAtUm - headUm / 2, headAtUm + headUm / 2]
@@ -52,9 +66,13 @@ export function residue(headAtUm: number, headUm: number, under: Strip, over: St
 }
 
 /**
- * Jitter that noise and a neighbour make of a signal, as a share of the half window (half a cell), r.m.s. The zero crossing of a peak's
- * slope moves by noise over slope; for a sine-like pulse of the shortest wavelength the slope is 2π over the wavelength.
- * @param signal share of the full amplitude left @param noise r.m.s. over the full amplitude @param cells in half a wavelength, as many as the separator counts
+ * Jitter that noise and a neighbour make of a signal, as a share of the half window (half a cell), r.m.s. The zero
+ * crossing of a peak's
+ * slope moves by noise over slope; for a sine-like pulse of the shortest wavelength the slope is 2π over the
+ * wavelength.
+ * @param signal share of the full amplitude left
+ * @param noise r.m.s. over the full amplitude
+ * @param cells in half a wavelength, as many as the separator counts
  */
 export const jitterOf = (signal: number, noise: number, cells: number): number =>
   signal <= 0 ? Infinity : (((noise / signal) * cells) / Math.PI) * 2

@@ -1,9 +1,13 @@
 /**
- * What neighbours on the track do to a transition, by laying isolated pulses over one another. A pulse is taken as Lorentzian,
+ * What neighbours on the track do to a transition, by laying isolated pulses over one another. A pulse is taken as
+ * Lorentzian,
  * 1 / (1 + (2x / w)²) with w its width at half height: the usual model of saturation recording (from memory).
  */
 
-/** How far a neighbour pushes a peak away, in the unit of its distance. First order: slope of the neighbour over curvature of the peak. */
+/**
+ * How far a neighbour pushes a peak away, in the unit of its distance. First order: slope of the neighbour over
+ * curvature of the peak.
+ */
 export function pushBy(distance: number, width: number): number {
   const x = (2 * distance) / width
   return distance / (1 + x * x) ** 2

@@ -26,7 +26,8 @@ export interface HeadState {
 export const THRESHOLD = 0.06
 
 /**
- * What a head finds of its track and of the neighbour it leans to: the stronger is read, the other disturbs it. Off-track, spacing and
+ * What a head finds of its track and of the neighbour it leans to: the stronger is read, the other disturbs it.
+ * Off-track, spacing and
  * azimuth losses by the published formulas; noise and the neighbour become jitter.
  * @returns null where nothing is strong enough
  */

@@ -1,4 +1,4 @@
-import { lowerBound } from '../numbers'
+import { lowerBound } from '../../base/numbers'
 import type { Separated } from './separator'
 
 /** Bins of a phase histogram over the window, −0.5 to 0.5 of a half cell. */
@@ -15,7 +15,10 @@ export class TimingMeter {
   private early = 0
   private earlies = 0
 
-  /** Takes in the transitions of some half cells. @returns the timing margin of these alone: 1 − 2 |phase|, by the 1st percentile; NaN for none */
+  /**
+   * Takes in the transitions of some half cells.
+   * @returns the timing margin of these alone: 1 − 2 |phase|, by the 1st percentile; NaN for none
+   */
   take(s: Separated, fromCell: number, toCell: number): number {
     const [from, to] = [lowerBound(s.at, fromCell), lowerBound(s.at, toCell)]
     const own = this.own.fill(0)
@@ -54,7 +57,10 @@ export class TimingMeter {
     return marginOf(this.fine, this.count)
   }
 
-  /** Mean phase of transitions after a short and before a long interval, less the other way round, half cells: peak shift pushes it up. */
+  /**
+   * Mean phase of transitions after a short and before a long interval, less the other way round, half cells: peak
+   * shift pushes it up.
+   */
   get shift(): number {
     return this.earlies && this.lates ? this.early / this.earlies - this.late / this.lates : 0
   }
@@ -67,7 +73,10 @@ export class TimingMeter {
   }
 }
 
-/** Margin from a fine histogram: the bin from outside in at which a hundredth of the transitions is passed, straight within it. */
+/**
+ * Margin from a fine histogram: the bin from outside in at which a hundredth of the transitions is passed, straight
+ * within it.
+ */
 function marginOf(bins: Uint32Array, count: number): number {
   if (count === 0) return Number.NaN
   const worst = count * 0.01

@@ -1,7 +1,8 @@
 import type { FluxTimes } from './flux'
 
 /**
- * What a plain decoder makes of flux: each interval on its own to the nearest whole number of half cells at the nominal rate.
+ * What a plain decoder makes of flux: each interval on its own to the nearest whole number of half cells at the
+ * nominal rate.
  * It follows neither speed nor wow; it is here to be compared with.
  */
 export function nearestCells(times: FluxTimes, halfCellS: number): Uint8Array {

@@ -1,5 +1,5 @@
 import type { EdgeList } from '../captures'
-import { lowerBound } from '../numbers'
+import { lowerBound } from '../../base/numbers'
 import type { FluxTimes } from './flux'
 
 /**

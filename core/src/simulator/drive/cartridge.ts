@@ -1,9 +1,11 @@
-import type { Call } from '../../observations'
+import type { Call } from '../../base/observations'
 import { Random } from '../random'
 
 /**
- * A removable-cartridge drive: the disk comes to its speed, the heads load, find their servo marks and lock. Where they do not, the drive
- * retracts them and loads again, which is heard as a click. A torn disk hurts the heads that meet it; hurt heads tear the next disk.
+ * A removable-cartridge drive: the disk comes to its speed, the heads load, find their servo marks and lock. Where
+ * they do not, the drive
+ * retracts them and loads again, which is heard as a click. A torn disk hurts the heads that meet it; hurt heads
+ * tear the next disk.
  * All values from memory.
  */
 export interface CartridgeSpec {

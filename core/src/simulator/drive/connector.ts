@@ -1,4 +1,4 @@
-import type { LineName } from '../../bus'
+import type { LineName } from '../../instruments/interface'
 import type { Random } from '../random'
 import type { DriveSpec } from './spec'
 

@@ -1,6 +1,6 @@
-import { toReadings } from '../../bus'
-import { pitchUm } from '../../mechanisms'
-import type { SweepCount } from '../../observations'
+import { toReadings } from '../../instruments/interface'
+import { pitchUm } from '../../drives'
+import type { SweepCount } from '../../log'
 import { SimulatedHost } from './host'
 import type { Adjuster, SimulatedDrive } from './simulated-drive'
 

@@ -1,5 +1,5 @@
-import { recogniseTrack, writeTrack, type Format, type SectorToWrite } from '../../recording'
-import { sampleOf, type RawTrack } from '../../bus'
+import { recogniseTrack, writeTrack, type Format, type SectorToWrite } from '../../signals/codes'
+import { sampleOf, type RawTrack } from '../../instruments/interface'
 import type { SimulatedDrive } from './simulated-drive'
 
 /** How the host reads. */
@@ -74,7 +74,10 @@ export class SimulatedHost {
     if (cylinder !== from) this.wait(this.options.settleMs / 1000)
   }
 
-  /** Writes a track from index to index. @returns whether the index came at all; what the head did with it only reading tells */
+  /**
+   * Writes a track from index to index.
+   * @returns whether the index came at all; what the head did with it only reading tells
+   */
   write(head: 0 | 1, sectors: readonly SectorToWrite[], format: Format): boolean {
     this.drive.set('side', head === 1)
     const turnS = 60 / this.drive.media!.layout.rpm

@@ -1,4 +1,4 @@
-import type { LineName, STATUS_LINES } from '../../bus'
+import type { LineName, STATUS_LINES } from '../../instruments/interface'
 
 /** Level of a line and why it stands there. */
 export interface LineState {

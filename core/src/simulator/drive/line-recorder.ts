@@ -1,4 +1,4 @@
-import type { EdgeList } from '../../captures'
+import type { EdgeList } from '../../signals/captures'
 
 /** A line as it changes, idle high. */
 export class LineRecorder {

@@ -1,5 +1,6 @@
-import { LAYOUTS, radiusMm, type Layout, type MechanismId } from '../../mechanisms'
-import { layCells, writeTrack, type Format, type LaidTrack, type SectorToWrite, type Strip } from '../../recording'
+import { LAYOUTS, radiusMm, type Layout, type MechanismId } from '../../drives'
+import { layCells, type LaidTrack, type Strip } from '../../signals/head'
+import { writeTrack, type Format, type SectorToWrite } from '../../signals/codes'
 import { Random } from '../random'
 import type { DiskSpec } from './spec'
 
@@ -60,7 +61,8 @@ export class SimulatedDisk {
 
   /**
    * A head writes a turn of cells.
-   * @param at how it stands: the cylinder that it covers, how far beside its middle (µm towards the hub), its angle and width
+   * @param at how it stands: the cylinder that it covers, how far beside its middle (µm towards the hub), its angle
+   *   and width
    */
   write(
     cells: Uint8Array,
@@ -111,7 +113,10 @@ export class SimulatedDisk {
 /** Cells in one word of a gap. */
 const WORD = 16
 
-/** A turn as it is clocked out: a fast spindle has no room for the last cells, on a slow one the last word repeats. @param room cells that the turn takes */
+/**
+ * A turn as it is clocked out: a fast spindle has no room for the last cells, on a slow one the last word repeats.
+ * @param room cells that the turn takes
+ */
 export const cellsOfTurn = (cells: Uint8Array, room: number): Uint8Array =>
   Uint8Array.from({ length: room }, (_, i) =>
     i < cells.length ? cells[i]! : cells[cells.length - WORD + ((i - cells.length) % WORD)]!,

@@ -1,6 +1,6 @@
-import { LINE_NAMES } from '../../bus'
-import { ParameterError } from '../../errors'
-import { LAYOUTS, layoutsOf, MECHANISM_IDS, type MechanismId } from '../../mechanisms'
+import { LINE_NAMES } from '../../instruments/interface'
+import { ParameterError } from '../../base/errors'
+import { LAYOUTS, layoutsOf, MECHANISM_IDS, type MechanismId } from '../../drives'
 import { soundDrive, type DriveSpec } from './spec'
 
 /** What one parameter is, and what it may be. */
@@ -115,7 +115,8 @@ export const PARAMETERS: Readonly<Record<string, Parameter | Readonly<Record<str
 }
 
 /**
- * A drive from a specification as plain JSON. What is left out is as in a sound drive of the class; keys that begin with // are notes.
+ * A drive from a specification as plain JSON. What is left out is as in a sound drive of the class; keys that begin
+ * with // are notes.
  * @throws ParameterError that names the field
  */
 export function readSpec(json: unknown): DriveSpec {

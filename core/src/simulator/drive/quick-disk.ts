@@ -1,27 +1,29 @@
-import { GrowableDoubles, type EdgeList } from '../../captures'
-import { RECORDING_GEOMETRY } from '../../mechanisms'
-import { sortNearly } from '../../numbers'
+import { GrowableDoubles, type EdgeList } from '../../signals/captures'
+import { RECORDING_GEOMETRY } from '../../drives'
+import { sortNearly } from '../../base/numbers'
 import {
   cellsInTurn,
-  edgesFromFlux,
-  layCells,
   QUICK_RATE,
   quickStream,
   recogniseTrack,
-  viewOf,
   type Format,
-  type LaidTrack,
   type QuickBlock,
   type ReadTrack,
-} from '../../recording'
-import type { Call, CountedSectors, WriteTestResult } from '../../observations'
+} from '../../signals/codes'
+import { edgesFromFlux } from '../../signals/separator'
+import { layCells, viewOf, type LaidTrack } from '../../signals/head'
+import type { Call } from '../../base/observations'
+import type { CountedSectors, WriteTestResult } from '../../log'
 import { QuickGauss } from '../gauss'
 import { Random } from '../random'
 import { SpindleModel } from '../spindle-model'
 import { LineRecorder } from './line-recorder'
 import { readArc } from './read-head'
 
-/** A quick-disk drive: one spiral, a head that the spindle itself carries across it, and no stepping (all values from memory). */
+/**
+ * A quick-disk drive: one spiral, a head that the spindle itself carries across it, and no stepping (all values from
+ * memory).
+ */
 export interface QuickDiskSpec {
   readonly seed: number
   readonly rpm: number
@@ -36,7 +38,9 @@ export interface QuickDiskSpec {
   /** Turns after the start of the sweep at which READY goes low, and at which the first block was written. */
   readonly readyTurns: number
   readonly dataTurns: number
-  /** How much later in the sweep this drive starts than the one that wrote the disk, turns: an arm that is set wrong. */
+  /**
+   * How much later in the sweep this drive starts than the one that wrote the disk, turns: an arm that is set wrong.
+   */
   readonly startTurns: number
   readonly blockBytes: number
   readonly blocks: number
@@ -182,7 +186,8 @@ export const QUICK_STORIES: readonly { readonly id: string; readonly label: stri
 ]
 
 /**
- * A whole side written by this drive and read back by it, three times with other bytes: what it wrote begins where its own sweep begins and
+ * A whole side written by this drive and read back by it, three times with other bytes: what it wrote begins where
+ * its own sweep begins and
  * runs at its own speed, so that neither shows. Write protect has no part in the model.
  */
 export function writeQuickSide(spec: QuickDiskSpec): WriteTestResult {

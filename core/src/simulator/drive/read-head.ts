@@ -1,5 +1,5 @@
-import { lowerBound } from '../../numbers'
-import { THRESHOLD, type HeadView } from '../../recording'
+import { lowerBound } from '../../base/numbers'
+import { THRESHOLD, type HeadView } from '../../signals/head'
 import type { QuickGauss } from '../gauss'
 
 /**

@@ -1,4 +1,4 @@
-import type { EdgeList } from '../../captures'
+import type { EdgeList } from '../../signals/captures'
 import { readSurface, SimulatedHost, wholeSurface, type HostOptions } from './host'
 import { SimulatedDrive } from './simulated-drive'
 import type { DriveSpec } from './spec'

@@ -1,5 +1,5 @@
-import { mostNamed } from '../../recording'
-import type { Call } from '../../observations'
+import { mostNamed } from '../../signals/codes'
+import type { Call } from '../../base/observations'
 import type { Random } from '../random'
 import { SimulatedHost, type HostOptions } from './host'
 import type { SimulatedDrive } from './simulated-drive'

@@ -1,18 +1,10 @@
-import { LINE_NAMES, STATUS_LINES, type LineName } from '../../bus'
-import { GrowableDoubles, type EdgeList } from '../../captures'
-import { ADJUSTER_NAMES } from '../../carriage'
-import { findMechanism, pitchUm } from '../../mechanisms'
-import { lowerBound, sortNearly } from '../../numbers'
-import {
-  edgesFromFlux,
-  fluxFromEdges,
-  halfCellOf,
-  residue,
-  viewOf,
-  type Format,
-  type HeadState,
-  type HeadView,
-} from '../../recording'
+import { LINE_NAMES, STATUS_LINES, type LineName } from '../../instruments/interface'
+import { GrowableDoubles, type EdgeList } from '../../signals/captures'
+import { ADJUSTER_NAMES, findMechanism, pitchUm } from '../../drives'
+import { lowerBound, sortNearly } from '../../base/numbers'
+import { edgesFromFlux, fluxFromEdges } from '../../signals/separator'
+import { halfCellOf, type Format } from '../../signals/codes'
+import { residue, viewOf, type HeadState, type HeadView } from '../../signals/head'
 import { QuickGauss } from '../gauss'
 import { Random } from '../random'
 import { SpindleModel } from '../spindle-model'
@@ -51,7 +43,8 @@ export const RECORDED_AS: Readonly<Record<LineName, string>> = {
 }
 
 /**
- * A drive as physics, driven by its interface lines and by hands. Time moves on by {@link advanceTo}; what its lines did is recorded and
+ * A drive as physics, driven by its interface lines and by hands. Time moves on by {@link advanceTo}; what its lines
+ * did is recorded and
  * read like any recording. Deterministic by seed and by what is done to it.
  */
 export class SimulatedDrive {
@@ -231,9 +224,11 @@ export class SimulatedDrive {
   }
 
   /**
-   * Writes a turn of cells with the chosen head, from now on, as a host clocks them out: WRITE GATE goes low for one turn. A fast spindle
+   * Writes a turn of cells with the chosen head, from now on, as a host clocks them out: WRITE GATE goes low for one
+   * turn. A fast spindle
    * has no room for the last of them; on a slow one the last word repeats.
-   * @returns whether the head wrote: not where the drive keeps it from writing, or has no disk at speed before a head that works
+   * @returns whether the head wrote: not where the drive keeps it from writing, or has no disk at speed before a
+   *   head that works
    */
   writeTurn(cells: Uint8Array, format: Format): boolean {
     this.set('write-gate', true)
@@ -258,7 +253,10 @@ export class SimulatedDrive {
     return true
   }
 
-  /** Whether the head would write now: the drive hears the host, a disk turns, nothing forbids it, and the head has a coil. */
+  /**
+   * Whether the head would write now: the drive hears the host, a disk turns, nothing forbids it, and the head has a
+   * coil.
+   */
   private get writes(): boolean {
     const side = this.hears('side') ? 1 : 0
     return (

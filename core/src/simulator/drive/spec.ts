@@ -1,6 +1,6 @@
-import type { LineName } from '../../bus'
-import { findMechanism, LAYOUTS, layoutsOf, RECORDING_GEOMETRY, SOUND_NOISE, type MechanismId } from '../../mechanisms'
-import { ParameterError } from '../../errors'
+import type { LineName } from '../../instruments/interface'
+import { findMechanism, LAYOUTS, layoutsOf, RECORDING_GEOMETRY, SOUND_NOISE, type MechanismId } from '../../drives'
+import { ParameterError } from '../../base/errors'
 
 export interface HeadSpec {
   /** How far the head stands towards the hub from where it should, µm. */
@@ -97,7 +97,10 @@ export interface DriveSpec {
 
 const SOUND: HeadSpec = { radialUm: 0, azimuthMin: 0, dirtUm: 0, amplitude: 1 }
 
-/** A sound drive of a class with a good disk in it. @throws ParameterError for a class without cylinders to step over */
+/**
+ * A sound drive of a class with a good disk in it.
+ * @throws ParameterError for a class without cylinders to step over
+ */
 export function soundDrive(mechanism: MechanismId, seed = 1): DriveSpec {
   const name = layoutsOf(mechanism)[0]
   const geometry = RECORDING_GEOMETRY[mechanism]

@@ -1,4 +1,4 @@
-import { turningParts } from '../../drivetrain'
+import { turningParts } from '../../drives'
 import { SIMULATED_PULLEYS } from '../scenarios'
 import type { SpindleModelOptions } from '../spindle-model'
 import type { DriveSpec } from './spec'

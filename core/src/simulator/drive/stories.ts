@@ -1,4 +1,4 @@
-import { pitchUm, type MechanismId } from '../../mechanisms'
+import { pitchUm, type MechanismId } from '../../drives'
 import { soundDrive, type DriveSpec } from './spec'
 
 /** A state in which a restorer meets a drive. */

@@ -1,5 +1,5 @@
-import type { CountedSectors, WriteTestResult } from '../../observations'
-import type { SectorToWrite } from '../../recording'
+import type { CountedSectors, WriteTestResult } from '../../log'
+import type { SectorToWrite } from '../../signals/codes'
 import { SimulatedHost } from './host'
 import type { SimulatedDrive } from './simulated-drive'
 
@@ -25,7 +25,8 @@ export function spreadCylinders(cylinders: number, count = 6): number[] {
 }
 
 /**
- * A host's write test on the simulated drive: write protect both ways, a whole format with its verify, patterns, other patterns over
+ * A host's write test on the simulated drive: write protect both ways, a whole format with its verify, patterns,
+ * other patterns over
  * them, and home. It knows only what it reads back. Yields after each track.
  */
 export function* writeTest(

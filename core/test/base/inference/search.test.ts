@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { marginalsOf, searchPosterior, type JointModel } from '../../src/inference'
+import { marginalsOf, searchPosterior, type JointModel } from '../../../src/base/inference'
 
 const modelOf = (sizes: number[], start: number[], logOf: (c: readonly number[]) => number): JointModel => ({
   sizes,
@@ -61,7 +61,8 @@ describe('the chest clinic of Lauritzen and Spiegelhalter, J. R. Statist. Soc. B
 
   it('is found by the search as by enumeration: a visitor to Asia, short of breath', () => {
     const evidence = (c: readonly number[]) => (c[0] === 1 && c[7] === 1 ? soft(c) : -Infinity)
-    // The logical node is folded into its parents, as a search by single changes cannot pass through what is impossible.
+    // The logical node is folded into its parents, as a search by single changes cannot pass through what is
+    // impossible.
     const free = [0, 1, 2, 3, 4, 6]
     const fold = (c: readonly number[]) => {
       const full = [c[0]!, c[1]!, c[2]!, c[3]!, c[4]!, Number(c[1] === 1 || c[3] === 1), c[5]!, 1]
@@ -80,7 +81,8 @@ describe('the chest clinic of Lauritzen and Spiegelhalter, J. R. Statist. Soc. B
       free.map(() => 2),
     )
     for (const [i, v] of free.entries()) expect(found[i]![1]).toBeCloseTo(exact[v]![1]!, 6)
-    // Published in the paper for this patient: tuberculosis 0.0878, lung cancer 0.0998, bronchitis 0.8114 (figures from memory).
+    // Published in the paper for this patient: tuberculosis 0.0878, lung cancer 0.0998, bronchitis 0.8114 (figures
+    // from memory).
     expect(found[1]![1]).toBeCloseTo(0.0878, 3)
     expect(found[3]![1]).toBeCloseTo(0.0998, 3)
     expect(found[4]![1]).toBeCloseTo(0.8114, 3)

@@ -1,6 +1,14 @@
 import * as ss from 'simple-statistics'
 import { describe, expect, it } from 'vitest'
-import { leastSquares, mean, median, medianAbsoluteDeviation, quantile, sampleDeviation, t95 } from '../../src/numbers'
+import {
+  leastSquares,
+  mean,
+  median,
+  medianAbsoluteDeviation,
+  quantile,
+  sampleDeviation,
+  t95,
+} from '../../../src/base/numbers'
 
 const samples = [
   [3, 1, 4, 1, 5, 9, 2, 6],
@@ -20,7 +28,7 @@ describe('statistics against the simple-statistics package', () => {
   it('a line fitted agrees with its linear regression', () => {
     const xs = [0, 1, 2, 3, 5, 8, 13]
     const ys = [1.1, 2.9, 5.2, 7.1, 10.8, 17.3, 27.2]
-    const { m, b } = ss.linearRegression(xs.map((x, i) => [x, ys[i]]))
+    const { m, b } = ss.linearRegression(xs.map((x, i) => [x, ys[i]!]))
     const [c0, c1] = leastSquares([Float64Array.from(xs, () => 1), Float64Array.from(xs)], ys)
     expect(c0).toBeCloseTo(b, 10)
     expect(c1).toBeCloseTo(m, 10)

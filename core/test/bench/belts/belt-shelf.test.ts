@@ -6,10 +6,10 @@ import {
   rankBelts,
   serveFromShelf,
   sistersOf,
-  STRETCH,
   type BeltNeed,
   type ShelfBelt,
-} from '../../src/drivetrain'
+} from '../../../src/bench/belts'
+import { STRETCH } from '../../../src/calculators/mechanics'
 
 const sizes = { motor: 9, flywheel: 62, centre: 70, section: 1.2, material: 'square' }
 const belt = (id: string, insideMm: number, more: Partial<ShelfBelt> = {}): ShelfBelt => ({

@@ -8,7 +8,7 @@ import {
   type LubricantSchool,
   type Material,
   type Soil,
-} from '../../src/cleaning'
+} from '../../../src/bench/cleaning'
 
 const materials = Object.keys(MATERIALS) as Material[]
 const soils = Object.keys(SOILS) as Soil[]

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { InputError } from '../../src/errors'
-import { DRIVES, HOSTS, readProfile } from '../../src/host-fit'
+import { InputError } from '../../../src/base/errors'
+import { DRIVES, HOSTS, readProfile } from '../../../src/drives/hosts'
 
 const change = (profile: object, path: string, value: unknown): string => {
   const copy = JSON.parse(JSON.stringify(profile))

@@ -3,25 +3,27 @@ import { describe, expect, it } from 'vitest'
 import {
   compareCost,
   costOf,
-  HOSTS,
-  DRIVES,
   judgeFit,
-  MODE_IDS,
   proveImpossible,
   settingsOf,
-  SIGNAL_IDS,
   solveFit,
+  type Cost,
+  type Setting,
+} from '../../../src/bench/host-fit'
+import {
+  HOSTS,
+  DRIVES,
+  MODE_IDS,
+  SIGNAL_IDS,
   valuesOf,
   type Cable,
   type Choice,
-  type Cost,
   type DriveProfile,
   type Effects,
   type HostProfile,
   type Need,
-  type Setting,
   type Want,
-} from '../../src/host-fit'
+} from '../../../src/drives/hosts'
 
 /** Every setting, one after another. */
 function* everySetting(drive: DriveProfile): Generator<Setting> {
@@ -137,7 +139,8 @@ describe('host fit against brute force over every setting', () => {
     let proofs = 0
     fc.assert(
       fc.property(anyHost, anyDrive, cable, (host, drive, how) => {
-        // Brute force on the full host's pins, with other needs taken as none: a need that is left out still drives its pin.
+        // Brute force on the full host's pins, with other needs taken as none: a need that is left out still drives
+        // its pin.
         const meets = (needs: readonly Need[]) => {
           const soft = host.needs.map((n): Need => (needs.includes(n) ? n : { ...n, weight: 'notice' }))
           const best = bruteForce({ ...host, needs: soft }, drive, how)

@@ -1,8 +1,9 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { asFoundRecord, putBackList } from '../../src/as-found'
-import type { LogEntry } from '../../src/observations'
-import { entry, marked, putBack, undone } from '../log'
+import { asFoundRecord } from '../../../src/findings'
+import { putBackList } from '../../../src/bench/put-back'
+import type { LogEntry } from '../../../src/log'
+import { entry, marked, putBack, undone } from '../../log'
 
 const list = (log: LogEntry[]) => putBackList(asFoundRecord(log))
 

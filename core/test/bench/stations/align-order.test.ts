@@ -1,6 +1,13 @@
 import { describe, expect, it } from 'vitest'
-import { alignOrder, beforeSweep } from '../../src/procedures'
-import type { CallKind, EntryData, LogEntry, Observation, SweepEntryData } from '../../src/observations'
+import { alignOrder, beforeSweep } from '../../../src/bench/stations'
+import type { CallKind, Observation } from '../../../src/base/observations'
+import {
+  upgradeEntry,
+  type EntryData,
+  type LogEntry,
+  type ReadTestEntryData,
+  type SweepEntryData,
+} from '../../../src/log'
 
 let seq = 0
 const entry = (data: EntryData | null, more: Partial<LogEntry> = {}): LogEntry => ({
@@ -14,11 +21,12 @@ const entry = (data: EntryData | null, more: Partial<LogEntry> = {}): LogEntry =
   detail: '',
   call: null,
   observations: [],
+  evidence: null,
   data,
   takesBack: null,
   ...more,
 })
-const call = (kind: CallKind) => ({ kind, reasons: ['It is so.'] as [string], next: 'Go on.' })
+const call = (kind: CallKind) => ({ kind, reasons: ['It is so.'] as [string], next: 'Continue with the next step.' })
 const finding = (id: string, place: string | null = null) =>
   entry({ type: 'finding', finding: id, place }, { kind: 'finding', call: null })
 const speed = (kind: CallKind) =>
@@ -36,19 +44,31 @@ const speed = (kind: CallKind) =>
       evenMarks: false,
       read: {},
       nominalRpm: 300,
-      simulated: false,
     },
     { call: call(kind) },
   )
+/** What the observations of a surface said beside its tracks, as the log keeps it now. */
+const factsIn = (observations: Observation[]) =>
+  (upgradeEntry({ kind: 'measurement', data: { type: 'read-test', bars: [] }, observations }).data as ReadTestEntryData)
+    .surface
 const bars = (lower: number, upper: number) =>
   Array.from({ length: 8 }, (_, i) =>
-    [0, 1].map(h => [i * 11, h as 0 | 1, h ? upper : lower, 9, 0, 0, 0] as const),
+    ([0, 1] as const).map(head => ({
+      cylinder: i * 11,
+      head,
+      margin: (head ? upper : lower) / 100,
+      good: 9,
+      bad: 0,
+      missing: 0,
+      wrongCylinder: 0,
+    })),
   ).flat()
 const test = (lower: number, upper: number, disk: string | null, observations: Observation[] = []) =>
   entry(
     {
       type: 'read-test',
       bars: bars(lower, upper),
+      surface: factsIn(observations),
       captureSha: 'x',
       captureName: 'x',
       read: { mapping: {}, inverted: false, code: 'auto', trusted: false },
@@ -70,12 +90,11 @@ const sweep = (part: Partial<SweepEntryData>, kind: CallKind = 'nudge') =>
       setTo: null,
       recheck: null,
       disk: null,
-      simulated: false,
       ...part,
     },
     { call: call(kind) },
   )
-const order = (...log: LogEntry[]) => alignOrder('3.5in', log, disk => disk === 'good')
+const order = (...log: LogEntry[]) => alignOrder({ mechanism: '3.5in', simulated: false }, log, disk => disk === 'good')
 const done = (...log: LogEntry[]) =>
   order(...log)
     .items.filter(i => i.done)

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
-import type { LogEntry } from '../../src/observations'
-import { consequencesOf, walk, type GateId } from '../../src/procedures'
-import { entry, found, marked, putBack, undone, withData } from '../log'
+import type { LogEntry } from '../../../src/log'
+import { consequencesOf, walk, type GateId } from '../../../src/bench/stations'
+import { entry, found, marked, putBack, undone, withData } from '../../log'
 
 const now = Date.UTC(2026, 2, 1, 12)
 const belted = { mechanism: '3in' } as const
@@ -23,7 +23,7 @@ describe('gates', () => {
   it('a closed one names what is missing, and says Stop with its reason', () => {
     const g = gate([found('belt.sound')], 'first-power')
     expect(g).toMatchObject({ open: false, forbidden: false, call: { kind: 'stop' } })
-    expect(g.call.reasons[0]).toMatch(/rotten belt/)
+    expect(g.call.reasons[0]).toMatch(/decayed belt/)
     expect(g.missing.map(m => m.question)).toContain('caps')
     expect(g.missing.map(m => m.question)).not.toContain('belt')
   })
@@ -42,7 +42,8 @@ describe('gates', () => {
     expect(gate([...without, found('belt.direct')], 'first-power').open).toBe(true)
   })
 
-  // Common practice, no source: no disk in until the shutter arm is there and the heads are whole; nothing good into a clicking cartridge drive.
+  // Common practice, no source: no disk in until the shutter arm is there and the heads are whole; nothing good into
+  // a clicking cartridge drive.
   it('no disk without a shutter arm, with a torn head, or into a clicking cartridge drive', () => {
     const ready = [...looked(), found('heads.whole'), found('power.good', 'first-power')]
     const half = { mechanism: '3.5in' } as const

@@ -7,7 +7,7 @@ import {
   QUESTIONS,
   situationOf,
   type Condition,
-} from '../../src/findings'
+} from '../../../src/findings'
 import {
   FEATURE_RANGES,
   FEATURE_TAGS,
@@ -15,10 +15,10 @@ import {
   NO_FEATURES,
   type Features,
   type MechanismId,
-} from '../../src/mechanisms'
-import type { LogEntry } from '../../src/observations'
-import { CAUTIONS, findStep, GATES, STATIONS, walk } from '../../src/procedures'
-import { found } from '../log'
+} from '../../../src/drives'
+import type { LogEntry } from '../../../src/log'
+import { CAUTIONS, findStep, GATES, STATIONS, walk } from '../../../src/bench/stations'
+import { found } from '../../log'
 
 /** Every variant of every class, one feature at a time and all unknown. */
 const variants: { mechanism: MechanismId; features: Features }[] = MECHANISM_IDS.flatMap(mechanism => {

@@ -1,6 +1,14 @@
 import { describe, expect, it } from 'vitest'
-import type { LogEntry } from '../../src/observations'
-import { bestNext, findStep, heldByDefault, openWaits, USUAL_WAITS, walk, type Walked } from '../../src/procedures'
+import type { LogEntry } from '../../../src/log'
+import {
+  bestNext,
+  findStep,
+  heldByDefault,
+  openWaits,
+  USUAL_WAITS,
+  walk,
+  type Walked,
+} from '../../../src/bench/stations'
 
 let seq = 0
 const entry = (part: Partial<LogEntry>): LogEntry => ({
@@ -14,6 +22,7 @@ const entry = (part: Partial<LogEntry>): LogEntry => ({
   detail: '',
   call: null,
   observations: [],
+  evidence: null,
   data: { type: 'wait', minutes: 10, holds: null },
   takesBack: null,
   ...part,

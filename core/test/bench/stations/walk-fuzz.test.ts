@@ -1,11 +1,11 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { asFoundRecord, putBackList } from '../../src/as-found'
-import { holds, QUESTIONS, situationOf, standingFindings } from '../../src/findings'
-import { FEATURE_RANGES, MECHANISM_IDS, NO_FEATURES, type Features } from '../../src/mechanisms'
-import { STATION_IDS, type LogEntry } from '../../src/observations'
-import { consequencesOf, GATES, minutesToGo, nextAt, walk, type Walked } from '../../src/procedures'
-import { entry, found, marked, putBack, undone, withData } from '../log'
+import { asFoundRecord, holds, QUESTIONS, situationOf, standingFindings } from '../../../src/findings'
+import { putBackList } from '../../../src/bench/put-back'
+import { FEATURE_RANGES, MECHANISM_IDS, NO_FEATURES, type Features } from '../../../src/drives'
+import { STATION_IDS, type LogEntry } from '../../../src/log'
+import { consequencesOf, GATES, minutesToGo, nextAt, walk, type Walked } from '../../../src/bench/stations'
+import { entry, found, marked, putBack, undone, withData } from '../../log'
 
 const now = Date.UTC(2026, 2, 2)
 const findings = QUESTIONS.flatMap(q =>

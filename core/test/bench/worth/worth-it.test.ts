@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest'
-import { MECHANISM_IDS } from '../../src/mechanisms'
-import { findFinding } from '../../src/findings'
-import { FINDING_WEIGHS, NO_ACCOUNT, USUAL_CHANCE, worthIt, type Account } from '../../src/worth'
+import { MECHANISM_IDS } from '../../../src/drives'
+import { findFinding } from '../../../src/findings'
+import { FINDING_WEIGHS, USUAL_CHANCE, worthIt } from '../../../src/bench/worth'
+import { NO_ACCOUNT, type Account } from '../../../src/log'
 
 const judge = (account: Partial<Account>, found: string[] = [], minutesToGo = 240) =>
   worthIt({ mechanism: '3in', account: { ...NO_ACCOUNT, ...account }, found, minutesToGo })
@@ -30,7 +31,7 @@ describe('worth it?', () => {
     const [a, b] = [judge({ chance: 0.5, working: 30, paid: 500, hours: 12 }), judge({ chance: 0.5, working: 30 })]
     expect(a.verdict).toBe(b.verdict)
     expect(a.gain).toBe(b.gain)
-    expect(a.reasons[1]).toBe('500 paid and 12 h spent: gone either way, so not counted.')
+    expect(a.reasons[1]).toBe('500 paid and 12 h spent: already spent, and not counted.')
   })
 
   it('parts out what costs more than it brings, unless it matters', () => {

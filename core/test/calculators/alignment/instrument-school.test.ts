@@ -2,19 +2,19 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import {
   azimuthOf,
-  azimuthSum,
-  indexBurstSum,
+  azimuthCalculator,
+  indexBurstCalculator,
   lobeOffset,
   lobeReach,
-  lobesSum,
-  tabSum,
+  lobesCalculator,
+  tabCalculator,
   tripsSooner,
-} from '../../src/carriage'
-import { afterAzimuth, offTrack } from '../../src/recording'
-import { judgeSum, type Sum } from '../../src/sums'
+} from '../../../src/calculators/alignment'
+import { afterAzimuth, offTrack } from '../../../src/signals/head'
+import { judgeCalculator, type Calculator } from '../../../src/calculators/calculator'
 
-const sum = (s: Sum, values: Record<string, string>) => judgeSum(s, values).result!
-const line = (s: Sum, values: Record<string, string>, label: string) =>
+const sum = (s: Calculator, values: Record<string, string>) => judgeCalculator(s, values).result!
+const line = (s: Calculator, values: Record<string, string>, label: string) =>
   sum(s, values).lines.find(l => l.label === label)!
 
 describe('lobes of an alignment track', () => {
@@ -35,22 +35,22 @@ describe('lobes of an alignment track', () => {
   })
   it('alike: leave it; beyond the limit: nudge it, and which way', () => {
     const sizes = { head: '0.33', eccentric: '0.1', limit: '0.04' }
-    expect(sum(lobesSum, { first: '1.2', second: '1.2', ...sizes }).call.kind).toBe('leave')
+    expect(sum(lobesCalculator, { first: '1.2', second: '1.2', ...sizes }).call.kind).toBe('leave')
     const off = { first: '1.2', second: '0.7', outer: 'first', ...sizes }
-    expect(sum(lobesSum, off).call).toMatchObject({
+    expect(sum(lobesCalculator, off).call).toMatchObject({
       kind: 'nudge',
       reasons: [expect.stringMatching(/stands 60\.5 µm off.* more than the 40 µm allowed/)],
     })
-    expect(line(lobesSum, off, 'Radial offset').note).toBe('towards the edge')
-    expect(line(lobesSum, off, 'Least ratio allowed').value).toBeCloseTo(70.4, 1)
-    expect(sum(lobesSum, { first: '1', second: '1', head: '0.33', eccentric: '0.1' }).call.kind).toBe('unknown')
-    expect(line(lobesSum, { ...off, otherSide: '80' }, 'Hysteresis').value).toBeCloseTo(35, 0)
+    expect(line(lobesCalculator, off, 'Radial offset').note).toBe('towards the edge')
+    expect(line(lobesCalculator, off, 'Least ratio allowed').value).toBeCloseTo(70.4, 1)
+    expect(sum(lobesCalculator, { first: '1', second: '1', head: '0.33', eccentric: '0.1' }).call.kind).toBe('unknown')
+    expect(line(lobesCalculator, { ...off, otherSide: '80' }, 'Hysteresis').value).toBeCloseTo(35, 0)
   })
   it('what cannot be is refused', () => {
-    expect(() => sum(lobesSum, { first: '0', second: '0', head: '0.33', eccentric: '0.1' })).toThrow(
+    expect(() => sum(lobesCalculator, { first: '0', second: '0', head: '0.33', eccentric: '0.1' })).toThrow(
       /both lobes are nothing/,
     )
-    expect(() => sum(lobesSum, { first: '1', second: '1', head: '0.1', eccentric: '0.2' })).toThrow(
+    expect(() => sum(lobesCalculator, { first: '1', second: '1', head: '0.1', eccentric: '0.2' })).toThrow(
       /stands further out than the head reaches/,
     )
   })
@@ -71,29 +71,32 @@ describe('azimuth bursts', () => {
       Object.fromEntries(
         (['a', 'b', 'c', 'd'] as const).map((k, i) => [k, String(afterAzimuth(330, [-12, -9, 9, 12][i]! - own, 8))]),
       )
-    expect(sum(azimuthSum, bursts(5)).call.kind).toBe('leave')
-    expect(sum(azimuthSum, { ...bursts(14), limit: '10' }).call.kind).toBe('mend')
-    expect(sum(azimuthSum, { a: '1', b: '2' }).call.reasons[0]).toContain('2 of four bursts')
-    expect(sum(azimuthSum, { a: '1', b: '0.5', c: '0.5', d: '1' }).call.kind).toBe('unknown')
+    expect(sum(azimuthCalculator, bursts(5)).call.kind).toBe('leave')
+    expect(sum(azimuthCalculator, { ...bursts(14), limit: '10' }).call.kind).toBe('mend')
+    expect(sum(azimuthCalculator, { a: '1', b: '2' }).call.reasons[0]).toContain('2 of four bursts')
+    expect(sum(azimuthCalculator, { a: '1', b: '0.5', c: '0.5', d: '1' }).call.kind).toBe('unknown')
   })
 })
 
 describe('index burst', () => {
   it('is brought to nominal speed, and told as an angle and a way', () => {
     const late = { seen: '500 us', rpm: '300', radius: '25' }
-    expect(sum(indexBurstSum, late).call).toMatchObject({
+    expect(sum(indexBurstCalculator, late).call).toMatchObject({
       kind: 'nudge',
       reasons: ['The burst comes 300 µs late, outside ±100 µs of 200 µs.'],
     })
     // 300 µs at 300 r/min is 0.54°; on a circle of 25 mm that is 0.236 mm.
-    expect(line(indexBurstSum, late, 'Late by').note).toBe('0.54° of a turn')
-    expect(line(indexBurstSum, late, 'Sensor to be moved').value).toBeCloseTo(0.2356, 4)
+    expect(line(indexBurstCalculator, late, 'Late by').note).toBe('0.54° of a turn')
+    expect(line(indexBurstCalculator, late, 'Sensor to be moved').value).toBeCloseTo(0.2356, 4)
     expect(
-      line(indexBurstSum, { seen: '200 us', rpm: '315', nominalRpm: '300' }, 'Burst after index, at nominal speed')
-        .value,
+      line(
+        indexBurstCalculator,
+        { seen: '200 us', rpm: '315', nominalRpm: '300' },
+        'Burst after index, at nominal speed',
+      ).value,
     ).toBeCloseTo(210, 6)
-    expect(sum(indexBurstSum, { seen: '250 us', rpm: '300' }).call.kind).toBe('leave')
-    expect(sum(indexBurstSum, { seen: '250 us', rpm: '300', inner: '600 us' }).call.kind).toBe('mend')
+    expect(sum(indexBurstCalculator, { seen: '250 us', rpm: '300' }).call.kind).toBe('leave')
+    expect(sum(indexBurstCalculator, { seen: '250 us', rpm: '300', inner: '600 us' }).call.kind).toBe('mend')
   })
 })
 
@@ -101,26 +104,28 @@ describe('the track-zero tab', () => {
   // Common practice: too high trips early, too low trips late.
   it('too high is filed, too low is shimmed, by as much as the calipers say', () => {
     const tab = (own: string, more: object = {}) => ({ own, right: '6', pitch: '0.529', ...more })
-    expect(sum(tabSum, tab('6.5')).call).toMatchObject({
+    expect(sum(tabCalculator, tab('6.5')).call).toMatchObject({
       kind: 'nudge',
       reasons: ['The tab stands 0.5 mm too high: the sensor trips 0.945 cylinders early.'],
       next: expect.stringContaining('File 0.5 mm off it'),
     })
-    expect(sum(tabSum, tab('5.4')).call).toMatchObject({
+    expect(sum(tabCalculator, tab('5.4')).call).toMatchObject({
       kind: 'nudge',
       next: expect.stringContaining('Shim it by 0.6 mm'),
     })
-    expect(sum(tabSum, tab('6.05')).call.kind).toBe('leave')
-    expect(sum(tabSum, tab('6.5', { slope: '90' })).call.kind).toBe('leave')
+    expect(sum(tabCalculator, tab('6.05')).call.kind).toBe('leave')
+    expect(sum(tabCalculator, tab('6.5', { slope: '90' })).call.kind).toBe('leave')
     expect(tripsSooner(1, 45)).toBeCloseTo(1, 12)
     expect(tripsSooner(1, 90)).toBe(0)
   })
   it('a tab that does not cover the beam is mended first', () => {
-    expect(sum(tabSum, { own: '6', right: '6', pitch: '0.529', beam: '1', beamHeight: '5.4' }).call).toMatchObject({
+    expect(
+      sum(tabCalculator, { own: '6', right: '6', pitch: '0.529', beam: '1', beamHeight: '5.4' }).call,
+    ).toMatchObject({
       kind: 'mend',
       reasons: [expect.stringContaining('covers 60 % of the beam')],
     })
-    expect(() => sum(tabSum, { own: '6', right: '6', pitch: '0.529', slope: '120' })).toThrow(
+    expect(() => sum(tabCalculator, { own: '6', right: '6', pitch: '0.529', slope: '120' })).toThrow(
       /an edge at 120°; expected above 0 and at most 90/,
     )
   })

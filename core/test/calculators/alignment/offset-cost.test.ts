@@ -1,17 +1,16 @@
 import { describe, expect, it } from 'vitest'
-import { toReadings } from '../../src/bus'
+import { toReadings } from '../../../src/instruments/interface'
+import { edgeSoftness, EDGE_LOSS } from '../../../src/instruments/alignment'
 import {
-  edgeSoftness,
-  EDGE_LOSS,
   halfWindowUm,
   hasOffsetCost,
   offsetCost,
   offsetUm,
   usualHalfWindowUm,
-} from '../../src/carriage'
-import { LAYOUTS, layoutsOf, MECHANISM_IDS, MECHANISMS, pitchUm, radiusMm } from '../../src/mechanisms'
-import { above } from '../../src/numbers'
-import { SimulatedDrive, SimulatedHost, soundDrive } from '../../src/simulation'
+} from '../../../src/calculators/alignment'
+import { LAYOUTS, layoutsOf, MECHANISM_IDS, MECHANISMS, pitchUm, radiusMm } from '../../../src/drives'
+import { above } from '../../../src/base/numbers'
+import { SimulatedDrive, SimulatedHost, soundDrive } from '../../../src/simulator'
 
 const CLASSES = MECHANISM_IDS.filter(hasOffsetCost)
 
@@ -28,7 +27,8 @@ describe('the normal tail', () => {
 })
 
 describe('radii and pitches', () => {
-  // ECMA-100 (from memory): R = 39.500 − 0.1875 n mm on side 0, 38.000 − 0.1875 n on side 1; ECMA-70 (from memory): 57.150 and 55.033 mm less 0.529167 n.
+  // ECMA-100 (from memory): R = 39.500 − 0.1875 n mm on side 0, 38.000 − 0.1875 n on side 1; ECMA-70 (from memory):
+  // 57.150 and 55.033 mm less 0.529167 n.
   it.each([
     ['3.5in', 0, 0, 39.5],
     ['3.5in', 79, 0, 39.5 - 79 * 0.1875],
@@ -78,7 +78,8 @@ describe('what an offset costs, worked out', () => {
       expect(edgeSoftness(m)).toBeLessThan(0.04)
     },
   )
-  // Common practice: a full set of sectors at outer, middle and inner on both heads is what a drive that stands right reads.
+  // Common practice: a full set of sectors at outer, middle and inner on both heads is what a drive that stands right
+  // reads.
   it.each(CLASSES)('%s reads every sector at outer, middle and inner where it stands right', m => {
     const last = LAYOUTS[layoutsOf(m)[0]!]!.cylinders - 1
     for (const cylinder of [0, last >> 1, last])

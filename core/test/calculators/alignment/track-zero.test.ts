@@ -1,34 +1,34 @@
 import { describe, expect, it } from 'vitest'
 import {
-  flagSum,
+  flagCalculator,
   homeMisses,
-  homeSum,
-  judgeRecheck,
-  offsetSum,
-  quickStartSum,
+  homeCalculator,
+  offsetCalculator,
+  quickStartCalculator,
   switchesAt,
   tripsSooner,
   turnsIn,
-  type ZoneRead,
-} from '../../src/carriage'
-import { sampleDeviation } from '../../src/numbers'
-import { judgeSum } from '../../src/sums'
-import { SOUND_QUICK_DISK, sweepQuickDisk } from '../../src/simulation'
+} from '../../../src/calculators/alignment'
+import { judgeRecheck } from '../../../src/instruments/alignment'
+import type { ZoneRead } from '../../../src/log'
+import { sampleDeviation } from '../../../src/base/numbers'
+import { judgeCalculator } from '../../../src/calculators/calculator'
+import { SOUND_QUICK_DISK, sweepQuickDisk } from '../../../src/simulator'
 
-const call = (sum: typeof flagSum, typed: Record<string, string>) => judgeSum(sum, typed).result!.call
+const call = (sum: typeof flagCalculator, typed: Record<string, string>) => judgeCalculator(sum, typed).result!.call
 
 describe('flag and slot', () => {
   it('switches half way between two detents where the flag stands half a pitch beyond the slot', () => {
     expect(switchesAt(0.09375, 0.1875)).toBe(0.5)
-    expect(call(flagSum, { over: '0.094', pitch: '0.1875' }).kind).toBe('leave')
+    expect(call(flagCalculator, { over: '0.094', pitch: '0.1875' }).kind).toBe('leave')
   })
   // Common practice: a tab that is too high trips the sensor early, one too low late.
   it('too far is cylinders early, too short drives into the stop, at a detent it will count one off', () => {
     expect(tripsSooner(0.2, 45)).toBeCloseTo(0.2)
-    expect(call(flagSum, { over: '0.3', pitch: '0.1875' }).reasons[0]).toMatch(/takes cylinder 1 for zero/)
-    expect(call(flagSum, { over: '-0.05', pitch: '0.1875' }).reasons[0]).toMatch(/into its stop/)
-    expect(call(flagSum, { over: '0.01', pitch: '0.1875' })).toMatchObject({ kind: 'nudge' })
-    expect(call(flagSum, { over: '0.094', pitch: '0.1875', slot: '2' }).reasons[0]).toMatch(
+    expect(call(flagCalculator, { over: '0.3', pitch: '0.1875' }).reasons[0]).toMatch(/takes cylinder 1 for zero/)
+    expect(call(flagCalculator, { over: '-0.05', pitch: '0.1875' }).reasons[0]).toMatch(/into its stop/)
+    expect(call(flagCalculator, { over: '0.01', pitch: '0.1875' })).toMatchObject({ kind: 'nudge' })
+    expect(call(flagCalculator, { over: '0.094', pitch: '0.1875', slot: '2' }).reasons[0]).toMatch(
       /as far as the slot can tell/,
     )
   })
@@ -42,7 +42,7 @@ describe('home again and again', () => {
   })
   it('scatter is the sample deviation, and its tail beyond half a pitch the chance of a track off', () => {
     const xs = [0.001, -0.002, 0.0015, 0.002, -0.001, 0]
-    const { result } = judgeSum(homeSum, rows(xs))
+    const { result } = judgeCalculator(homeCalculator, rows(xs))
     expect(result!.lines.find(l => l.label.startsWith('Scatter'))!.value).toBeCloseTo(sampleDeviation(xs) * 1000, 6)
     expect(result!.call.kind).toBe('leave')
     expect(homeMisses(0.09375, 0.1875)).toBeCloseTo(0.3173, 3)
@@ -55,7 +55,7 @@ describe('home again and again', () => {
     [[0, 0, 0, 0, 0], { stop: '0.01' }, 'nudge', /strikes it/],
     [[0, 0, 0, 0, 0], { stop: '0.6' }, 'unknown', /lose itself/],
   ] as const)('%j %j', (xs, more, kind, says) => {
-    const c = call(homeSum, rows([...xs], more))
+    const c = call(homeCalculator, rows([...xs], more))
     expect(c.kind).toBe(kind)
     expect(c.reasons[0]).toMatch(says)
   })
@@ -69,19 +69,24 @@ describe('the start of a quick disk’s sweep', () => {
     })
     expect(Math.max(...turns) - Math.min(...turns)).toBeLessThan(0.05)
     const late = sweepQuickDisk({ ...SOUND_QUICK_DISK, startTurns: -0.8 })
-    expect(call(quickStartSum, { toData: `${late.readyToDataMs!.toFixed(0)} ms`, rpm: '423' })).toMatchObject({
+    expect(call(quickStartCalculator, { toData: `${late.readyToDataMs!.toFixed(0)} ms`, rpm: '423' })).toMatchObject({
       kind: 'nudge',
     })
   })
   it('speed is judged first, and a start that is right is left', () => {
-    expect(call(quickStartSum, { toData: '170 ms', rpm: '423' }).kind).toBe('leave')
-    expect(call(quickStartSum, { toData: '170 ms', rpm: '450' }).reasons[0]).toMatch(/6.38 % fast/)
+    expect(call(quickStartCalculator, { toData: '170 ms', rpm: '423' }).kind).toBe('leave')
+    expect(call(quickStartCalculator, { toData: '170 ms', rpm: '450' }).reasons[0]).toMatch(/6.38 % fast/)
   })
 })
 
 describe('what an offset costs, as a sum', () => {
   it('thousandths become micrometres and turns of the screw', () => {
-    const { result } = judgeSum(offsetSum, { mechanism: '5.25in-48', value: '2', unit: 'thou', perTurn: '0.5' })
+    const { result } = judgeCalculator(offsetCalculator, {
+      mechanism: '5.25in-48',
+      value: '2',
+      unit: 'thou',
+      perTurn: '0.5',
+    })
     expect(result!.lines[0]!.value).toBeCloseTo(50.8)
     expect(result!.lines.find(l => l.unit === '°')!.value).toBeCloseTo((50.8 / 500) * 360, 3)
   })
@@ -90,7 +95,7 @@ describe('what an offset costs, as a sum', () => {
     ['37', 'um', 'unknown'],
     ['0.5', 'tracks', 'nudge'],
   ])('%s %s on a 3.5-inch drive: %s', (value, unit, kind) =>
-    expect(call(offsetSum, { mechanism: '3.5in', value, unit }).kind).toBe(kind),
+    expect(call(offsetCalculator, { mechanism: '3.5in', value, unit }).kind).toBe(kind),
   )
 })
 

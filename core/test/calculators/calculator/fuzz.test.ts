@@ -1,8 +1,8 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { InputError } from '../../src/errors'
-import { SUMS } from '../../src/instruments'
-import { judgeSum, rowKey, type Field, type Sum } from '../../src/sums'
+import { InputError } from '../../../src/base/errors'
+import { CALCULATORS } from '../../../src/calculators/registry'
+import { judgeCalculator, rowKey, type Field, type Calculator } from '../../../src/calculators/calculator'
 
 const anything = fc.oneof(
   fc.string({ maxLength: 12 }),
@@ -28,17 +28,20 @@ const anything = fc.oneof(
   ),
 )
 /** Every key that may be typed, three rows of a list among them. */
-const keysOf = (sum: Sum): (readonly [string, Field])[] => [
+const keysOf = (sum: Calculator): (readonly [string, Field])[] => [
   ...sum.fields.map(f => [f.key, f] as const),
   ...[0, 1, 2].flatMap(i => (sum.list?.fields ?? []).map(f => [rowKey(sum.list!, i, f.key), f] as const)),
 ]
-const typedFor = (sum: Sum) =>
+const typedFor = (sum: Calculator) =>
   fc.record(
     Object.fromEntries(
       keysOf(sum).map(([key, f]) => [key, f.choices ? fc.constantFrom('', ...f.choices.map(c => c.value)) : anything]),
     ),
   )
-/** Evenly over the range: fast-check's doubles are even over their representations, and most of those are all but nothing. */
+/**
+ * Evenly over the range: fast-check's doubles are even over their representations, and most of those are all but
+ * nothing.
+ */
 const within = (least: number, most: number) => fc.nat(10_000).map(n => least + ((most - least) * n) / 10_000)
 const fieldValue = (f: Field): fc.Arbitrary<string> =>
   f.choices
@@ -51,14 +54,14 @@ const fieldValue = (f: Field): fc.Arbitrary<string> =>
       : within(f.plausible?.[0] ?? (f.quantity === 'count' ? 0 : 0.1), Math.min(f.plausible?.[1] ?? 50, 1e5)).map(x =>
           f.quantity === 'count' ? String(Math.round(x)) : x.toFixed(9),
         )
-const sensible = (sum: Sum) => fc.record(Object.fromEntries(keysOf(sum).map(([key, f]) => [key, fieldValue(f)])))
+const sensible = (sum: Calculator) => fc.record(Object.fromEntries(keysOf(sum).map(([key, f]) => [key, fieldValue(f)])))
 
 describe('whatever is typed into a sum', () => {
-  it.each(SUMS.map(s => [s.id, s] as const))('%s answers, or says in a sentence what cannot be', (_, sum) => {
+  it.each(CALCULATORS.map(s => [s.id, s] as const))('%s answers, or says in a sentence what cannot be', (_, sum) => {
     fc.assert(
       fc.property(typedFor(sum), typed => {
         try {
-          judgeSum(sum, typed)
+          judgeCalculator(sum, typed)
         } catch (error) {
           expect(error).toBeInstanceOf(InputError)
           expect((error as Error).message).toMatch(/\.$/)
@@ -68,13 +71,13 @@ describe('whatever is typed into a sum', () => {
     )
   })
 
-  it.each(SUMS.map(s => [s.id, s] as const))('%s: with sizes that can be, the answer is whole', (_, sum) => {
+  it.each(CALCULATORS.map(s => [s.id, s] as const))('%s: with sizes that can be, the answer is whole', (_, sum) => {
     let answered = 0
     fc.assert(
       fc.property(sensible(sum), typed => {
         let judged
         try {
-          judged = judgeSum(sum, typed)
+          judged = judgeCalculator(sum, typed)
         } catch (error) {
           // Pulleys that overlap, or an idler in a pulley, are sizes that can be and a drive that cannot.
           expect((error as Error).message).toMatch(

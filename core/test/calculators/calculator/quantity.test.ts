@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { awgArea, awgDiameter, judgeSum, readQuantity, type Quantity } from '../../src/sums'
-import { SUMS } from '../../src/instruments'
+import { awgArea, awgDiameter, judgeCalculator, readQuantity, type Quantity } from '../../../src/calculators/calculator'
+import { CALCULATORS } from '../../../src/calculators/registry'
 
 describe('quantities as people type them', () => {
   it.each<[string, Quantity, number]>([
@@ -57,7 +57,8 @@ describe('quantities as people type them', () => {
     )
   })
 
-  // ASTM B258: 20 AWG has 0.812 mm and (with copper at 20 °C) 33.3 Ω/km; 10 AWG 2.588 mm; 36 AWG 0.127 mm by definition.
+  // ASTM B258: 20 AWG has 0.812 mm and (with copper at 20 °C) 33.3 Ω/km; 10 AWG 2.588 mm; 36 AWG 0.127 mm by
+  // definition.
   it('gauges are those of ASTM B258', () => {
     expect(awgDiameter(20)).toBeCloseTo(0.812, 3)
     expect(awgDiameter(10)).toBeCloseTo(2.588, 3)
@@ -68,7 +69,7 @@ describe('quantities as people type them', () => {
 
 describe('sums, whatever is typed', () => {
   it('have fields of their own, with a unit or with choices', () => {
-    for (const s of SUMS) {
+    for (const s of CALCULATORS) {
       expect(new Set(s.fields.map(f => f.key)).size).toBe(s.fields.length)
       for (const f of s.fields) expect(Boolean(f.quantity) !== Boolean(f.choices), `${s.id} ${f.key}`).toBe(true)
       expect(s.formulas.length).toBeGreaterThan(0)
@@ -76,23 +77,23 @@ describe('sums, whatever is typed', () => {
   })
 
   it('say what is still needed, and ask about numbers that look like another unit', () => {
-    const sensor = SUMS.find(s => s.id === 'sensor')!
-    expect(judgeSum(sensor, { lit: '0.3 mA' })).toMatchObject({ result: null, needed: ['Pull-up'] })
-    expect(judgeSum(sensor, { lit: '0.3 mA', pull: '22' }).doubts).toEqual([
+    const sensor = CALCULATORS.find(s => s.id === 'sensor')!
+    expect(judgeCalculator(sensor, { lit: '0.3 mA' })).toMatchObject({ result: null, needed: ['Pull-up'] })
+    expect(judgeCalculator(sensor, { lit: '0.3 mA', pull: '22' }).doubts).toEqual([
       'Pull-up of 22 Ω is far from usual (1000 to 200000 Ω): is that the unit you meant?',
     ])
-    expect(judgeSum(sensor, { lit: '0.3 mA', pull: '22k' }).doubts).toEqual([])
+    expect(judgeCalculator(sensor, { lit: '0.3 mA', pull: '22k' }).doubts).toEqual([])
     expect(
-      judgeSum(
-        SUMS.find(s => s.id === 'supply')!,
+      judgeCalculator(
+        CALCULATORS.find(s => s.id === 'supply')!,
         {},
       ),
     ).toMatchObject({ result: null, needed: ['anything that is known of it'] })
-    expect(() => judgeSum(sensor, { lit: '-1 mA', pull: '22k' })).toThrow(
+    expect(() => judgeCalculator(sensor, { lit: '-1 mA', pull: '22k' })).toThrow(
       'lit: Detector current, lit cannot be -1 mA; expected more than 0.',
     )
-    expect(() => judgeSum(sensor, { lit: 'bright', pull: '22k' })).toThrow(/^lit: “bright” cannot be read/)
-    expect(() => judgeSum(sensor, { lit: '1 mA', pull: '22k', logic: 'steam' })).toThrow(
+    expect(() => judgeCalculator(sensor, { lit: 'bright', pull: '22k' })).toThrow(/^lit: “bright” cannot be read/)
+    expect(() => judgeCalculator(sensor, { lit: '1 mA', pull: '22k', logic: 'steam' })).toThrow(
       'logic: “steam” is no choice for logic it drives; expected TTL, CMOS, 5 V.',
     )
   })

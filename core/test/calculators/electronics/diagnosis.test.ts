@@ -6,17 +6,17 @@ import {
   cheapest,
   PROCESSOR_PROBES,
   PROCESSOR_SUSPECTS,
-  processorSum,
-  swapSum,
+  processorCalculator,
+  swapCalculator,
   trialsWanted,
   type Probe,
   type ProcessorTest,
   type Suspect,
-} from '../../src/electrics'
-import { fisherFewer } from '../../src/numbers'
-import { judgeSum, type Sum } from '../../src/sums'
+} from '../../../src/calculators/electronics'
+import { fisherFewer } from '../../../src/base/numbers'
+import { judgeCalculator, type Calculator } from '../../../src/calculators/calculator'
 
-const call = (sum: Sum, typed: Record<string, string>) => judgeSum(sum, typed).result!.call
+const call = (sum: Calculator, typed: Record<string, string>) => judgeCalculator(sum, typed).result!.call
 
 describe('Fisher’s exact test', () => {
   // Fisher, The Design of Experiments (1935): all four cups of four told apart by chance in 1 of 70 cases.
@@ -50,19 +50,19 @@ describe('a part swapped', () => {
   const before = { beforeFails: '8', beforeTrials: '10' }
   it('is to blame only when the fault comes back with it', () => {
     const cured = { ...before, afterFails: '0', afterTrials: '10' }
-    expect(call(swapSum, cured)).toMatchObject({
+    expect(call(swapCalculator, cured)).toMatchObject({
       kind: 'unknown',
       next: 'Put the old part back: does the fault come back?',
     })
-    expect(call(swapSum, { ...cured, backFails: '7', backTrials: '10' }).kind).toBe('mend')
-    expect(call(swapSum, { ...cured, backFails: '0', backTrials: '10' }).reasons[0]).toMatch(/it was a contact/)
-    expect(call(swapSum, { ...before, afterFails: '8', afterTrials: '10' })).toMatchObject({ kind: 'leave' })
-    expect(call(swapSum, { beforeFails: '0', beforeTrials: '10', afterFails: '0', afterTrials: '10' }).kind).toBe(
-      'unknown',
-    )
+    expect(call(swapCalculator, { ...cured, backFails: '7', backTrials: '10' }).kind).toBe('mend')
+    expect(call(swapCalculator, { ...cured, backFails: '0', backTrials: '10' }).reasons[0]).toMatch(/it was a contact/)
+    expect(call(swapCalculator, { ...before, afterFails: '8', afterTrials: '10' })).toMatchObject({ kind: 'leave' })
+    expect(
+      call(swapCalculator, { beforeFails: '0', beforeTrials: '10', afterFails: '0', afterTrials: '10' }).kind,
+    ).toBe('unknown')
   })
   it('says how many more trials would settle it, and that many do', () => {
-    const thin = call(swapSum, { beforeFails: '3', beforeTrials: '10', afterFails: '0', afterTrials: '4' })
+    const thin = call(swapCalculator, { beforeFails: '3', beforeTrials: '10', afterFails: '0', afterTrials: '4' })
     const more = Number(/^(\d+) more trials/.exec(thin.next)![1])
     expect(fisherFewer(3, 10, 0, 4 + more)).toBeLessThan(0.05)
     expect(fisherFewer(3, 10, 0, 4 + more - 1)).toBeGreaterThanOrEqual(0.05)
@@ -70,7 +70,7 @@ describe('a part swapped', () => {
   })
   it('more failures than trials are named', () => {
     expect(() =>
-      judgeSum(swapSum, { beforeFails: '12', beforeTrials: '10', afterFails: '0', afterTrials: '1' }),
+      judgeCalculator(swapCalculator, { beforeFails: '12', beforeTrials: '10', afterFails: '0', afterTrials: '1' }),
     ).toThrow(/12 failures in 10 trials/)
   })
 })
@@ -112,8 +112,9 @@ describe('which measurement next', () => {
 })
 
 describe('a drive with its own processor', () => {
-  const measure = (typed: Record<string, string>) => judgeSum(processorSum, typed).result!
-  // Common practice, no source: an address line that neither swings nor sits at a level points to an open output; a chip with a dark spot is shorted.
+  const measure = (typed: Record<string, string>) => judgeCalculator(processorCalculator, typed).result!
+  // Common practice, no source: an address line that neither swings nor sits at a level points to an open output; a
+  // chip with a dark spot is shorted.
   it('the trade’s facts', () => {
     expect(
       measure({ supply: 'good', reset: 'good', clock: 'good', heat: 'good', bus: 'between', irq: 'good' }).call,

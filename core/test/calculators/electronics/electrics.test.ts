@@ -1,42 +1,42 @@
 import { describe, expect, it } from 'vitest'
 import {
-  capacitorSum,
+  capacitorCalculator,
   leadResistance,
-  leadSum,
+  leadCalculator,
   mapSwitch,
   nearestE6,
-  sensorSum,
-  supplySum,
-  switchSum,
-} from '../../src/electrics'
-import { awgArea, judgeSum, type Sum } from '../../src/sums'
+  sensorCalculator,
+  supplyCalculator,
+  switchCalculator,
+} from '../../../src/calculators/electronics'
+import { awgArea, judgeCalculator, type Calculator } from '../../../src/calculators/calculator'
 
-const call = (sum: Sum, typed: Record<string, string>) => judgeSum(sum, typed).result!.call
-const line = (sum: Sum, typed: Record<string, string>, label: string) =>
-  judgeSum(sum, typed).result!.lines.find(l => l.label === label)!.value
+const call = (sum: Calculator, typed: Record<string, string>) => judgeCalculator(sum, typed).result!.call
+const line = (sum: Calculator, typed: Record<string, string>, label: string) =>
+  judgeCalculator(sum, typed).result!.lines.find(l => l.label === label)!.value
 
 describe('supply', () => {
   // Common practice, no source: a drive marked 12 V 0.5 A is happy on 12 V 1 A and 5 V 1 A or more.
   it('the trade’s rule holds', () => {
-    expect(call(supplySum, { draw12: '0.5', has12: '1', draw5: '0.5', has5: '1' }).kind).not.toBe('stop')
-    expect(call(supplySum, { draw12: '0.5', has12: '1.2', draw5: '0.5', has5: '1' }).kind).toBe('leave')
-    expect(call(supplySum, { draw12: '0.5', has12: '0.8' })).toMatchObject({
+    expect(call(supplyCalculator, { draw12: '0.5', has12: '1', draw5: '0.5', has5: '1' }).kind).not.toBe('stop')
+    expect(call(supplyCalculator, { draw12: '0.5', has12: '1.2', draw5: '0.5', has5: '1' }).kind).toBe('leave')
+    expect(call(supplyCalculator, { draw12: '0.5', has12: '0.8' })).toMatchObject({
       kind: 'stop',
       reasons: ['12 V gives 0.8 A and 0.90 A are needed at start.'],
     })
   })
   it('only one of two drives starts at a time', () => {
-    expect(line(supplySum, { draw12: '0.5', has12: '3', drives: '2' }, '12 V: needed at start')).toBeCloseTo(
+    expect(line(supplyCalculator, { draw12: '0.5', has12: '3', drives: '2' }, '12 V: needed at start')).toBeCloseTo(
       0.5 + 0.9,
       9,
     )
   })
   it('old capacitors, a least load and ripple are seen', () => {
     const good = { draw12: '0.5', has12: '3', draw5: '0.4', has5: '5' }
-    expect(call(supplySum, { ...good, capacitors: 'old' }).kind).toBe('mend')
-    expect(call(supplySum, { ...good, least: '1' }).reasons[0]).toMatch(/at least 1 A on 5 V/)
-    expect(call(supplySum, { ...good, ripple: '180 mV' }).reasons[0]).toMatch(/180 mV/)
-    expect(call(supplySum, { ripple: '180 mV' }).kind).toBe('unknown')
+    expect(call(supplyCalculator, { ...good, capacitors: 'old' }).kind).toBe('mend')
+    expect(call(supplyCalculator, { ...good, least: '1' }).reasons[0]).toMatch(/at least 1 A on 5 V/)
+    expect(call(supplyCalculator, { ...good, ripple: '180 mV' }).reasons[0]).toMatch(/180 mV/)
+    expect(call(supplyCalculator, { ripple: '180 mV' }).kind).toBe('unknown')
   })
 })
 
@@ -46,44 +46,48 @@ describe('lead', () => {
     expect(leadResistance(1000, awgArea(20)) * 1000).toBeCloseTo(66.6, 1)
   })
   it('a thin long lead is too thin, and the call says how thick it should be', () => {
-    expect(call(leadSum, { length: '150', wire: '20 AWG', current: '0.9' }).kind).toBe('leave')
-    const thin = call(leadSum, { length: '2 m', wire: '0.05', current: '0.9', rail: '12' })
+    expect(call(leadCalculator, { length: '150', wire: '20 AWG', current: '0.9' }).kind).toBe('leave')
+    const thin = call(leadCalculator, { length: '2 m', wire: '0.05', current: '0.9', rail: '12' })
     expect(thin.kind).toBe('mend')
     const area = /Use ([\d.]+) mm²/.exec(thin.next)![1]!
-    expect(call(leadSum, { length: '2 m', wire: String(Number(area) + 0.01), current: '0.9', rail: '12' }).kind).toBe(
-      'leave',
-    )
+    expect(
+      call(leadCalculator, { length: '2 m', wire: String(Number(area) + 0.01), current: '0.9', rail: '12' }).kind,
+    ).toBe('leave')
   })
 })
 
 describe('optical sensor', () => {
-  // Common practice, no source: at least 0.2 mA lit is good, 6 µA was dead; in circuit 0.1 to 0.2 V lit and near 5 V shaded; the LED drops 1.1 to 1.3 V.
+  // Common practice, no source: at least 0.2 mA lit is good, 6 µA was dead; in circuit 0.1 to 0.2 V lit and near 5 V
+  // shaded; the LED drops 1.1 to 1.3 V.
   it('the trade facts hold', () => {
-    expect(call(sensorSum, { lit: '6 µA', pull: '22k' })).toMatchObject({
+    expect(call(sensorCalculator, { lit: '6 µA', pull: '22k' })).toMatchObject({
       kind: 'mend',
       reasons: ['It passes 6 µA with the light on it: dead.'],
     })
-    expect(call(sensorSum, { lit: '0.6 mA', pull: '22k', dark: '0.1 µA', led: '1.2' }).kind).toBe('leave')
-    const lit = line(sensorSum, { lit: '0.6 mA', pull: '22k' }, 'Level when lit') as number
+    expect(call(sensorCalculator, { lit: '0.6 mA', pull: '22k', dark: '0.1 µA', led: '1.2' }).kind).toBe('leave')
+    const lit = line(sensorCalculator, { lit: '0.6 mA', pull: '22k' }, 'Level when lit') as number
     expect(lit).toBeGreaterThanOrEqual(0.1)
     expect(lit).toBeLessThanOrEqual(0.2)
-    expect(line(sensorSum, { lit: '0.6 mA', pull: '22k', dark: '1 µA' }, 'Level when shaded')).toBeCloseTo(4.978, 3)
-    expect(call(sensorSum, { lit: '0.15 mA', pull: '47k' })).toMatchObject({
+    expect(line(sensorCalculator, { lit: '0.6 mA', pull: '22k', dark: '1 µA' }, 'Level when shaded')).toBeCloseTo(
+      4.978,
+      3,
+    )
+    expect(call(sensorCalculator, { lit: '0.15 mA', pull: '47k' })).toMatchObject({
       kind: 'mend',
       reasons: [expect.stringMatching(/0\.2 mA is the least/), expect.anything()],
     })
-    expect(call(sensorSum, { lit: '0.6 mA', pull: '22k', led: '0.2' }).reasons[0]).toMatch(/drops 0\.2 V/)
-    expect(call(sensorSum, { lit: '0.6 mA', pull: '22k', camera: 'dark' }).reasons[0]).toMatch(
+    expect(call(sensorCalculator, { lit: '0.6 mA', pull: '22k', led: '0.2' }).reasons[0]).toMatch(/drops 0\.2 V/)
+    expect(call(sensorCalculator, { lit: '0.6 mA', pull: '22k', camera: 'dark' }).reasons[0]).toMatch(
       /does not glow in a camera/,
     )
   })
   // Ohm's law by hand: 5 V − 0.2 mA × 10 kΩ = 3 V, no TTL low; 5 V − 0.2 mA × 22 kΩ = 0.6 V is one.
   it('levels by Ohm’s law', () => {
-    expect(line(sensorSum, { lit: '0.2 mA', pull: '10k' }, 'Level when lit')).toBeCloseTo(3, 9)
-    expect(call(sensorSum, { lit: '0.2 mA', pull: '10k' }).reasons[0]).toMatch(/never gets low enough/)
-    expect(line(sensorSum, { lit: '0.2 mA', pull: '22k' }, 'Level when lit')).toBeCloseTo(0.6, 9)
+    expect(line(sensorCalculator, { lit: '0.2 mA', pull: '10k' }, 'Level when lit')).toBeCloseTo(3, 9)
+    expect(call(sensorCalculator, { lit: '0.2 mA', pull: '10k' }).reasons[0]).toMatch(/never gets low enough/)
+    expect(line(sensorCalculator, { lit: '0.2 mA', pull: '22k' }, 'Level when lit')).toBeCloseTo(0.6, 9)
     // Sure today, but with 1.05 times the light it needs: it fails as the LED ages.
-    expect(call(sensorSum, { lit: '0.2 mA', pull: '22k' }).kind).toBe('unknown')
+    expect(call(sensorCalculator, { lit: '0.2 mA', pull: '22k' }).kind).toBe('unknown')
   })
 })
 
@@ -91,29 +95,31 @@ describe('capacitor', () => {
   // Common practice, no source: a 10 µF part reading 1.22 µF is dead, even in circuit.
   it('ten microfarads reading 1.22 are dead in circuit and out of it', () => {
     for (const where of ['in', 'out'])
-      expect(call(capacitorSum, { marked: '10u', reading: '1.22u', where })).toMatchObject({
+      expect(call(capacitorCalculator, { marked: '10u', reading: '1.22u', where })).toMatchObject({
         kind: 'mend',
         reasons: [expect.stringMatching(/12 % of its mark: dead/)],
       })
   })
   it('a low reading in circuit is not proof; out of circuit it is', () => {
-    expect(call(capacitorSum, { marked: '10', reading: '7', where: 'in' }).kind).toBe('unknown')
-    expect(call(capacitorSum, { marked: '10', reading: '7', where: 'out' }).kind).toBe('mend')
-    expect(call(capacitorSum, { marked: '10', reading: '9.2', where: 'out', esr: '1.5' }).kind).toBe('leave')
-    expect(call(capacitorSum, { marked: '10', reading: '9.2', esr: '14' }).reasons[0]).toMatch(/dried out/)
-    expect(call(capacitorSum, { marked: '10', reading: '9.2', series: 'leaky' }).reasons[0]).toMatch(/its series leaks/)
-    expect(call(capacitorSum, { marked: '10', reading: '9.2', age: '35' })).toMatchObject({
+    expect(call(capacitorCalculator, { marked: '10', reading: '7', where: 'in' }).kind).toBe('unknown')
+    expect(call(capacitorCalculator, { marked: '10', reading: '7', where: 'out' }).kind).toBe('mend')
+    expect(call(capacitorCalculator, { marked: '10', reading: '9.2', where: 'out', esr: '1.5' }).kind).toBe('leave')
+    expect(call(capacitorCalculator, { marked: '10', reading: '9.2', esr: '14' }).reasons[0]).toMatch(/dried out/)
+    expect(call(capacitorCalculator, { marked: '10', reading: '9.2', series: 'leaky' }).reasons[0]).toMatch(
+      /its series leaks/,
+    )
+    expect(call(capacitorCalculator, { marked: '10', reading: '9.2', age: '35' })).toMatchObject({
       kind: 'unknown',
       reasons: [expect.stringMatching(/35 years old and its ESR was not measured/)],
     })
-    expect(call(capacitorSum, { marked: '10', reading: '9.2', esr: '1.5', age: '35' }).kind).toBe('leave')
-    expect(call(capacitorSum, { marked: '10' }).kind).toBe('unknown')
+    expect(call(capacitorCalculator, { marked: '10', reading: '9.2', esr: '1.5', age: '35' }).kind).toBe('leave')
+    expect(call(capacitorCalculator, { marked: '10' }).kind).toBe('unknown')
   })
   // IEC 60063 E6: 10, 15, 22, 33, 47, 68.
   it('replacements are E6 values', () => {
     expect([9.1, 11, 13, 25, 40, 56, 90].map(nearestE6)).toEqual([10, 10, 15, 22, 47, 47, 100])
-    expect(line(capacitorSum, { marked: '47', volts: '16' }, 'Replace with')).toBe('47 µF, 16 V or more')
-    expect(line(capacitorSum, { marked: '47', volts: '12' }, 'Replace with')).toBe('47 µF, 16 V or more')
+    expect(line(capacitorCalculator, { marked: '47', volts: '16' }, 'Replace with')).toBe('47 µF, 16 V or more')
+    expect(line(capacitorCalculator, { marked: '47', volts: '12' }, 'Replace with')).toBe('47 µF, 16 V or more')
   })
 })
 
@@ -132,14 +138,14 @@ describe('switch', () => {
     expect(mapSwitch({ ab: true }, { ac: true })).toEqual([{ common: 'a', closed: 'b', open: 'c' }])
   })
   it('names a contradiction, and the next pair to measure', () => {
-    expect(call(switchSum, { 'rest-ab': 'yes', 'rest-bc': 'yes' })).toMatchObject({
+    expect(call(switchCalculator, { 'rest-ab': 'yes', 'rest-bc': 'yes' })).toMatchObject({
       kind: 'unknown',
       reasons: [expect.stringMatching(/contradict each other/), expect.anything()],
     })
-    const half = call(switchSum, { 'rest-ab': 'yes' })
+    const half = call(switchCalculator, { 'rest-ab': 'yes' })
     expect(half.reasons[0]).toBe('2 ways of wiring agree with what was measured.')
     expect(half.next).toMatch(/pressed: it separates them best/)
-    expect(call(switchSum, { 'rest-ab': 'yes', 'pressed-bc': 'yes' })).toMatchObject({
+    expect(call(switchCalculator, { 'rest-ab': 'yes', 'pressed-bc': 'yes' })).toMatchObject({
       kind: 'leave',
       reasons: ['Common is B; normally closed A, normally open C.'],
     })

@@ -1,9 +1,18 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { boardSum, capacitorFitSum, detectorSum, E12, E6, nearest, pullUpsFor, shoppingList } from '../../src/electrics'
-import { judgeSum, type Sum } from '../../src/sums'
+import {
+  boardCalculator,
+  capacitorFitCalculator,
+  detectorCalculator,
+  E12,
+  E6,
+  nearest,
+  pullUpsFor,
+  shoppingList,
+} from '../../../src/calculators/electronics'
+import { judgeCalculator, type Calculator } from '../../../src/calculators/calculator'
 
-const call = (sum: Sum, typed: Record<string, string>) => judgeSum(sum, typed).result!.call
+const call = (sum: Calculator, typed: Record<string, string>) => judgeCalculator(sum, typed).result!.call
 
 describe('preferred values', () => {
   // IEC 60063: E12 is 10 12 15 18 22 27 33 39 47 56 68 82; E6 every other of them.
@@ -40,18 +49,18 @@ describe('a replacement detector', () => {
   // Common practice, no source: at least 0.2 mA lit is a good one. Ohm's law by hand: (5 − 0.8) V ÷ 0.1 mA = 42 kΩ.
   it('the least good detector wants 42 kΩ', () => {
     expect(pullUpsFor(0.2e-3, 0, 5, TTL)!.least).toBeCloseTo(42_000, 6)
-    expect(call(detectorSum, { lit: '0.2 mA', pull: '10k' })).toMatchObject({
+    expect(call(detectorCalculator, { lit: '0.2 mA', pull: '10k' })).toMatchObject({
       kind: 'nudge',
       reasons: [expect.stringMatching(/too strong for it/)],
     })
-    expect(call(detectorSum, { lit: '0.2 mA', pull: '47k' }).kind).toBe('leave')
-    expect(call(detectorSum, { lit: '6 µA' })).toMatchObject({
+    expect(call(detectorCalculator, { lit: '0.2 mA', pull: '47k' }).kind).toBe('leave')
+    expect(call(detectorCalculator, { lit: '6 µA' })).toMatchObject({
       kind: 'mend',
       reasons: [expect.stringMatching(/no pull-up makes it sure/)],
     })
-    expect(call(detectorSum, { lit: '1 mA', pull: '10k', looks: 'differs' }).kind).toBe('mend')
-    expect(call(detectorSum, { lit: '1 mA', pull: '10k', legs: 'swapped' }).kind).toBe('nudge')
-    expect(call(detectorSum, { lit: '1 mA', pull: '10k', ledNm: '950', seesNm: '570' }).kind).toBe('unknown')
+    expect(call(detectorCalculator, { lit: '1 mA', pull: '10k', looks: 'differs' }).kind).toBe('mend')
+    expect(call(detectorCalculator, { lit: '1 mA', pull: '10k', legs: 'swapped' }).kind).toBe('nudge')
+    expect(call(detectorCalculator, { lit: '1 mA', pull: '10k', ledNm: '950', seesNm: '570' }).kind).toBe('unknown')
   })
 })
 
@@ -59,28 +68,32 @@ describe('a replacement capacitor', () => {
   // Common practice, no source: same value, equal or higher voltage, fits the height, polarity marked.
   const fits = { marked: '10u', value: '10', volts: '16', newVolts: '25' }
   it('serves, or says what is wrong with it', () => {
-    expect(call(capacitorFitSum, fits).kind).toBe('leave')
-    expect(call(capacitorFitSum, { ...fits, newVolts: '10' })).toMatchObject({
+    expect(call(capacitorFitCalculator, fits).kind).toBe('leave')
+    expect(call(capacitorFitCalculator, { ...fits, newVolts: '10' })).toMatchObject({
       kind: 'stop',
       reasons: [expect.stringMatching(/may burst/)],
     })
-    expect(call(capacitorFitSum, { ...fits, value: '4u7' }).kind).toBe('mend')
-    expect(call(capacitorFitSum, { ...fits, value: '22', use: 'timing' }).reasons[0]).toMatch(/changes it by 120 %/)
-    expect(call(capacitorFitSum, { ...fits, polarity: 'unknown' }).kind).toBe('stop')
-    expect(call(capacitorFitSum, { ...fits, kind: 'tantalum' }).next).toBe('Take one of 32 V, or another kind.')
+    expect(call(capacitorFitCalculator, { ...fits, value: '4u7' }).kind).toBe('mend')
+    expect(call(capacitorFitCalculator, { ...fits, value: '22', use: 'timing' }).reasons[0]).toMatch(
+      /changes it by 120 %/,
+    )
+    expect(call(capacitorFitCalculator, { ...fits, polarity: 'unknown' }).kind).toBe('stop')
+    expect(call(capacitorFitCalculator, { ...fits, kind: 'tantalum' }).next).toBe('Take one of 32 V, or another kind.')
   })
   it('too tall, it is laid flat where there is room beside its pads', () => {
     const tall = { ...fits, kind: 'leaded', height: '11', diameter: '5', above: '6' }
-    expect(call(capacitorFitSum, { ...tall, beside: '15' })).toMatchObject({
+    expect(call(capacitorFitCalculator, { ...tall, beside: '15' })).toMatchObject({
       kind: 'nudge',
       reasons: ['Standing it is 5 mm too tall; laid flat it takes 5 mm of height and 14 mm of length.'],
     })
-    expect(call(capacitorFitSum, { ...tall, beside: '12' }).reasons[0]).toMatch(/lying it needs 14 mm/)
-    expect(call(capacitorFitSum, { ...tall, diameter: '8', beside: '20' }).reasons[0]).toMatch(
+    expect(call(capacitorFitCalculator, { ...tall, beside: '12' }).reasons[0]).toMatch(/lying it needs 14 mm/)
+    expect(call(capacitorFitCalculator, { ...tall, diameter: '8', beside: '20' }).reasons[0]).toMatch(
       /lying it is still 8 mm tall/,
     )
-    expect(call(capacitorFitSum, { ...tall, kind: 'smd', beside: '20' }).reasons[0]).toMatch(/cannot be laid flat/)
-    expect(call(capacitorFitSum, tall).kind).toBe('unknown')
+    expect(call(capacitorFitCalculator, { ...tall, kind: 'smd', beside: '20' }).reasons[0]).toMatch(
+      /cannot be laid flat/,
+    )
+    expect(call(capacitorFitCalculator, tall).kind).toBe('unknown')
   })
 })
 
@@ -95,7 +108,7 @@ describe('a board of capacitors', () => {
       { name: 'C4', marked: '22u', volts: '12', reading: '3' },
       { name: 'C5', marked: '10', reading: '7', where: 'in' },
     ])
-    const { result } = judgeSum(boardSum, typed)
+    const { result } = judgeCalculator(boardCalculator, typed)
     expect(result!.call).toMatchObject({
       kind: 'mend',
       reasons: ['3 of 5 want replacing: C1, C2, C4.', '1 cannot be judged in circuit: C5.'],
@@ -106,20 +119,20 @@ describe('a board of capacitors', () => {
     ])
   })
   it('a row that is still being typed is left out; a place that stands twice is said', () => {
-    expect(judgeSum(boardSum, rows([{ name: 'C1' }])).needed).toEqual(['capacitor'])
+    expect(judgeCalculator(boardCalculator, rows([{ name: 'C1' }])).needed).toEqual(['capacitor'])
     expect(() =>
-      judgeSum(
-        boardSum,
+      judgeCalculator(
+        boardCalculator,
         rows([
           { name: 'C1', marked: '10' },
           { name: 'C1', marked: '10' },
         ]),
       ),
     ).toThrow(/C1 stands twice in the list/)
-    expect(() => judgeSum(boardSum, { 'caps.3.marked': 'ten' })).toThrow(
+    expect(() => judgeCalculator(boardCalculator, { 'caps.3.marked': 'ten' })).toThrow(
       /^caps\.3\.marked: “ten” cannot be read as marked/,
     )
-    expect(judgeSum(boardSum, rows([{ marked: '10000000', reading: '9' }])).doubts[0]).toMatch(
+    expect(judgeCalculator(boardCalculator, rows([{ marked: '10000000', reading: '9' }])).doubts[0]).toMatch(
       /^capacitor 1: Marked of 10000000 µF is far from usual/,
     )
   })

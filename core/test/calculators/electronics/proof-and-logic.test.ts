@@ -1,33 +1,33 @@
 import { describe, expect, it } from 'vitest'
-import { bestMeasurement, logicSum, polaritySum, suspectsOf } from '../../src/electrics'
-import { judgeSum, type Sum } from '../../src/sums'
+import { bestMeasurement, logicCalculator, polarityCalculator, suspectsOf } from '../../../src/calculators/electronics'
+import { judgeCalculator, type Calculator } from '../../../src/calculators/calculator'
 
-const call = (sum: Sum, typed: Record<string, string>) => judgeSum(sum, typed).result!.call
+const call = (sum: Calculator, typed: Record<string, string>) => judgeCalculator(sum, typed).result!.call
 
 describe('the supply’s wires', () => {
   const good = { volts1: '0', to1: 'ground', volts2: '5.02', to2: 'five', volts3: '12.1', to3: 'twelve' }
 
   // Common practice, no source: colours prove nothing; measure each, then ring out to a logic chip's supply pins.
   it('may connect only when each is measured and rung out, and both agree', () => {
-    expect(call(polaritySum, good)).toMatchObject({
+    expect(call(polarityCalculator, good)).toMatchObject({
       kind: 'leave',
       reasons: ['May connect: 3 wires measured and rung out, each where it belongs.'],
     })
-    expect(call(polaritySum, { colours: 'yes' })).toMatchObject({
+    expect(call(polarityCalculator, { colours: 'yes' })).toMatchObject({
       kind: 'stop',
       reasons: [expect.stringMatching(/Colours prove nothing/)],
     })
-    expect(call(polaritySum, { ...good, volts2: '12.1', volts3: '5.0' })).toMatchObject({
+    expect(call(polarityCalculator, { ...good, volts2: '12.1', volts3: '5.0' })).toMatchObject({
       kind: 'stop',
       reasons: [expect.stringMatching(/Wire 2 measures 12\.1 V and leads to the 5 V pin/), expect.anything()],
     })
     const { to2: _, ...unrung } = good
-    expect(call(polaritySum, unrung)).toMatchObject({
+    expect(call(polarityCalculator, unrung)).toMatchObject({
       kind: 'stop',
       reasons: [expect.stringMatching(/Wire 2: measured but not rung out/)],
     })
-    expect(call(polaritySum, { volts1: '0', to1: 'ground' }).reasons[0]).toBe('Not proved yet: a 5 V wire.')
-    expect(call(polaritySum, { ...good, volts4: '-12', to4: 'nothing' })).toMatchObject({
+    expect(call(polarityCalculator, { volts1: '0', to1: 'ground' }).reasons[0]).toBe('Not proved yet: a 5 V wire.')
+    expect(call(polarityCalculator, { ...good, volts4: '-12', to4: 'nothing' })).toMatchObject({
       kind: 'unknown',
       reasons: [expect.stringMatching(/carries -12 V/)],
     })
@@ -46,7 +46,7 @@ describe('the supply’s wires', () => {
                 ([, x]) => x !== undefined,
               ),
             ) as Record<string, string>
-            if (call(polaritySum, typed).kind !== 'leave') continue
+            if (call(polarityCalculator, typed).kind !== 'leave') continue
             let_++
             expect([`${v1} ${t1}`, `${v2} ${t2}`].sort()).toEqual(['0 ground', '5 five'])
           }
@@ -55,21 +55,22 @@ describe('the supply’s wires', () => {
 })
 
 describe('a logic line', () => {
-  // Common practice, no source: a bus line that should idle high and sits low points to its driver; an address line that
+  // Common practice, no source: a bus line that should idle high and sits low points to its driver; an address line
+  // that
   // neither swings nor sits at a level points to an open output.
   it('the trade’s two facts', () => {
-    expect(call(logicSum, { expected: 'high', now: 'low', cable: 'low', driver: 'high' })).toMatchObject({
+    expect(call(logicCalculator, { expected: 'high', now: 'low', cable: 'low', driver: 'high' })).toMatchObject({
       kind: 'mend',
       reasons: ['It points to its driver, shorted to ground.'],
     })
-    expect(call(logicSum, { expected: 'swings', now: 'between' })).toMatchObject({
+    expect(call(logicCalculator, { expected: 'swings', now: 'between' })).toMatchObject({
       kind: 'mend',
       reasons: [expect.stringMatching(/an open output/)],
     })
   })
 
   it('names the next measurement, the cheapest first where two separate alike, and gets to one suspect by it', () => {
-    expect(call(logicSum, { expected: 'high', now: 'low' })).toMatchObject({
+    expect(call(logicCalculator, { expected: 'high', now: 'low' })).toMatchObject({
       kind: 'unknown',
       next: 'Measure it with the cable off: that separates them best.',
     })
@@ -87,15 +88,20 @@ describe('a logic line', () => {
   })
 
   it('contradictions are named, and two terminators seen', () => {
-    expect(call(logicSum, { expected: 'high', now: 'high', cable: 'low' })).toMatchObject({
+    expect(call(logicCalculator, { expected: 'high', now: 'high', cable: 'low' })).toMatchObject({
       kind: 'unknown',
       reasons: [expect.stringMatching(/contradict each other/)],
     })
-    expect(call(logicSum, { expected: 'high', now: 'high', pull: '75' }).reasons[0]).toMatch(
+    expect(call(logicCalculator, { expected: 'high', now: 'high', pull: '75' }).reasons[0]).toMatch(
       /two terminators may be fitted/,
     )
     // By hand: (5 − 0.4) V ÷ 150 Ω + 1.6 mA = 32.3 mA; 2.2 × 150 Ω × 1 nF = 0.33 µs.
-    const { lines } = judgeSum(logicSum, { expected: 'high', now: 'high', pull: '150', load: '1n' }).result!
+    const { lines } = judgeCalculator(logicCalculator, {
+      expected: 'high',
+      now: 'high',
+      pull: '150',
+      load: '1n',
+    }).result!
     expect(lines.find(l => l.label === 'The driver must sink')!.value).toBeCloseTo(32.27, 2)
     expect(lines.find(l => l.label.startsWith('Rise time'))!.value).toBeCloseTo(0.33, 9)
   })

@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest'
-import { holderOf, serialBusSum } from '../../src/electrics'
-import { judgeSum } from '../../src/sums'
+import { holderOf, serialBusCalculator } from '../../../src/calculators/electronics'
+import { judgeCalculator } from '../../../src/calculators/calculator'
 
-const call = (values: Record<string, string>) => judgeSum(serialBusSum, values).result!.call
+const call = (values: Record<string, string>) => judgeCalculator(serialBusCalculator, values).result!.call
 
 describe('a serial bus at rest', () => {
   it('all high: leave it; a line that is low is held by the side on which it is low alone', () => {

@@ -4,14 +4,14 @@ import {
   afterEvent,
   AT_REST,
   changeTold,
-  donorSwitchSum,
-  hostSeesSum,
+  donorSwitchCalculator,
+  hostSeesCalculator,
   whatHostSees,
   type ChangeEvent,
-} from '../../src/electrics'
-import { judgeSum, type Sum } from '../../src/sums'
+} from '../../../src/calculators/electronics'
+import { judgeCalculator, type Calculator } from '../../../src/calculators/calculator'
 
-const call = (sum: Sum, typed: Record<string, string>) => judgeSum(sum, typed).result!.call
+const call = (sum: Calculator, typed: Record<string, string>) => judgeCalculator(sum, typed).result!.call
 
 describe('what the host sees of a switch', () => {
   it('every wiring of it, against the contact followed by hand', () => {
@@ -38,19 +38,20 @@ describe('what the host sees of a switch', () => {
   it('a write-protect switch that tells the opposite stops the work', () => {
     // Common practice, no source: these switches are normally closed.
     const wired = { use: 'protect', contact: 'nc', closes: 'ground', inverted: 'no' }
-    expect(call(hostSeesSum, { ...wired, pressed: 'second' })).toMatchObject({ kind: 'leave' })
-    expect(call(hostSeesSum, { ...wired, pressed: 'first' })).toMatchObject({
+    expect(call(hostSeesCalculator, { ...wired, pressed: 'second' })).toMatchObject({ kind: 'leave' })
+    expect(call(hostSeesCalculator, { ...wired, pressed: 'first' })).toMatchObject({
       kind: 'stop',
       reasons: ['It tells the opposite: a protected disk would be written on.'],
     })
-    expect(call(hostSeesSum, { ...wired, use: 'disk-in', pressed: 'first' }).kind).toBe('mend')
+    expect(call(hostSeesCalculator, { ...wired, use: 'disk-in', pressed: 'first' }).kind).toBe('mend')
   })
 })
 
 describe('the disk-change latch', () => {
   const run = (events: readonly ChangeEvent[], health: 'works' | 'says in' | 'says out' = 'works') =>
     events.reduce((s, e) => afterEvent(s, e, health), AT_REST)
-  // Common practice, no source: it latches on removal, is cleared by a step with a disk in, and means something only while selected.
+  // Common practice, no source: it latches on removal, is cleared by a step with a disk in, and means something only
+  // while selected.
   it('the trade’s three facts', () => {
     expect(changeTold(run(['power-on', 'select', 'disk-in']))).toBe(true)
     expect(changeTold(run(['power-on', 'select', 'disk-in', 'step']))).toBe(false)
@@ -77,12 +78,12 @@ describe('the disk-change latch', () => {
     )
   })
   it('a switch that sticks at “in” hides every change after the first step', () => {
-    expect(call(hostSeesSum, { use: 'change', health: 'in' })).toMatchObject({
+    expect(call(hostSeesCalculator, { use: 'change', health: 'in' })).toMatchObject({
       kind: 'mend',
       reasons: [expect.stringMatching(/last disk’s directory stays/)],
     })
-    expect(call(hostSeesSum, { use: 'change', health: 'out' }).kind).toBe('mend')
-    expect(call(hostSeesSum, { use: 'change' }).kind).toBe('leave')
+    expect(call(hostSeesCalculator, { use: 'change', health: 'out' }).kind).toBe('mend')
+    expect(call(hostSeesCalculator, { use: 'change' }).kind).toBe('leave')
   })
 })
 
@@ -98,13 +99,13 @@ describe('donor switch', () => {
     has: 'both',
   }
   it('fits within its tolerances, and a wrong contact is no fit', () => {
-    expect(call(donorSwitchSum, fits).kind).toBe('leave')
-    expect(call(donorSwitchSum, { ...fits, acts2: '6.6' })).toMatchObject({
+    expect(call(donorSwitchCalculator, fits).kind).toBe('leave')
+    expect(call(donorSwitchCalculator, { ...fits, acts2: '6.6' })).toMatchObject({
       kind: 'nudge',
       next: expect.stringMatching(/Shim or file/),
     })
-    expect(call(donorSwitchSum, { ...fits, has: 'no' }).reasons[0]).toMatch(/normally open contact only/)
-    expect(call(donorSwitchSum, { ...fits, ohms: '12' }).kind).toBe('mend')
-    expect(call(donorSwitchSum, { acts1: '6' }).kind).toBe('unknown')
+    expect(call(donorSwitchCalculator, { ...fits, has: 'no' }).reasons[0]).toMatch(/normally open contact only/)
+    expect(call(donorSwitchCalculator, { ...fits, ohms: '12' }).kind).toBe('mend')
+    expect(call(donorSwitchCalculator, { acts1: '6' }).kind).toBe('unknown')
   })
 })

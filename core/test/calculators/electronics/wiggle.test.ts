@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest'
-import { wiggleChance, wiggleSum } from '../../src/electrics'
-import { upperTail } from '../../src/numbers'
-import { Random } from '../../src/simulation'
-import { judgeSum } from '../../src/sums'
+import { wiggleChance, wiggleCalculator } from '../../../src/calculators/electronics'
+import { upperTail } from '../../../src/base/numbers'
+import { Random } from '../../../src/simulator'
+import { judgeCalculator } from '../../../src/calculators/calculator'
 
-const call = (typed: Record<string, string>) => judgeSum(wiggleSum, typed).result!.call
+const call = (typed: Record<string, string>) => judgeCalculator(wiggleCalculator, typed).result!.call
 const base = { rest: '2', restTime: '60', each: '20' }
 
 describe('the wiggle test', () => {
@@ -40,7 +40,7 @@ describe('the wiggle test', () => {
     )
     expect(call(base).kind).toBe('unknown')
     expect(call({ ...base, wire1: '9', joint: 'crimp' }).next).toMatch(/pierced the sheath/)
-    expect(() => judgeSum(wiggleSum, { ...base, each: '0' })).toThrow(
+    expect(() => judgeCalculator(wiggleCalculator, { ...base, each: '0' })).toThrow(
       'each: Each wire moved for cannot be 0; expected more than 0.',
     )
   })

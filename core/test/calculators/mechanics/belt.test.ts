@@ -1,7 +1,8 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { beltPath, beltSum, insideLength, openBeltLength, stretchOf } from '../../src/drivetrain'
-import { judgeSum } from '../../src/sums'
+import { beltPath, beltCalculator, insideLength, beltStretch } from '../../../src/calculators/mechanics'
+import { openBeltLength } from '../../../src/drives'
+import { judgeCalculator } from '../../../src/calculators/calculator'
 
 const sizes = fc.record({
   r1: fc.double({ min: 1, max: 20, noNaN: true }),
@@ -87,37 +88,40 @@ describe('the belt instrument', () => {
         fc.double({ min: 0.01, max: 0.1, noNaN: true }),
         fc.double({ min: 0.5, max: 3, noNaN: true }),
         (path, stretch, section) => {
-          expect(stretchOf(path, insideLength(path, stretch, section), section)).toBeCloseTo(stretch, 9)
+          expect(beltStretch(path, insideLength(path, stretch, section), section)).toBeCloseTo(stretch, 9)
         },
       ),
     )
-    const { result } = judgeSum(beltSum, typed)
+    const { result } = judgeCalculator(beltCalculator, typed)
     const order = result!.observations[0]!.value as number
-    expect(judgeSum(beltSum, { ...typed, candidate: String(order) }).result!.call.kind).toBe('leave')
-    expect(judgeSum(beltSum, { ...typed, candidate: String(order * 1.04) }).result!.call).toMatchObject({
+    expect(judgeCalculator(beltCalculator, { ...typed, candidate: String(order) }).result!.call.kind).toBe('leave')
+    expect(judgeCalculator(beltCalculator, { ...typed, candidate: String(order * 1.04) }).result!.call).toMatchObject({
       kind: 'mend',
       reasons: [expect.stringMatching(/it slips/)],
     })
-    expect(judgeSum(beltSum, { ...typed, candidate: String(order * 1.1) }).result!.call.reasons[0]).toMatch(
-      /hangs loose/,
-    )
-    expect(judgeSum(beltSum, { ...typed, candidate: String(order * 0.955) }).result!.call).toMatchObject({
+    expect(
+      judgeCalculator(beltCalculator, { ...typed, candidate: String(order * 1.1) }).result!.call.reasons[0],
+    ).toMatch(/hangs loose/)
+    expect(judgeCalculator(beltCalculator, { ...typed, candidate: String(order * 0.955) }).result!.call).toMatchObject({
       kind: 'mend',
       reasons: [expect.stringMatching(/too tight/)],
     })
-    expect(judgeSum(beltSum, { ...typed, candidate: String(order * 0.9) }).result!.call.kind).toBe('stop')
+    expect(judgeCalculator(beltCalculator, { ...typed, candidate: String(order * 0.9) }).result!.call.kind).toBe('stop')
   })
 
   it('turns inches, and names the slip', () => {
-    const inches = judgeSum(beltSum, {
+    const inches = judgeCalculator(beltCalculator, {
       motor: '0.354 in',
       flywheel: '2.441 in',
       centre: '2.756 in',
       section: '1.2',
     }).result!
-    expect(inches.lines[0]!.value as number).toBeCloseTo(judgeSum(beltSum, typed).result!.lines[0]!.value as number, 1)
+    expect(inches.lines[0]!.value as number).toBeCloseTo(
+      judgeCalculator(beltCalculator, typed).result!.lines[0]!.value as number,
+      1,
+    )
     const slip = (motorSpeed: number) =>
-      judgeSum(beltSum, { ...typed, spindle: '300', motorSpeed: String(motorSpeed) }).result!.call
+      judgeCalculator(beltCalculator, { ...typed, spindle: '300', motorSpeed: String(motorSpeed) }).result!.call
     const exact = (300 * (62 + 1.2)) / (9 + 1.2)
     expect(slip(exact).kind).toBe('leave')
     expect(slip(exact * 1.05)).toMatchObject({ kind: 'mend', reasons: ['The belt slips by 4.8 %.'] })
@@ -135,6 +139,6 @@ describe('the belt instrument', () => {
       'idlerX: the idler’s place is left out; expected how far along and how far beside the line between the centres.',
     ],
   ])('%j is said in a sentence', (input, sentence) => {
-    expect(() => judgeSum(beltSum, input)).toThrow(sentence)
+    expect(() => judgeCalculator(beltCalculator, input)).toThrow(sentence)
   })
 })

@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest'
-import { optionsSum, repairOptions } from '../../src/drivetrain'
-import { judgeSum } from '../../src/sums'
+import { optionsCalculator, repairOptions } from '../../../src/calculators/mechanics'
+import { judgeCalculator } from '../../../src/calculators/calculator'
 
-const judge = (typed: Record<string, string>) => judgeSum(optionsSum, typed).result!
+const judge = (typed: Record<string, string>) => judgeCalculator(optionsCalculator, typed).result!
 const words = (typed: Record<string, string>) => {
   const { call } = judge(typed)
   return [...call.reasons, call.next]

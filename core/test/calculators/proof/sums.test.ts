@@ -1,23 +1,33 @@
 import { binomialDistribution } from 'simple-statistics'
 import { describe, expect, it } from 'vitest'
-import { beforeAfterSum, claimSum, loadCyclesSum, soakSum, warmUpSum } from '../../src/proving'
-import { judgeSum, type Sum } from '../../src/sums'
+import {
+  beforeAfterCalculator,
+  claimCalculator,
+  loadCyclesCalculator,
+  soakCalculator,
+  warmUpCalculator,
+} from '../../../src/calculators/proof'
+import { judgeCalculator, type Calculator } from '../../../src/calculators/calculator'
 
-const judged = (sum: Sum, typed: Record<string, string>) => judgeSum(sum, typed).result!
-const line = (sum: Sum, typed: Record<string, string>, label: string) =>
+const judged = (sum: Calculator, typed: Record<string, string>) => judgeCalculator(sum, typed).result!
+const line = (sum: Calculator, typed: Record<string, string>, label: string) =>
   judged(sum, typed).lines.find(l => l.label === label)?.value
 
 describe('what a count allows', () => {
   // Rule of three (Hanley and Lippman-Hand, JAMA 249, 1983): none of n allows about 3/n at 95 %.
   it('none of 3000 allows about 1 in 1000, and no more', () => {
-    expect(judged(claimSum, { sectors: '3000', errors: '0', wanted: '1000' }).call).toMatchObject({ kind: 'leave' })
-    expect(judged(claimSum, { sectors: '2900', errors: '0', wanted: '1000' }).call).toMatchObject({
+    expect(judged(claimCalculator, { sectors: '3000', errors: '0', wanted: '1000' }).call).toMatchObject({
+      kind: 'leave',
+    })
+    expect(judged(claimCalculator, { sectors: '2900', errors: '0', wanted: '1000' }).call).toMatchObject({
       kind: 'unknown',
       next: expect.stringMatching(/Read 9\d sectors more/),
     })
   })
   it('with errors the bound leaves 5 % in the binomial tail (simple-statistics)', () => {
-    const text = String(line(claimSum, { sectors: '400', errors: '2', wanted: '10' }, 'Sectors that fail, at most'))
+    const text = String(
+      line(claimCalculator, { sectors: '400', errors: '2', wanted: '10' }, 'Sectors that fail, at most'),
+    )
       .replace(/\D/g, ' ')
       .trim()
       .split(' ')
@@ -33,7 +43,7 @@ describe('what a count allows', () => {
   })
   it('99 % takes more than 95 %, and a rate says how long', () => {
     const more = (confidence: string) =>
-      judged(claimSum, { sectors: '100', errors: '0', wanted: '1000', confidence, rate: '45' })
+      judged(claimCalculator, { sectors: '100', errors: '0', wanted: '1000', confidence, rate: '45' })
     expect(more('99').call.next).toMatch(/4 503 sectors more|4503|min/)
     expect(Number(more('99').lines.find(l => l.label === 'Read in all, for the claim')!.value)).toBe(4603)
     expect(Number(more('95').lines.find(l => l.label === 'Read in all, for the claim')!.value)).toBe(2995)
@@ -43,20 +53,25 @@ describe('what a count allows', () => {
     [{ sectors: '5', errors: '6', wanted: '10' }, /6 of 5 sectors cannot have failed/],
     [{ sectors: '5', errors: '0', wanted: '1' }, /is no claim/],
   ])('%j is refused', (typed, says) => {
-    expect(() => judged(claimSum, typed)).toThrow(says)
+    expect(() => judged(claimCalculator, typed)).toThrow(says)
   })
 })
 
 describe('before and after', () => {
   const of = (a: number, n: number, b: number, m: number) =>
-    judged(beforeAfterSum, { errorsBefore: `${a}`, sectorsBefore: `${n}`, errorsAfter: `${b}`, sectorsAfter: `${m}` })
-      .call.kind
-  // The lady tasting tea (Fisher, The Design of Experiments, 1935): four of four against none of four comes by luck once in 70.
+    judged(beforeAfterCalculator, {
+      errorsBefore: `${a}`,
+      sectorsBefore: `${n}`,
+      errorsAfter: `${b}`,
+      sectorsAfter: `${m}`,
+    }).call.kind
+  // The lady tasting tea (Fisher, The Design of Experiments, 1935): four of four against none of four comes by luck
+  // once in 70.
   it('four of four, then none of four, is no luck; three and one may be', () => {
     expect(of(4, 4, 0, 4)).toBe('leave')
     expect(
       line(
-        beforeAfterSum,
+        beforeAfterCalculator,
         { errorsBefore: '4', sectorsBefore: '4', errorsAfter: '0', sectorsAfter: '4' },
         'So few after, by luck',
       ),
@@ -68,15 +83,18 @@ describe('before and after', () => {
 })
 
 describe('soak', () => {
-  const soak = (typed: Record<string, string>) => judged(soakSum, { planned: '4 h', ran: '4 h', ...typed }).call
+  const soak = (typed: Record<string, string>) => judged(soakCalculator, { planned: '4 h', ran: '4 h', ...typed }).call
   it('without a fault it bounds what may still come', () => {
     expect(soak({ sectors: '100000', errors: '0', starts: '10' })).toMatchObject({
       kind: 'leave',
       reasons: [expect.stringContaining('1 in 33 000')],
     })
     // No stop in 4 h allows one in 4/3 h at 95 %: −ln 0.05 = 2.996 (Poisson).
-    expect(line(soakSum, { planned: '4 h', ran: '4 h' }, 'A stop comes at most once in')).toBeCloseTo(4 / 2.9957, 3)
-    expect(line(soakSum, { planned: '4 h', ran: '4 h', starts: '10' }, 'Starts that fail, at most')).toBeCloseTo(
+    expect(line(soakCalculator, { planned: '4 h', ran: '4 h' }, 'A stop comes at most once in')).toBeCloseTo(
+      4 / 2.9957,
+      3,
+    )
+    expect(line(soakCalculator, { planned: '4 h', ran: '4 h', starts: '10' }, 'Starts that fail, at most')).toBeCloseTo(
       25.9,
       1,
     )
@@ -97,7 +115,7 @@ describe('soak', () => {
 })
 
 describe('cold and warm', () => {
-  const warm = (typed: Record<string, string>) => judged(warmUpSum, typed).call
+  const warm = (typed: Record<string, string>) => judged(warmUpCalculator, typed).call
   it.each([
     [{ coldMargin: '45', warmMargin: '44' }, 'leave', /as it was cold/],
     [{ coldMargin: '45', warmMargin: '30' }, 'mend', /falls by 15 points/],
@@ -116,7 +134,7 @@ describe('cold and warm', () => {
 })
 
 describe('load cycles', () => {
-  const loads = (typed: Record<string, string>) => judged(loadCyclesSum, { loads: '10', ...typed }).call
+  const loads = (typed: Record<string, string>) => judged(loadCyclesCalculator, { loads: '10', ...typed }).call
   it.each([
     [{}, 'leave', /10 loads without/],
     [{ loads: '3' }, 'unknown', /3 loads without a fault are few/],

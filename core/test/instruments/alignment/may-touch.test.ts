@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest'
-import { namingOf, railBars, swingOf, swingSize, toReadings, type RawTrack } from '../../src/bus'
-import { explainSurface, mayTouch, usualHalfWindowUm, type SurfaceEvidence, type TouchCase } from '../../src/carriage'
-import { readSurface, SimulatedDrive, soundDrive, type DriveSpec } from '../../src/simulation'
+import { namingOf, railBars, swingOf, swingSize, toReadings, type RawTrack } from '../../../src/instruments/interface'
+import { explainSurface, mayTouch, type SurfaceEvidence, type TouchCase } from '../../../src/instruments/alignment'
+import { usualHalfWindowUm } from '../../../src/calculators/alignment'
+import { readSurface, SimulatedDrive, soundDrive, type DriveSpec } from '../../../src/simulator'
 
 function surface(
   part: (d: DriveSpec) => Partial<DriveSpec>,
@@ -94,7 +95,8 @@ describe('may it be touched', () => {
     expect(ask(sound)).toMatchObject({ call: { kind: 'leave' }, adjuster: null })
     expect(ask(dirty, { clean: false }).call.kind).not.toBe('nudge')
   })
-  // Common practice: if both heads disagree, it is the heads; if both are off together, it is the sensor or the stepper.
+  // Common practice: if both heads disagree, it is the heads; if both are off together, it is the sensor or the
+  // stepper.
   it.each([
     ['upper', upperOff],
     ['stepper', bothOff],
@@ -105,7 +107,7 @@ describe('may it be touched', () => {
   it('sealed and no evidence: leave it', () => {
     expect(ask(null, { lacquer: { upper: 'whole', lower: 'whole', sensor: 'whole' } }).call).toMatchObject({
       kind: 'leave',
-      reasons: ['The lacquer is whole and nothing speaks for misalignment.'],
+      reasons: ['The seals are intact and nothing speaks for misalignment.'],
     })
     expect(ask(null).call.kind).toBe('unknown')
   })

@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest'
-import { azimuthOf, envelopeOf, humpsIn, lobeOffset, lobeReach, readScope, type Pattern } from '../../src/carriage'
-import { readWaveform, type Waveform } from '../../src/captures'
-import { scopeTrace, scopeWav, SOUND_ALIGNMENT, type AlignmentTrack } from '../../src/simulation'
+import { azimuthOf, lobeOffset, lobeReach } from '../../../src/calculators/alignment'
+import { envelopeOf, humpsIn, readScope, type Pattern } from '../../../src/instruments/alignment'
+import { readWaveform, type Waveform } from '../../../src/signals/captures'
+import { scopeTrace, scopeWav, SOUND_ALIGNMENT, type AlignmentTrack } from '../../../src/simulator'
 
 const wave = (part: Partial<AlignmentTrack>, turns = 1): Waveform => {
   const t = scopeTrace({ ...SOUND_ALIGNMENT, ...part }, turns)

@@ -8,15 +8,15 @@ import {
   readScope,
   readSweep,
   sweepJson,
-  usualHalfWindowUm,
   type Counted,
   type SweepContext,
   type SweepPosition,
-} from '../../src/carriage'
-import { readWaveform } from '../../src/captures'
-import { InputError, ParameterError } from '../../src/errors'
-import { CALLS } from '../../src/observations'
-import { QuickGauss, scopeWav, SOUND_ALIGNMENT } from '../../src/simulation'
+} from '../../../src/instruments/alignment'
+import { usualHalfWindowUm } from '../../../src/calculators/alignment'
+import { readWaveform } from '../../../src/signals/captures'
+import { InputError, ParameterError } from '../../../src/base/errors'
+import { CALLS } from '../../../src/base/observations'
+import { QuickGauss, scopeWav, SOUND_ALIGNMENT } from '../../../src/simulator'
 
 const counted = (expected: number): fc.Arbitrary<Counted> =>
   fc.record({
@@ -114,15 +114,16 @@ describe('whatever is tried', () => {
 
 describe('whatever surface is on the log', () => {
   it('the verdict is a call, and touches nothing that is not a trusted disk’s word', () => {
-    const bar = fc.tuple(
-      fc.integer({ min: 0, max: 79 }),
-      fc.constantFrom(0 as const, 1 as const),
-      fc.integer({ min: -1, max: 100 }),
-      fc.integer({ min: 0, max: 9 }),
-      fc.integer({ min: 0, max: 9 }),
-      fc.integer({ min: 0, max: 9 }),
-      fc.integer({ min: 0, max: 9 }),
-    )
+    const count = fc.integer({ min: 0, max: 9 })
+    const bar = fc.record({
+      cylinder: fc.integer({ min: 0, max: 79 }),
+      head: fc.constantFrom(0 as const, 1 as const),
+      margin: fc.option(fc.double({ min: 0, max: 1, noNaN: true })),
+      good: count,
+      bad: count,
+      missing: count,
+      wrongCylinder: count,
+    })
     fc.assert(
       fc.property(fc.array(bar, { minLength: 1, maxLength: 12 }), fc.constantFrom(null, false), (bars, trustedDisk) => {
         const v = mayTouch({

@@ -8,14 +8,14 @@ import {
   sharingWidths,
   slackOf,
   sweepOnLog,
-  usualHalfWindowUm,
-  windowsOf,
+  readingRanges,
   type SidedTry,
   type SweepContext,
   type SweepPosition,
-} from '../../src/carriage'
-import type { SweepEntryData } from '../../src/observations'
-import { AdjustingHand, DRIVE_STORIES, SimulatedDrive, STORY_SEED, type Adjuster } from '../../src/simulation'
+} from '../../../src/instruments/alignment'
+import { usualHalfWindowUm } from '../../../src/calculators/alignment'
+import type { SweepEntryData } from '../../../src/log'
+import { AdjustingHand, DRIVE_STORIES, SimulatedDrive, STORY_SEED, type Adjuster } from '../../../src/simulator'
 
 const one = (position: number, good: number, more: object = {}): SweepPosition => ({
   position,
@@ -95,7 +95,8 @@ describe('steps are recognised', () => {
 })
 
 describe('margins', () => {
-  // One over the loss falls evenly from the middle to the edge: as noise over signal has it, and the signal as the overlap.
+  // One over the loss falls evenly from the middle to the edge: as noise over signal has it, and the signal as the
+  // overlap.
   const margins = (centre: number, half: number, middle: number, at: readonly number[]) =>
     at.map(position => ({
       position,
@@ -157,10 +158,10 @@ describe('slack', () => {
 
 describe('two heads at one adjuster', () => {
   it('tell each other how wide a window is, and one that differs is not forced', () => {
-    const narrow = windowsOf(
+    const narrow = readingRanges(
       [-6, -4, 0, 4, 6].map(p => ({ position: p, good: Math.abs(p) < 5 ? 11 : 0, expected: 11 })),
     )
-    const open = windowsOf(
+    const open = readingRanges(
       [-6, 0].map(p => ({ position: p, good: p === 0 ? 11 : 0, expected: 11 })),
       [-12, 12],
     )
@@ -191,7 +192,6 @@ describe('a sweep on the log', () => {
     setTo: null,
     recheck: null,
     disk: null,
-    simulated: false,
     rows: [-7, -4.5, -4.2, -3.9, 0, 0.4, 0.9, 3].map(position => ({
       position,
       side: 'below',

@@ -10,12 +10,12 @@ import {
   readSweep,
   sweepJson,
   tryNext,
-  windowOf,
-  windowsOf,
+  readingRange,
+  readingRanges,
   type SweepPosition,
   type Tried,
-} from '../../src/carriage'
-import { Random } from '../../src/simulation'
+} from '../../../src/instruments/alignment'
+import { Random } from '../../../src/simulator'
 
 /** A head that reads between two positions, softly at the edges: a fiftieth of the width, as most drives do. */
 const head =
@@ -47,7 +47,8 @@ describe('the window that a head reads in', () => {
     for (let a = -15; a <= 15; a += 0.05) {
       for (let b = a + 0.05; b <= 15; b += 0.05) {
         for (const soft of SOFT) {
-          // The law of an edge, written out: logistic in the distance inside the nearer edge, over a share of the width.
+          // The law of an edge, written out: logistic in the distance inside the nearer edge, over a share of the
+          // width.
           const l = tried.reduce((s, t) => {
             const p =
               STRAY + (1 - 2 * STRAY) / (1 + Math.exp(-Math.min(t.position - a, b - t.position) / (soft * (b - a))))
@@ -58,7 +59,7 @@ describe('the window that a head reads in', () => {
         }
       }
     }
-    expect(windowOf(tried).centre.value).toBeCloseTo(centre / sum, 1)
+    expect(readingRange(tried).centre.value).toBeCloseTo(centre / sum, 1)
   })
   it('weights add up to one, and the middle lies within what was tried', () => {
     fc.assert(
@@ -69,7 +70,7 @@ describe('the window that a head reads in', () => {
         }),
         rows => {
           if (new Set(rows.map(r => r[0])).size < 2) return
-          const windows = windowsOf(rows.map(([position, good]) => ({ position, good, expected: 11 })))
+          const windows = readingRanges(rows.map(([position, good]) => ({ position, good, expected: 11 })))
           expect(windows.reduce((s, w) => s + w.weight, 0)).toBeCloseTo(1, 9)
         },
       ),
@@ -154,7 +155,8 @@ describe('two heads at one adjuster', () => {
 })
 
 describe('the call of a sweep', () => {
-  // Common practice: eleven of eleven sectors on both heads at outer, middle and inner, and set in the middle of what works.
+  // Common practice: eleven of eleven sectors on both heads at outer, middle and inner, and set in the middle of what
+  // works.
   it('both edges met and the middle known: nudge it there', () => {
     const rows = [-8, -6, -5, -4.5, -4, -3, 0, 3, 4, 4.5, 5, 6, 8].map(p =>
       row(p, Math.abs(p) <= 4.2 ? 11 : 0, Math.abs(p - 0.2) <= 4.4 ? 11 : 0),

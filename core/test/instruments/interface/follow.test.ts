@@ -9,9 +9,30 @@ import {
   lowShare,
   toReadings,
   type BusLines,
-} from '../../src/bus'
-import { bytesSource, readCapture, writeVcd } from '../../src/captures'
+} from '../../../src/instruments/interface'
+import { bytesSource, readCapture, writeVcd } from '../../../src/signals/captures'
 import { linesIn, readingsIn, record } from './helpers'
+
+describe('a recording that begins at cylinder 0', () => {
+  const edges = (initial: 0 | 1, ...times: number[]) => ({ times: Float64Array.from(times), initial, gaps: [] })
+  const pulses = (...at: number[]) => edges(1, ...at.flatMap(t => [t, t + 2e-6]))
+  // TRACK 0 is low while the drive is selected, and the carriage leaves it with the first step.
+  const lines = (selectAt: number, firstStep: number): BusLines => ({
+    select: edges(1, selectAt),
+    'track-0': edges(1, selectAt + 1e-6, firstStep + 0.002),
+    direction: edges(0),
+    step: pulses(firstStep, firstStep + 0.02),
+  })
+  it.each([
+    ['a little after the recording begins', 0.004, 0.5],
+    ['just before the first step', 0.4999, 0.5],
+  ])('knows its cylinder where the drive is selected %s', (_, selectAt, firstStep) => {
+    const path = followHeads(lines(selectAt, firstStep), 1)
+    expect(path.homed).toBe(true)
+    expect(path.stays.at(-1)!.cylinder).toBe(2)
+    expect(path.strayZeros).toEqual([])
+  })
+})
 
 describe('channels by their names', () => {
   it('usual ways to write them', () => {

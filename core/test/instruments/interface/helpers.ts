@@ -1,4 +1,4 @@
-import type { Capture, EdgeList } from '../../src/captures'
+import type { Capture, EdgeList } from '../../../src/signals/captures'
 import {
   linesOf,
   toReadings,
@@ -7,8 +7,8 @@ import {
   type BusLines,
   type CutOptions,
   type TrackReading,
-} from '../../src/bus'
-import { recordReading, soundDrive, type DriveSpec, type Recording, type RecordOptions } from '../../src/simulation'
+} from '../../../src/instruments/interface'
+import { recordReading, soundDrive, type DriveSpec, type Recording, type RecordOptions } from '../../../src/simulator'
 
 /** A drive that differs from a sound one in some things. */
 export const driveWith = (

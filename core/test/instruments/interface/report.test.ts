@@ -1,9 +1,17 @@
 import { describe, expect, it } from 'vitest'
-import { bytesSource, readCapture, stretchOf, vcdChunks } from '../../src/captures'
-import { imageOf, judgeWiggle, mapLines, reportBus, reportJson, settlingOf, type BusReport } from '../../src/bus'
-import { turnedOver } from '../../src/bus'
-import { edgesFromFlux, fluxFromEdges, fluxOf } from '../../src/recording'
-import { DRIVE_STORIES, recordReading, type DriveSpec, type RecordOptions } from '../../src/simulation'
+import { bytesSource, readCapture, cutStretch, vcdChunks } from '../../../src/signals/captures'
+import {
+  imageOf,
+  judgeWiggle,
+  mapLines,
+  reportBus,
+  reportJson,
+  settlingOf,
+  turnedOver,
+  type BusReport,
+} from '../../../src/instruments/interface'
+import { edgesFromFlux, fluxFromEdges, fluxOf } from '../../../src/signals/separator'
+import { DRIVE_STORIES, recordReading, type DriveSpec, type RecordOptions } from '../../../src/simulator'
 import { asCapture, record } from './helpers'
 
 const some: RecordOptions = { cylinders: [0, 1, 2, 5, 20, 39], turns: 1 }
@@ -130,7 +138,7 @@ describe('recordings that are not as they should be', () => {
   it('begins in the middle of a seek', () => {
     const step = capture.channels.find(c => c.name === 'STEP')!.edges!
     const from = step.times[4]! - 0.001
-    const cut = stretchOf(r.channels, from, r.durationS)
+    const cut = cutStretch(r.channels, from, r.durationS)
     expect(reportBus(asCapture({ channels: cut, durationS: r.durationS - from })).doubts.map(d => d.kind)).toContain(
       'begins mid-seek',
     )

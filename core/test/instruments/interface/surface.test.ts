@@ -11,8 +11,9 @@ import {
   type RawTrack,
   type SectorReading,
   type TrackReading,
-} from '../../src/bus'
-import { PHASE_BINS, type MeasuredSector } from '../../src/recording'
+} from '../../../src/instruments/interface'
+import { PHASE_BINS } from '../../../src/signals/separator'
+import type { MeasuredSector } from '../../../src/signals/codes'
 
 const sector = (id: number, part: Partial<SectorReading> = {}): SectorReading => ({
   id,
@@ -108,7 +109,12 @@ describe('what a surface says', () => {
       'unknown',
       /lower head loses its margin towards the hub/,
     ],
-    ['by a thread', (c: number) => (c === 39 ? { margin: 0.25 } : {}), 'mend', /at cylinder 39 by a thread: 25 %/],
+    [
+      'with very low timing margin',
+      (c: number) => (c === 39 ? { margin: 0.25 } : {}),
+      'mend',
+      /at cylinder 39 with very low timing margin: 25 %/,
+    ],
     [
       'uneasy',
       (c: number) => (c === 39 ? { margin: 0.36 } : {}),
@@ -131,8 +137,8 @@ describe('what a surface says', () => {
       track(4, 0, { margin: null, sectors: [sector(1, { state: 'missing' })] }),
     ]
     expect(railBars(tracks)).toEqual([
-      [3, 1, 46, 7, 2, 0, 0],
-      [4, 0, -1, 0, 0, 1, 0],
+      { cylinder: 3, head: 1, margin: 0.456, good: 7, bad: 2, missing: 0, wrongCylinder: 0 },
+      { cylinder: 4, head: 0, margin: null, good: 0, bad: 0, missing: 1, wrongCylinder: 0 },
     ])
     expect(totalsOf(tracks)).toEqual({ good: 7, bad: 2, missing: 1, foreign: 0 })
     expect(marginsTable(tracks).rows[0]!.slice(0, 10)).toEqual([3, 1, 'MFM', 250_000, 2, 7, 2, 0, 0, '45.6'])

@@ -1,6 +1,14 @@
 import { describe, expect, it } from 'vitest'
-import { busSpeed, busTimings, doubtsOf, followHeads, judgeBus, samplePeriod, type BusLines } from '../../src/bus'
-import type { EdgeList } from '../../src/captures'
+import {
+  busSpeed,
+  busTimings,
+  doubtsOf,
+  followHeads,
+  judgeBus,
+  samplePeriod,
+  type BusLines,
+} from '../../../src/instruments/interface'
+import type { EdgeList } from '../../../src/signals/captures'
 
 const edges = (times: readonly number[]): EdgeList => ({ initial: 1, times: Float64Array.from(times), gaps: [] })
 const pulses = (starts: readonly number[], width: number): EdgeList => edges(starts.flatMap(t => [t, t + width]))

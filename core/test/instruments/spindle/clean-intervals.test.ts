@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { cleanIntervals, findHardSectors, measureSpeed, pulsesFromEdges } from '../../src/spindle'
-import { train } from '../helpers'
+import { cleanIntervals, findHardSectors, measureSpeed, pulsesFromEdges } from '../../../src/instruments/spindle'
+import { train } from '../../helpers'
 
 const even = (n: number, every = 0.2, from = 0) => Array.from({ length: n }, (_, i) => from + i * every)
 
@@ -68,7 +68,7 @@ describe('telling true pulses from missed and doubled ones', () => {
 
   it('a long silence is no number of missed pulses', () => {
     const { discarded } = cleanIntervals(train([...even(20), ...even(20, 0.2, 5.1)]))
-    expect(discarded[0].why).toBe('no pulses for 1.3 s, or not at speed')
+    expect(discarded[0]!.why).toBe('no pulses for 1.3 s, or not at speed')
   })
 })
 
@@ -104,7 +104,7 @@ describe('hard-sectored disks', () => {
     expect(found?.sectors).toBe(sectors)
     const gaps = Array.from(found!.train.starts)
       .slice(1)
-      .map((t, i) => t - found!.train.starts[i])
+      .map((t, i) => t - found!.train.starts[i]!)
     expect(Math.max(...gaps) / Math.min(...gaps)).toBeLessThan(1.0001)
     const m = measureSpeed(train(disk(sectors, 20, rpm)), { nominalRpm: 300 })!
     expect(m.rpm.mean).toBeCloseTo(rpm, 6)

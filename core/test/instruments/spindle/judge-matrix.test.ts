@@ -1,9 +1,9 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { MECHANISMS, speedBands, type MechanismId } from '../../src/mechanisms'
-import { CALLS } from '../../src/observations'
-import { speedFromPulses, type SpeedContext } from '../../src/spindle'
-import { sineModulated, train } from '../helpers'
+import { MECHANISMS, speedBands, type MechanismId } from '../../../src/drives'
+import { CALLS } from '../../../src/base/observations'
+import { speedFromPulses, type SpeedContext } from '../../../src/instruments/spindle'
+import { sineModulated, train } from '../../helpers'
 
 const judge = (rpm: number, context: SpeedContext, seconds = 12) =>
   speedFromPulses(train(sineModulated(rpm, 0.0003, 0.83, seconds)), {}, context).verdict
@@ -11,7 +11,7 @@ const judge = (rpm: number, context: SpeedContext, seconds = 12) =>
 const trimmable = MECHANISMS.filter(m => m.speed.wide !== null)
 
 describe.each(trimmable.map(m => [m.id, m] as const))('%s', (id, mechanism) => {
-  const nominal = mechanism.speed.nominal[0].value
+  const nominal = mechanism.speed.nominal[0]!.value
   const { narrow, wide } = speedBands(mechanism, nominal)
   const inside = (nominal + narrow!.high) / 2
   const between = (narrow!.high + wide!.high) / 2
@@ -41,7 +41,7 @@ describe('every call', () => {
         fc.constantFrom('leave-alone' as const, 'dial-in' as const),
         fc.option(fc.boolean(), { nil: undefined }),
         (mechanism: MechanismId, ratio, seconds, depth, school, hasTrimmer) => {
-          const nominal = MECHANISMS.find(m => m.id === mechanism)!.speed.nominal[0].value
+          const nominal = MECHANISMS.find(m => m.id === mechanism)!.speed.nominal[0]!.value
           const { verdict, measurement } = speedFromPulses(
             train(sineModulated(nominal * ratio, depth, 0.9, seconds)),
             {},

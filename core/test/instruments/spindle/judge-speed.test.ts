@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest'
-import { SCENARIOS, SimulatedPickup } from '../../src/simulation'
-import { judgeSpeed, learnTrimmer, speedFromPulses, type SpeedContext } from '../../src/spindle'
-import type { MechanismId } from '../../src/mechanisms'
-import { sineModulated, train } from '../helpers'
+import { SCENARIOS, SimulatedPickup } from '../../../src/simulator'
+import { judgeSpeed, learnTrimmer, speedFromPulses, type SpeedContext } from '../../../src/instruments/spindle'
+import type { MechanismId } from '../../../src/drives'
+import { sineModulated, train } from '../../helpers'
 
 function call(rpm: number, mechanism: MechanismId, context: Partial<SpeedContext> = {}, seconds = 20, depth = 0.0005) {
   return speedFromPulses(

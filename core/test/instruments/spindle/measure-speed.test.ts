@@ -1,8 +1,8 @@
 import * as ss from 'simple-statistics'
 import { describe, expect, it } from 'vitest'
-import { Random } from '../../src/simulation'
-import { findComponents, fitDrift, meanSpeed, measureSpeed } from '../../src/spindle'
-import { sineModulated, train } from '../helpers'
+import { Random } from '../../../src/simulator'
+import { findComponents, fitDrift, meanSpeed, measureSpeed } from '../../../src/instruments/spindle'
+import { sineModulated, train } from '../../helpers'
 
 describe('a train modulated by a sine of known depth', () => {
   // The closed form is exact, so depth and frequency must come back whatever the marks average away.
@@ -15,9 +15,9 @@ describe('a train modulated by a sine of known depth', () => {
   ])('%f r/min, depth %f at %f Hz, %i marks a turn', (rpm, depth, hz, marks, evenMarks) => {
     const m = measureSpeed(train(sineModulated(rpm, depth, hz, 60, marks)), { pulsesPerTurn: marks, evenMarks })!
     expect(m.rpm.mean).toBeCloseTo(rpm, 1)
-    expect(m.components[0].hz).toBeCloseTo(hz, 1)
-    expect(m.components[0].peakPercent / (100 * depth)).toBeGreaterThan(0.97)
-    expect(m.components[0].peakPercent / (100 * depth)).toBeLessThan(1.03)
+    expect(m.components[0]!.hz).toBeCloseTo(hz, 1)
+    expect(m.components[0]!.peakPercent / (100 * depth)).toBeGreaterThan(0.97)
+    expect(m.components[0]!.peakPercent / (100 * depth)).toBeLessThan(1.03)
     expect(m.variation.rmsPercent).toBeLessThan(100 * depth)
   })
 
@@ -43,7 +43,7 @@ describe('a train modulated by a sine of known depth', () => {
     expect(fine.components[0]).toMatchObject({ likely: 'belt', hz: expect.closeTo(belt, 1) })
     const coarse = measureSpeed(train(sineModulated(300, 0.01, belt, 40)), { pulleys })!
     expect(coarse.components[0]).toMatchObject({ likely: 'belt, by its alias', hz: expect.closeTo(belt, 1) })
-    expect(coarse.components[0].peakPercent).toBeCloseTo(1, 1)
+    expect(coarse.components[0]!.peakPercent).toBeCloseTo(1, 1)
     expect(coarse.highestHz).toBeCloseTo(2.5, 3)
   })
 
@@ -99,7 +99,7 @@ describe('mean speed and its interval', () => {
   it('is narrower for scatter of the pickup, which cancels, than for scatter of the spindle, which adds up', () => {
     const random = new Random(2)
     const stamps = Array.from({ length: 101 }, (_, i) => i * 0.2 + 2e-4 * random.gaussian())
-    const pickup = meanSpeed(Float64Array.from(stamps.slice(1), (t, i) => t - stamps[i]))
+    const pickup = meanSpeed(Float64Array.from(stamps.slice(1), (t, i) => t - stamps[i]!))
     const spindle = meanSpeed(Float64Array.from({ length: 100 }, () => 0.2 + 2.8e-4 * random.gaussian()))
     expect(pickup.high95! - pickup.low95!).toBeLessThan(0.7 * (spindle.high95! - spindle.low95!))
   })

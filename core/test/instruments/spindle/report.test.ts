@@ -1,6 +1,12 @@
 import { describe, expect, it } from 'vitest'
-import { judgeSpeed, measureSpeed, speedObservations, speedReport, speedUncertainty } from '../../src/spindle'
-import { sineModulated, train } from '../helpers'
+import {
+  judgeSpeed,
+  measureSpeed,
+  speedObservations,
+  speedReport,
+  speedUncertainty,
+} from '../../../src/instruments/spindle'
+import { sineModulated, train } from '../../helpers'
 
 const context = { mechanism: '5.25in-48', school: 'leave-alone' } as const
 
@@ -54,7 +60,7 @@ describe('observations for the log', () => {
       unit: 'r/min',
       how: expect.stringMatching(/^1(?:49|50) turns, one pulse a turn, a\.vcd$/),
     })
-    expect(list[0].uncertainty).toBeGreaterThan(0)
+    expect(list[0]!.uncertainty).toBeGreaterThan(0)
   })
 
   it('include the turn’s inside with several marks, and a drift that is there', () => {

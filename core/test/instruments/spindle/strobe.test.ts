@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { rpmFromCreep, speedTone, strobeBars, strobeDiscSvg } from '../../src/spindle'
+import { rpmFromCreep, speedTone, strobeBars, strobeDiscSvg } from '../../../src/instruments/spindle'
 
 describe('strobe bars', () => {
   // The turntable handbook's figures (from memory): 180 and 216 bars for 33 1/3, 160 for 45, 92 for 78.26 r/min.

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { fractionWords, learnTrimmer, remainingMove, speedFromPulses } from '../../src/spindle'
-import { sineModulated, train } from '../helpers'
+import { fractionWords, learnTrimmer, remainingMove, speedFromPulses } from '../../../src/instruments/spindle'
+import { sineModulated, train } from '../../helpers'
 
 const reading = (rpm: number, movedTurns = 0) => ({ rpm, uncertainty: 0.2, movedTurns })
 

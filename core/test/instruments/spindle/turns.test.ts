@@ -1,9 +1,9 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { cleanIntervals, measureSpeed } from '../../src/spindle'
-import { longestRun, removePattern, turnsOf } from '../../src/spindle/turns'
-import { Random } from '../../src/simulation'
-import { train } from '../helpers'
+import { cleanIntervals, measureSpeed } from '../../../src/instruments/spindle'
+import { longestRun, removePattern, turnsOf } from '../../../src/instruments/spindle/turns'
+import { Random } from '../../../src/simulator'
+import { train } from '../../helpers'
 
 const intervals = (lengthS: number[], mark: number[]) => {
   let t = 0
@@ -33,7 +33,7 @@ describe('the fixed pattern of uneven marks', () => {
       fc.property(
         fc.array(fc.double({ min: 0.05, max: 0.15, noNaN: true }), { minLength: 2, maxLength: 8 }),
         pattern => {
-          const lengths = Array.from({ length: pattern.length * 12 }, (_, i) => pattern[i % pattern.length])
+          const lengths = Array.from({ length: pattern.length * 12 }, (_, i) => pattern[i % pattern.length]!)
           const even = removePattern(
             intervals(
               lengths,
@@ -41,7 +41,7 @@ describe('the fixed pattern of uneven marks', () => {
             ),
             pattern.length,
           )
-          for (const d of even) expect(d).toBeCloseTo(even[0], 9)
+          for (const d of even) expect(d).toBeCloseTo(even[0]!, 9)
         },
       ),
       { seed: 3 },
@@ -49,7 +49,7 @@ describe('the fixed pattern of uneven marks', () => {
   })
 
   it('keeps what changes from turn to turn', () => {
-    const lengths = Array.from({ length: 80 }, (_, i) => [0.04, 0.06][i % 2] * (i < 40 ? 1 : 1.1))
+    const lengths = Array.from({ length: 80 }, (_, i) => [0.04, 0.06][i % 2]! * (i < 40 ? 1 : 1.1))
     const even = removePattern(
       intervals(
         lengths,
@@ -57,7 +57,7 @@ describe('the fixed pattern of uneven marks', () => {
       ),
       2,
     )
-    expect(even[79] / even[0]).toBeCloseTo(1.1, 6)
+    expect(even[79]! / even[0]!).toBeCloseTo(1.1, 6)
   })
 })
 

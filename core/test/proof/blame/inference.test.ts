@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest'
-import { marginalsOf, searchPosterior } from '../../../src/inference'
-import { diskMarginals } from '../../../src/proving/blame/blame'
-import { logSum } from '../../../src/numbers'
-import { BenchModel } from '../../../src/proving/blame/bench-model'
-import { nextReads } from '../../../src/proving/blame/next-read'
+import { marginalsOf, searchPosterior } from '../../../src/base/inference'
+import { diskMarginals } from '../../../src/proof/blame/blame'
+import { logSum } from '../../../src/base/numbers'
+import { BenchModel } from '../../../src/proof/blame/bench-model'
+import { nextReads } from '../../../src/proof/blame/next-read'
 import {
   poolReads,
   whoIsToBlame,
@@ -11,8 +11,8 @@ import {
   type BlameDisk,
   type BlameDrive,
   type BlameRead,
-} from '../../../src/proving'
-import { Random } from '../../../src/simulation'
+} from '../../../src/proof'
+import { Random } from '../../../src/simulator'
 
 /** A bench of any make-up by its seed: half of the pairs read, something wrong somewhere. */
 function randomBench(seed: number, drives: number, disks: number, heads: 1 | 2) {

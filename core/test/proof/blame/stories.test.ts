@@ -6,7 +6,7 @@ import {
   type BlameDrive,
   type BlameRead,
   type ZoneName,
-} from '../../../src/proving'
+} from '../../../src/proof'
 
 const drive = (id: string, more: Partial<BlameDrive> = {}): BlameDrive => ({ id, name: id, heads: 2, ...more })
 const disk = (id: string, writer: string | null, more: Partial<BlameDisk> = {}): BlameDisk => ({
@@ -176,7 +176,7 @@ describe('rules of fairness', () => {
   it('condemns nothing for one failure, and says what to read next', () => {
     const one = whoIsToBlame([{ disk: 'one', drive: 'A', head: 0, zone: 'inner', good: 0, sectors: 9 }], DISKS, DRIVES)
     expect(one.call.kind).toBe('unknown')
-    expect(one.call.reasons[0]).toContain('One failure condemns nothing.')
+    expect(one.call.reasons[0]).toContain('One failure is not enough evidence.')
     expect(one.call.next).toMatch(/^Try once more what failed\. Read .+ in .+: that tells most\.$/)
   })
 

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { InputError } from '../../../src/errors'
+import { InputError } from '../../../src/base/errors'
 import {
   blameBench,
   classesOf,
@@ -11,9 +11,9 @@ import {
   readsOnLog,
   whoIsToBlame,
   type ReferenceDisk,
-} from '../../../src/proving'
-import { MECHANISM_IDS } from '../../../src/mechanisms'
-import { entry } from '../../log'
+} from '../../../src/proof'
+import { MECHANISM_IDS } from '../../../src/drives'
+import { entry, NO_FACTS } from '../../log'
 
 const HEAD = 'disk,writer,drive,head,zone,good,sectors\n'
 
@@ -69,19 +69,29 @@ describe('reads on the log', () => {
       type: 'cross-read',
       disk: 'd',
       places: [
-        [0, 'outer', 8, 9],
-        [1, 'inner', 0, 9],
+        { head: 0, zone: 'outer', good: 8, sectors: 9 },
+        { head: 1, zone: 'inner', good: 0, sectors: 9 },
       ],
     },
   })
   // 80 cylinders of the lower head, nine sectors each; inside two of nine fail.
-  const bars = Array.from({ length: 80 }, (_, c) => [c, 0, 40, c >= 60 ? 7 : 9, c >= 60 ? 2 : 0, 0, 0] as const)
+  const bars = Array.from({ length: 80 }, (_, cylinder) => ({
+    cylinder,
+    head: 0 as const,
+    margin: 0.4,
+    good: cylinder >= 60 ? 7 : 9,
+    bad: cylinder >= 60 ? 2 : 0,
+    missing: 0,
+    wrongCylinder: 0,
+  }))
+  const real = { id: 'r', simulated: false }
   const surface = (part: object) =>
     entry({
       id: 's',
       data: {
         type: 'read-test',
         bars,
+        surface: NO_FACTS,
         captureSha: null,
         captureName: null,
         read: null,
@@ -92,21 +102,21 @@ describe('reads on the log', () => {
     })
 
   it('come from counts by hand and from read tests, by thirds of the surface', () => {
-    expect(readsOnLog('r', [counted])).toEqual([
-      { disk: 'd', drive: 'r', head: 0, zone: 'outer', good: 8, sectors: 9 },
-      { disk: 'd', drive: 'r', head: 1, zone: 'inner', good: 0, sectors: 9 },
+    expect(readsOnLog(real, [counted])).toEqual([
+      { disk: 'd', drive: 'r', head: 0, zone: 'outer', good: 8, sectors: 9, source: 'host' },
+      { disk: 'd', drive: 'r', head: 1, zone: 'inner', good: 0, sectors: 9, source: 'host' },
     ])
-    const reads = readsOnLog('r', [surface({})])
+    const reads = readsOnLog(real, [surface({})])
     expect(reads.map(r => r.zone)).toEqual(['outer', 'middle', 'inner'])
     expect(reads.reduce((n, r) => n + r.sectors, 0)).toBe(720)
     expect(reads[2]).toMatchObject({ good: 26 * 9 - 40, sectors: 26 * 9 })
   })
-  it('leave out what was taken back, what names no disk, and the stand-in unless it is asked for', () => {
-    expect(readsOnLog('r', [counted, entry({ id: 't', kind: 'taken-back', takesBack: 'c' })])).toEqual([])
-    expect(readsOnLog('r', [surface({ disk: null })])).toEqual([])
+  it('leave out what was taken back, what names no disk, and what the simulated drive read, but for a simulated one', () => {
+    expect(readsOnLog(real, [counted, entry({ id: 't', kind: 'taken-back', takesBack: 'c' })])).toEqual([])
+    expect(readsOnLog(real, [surface({ disk: null })])).toEqual([])
     const simulated = surface({ simulated: { mechanism: '3.5in', story: 'sound' } })
-    expect(readsOnLog('r', [simulated])).toEqual([])
-    expect(readsOnLog('r', [simulated], true)).toHaveLength(3)
+    expect(readsOnLog(real, [simulated])).toEqual([])
+    expect(readsOnLog({ ...real, simulated: true }, [simulated])).toHaveLength(3)
   })
   it('make a bench: writers of ours by their drive, others by name, what the logs say of speed', () => {
     const disk = (id: string, part: Partial<ReferenceDisk>): ReferenceDisk => ({
@@ -128,8 +138,8 @@ describe('reads on the log', () => {
     const bench = blameBench(
       [disk('d', { writtenBy: 'r' }), disk('e', { writer: ' the office ' }), disk('g', { writtenBy: 'elsewhere' })],
       [
-        { id: 'r', tag: 'R', mechanism: '3.5in', log: [counted, fast] },
-        { id: 'q', tag: 'Q', mechanism: '5.25in-96', heads: 1, log: [] },
+        { id: 'r', tag: 'R', simulated: false, mechanism: '3.5in', log: [counted, fast] },
+        { id: 'q', tag: 'Q', simulated: false, mechanism: '5.25in-96', heads: 1, log: [] },
       ],
       id => id === 'd',
     )

@@ -1,11 +1,11 @@
 import { gzipSync } from 'node:zlib'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { bytesSource, readCapture, type Capture } from '../../src/captures'
-import { AbortedError, InputError } from '../../src/errors'
-import { SimulatedPickup } from '../../src/simulation'
-import { speedFromCapture } from '../../src/spindle'
-import { read } from '../helpers'
+import { bytesSource, readCapture, type Capture } from '../../../src/signals/captures'
+import { AbortedError, InputError } from '../../../src/base/errors'
+import { SimulatedPickup } from '../../../src/simulator'
+import { speedFromCapture } from '../../../src/instruments/spindle'
+import { read } from '../../helpers'
 
 const header = '$timescale 1 us $end $var wire 1 ! INDEX $end $enddefinitions $end\n'
 
@@ -133,7 +133,7 @@ async function sound(name: string, bytes: Uint8Array): Promise<void> {
   }
   for (const { edges } of capture.channels) {
     if (!edges) continue
-    for (let i = 1; i < edges.times.length; i++) expect(edges.times[i]).toBeGreaterThan(edges.times[i - 1])
+    for (let i = 1; i < edges.times.length; i++) expect(edges.times[i]).toBeGreaterThan(edges.times[i - 1]!)
   }
   expect(Number.isFinite(capture.durationS)).toBe(true)
 }
@@ -157,7 +157,7 @@ describe('damaged files', () => {
   it.each(Object.keys(originals))(
     '%s with bytes changed, cut out or put in: a capture or one sentence, never a crash',
     async name => {
-      const original = originals[name]
+      const original = originals[name]!
       await fc.assert(
         fc.asyncProperty(
           fc.array(

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { writeCsv, writeVcd } from '../../src/captures'
-import { channel, read, times } from '../helpers'
+import { writeCsv, writeVcd } from '../../../src/signals/captures'
+import { channel, read, times } from '../../helpers'
 
 const near = (...ts: number[]) => ts.map(t => expect.closeTo(t, 10))
 
@@ -63,7 +63,7 @@ describe('CSV reader', () => {
     const { edges } = channel(capture, 'Voltage')
     const starts = Array.from(edges!.times).filter((_, i) => i % 2 === 0)
     expect(starts.length).toBeGreaterThanOrEqual(19)
-    expect(starts[5] - starts[4]).toBeCloseTo(0.2, 3)
+    expect(starts[5]! - starts[4]!).toBeCloseTo(0.2, 3)
     expect(capture.notices.join()).toMatch(/point down/)
   })
 

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { guessSpindleChannel, type Capture } from '../../src/captures'
+import { guessSpindleChannel, type Capture } from '../../../src/signals/captures'
 
 function capture(channels: Record<string, number[]>): Capture {
   return {

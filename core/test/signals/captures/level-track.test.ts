@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { GrowableDoubles } from '../../src/captures/growable'
-import { LevelTrack } from '../../src/captures/level-track'
+import { GrowableDoubles } from '../../../src/signals/captures/growable'
+import { LevelTrack } from '../../../src/signals/captures/level-track'
 
 describe('a growing list of doubles', () => {
   it('does what an array does, over its block borders too', () => {
@@ -50,7 +50,7 @@ describe('a track of levels', () => {
         }
         const { edges, edgeCount } = track.finish('D0', 1, 0, t)
         expect(edgeCount).toBe(edges!.times.length)
-        for (let i = 1; i < edges!.times.length; i++) expect(edges!.times[i]).toBeGreaterThan(edges!.times[i - 1])
+        for (let i = 1; i < edges!.times.length; i++) expect(edges!.times[i]).toBeGreaterThan(edges!.times[i - 1]!)
         // The level after the last change is the last that came in.
         if (last !== null) expect((edges!.initial + edges!.times.length) % 2).toBe(last)
         for (const gap of edges!.gaps) expect(gap.toS).toBeGreaterThanOrEqual(gap.fromS)

@@ -3,10 +3,10 @@ import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { describe, expect, it } from 'vitest'
-import { SimulatedPickup } from '../../src/simulation'
-import { read, times } from '../helpers'
+import { SimulatedPickup } from '../../../src/simulator'
+import { read, times } from '../../helpers'
 
-const fixture = (name: string) => readFileSync(join(import.meta.dirname, '../fixtures', name))
+const fixture = (name: string) => readFileSync(join(import.meta.dirname, '../../fixtures', name))
 const has = (tool: string) => {
   try {
     execFileSync('which', [tool], { stdio: 'ignore' })
@@ -41,7 +41,7 @@ describe('round trips through programs of this machine', () => {
     execFileSync('sigrok-cli', ['-i', ours, '-I', 'vcd:downsample=1000', '-O', 'csv', '-o', join(folder, 's.csv')])
     const sampled = times(await read('s.csv', readFileSync(join(folder, 's.csv'))), 'INDEX')
     expect(sampled).toHaveLength(wanted.length)
-    sampled.forEach((t, i) => expect(Math.abs(t - wanted[i])).toBeLessThan(2.1e-4))
+    sampled.forEach((t, i) => expect(Math.abs(t - wanted[i]!)).toBeLessThan(2.1e-4))
   })
 
   it.skipIf(!has('vcd2fst') || !has('fst2vcd'))('gtkwave’s converters read our VCD, and we read theirs', async () => {

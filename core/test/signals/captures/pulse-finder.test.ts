@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { PulseFinder } from '../../src/captures/pulse-finder'
-import { Random } from '../../src/simulation'
+import { PulseFinder } from '../../../src/signals/captures/pulse-finder'
+import { Random } from '../../../src/simulator'
 
 const RATE = 4000
 
@@ -29,7 +29,7 @@ describe('finding pulses in a sampled signal', () => {
           expect(found).toBe(upside ? 'positive' : 'negative')
           expect(at.length).toBeGreaterThanOrEqual(19)
           expect(at.length).toBeLessThanOrEqual(20)
-          for (let i = 1; i < at.length; i++) expect(at[i] - at[i - 1]).toBeCloseTo(0.2, 3)
+          for (let i = 1; i < at.length; i++) expect(at[i]! - at[i - 1]!).toBeCloseTo(0.2, 3)
         },
       ),
       { numRuns: 40, seed: 5 },
@@ -51,14 +51,14 @@ describe('finding pulses in a sampled signal', () => {
     const period = 0.19973
     const { at, found } = starts(t => (t % period < 0.004 ? 0 : 5), 12, 'negative')
     expect(found).toBe('negative')
-    const turns = at.slice(1).map((t, i) => t - at[i])
+    const turns = at.slice(1).map((t, i) => t - at[i]!)
     expect(turns.reduce((a, b) => a + b) / turns.length).toBeCloseTo(period, 5)
   })
 
   it('finds none in noise alone that would pass for a spindle', () => {
     const random = new Random(4)
     const { at } = starts(() => random.gaussian(), 10)
-    const gaps = at.slice(1).map((t, i) => t - at[i])
+    const gaps = at.slice(1).map((t, i) => t - at[i]!)
     const mean = gaps.reduce((a, b) => a + b, 0) / Math.max(1, gaps.length)
     const spread = Math.sqrt(gaps.reduce((a, b) => a + (b - mean) ** 2, 0) / Math.max(1, gaps.length)) / mean
     expect(at.length < 4 || spread > 0.3).toBe(true)

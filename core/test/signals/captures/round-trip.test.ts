@@ -1,8 +1,8 @@
 import { gzipSync } from 'node:zlib'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { writeCsv, writeVcd, type EdgeList } from '../../src/captures'
-import { channel, read } from '../helpers'
+import { writeCsv, writeVcd, type EdgeList } from '../../../src/signals/captures'
+import { channel, read } from '../../helpers'
 
 /** Edge lists on whole microseconds, as any logic analyser gives them. */
 const edges = fc

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { extensionNotice, sniffFormat } from '../../src/captures/sniff'
+import { extensionNotice, sniffFormat } from '../../../src/signals/captures/sniff'
 
 const bytes = (text: string) => Uint8Array.from(text, c => c.charCodeAt(0))
 

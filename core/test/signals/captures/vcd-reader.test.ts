@@ -1,6 +1,6 @@
 import { gzipSync } from 'node:zlib'
 import { describe, expect, it } from 'vitest'
-import { channel, read, times } from '../helpers'
+import { channel, read, times } from '../../helpers'
 
 const dump = (timescale: string, body: string, vars = '$var wire 1 ! INDEX $end') =>
   `$timescale ${timescale} $end\n$scope module top $end\n${vars}\n$upscope $end\n$enddefinitions $end\n${body}`

@@ -1,6 +1,6 @@
 import { WaveFile } from 'wavefile'
 import { describe, expect, it } from 'vitest'
-import { channel, read } from '../helpers'
+import { channel, read } from '../../helpers'
 
 const RATE = 8000
 
@@ -39,7 +39,7 @@ describe('WAV reader, on files written by the wavefile package', () => {
     const found = starts(channel(capture, 'sound').edges!.times)
     expect(found.length).toBeGreaterThanOrEqual(19)
     expect(found.length).toBeLessThanOrEqual(20)
-    for (let i = 1; i < found.length; i++) expect(found[i] - found[i - 1]).toBeCloseTo(0.2, 3)
+    for (let i = 1; i < found.length; i++) expect(found[i]! - found[i - 1]!).toBeCloseTo(0.2, 3)
     expect(capture.durationS).toBeCloseTo(4, 6)
   })
 

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { diskImage, imageMapCsv, type ReadSector } from '../../src/recording'
+import { diskImage, imageMapCsv, type ReadSector } from '../../../src/signals/codes'
 
 const sector = (part: Partial<ReadSector>): ReadSector => ({
   cylinder: 0,

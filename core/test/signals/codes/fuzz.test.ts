@@ -1,12 +1,11 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { InputError } from '../../src/errors'
-import { bytesSource, readCapture, writeVcd } from '../../src/captures'
-import { reportBus, reportJson } from '../../src/bus'
-import { readSweep, judgeSweep } from '../../src/carriage'
+import { InputError } from '../../../src/base/errors'
+import { bytesSource, readCapture, writeVcd } from '../../../src/signals/captures'
+import { reportBus, reportJson } from '../../../src/instruments/interface'
+import { readSweep, judgeSweep } from '../../../src/instruments/alignment'
+import { edgesFromFlux, fluxFromEdges, separate } from '../../../src/signals/separator'
 import {
-  edgesFromFlux,
-  fluxFromEdges,
   FORMATS,
   mergeTurns,
   readFiveAndThreeSectors,
@@ -16,10 +15,9 @@ import {
   readSixAndTwoSectors,
   readSplitSectors,
   readTrack,
-  separate,
-} from '../../src/recording'
-import { exampleSpec, Random, readSpec, recordReading } from '../../src/simulation'
-import { driveWith } from '../bus/helpers'
+} from '../../../src/signals/codes'
+import { exampleSpec, Random, readSpec, recordReading } from '../../../src/simulator'
+import { driveWith } from '../../instruments/interface/helpers'
 
 /** Half cells at random, with runs as flux has them. */
 const noise = (seed: number, n = 20_000) => {

@@ -4,7 +4,6 @@ import {
   BYTES,
   BYTES_OF_FIVE,
   fiveAndThreeTrack,
-  fluxOf,
   fromFives,
   fromSixes,
   GROUPS,
@@ -24,8 +23,9 @@ import {
   zoneOf,
   type Format,
   type SectorToWrite,
-} from '../../src/recording'
-import { Random } from '../../src/simulation'
+} from '../../../src/signals/codes'
+import { fluxOf } from '../../../src/signals/separator'
+import { Random } from '../../../src/simulator'
 
 const sectorsOf = (count: number, size: number, cylinder: number, first = 0): SectorToWrite[] => {
   const random = new Random(count + cylinder)
@@ -39,7 +39,8 @@ const sectorsOf = (count: number, size: number, cylinder: number, first = 0): Se
 const turn = (f: Format, rpm = 300) => Math.floor(60 / rpm / halfCellOf(f))
 
 describe('4-to-5 group code', () => {
-  // From memory: no group has more than two zeros in a row, nor do two side by side; ten ones in a row never come up in data.
+  // From memory: no group has more than two zeros in a row, nor do two side by side; ten ones in a row never come up
+  // in data.
   it('runs stay short, whatever the data', () => {
     expect(new Set(GROUPS).size).toBe(16)
     fc.assert(
@@ -52,7 +53,8 @@ describe('4-to-5 group code', () => {
       }),
     )
   })
-  // From memory: 21, 19, 18, 17 sectors in cells of 3.25, 3.5, 3.75, 4 µs, on tracks 1 to 17, 18 to 24, 25 to 30, 31 to 35.
+  // From memory: 21, 19, 18, 17 sectors in cells of 3.25, 3.5, 3.75, 4 µs, on tracks 1 to 17, 18 to 24, 25 to 30, 31
+  // to 35.
   it.each([
     [0, 21],
     [16, 21],

@@ -1,8 +1,6 @@
 import { describe, expect, it } from 'vitest'
+import { edgesFromFlux, fluxFromEdges, fluxOf } from '../../../src/signals/separator'
 import {
-  edgesFromFlux,
-  fluxFromEdges,
-  fluxOf,
   halfCellOf,
   judgeTrack,
   mergeTurns,
@@ -10,7 +8,7 @@ import {
   sectorTrack,
   type Format,
   type MeasuredSector,
-} from '../../src/recording'
+} from '../../../src/signals/codes'
 
 const format: Format = { code: 'MFM', rate: 250_000 }
 const sector = (part: Partial<MeasuredSector>): MeasuredSector => ({

@@ -3,18 +3,16 @@ import { describe, expect, it } from 'vitest'
 import {
   CellWriter,
   crc16,
-  fluxOf,
   halfCellOf,
   readTrack,
   recogniseTrack,
   sectorTrack,
-  separate,
   type Code,
-  type FluxTimes,
   type Format,
   type SectorToWrite,
-} from '../../src/recording'
-import { Random } from '../../src/simulation'
+} from '../../../src/signals/codes'
+import { fluxOf, separate, type FluxTimes } from '../../../src/signals/separator'
+import { Random } from '../../../src/simulator'
 
 const sectorsOf = (count: number, size: number, seed = 1): SectorToWrite[] => {
   const random = new Random(seed)
@@ -39,7 +37,8 @@ describe('the check of sectors', () => {
 })
 
 describe('channel codes', () => {
-  // ECMA standards, from memory: A1 with a missing clock is 4489 hex, C2 is 5224; FM marks FE and FB with clock C7, FC with D7.
+  // ECMA standards, from memory: A1 with a missing clock is 4489 hex, C2 is 5224; FM marks FE and FB with clock C7,
+  // FC with D7.
   it('a plain A1 keeps the clock that the mark leaves out', () => {
     const cells = (write: (w: CellWriter) => void) => {
       const w = new CellWriter()
@@ -74,7 +73,8 @@ describe('channel codes', () => {
 })
 
 describe('flux density', () => {
-  // Titles of ECMA-54/59/69 (13 262), ECMA-66/70/78/100 (7 958), ECMA-99 (13 262), ECMA-125 (15 916): flux transitions per radian at the
+  // Titles of ECMA-54/59/69 (13 262), ECMA-66/70/78/100 (7 958), ECMA-99 (13 262), ECMA-125 (15 916): flux
+  // transitions per radian at the
   // highest. FM turns twice a bit at most, MFM once.
   it.each([
     ['FM', 250_000, 360, 13_262],

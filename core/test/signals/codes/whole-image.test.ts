@@ -3,8 +3,9 @@ import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { describe, expect, it } from 'vitest'
-import { fluxOf, halfCellOf, mergeTurns, readTrack, sectorTrack, type Format } from '../../src/recording'
-import { Random } from '../../src/simulation'
+import { fluxOf } from '../../../src/signals/separator'
+import { halfCellOf, mergeTurns, readTrack, sectorTrack, type Format } from '../../../src/signals/codes'
+import { Random } from '../../../src/simulator'
 
 const tools = ['mkfs.fat', 'fsck.fat', 'mcopy'].every(
   t =>

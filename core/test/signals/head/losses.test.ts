@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { afterAzimuth, afterSpacing, jitterOf, offTrack, wavelengthUm } from '../../src/recording'
+import { afterAzimuth, afterSpacing, jitterOf, offTrack, wavelengthUm } from '../../../src/signals/head'
 
 describe('losses', () => {
   // Wallace 1951: 54.6 dB for each wavelength of distance.

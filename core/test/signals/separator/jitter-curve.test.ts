@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
-import { fluxOf, halfCellOf, nearestCells, readSectors, readTrack, writeTrack, type Format } from '../../src/recording'
-import { Random } from '../../src/simulation'
+import { fluxOf, nearestCells } from '../../../src/signals/separator'
+import { halfCellOf, readSectors, readTrack, writeTrack, type Format } from '../../../src/signals/codes'
+import { Random } from '../../../src/simulator'
 
 const format: Format = { code: 'MFM', rate: 250_000 }
 const half = halfCellOf(format)

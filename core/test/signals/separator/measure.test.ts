@@ -1,25 +1,20 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { quantile } from '../../src/numbers'
+import { quantile } from '../../../src/base/numbers'
+import { fluxOf, nearestCells, PHASE_BINS, separate, TimingMeter, type Separated } from '../../../src/signals/separator'
 import {
-  fluxOf,
   FORMATS,
   halfCellOf,
-  nearestCells,
-  PHASE_BINS,
   rankFormats,
   readTrack,
   recogniseTrack,
-  separate,
-  TimingMeter,
   writeTrack,
   ZONES,
   type Format,
-  type Separated,
-} from '../../src/recording'
-import { SeparatorRoom } from '../../src/recording/separator'
-import { GrowableDoubles, stretchOf, vcdChunks, writeVcd } from '../../src/captures'
-import { Random } from '../../src/simulation'
+} from '../../../src/signals/codes'
+import { SeparatorRoom } from '../../../src/signals/separator/separator'
+import { GrowableDoubles, cutStretch, vcdChunks, writeVcd } from '../../../src/signals/captures'
+import { Random } from '../../../src/simulator'
 
 const format: Format = { code: 'MFM', rate: 250_000 }
 const sectors = (n: number, seed = 1) => {
@@ -151,7 +146,7 @@ describe('long recordings', () => {
     }
     expect([...vcdChunks([channel], { tickNs: 100 })].length).toBeGreaterThan(2)
     expect([...vcdChunks([channel], { tickNs: 100 })].join('')).toBe(writeVcd([channel], { tickNs: 100 }))
-    const [cut] = stretchOf([channel], 0.00015, 0.00055)
+    const [cut] = cutStretch([channel], 0.00015, 0.00055)
     expect(cut!.edges.initial).toBe(1)
     expect([...cut!.edges.times].map(t => Math.round(t * 1e7))).toEqual([500, 1500, 2500, 3500])
   })

@@ -1,8 +1,11 @@
 <script setup lang="ts">
-import { switchesAt, slotUncertainty, tripsSooner } from '@wobrin/core/carriage'
-import { readQuantity } from '@wobrin/core/sums'
+import { switchesAt, slotUncertainty, tripsSooner } from '@wobrin/core/calculators/alignment'
+import { readQuantity } from '@wobrin/core/calculators/calculator'
 
-/** Flag and slot to scale: the flag at cylinder 0, the slot that it crosses, the detents along its way, and where the sensor switches. */
+/**
+ * Flag and slot to scale: the flag at cylinder 0, the slot that it crosses, the detents along its way, and where the
+ * sensor switches.
+ */
 const { instrument, typed } = defineProps<{ instrument: 'flag' | 'tab'; typed: Readonly<Record<string, string>> }>()
 
 const plan = computed(() => {
@@ -45,7 +48,10 @@ const slotW = computed(() => (plan.value ? Math.max(2, plan.value.slot * mm.valu
 const whole = computed(() =>
   Array.from({ length: range.value.to - range.value.from + 1 }, (_, i) => range.value.from + i),
 )
-/** Heights of tab and of the right one, drawn in the same scale where they differ visibly, else as much larger as is said. */
+/**
+ * Heights of tab and of the right one, drawn in the same scale where they differ visibly, else as much larger as is
+ * said.
+ */
 const rise = computed(() => {
   if (!plan.value?.tall) return { own: 46, right: 46 }
   const more = Math.max(-22, Math.min(22, (plan.value.tall - plan.value.should) * mm.value))

@@ -1,16 +1,16 @@
 <script setup lang="ts">
 import { Check } from 'lucide-vue-next'
-import { ADJUSTER_NAMES, CAUSES, type Explanation } from '@wobrin/core/carriage'
-import type { MechanismId } from '@wobrin/core/mechanisms'
-import type { LogEntry } from '@wobrin/core/observations'
-import { alignOrder } from '@wobrin/core/procedures'
+import { ADJUSTER_NAMES } from '@wobrin/core/drives'
+import { CAUSES, type Explanation } from '@wobrin/core/instruments/alignment'
+import type { DriveFacts, LogEntry } from '@wobrin/core/log'
+import { alignOrder } from '@wobrin/core/bench/stations'
 
 /** May it be touched, and what; with what speaks for it, and the order of work as far as it has come. */
-const { mechanism, log, driveId } = defineProps<{ mechanism: MechanismId; log: readonly LogEntry[]; driveId: string }>()
+const { drive, log } = defineProps<{ drive: DriveFacts; log: readonly LogEntry[] }>()
 const disks = useDisks()
 onMounted(() => disks.load().catch(() => {}))
 
-const order = computed(() => alignOrder(mechanism, log, disks.trusts))
+const order = computed(() => alignOrder(drive, log, disks.trusts))
 const likely = computed(() => order.value.verdict.explanations.filter(e => e.probability > 0.01).slice(0, 5))
 const worded = (e: Explanation) =>
   e.head === null
@@ -25,14 +25,14 @@ const now = computed(() => order.value.items.find(i => !i.done)?.id ?? null)
   <section aria-label="May I touch it?">
     <div class="flex flex-wrap items-center justify-between gap-3 mb-2">
       <h3 class="text-lg font-bold">May I touch it?</h3>
-      <NuxtLink v-if="order.items.length && likely.length" class="btn" :to="`/instruments/sweep?drive=${driveId}`">{{
+      <NuxtLink v-if="order.items.length && likely.length" class="btn" :to="`/instruments/sweep?drive=${drive.id}`">{{
         order.verdict.adjuster ? `Sweep the ${ADJUSTER_NAMES[order.verdict.adjuster]}` : 'Sweep an adjuster'
       }}</NuxtLink>
     </div>
     <CallBand :call="order.verdict.call" />
     <div v-if="likely.length" class="grid gap-x-8 gap-y-5 mt-4 @2xl:grid-cols-2">
       <div>
-        <h4 class="section-title mb-1">What can be behind the surface</h4>
+        <h4 class="section-title mb-1">Possible causes</h4>
         <ul class="text-sm">
           <li v-for="e in likely" :key="`${e.cause} ${e.head}`" class="py-1.5">
             <div class="flex justify-between gap-3">

@@ -1,9 +1,12 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
-import type { Counted, SweepResult, WindowEstimate } from '@wobrin/core/carriage'
+import type { Counted, SweepResult, RangeEstimate } from '@wobrin/core/instruments/alignment'
 import type { SweepRow } from '~/composables/useSweep'
 
-/** The sweep on the adjuster's own scale: the upper head's tries above it, the lower head's below, what works as a band. */
+/**
+ * The sweep on the adjuster's own scale: the upper head's tries above it, the lower head's below, what works as a
+ * band.
+ */
 const {
   rows,
   result,
@@ -55,7 +58,7 @@ const ticks = computed(() => {
 })
 interface Lane {
   readonly head: 'lower' | 'upper'
-  readonly window: WindowEstimate | null
+  readonly window: RangeEstimate | null
   readonly base: number
   readonly way: 1 | -1
 }
@@ -70,7 +73,7 @@ const lanes = computed<Lane[]>(() => [
     ? [{ head: 'upper' as const, window: result?.upper ?? null, base: scaleY.value - 12, way: -1 as const }]
     : []),
 ])
-const reads = (w: WindowEstimate | null) => w !== null && w.to.value > w.from.value
+const reads = (w: RangeEstimate | null) => w !== null && w.to.value > w.from.value
 const counted = (r: SweepRow, head: 'lower' | 'upper'): Counted => (head === 'lower' ? r.lower : r.upper) ?? r.lower
 /** A bar is the share of sectors; what a recording told of the margin is its filled part. */
 const bar = (r: SweepRow, lane: Lane) => {

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { Plus } from 'lucide-vue-next'
-import type { SweepPosition } from '@wobrin/core/carriage'
+import type { SweepPosition } from '@wobrin/core/instruments/alignment'
 
 /** One try by hand: where it stands, and how many sectors came. */
 const {
@@ -78,13 +78,13 @@ defineExpose({ pedal: () => (ready.value ? add() : Promise.resolve()) })
       /></FormField>
     </div>
     <fieldset class="flex gap-2 items-center text-sm">
-      <legend class="sr-only">Come to from</legend>
+      <legend class="sr-only">Approached from</legend>
       <span class="text-muted">come to from</span>
       <label v-for="s in ['below', 'above'] as const" :key="s" class="chip"
         ><input v-model="entry.side" type="radio" class="sr-only" :value="s" /><span>{{ s }}</span></label
       >
     </fieldset>
-    <button class="btn btn-primary w-full"><Plus class="size-4" />Tried it <kbd>Page Down</kbd></button>
+    <button class="btn btn-primary w-full"><Plus class="size-4" />Add position <kbd>Page Down</kbd></button>
     <p v-if="problem" class="text-sm text-stop" role="alert" data-testid="problem">{{ problem }}</p>
   </form>
 </template>

@@ -1,5 +1,7 @@
 <script setup lang="ts">
-import { ZONES, type SweepResult, type Zone, type ZoneRead } from '@wobrin/core/carriage'
+import { ZONES, type Zone } from '@wobrin/core/drives'
+import type { SweepResult } from '@wobrin/core/instruments/alignment'
+import type { ZoneRead } from '@wobrin/core/log'
 
 /** Setting it, tightening, and the look afterwards: outer, middle and inner on both heads. */
 const { result, two, unit, expected, setTo, live, busy } = defineProps<{

@@ -2,12 +2,12 @@
 import {
   ADJUSTER_IDS,
   ADJUSTER_NAMES,
-  hasOffsetCost,
   SCALES,
-  usualHalfWindowUm,
+  MECHANISMS,
   type AdjusterId,
-} from '@wobrin/core/carriage'
-import { MECHANISMS, type MechanismId } from '@wobrin/core/mechanisms'
+  type MechanismId,
+} from '@wobrin/core/drives'
+import { hasOffsetCost, usualHalfWindowUm } from '@wobrin/core/calculators/alignment'
 
 /** What is moved, on which scale, and how far it goes. */
 const {
@@ -57,7 +57,7 @@ const window = computed(() =>
         <option v-for="s in SCALES" :key="s">{{ s }}</option>
       </select></FormField
     >
-    <FormField v-slot="{ id }" label="It stood at"
+    <FormField v-slot="{ id }" label="Original position"
       ><input :id="id" v-model="setup.stood" class="field text-right" inputmode="decimal" autocomplete="off"
     /></FormField>
     <FormField v-slot="{ id }" label="Goes from"
@@ -66,7 +66,7 @@ const window = computed(() =>
     <FormField v-slot="{ id }" label="to"
       ><input :id="id" v-model="setup.to" class="field text-right" inputmode="decimal" autocomplete="off"
     /></FormField>
-    <FormField v-slot="{ id }" label="Sectors there are"
+    <FormField v-slot="{ id }" label="Sectors per track"
       ><input :id="id" v-model.number="setup.expected" class="field text-right" type="number" min="1" max="9999"
     /></FormField>
     <FormField

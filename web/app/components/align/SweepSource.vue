@@ -1,8 +1,10 @@
 <script setup lang="ts">
 import { CirclePlay } from 'lucide-vue-next'
-import { DRIVE_STORIES } from '@wobrin/core/simulation'
+import { DRIVE_STORIES } from '@wobrin/core/simulator'
 
-/** Where a try comes from when it is not typed: a recording of the interface at this position, or the simulated drive. */
+/**
+ * Where a try comes from when it is not typed: a recording of the interface at this position, or the simulated drive.
+ */
 const { busy, on, next, unit, progress } = defineProps<{
   busy: boolean
   on: boolean
@@ -48,12 +50,7 @@ defineExpose({ pedal: read })
         @keydown.enter.prevent="read"
     /></FormField>
     <slot :position="position" :valid="valid" />
-    <div v-if="progress !== null" class="flex items-center gap-3" role="status">
-      <progress :value="progress" max="1" class="grow h-2 accent-leave" aria-label="Reading the recording" /><span
-        class="text-sm"
-        >{{ Math.round(progress * 100) }} %</span
-      >
-    </div>
+    <ProgressLine v-if="progress !== null" :share="progress" what="Reading the recording" end="" />
     <template v-else-if="!on">
       <WireOpenBus v-if="valid" label="Open its recording" @file="f => emit('file', position, f)" />
       <p class="hint">A recording of the interface while the host reads at this position: it tells margins too.</p>
@@ -64,7 +61,7 @@ defineExpose({ pedal: read })
           </select></FormField
         >
         <button class="btn w-full" :disabled="busy" @click="emit('power', story)">
-          <CirclePlay class="size-4" />Put it on the bench
+          <CirclePlay class="size-4" />Start simulated drive
         </button>
       </div>
     </template>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { Undo2, X } from 'lucide-vue-next'
-import type { Counted } from '@wobrin/core/carriage'
+import type { Counted } from '@wobrin/core/instruments/alignment'
 import type { SweepRow } from '~/composables/useSweep'
 
 /** Every try, those struck out too. */
@@ -38,8 +38,7 @@ const more = (c: Counted) =>
         <td class="pr-5">{{ mark(r.position) }}</td>
         <td class="text-left text-muted">{{ r.side }}</td>
         <td v-for="c in r.upper && two ? [r.lower, r.upper] : [r.lower]" :key="c === r.lower ? 'l' : 'u'" class="pr-5">
-          <span v-if="more(c)" class="hint text-xs mr-3">{{ more(c) }}</span
-          >{{ c.good }} of {{ c.expected }}
+          <span v-if="more(c)" class="hint text-xs mr-3">{{ more(c) }}</span>{{ c.good }} of {{ c.expected }}
         </td>
         <td class="w-12">
           <button

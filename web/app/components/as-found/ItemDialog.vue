@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { AS_FOUND_KINDS, type AsFoundItem, type AsFoundKind } from '@wobrin/core/observations'
-import type { RecordedItem } from '@wobrin/core/as-found'
+import { AS_FOUND_KINDS, type AsFoundItem, type AsFoundKind } from '@wobrin/core/log'
+import type { RecordedItem } from '@wobrin/core/findings'
 
 /** One thing as it was found: what it is, and what matters for its kind. */
 const { shown, mark, record, save } = defineProps<{
@@ -113,7 +113,7 @@ async function send(): Promise<void> {
       <p v-if="problem" class="text-sm text-stop" role="alert">{{ problem }}</p>
       <div class="flex gap-3">
         <button class="btn btn-primary">Keep it</button
-        ><button type="button" class="btn" @click="emit('close')">Not now</button>
+        ><button type="button" class="btn" @click="emit('close')">Cancel</button>
       </div>
     </form>
   </ModalDialog>

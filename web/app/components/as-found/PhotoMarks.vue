@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { AS_FOUND_KINDS } from '@wobrin/core/observations'
-import type { RecordedItem } from '@wobrin/core/as-found'
+import { AS_FOUND_KINDS } from '@wobrin/core/log'
+import type { RecordedItem } from '@wobrin/core/findings'
 import type { Photo } from '~/composables/useAsFound'
 
 /** A photo with its numbered marks; a tap, or arrows and Enter, places another. */
@@ -97,8 +97,7 @@ const meaning = (r: RecordedItem) =>
       >
       <ol v-if="marks.length" class="mt-1.5 grid sm:grid-cols-2 gap-x-6 gap-y-0.5">
         <li v-for="r in marks" :key="r.entry.id" class="flex gap-2">
-          <span class="font-bold w-5 text-right shrink-0">{{ r.number }}</span
-          ><span>{{ meaning(r) }}</span>
+          <span class="font-bold w-5 text-right shrink-0">{{ r.number }}</span><span>{{ meaning(r) }}</span>
         </li>
       </ol>
     </figcaption>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { PutBackStep } from '@wobrin/core/as-found'
+import type { PutBackStep } from '@wobrin/core/bench/put-back'
 import type { useAsFound } from '~/composables/useAsFound'
 
 /** The way back, in reverse of undoing, one check each. */
@@ -15,6 +15,12 @@ async function leaveOff(): Promise<void> {
     .leaveOff(leaving.value!.recorded.entry.id, reason.value.trim())
     .then(() => null, problemText)
   if (!problem.value) leaving.value = null
+}
+
+function askLeaveOff(s: NonNullable<typeof leaving.value>): void {
+  leaving.value = s
+  reason.value = ''
+  problem.value = null
 }
 </script>
 
@@ -50,16 +56,7 @@ async function leaveOff(): Promise<void> {
           <button class="btn" :class="s === next && 'btn-primary'" @click="book.putBack(s.recorded.entry.id)">
             It is back
           </button>
-          <button
-            class="text-sm text-muted link min-h-11"
-            @click="
-              leaving = s
-              reason = ''
-              problem = null
-            "
-          >
-            Left off
-          </button>
+          <button class="text-sm text-muted link min-h-11" @click="askLeaveOff(s)">Left off</button>
         </div>
       </li>
     </ol>
@@ -73,7 +70,7 @@ async function leaveOff(): Promise<void> {
         /></FormField>
         <div class="flex gap-3">
           <button class="btn btn-primary">Leave it off</button
-          ><button type="button" class="btn" @click="leaving = null">Not now</button>
+          ><button type="button" class="btn" @click="leaving = null">Cancel</button>
         </div>
       </form>
     </ModalDialog>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { Tab, TabGroup, TabList, TabPanel, TabPanels } from '@headlessui/vue'
-import type { AsFoundItem } from '@wobrin/core/observations'
+import type { AsFoundItem } from '@wobrin/core/log'
 import type { useAsFound } from '~/composables/useAsFound'
 
 /** Photos, marks on them, and everything that was written down before it was undone. */

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { AS_FOUND_KINDS, type Breakage } from '@wobrin/core/observations'
-import type { RecordedItem } from '@wobrin/core/as-found'
+import { AS_FOUND_KINDS, type Breakage } from '@wobrin/core/log'
+import type { RecordedItem } from '@wobrin/core/findings'
 
 /** Everything written down: straps and terminators, wires, and the rest, with what became of it. */
 const { record } = defineProps<{ record: readonly RecordedItem[]; closed: boolean }>()

@@ -1,6 +1,7 @@
 <script setup lang="ts">
-import { beltNeed, beltSum, rankBelts, sistersOf } from '@wobrin/core/drivetrain'
-import { readValues } from '@wobrin/core/sums'
+import { beltNeed, rankBelts, sistersOf } from '@wobrin/core/bench/belts'
+import { beltCalculator } from '@wobrin/core/calculators/mechanics'
+import { readValues } from '@wobrin/core/calculators/calculator'
 
 /** Which belts of the shelf would do, and which other drives want the same one. */
 const { typed, driveId = null } = defineProps<{ typed: Readonly<Record<string, string>>; driveId?: string | null }>()
@@ -10,7 +11,7 @@ onMounted(() => belts.load().catch(() => {}))
 const found = computed(() => {
   if (!['motor', 'flywheel', 'centre', 'section'].every(k => typed[k]?.trim())) return null
   try {
-    const values = readValues(beltSum, typed)
+    const values = readValues(beltCalculator, typed)
     const ranked = rankBelts(values, belts.here.value)
     const sisters = sistersOf(
       beltNeed('', values),
@@ -36,7 +37,9 @@ const found = computed(() => {
         <CallMark :kind="r.grade === 'fits' ? 'leave' : 'unknown'" decorative :size="13" /><span
           ><span class="font-bold">{{ r.belt.name }}</span>
           <span class="text-muted">{{ r.belt.insideMm }} mm</span></span
-        ><span class="col-start-2 hint text-xs">{{ r.grade === 'fits' ? r.because : `At a pinch. ${r.because}` }}</span>
+        ><span class="col-start-2 hint text-xs">{{
+          r.grade === 'fits' ? r.because : `For a trial only. ${r.because}`
+        }}</span>
       </li>
     </ul>
     <p v-else class="hint">

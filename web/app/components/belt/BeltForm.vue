@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { toTypedSchema } from '@vee-validate/yup'
 import { useForm } from 'vee-validate'
-import { STRETCH } from '@wobrin/core/drivetrain'
-import { ParameterError } from '@wobrin/core/errors'
-import { readQuantity } from '@wobrin/core/sums'
+import { STRETCH } from '@wobrin/core/calculators/mechanics'
+import { ParameterError } from '@wobrin/core/base/errors'
+import { readQuantity } from '@wobrin/core/calculators/calculator'
 import { beltSchema, type BeltInput } from '../../../shared/belts'
 
 /** A belt for the shelf. Sizes may be typed with any unit of length. */

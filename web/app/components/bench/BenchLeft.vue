@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { OUTCOMES } from '@wobrin/core/observations'
-import { findMechanism } from '@wobrin/core/mechanisms'
+import { OUTCOMES } from '@wobrin/core/log'
+import { findMechanism } from '@wobrin/core/drives'
 import type { BenchLine } from '../../../shared/bench'
 
 defineProps<{ lines: readonly BenchLine[] }>()

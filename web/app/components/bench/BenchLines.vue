@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { CALLS } from '@wobrin/core/observations'
-import { STATIONS, type GateId } from '@wobrin/core/procedures'
-import { findMechanism } from '@wobrin/core/mechanisms'
+import { CALLS } from '@wobrin/core/base/observations'
+import { STATIONS, type GateId } from '@wobrin/core/bench/stations'
+import { findMechanism } from '@wobrin/core/drives'
 import type { BenchLine } from '../../../shared/bench'
 
 const { lines } = defineProps<{ lines: readonly BenchLine[] }>()

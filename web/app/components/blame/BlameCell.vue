@@ -1,7 +1,10 @@
 <script setup lang="ts">
-import { placeFails, type PlaceRead } from '@wobrin/core/proving'
+import { placeFails, type PlaceRead } from '@wobrin/core/proof'
 
-/** One disk in one drive: upper head above the rail, lower head below it, outer zone left. Length is the share that read; what failed is a gap. */
+/**
+ * One disk in one drive: upper head above the rail, lower head below it, outer zone left. Length is the share that
+ * read; what failed is a gap.
+ */
 const { places } = defineProps<{ places: readonly PlaceRead[] }>()
 const all = computed(() => places.reduce((n, p) => n + p.sectors, 0))
 const good = computed(() => places.reduce((n, p) => n + p.good, 0))

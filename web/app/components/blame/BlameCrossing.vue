@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { BlameTable, PlaceRead } from '@wobrin/core/proving'
+import type { BlameTable, PlaceRead } from '@wobrin/core/proof'
 
 /** Disks down, drives across: each crossing a small rail. */
 defineProps<{

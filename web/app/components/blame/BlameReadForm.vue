@@ -1,8 +1,10 @@
 <script setup lang="ts">
-import type { LogEntry } from '@wobrin/core/observations'
-import { ZONE_NAMES, type BlameTable } from '@wobrin/core/proving'
+import { ZONE_NAMES, type BlameTable } from '@wobrin/core/proof'
 
-/** A disk read in a drive, its sectors counted on the host: three zones for each head; what is left empty was not read. */
+/**
+ * A disk read in a drive, its sectors counted on the host: three zones for each head; what is left empty was not
+ * read.
+ */
 const { table } = defineProps<{ table: BlameTable }>()
 const emit = defineEmits<{ kept: [] }>()
 const disk = ref('')
@@ -16,12 +18,13 @@ const HEADS = [
 ] as const
 const heads = computed(() => (table.drives.find(d => d.id === drive.value)?.heads === 1 ? HEADS.slice(1) : HEADS))
 
+const { post } = useLogPost()
 async function send(): Promise<void> {
   const whole = (text: string) => (text.trim() === '' ? Number.NaN : Number(text))
   const places = heads.value.flatMap(([head]) =>
     ZONE_NAMES.flatMap(zone => {
       const text = typed[`${head} ${zone}`] ?? ''
-      return text.trim() ? [[head, zone, whole(text), whole(each.value)]] : []
+      return text.trim() ? [{ head, zone, good: whole(text), sectors: whole(each.value) }] : []
     }),
   )
   problem.value = !drive.value
@@ -30,11 +33,7 @@ async function send(): Promise<void> {
       ? 'Type how many sectors read in at least one place.'
       : ''
   if (problem.value) return
-  await $fetch<LogEntry>(`/api/drives/${drive.value}/cross-reads`, {
-    method: 'POST',
-    retry: 2,
-    body: { id: crypto.randomUUID(), at: new Date().toISOString(), disk: disk.value, places },
-  }).then(
+  await post(drive.value, 'cross-reads', { disk: disk.value, places }).then(
     () => {
       for (const key of Object.keys(typed)) typed[key] = ''
       emit('kept')
@@ -88,6 +87,6 @@ async function send(): Promise<void> {
       </tbody>
     </table>
     <p v-if="problem" class="text-sm text-stop" role="alert">{{ problem }}</p>
-    <button class="btn btn-primary">Put on its log</button>
+    <button class="btn btn-primary">Save to log</button>
   </form>
 </template>

@@ -1,5 +1,12 @@
 <script setup lang="ts">
-import { adviseCleaning, LUBRICANT_SCHOOLS, MATERIALS, SOILS, type Material, type Soil } from '@wobrin/core/cleaning'
+import {
+  adviseCleaning,
+  LUBRICANT_SCHOOLS,
+  MATERIALS,
+  SOILS,
+  type Material,
+  type Soil,
+} from '@wobrin/core/bench/cleaning'
 
 /** What to use on what, in which order, and what must never touch what. Starts from what was found on the drive. */
 const { found = new Set() } = defineProps<{ found?: ReadonlySet<string> }>()
@@ -115,7 +122,7 @@ const on = (all: readonly Material[]) => all.map(m => MATERIALS[m].toLowerCase()
           </ul></template
         >
         <template v-if="advice.cautions.length"
-          ><h4 class="font-bold mb-1">Mind</h4>
+          ><h4 class="font-bold mb-1">Caution</h4>
           <ul class="space-y-1">
             <li v-for="c in advice.cautions" :key="c">{{ c }}</li>
           </ul></template

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { ArrowLeft } from 'lucide-vue-next'
-import { findMechanism, type MechanismId } from '@wobrin/core/mechanisms'
-import { PROOFS } from '@wobrin/core/proving'
+import { findMechanism, type MechanismId } from '@wobrin/core/drives'
+import { PROOFS } from '@wobrin/core/proof'
 import type { DiskView } from '../../../shared/disks'
 
 /** One reference disk: its call, the chain that its word rests on, and how its margin has held. */

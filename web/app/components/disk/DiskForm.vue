@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { toTypedSchema } from '@vee-validate/yup'
 import { useForm } from 'vee-validate'
-import { hasOffsetCost } from '@wobrin/core/carriage'
-import { MECHANISMS } from '@wobrin/core/mechanisms'
-import { PROOFS } from '@wobrin/core/proving'
+import { hasOffsetCost } from '@wobrin/core/calculators/alignment'
+import { MECHANISMS } from '@wobrin/core/drives'
+import { PROOFS } from '@wobrin/core/proof'
 import { diskSchema, type DiskInput, type DiskView } from '../../../shared/disks'
 
 /** A reference disk for the shelf: who wrote it, when, and how that drive was proved. */

@@ -53,7 +53,7 @@ const say = (disk: string, kind: 'verified' | 'retired' | 'back', detail: string
           next: 'Weigh all of it together.',
         }"
       />
-      <p class="mt-1.5 text-sm"><NuxtLink class="link" to="/instruments/blame">Who is to blame?</NuxtLink></p>
+      <p class="mt-1.5 text-sm"><NuxtLink class="link" to="/instruments/blame">Disk or drive?</NuxtLink></p>
     </div>
     <DiskCard
       v-for="s in view.standings"

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import type { LogEntry } from '@wobrin/core/observations'
 import type { Bench } from '../../../shared/bench'
 import type { Donor } from '../../../shared/parts'
 
@@ -20,6 +19,7 @@ const open = computed(() =>
       Number(b.mechanism === taking.value?.donor.mechanism) - Number(a.mechanism === taking.value?.donor.mechanism),
   ),
 )
+const { post } = useLogPost()
 function take(donor: Donor, part: Donor['parts'][number]): void {
   taking.value = { donor, part }
   target.value = ''
@@ -32,17 +32,7 @@ async function send(): Promise<void> {
     problem.value = 'Choose the drive that it goes into.'
     return
   }
-  await $fetch<LogEntry>(`/api/drives/${target.value}/parts`, {
-    method: 'POST',
-    retry: 2,
-    body: {
-      id: crypto.randomUUID(),
-      at: new Date().toISOString(),
-      release: donor.release,
-      part: part.id,
-      remark: remark.value,
-    },
-  }).then(
+  await post(target.value, 'parts', { release: donor.release, part: part.id, remark: remark.value }).then(
     async entry => {
       taking.value = null
       notices.done(`${entry.title}.`)
@@ -64,8 +54,8 @@ async function send(): Promise<void> {
     </p>
     <article v-for="d in donors" :key="d.release" class="border-t border-line py-3" :aria-label="d.tag">
       <p class="flex flex-wrap gap-x-3 items-baseline">
-        <NuxtLink class="font-bold text-lg link" :to="`/drives/${d.driveId}`">{{ d.tag }}</NuxtLink
-        ><span class="text-muted"
+        <NuxtLink class="font-bold text-lg link" :to="`/drives/${d.driveId}`">{{ d.tag }}</NuxtLink><span
+          class="text-muted"
           >{{ d.name }} · {{ shortTime(d.at) }}<template v-if="d.remark"> · {{ d.remark }}</template></span
         >
       </p>
@@ -74,7 +64,7 @@ async function send(): Promise<void> {
           <span class="grow"
             ><strong>{{ p.label }}</strong
             ><span class="hint block">{{ p.wentTo ? `went into ${p.wentTo}` : `${p.state}: ${p.says}` }}</span></span
-          ><button v-if="!p.wentTo" class="link min-h-11" @click="take(d, p)">Fit it</button>
+          ><button v-if="!p.wentTo" class="link min-h-11" @click="take(d, p)">Use part…</button>
         </li>
       </ul>
     </article>
@@ -100,8 +90,8 @@ async function send(): Promise<void> {
         /></FormField>
         <p v-if="problem" class="text-sm text-stop" role="alert">{{ problem }}</p>
         <div class="flex gap-3">
-          <button class="btn btn-primary">Put on its log</button
-          ><button type="button" class="btn" @click="taking = null">Not now</button>
+          <button class="btn btn-primary">Save to log</button
+          ><button type="button" class="btn" @click="taking = null">Cancel</button>
         </div>
       </form>
     </ModalDialog>

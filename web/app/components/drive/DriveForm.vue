@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { toTypedSchema } from '@vee-validate/yup'
 import { useForm } from 'vee-validate'
-import { MECHANISMS, findMechanism, isMechanismId, type Features } from '@wobrin/core/mechanisms'
-import type { DriveFacts } from '@wobrin/core/proving'
+import { MECHANISMS, findMechanism, isMechanismId, type Features } from '@wobrin/core/drives'
+import type { DriveFacts } from '@wobrin/core/log'
 import { driveSchema, type NewDrive } from '../../../shared/drive-facts'
 
 const { initial = null, suggestedTag = '' } = defineProps<{
@@ -21,6 +21,7 @@ const { handleSubmit, errors, defineField, values } = useForm({
 })
 const [tag] = defineField('tag')
 const [mechanism] = defineField('mechanism')
+const [simulated] = defineField('simulated')
 const [maker] = defineField('maker')
 const [model] = defineField('model')
 const [serial] = defineField('serial')
@@ -135,6 +136,10 @@ const submit = handleSubmit(v => emit('save', driveSchema.cast(v)))
         With the pulleys known, the Speed instrument can say which part makes the speed uneven.
       </p>
     </details>
+    <label class="flex items-center gap-2 min-h-11 text-sm"
+      ><input v-model="simulated" type="checkbox" class="size-5" />
+      <span>Simulated drive: for practice. What it does says nothing of a real one.</span></label
+    >
     <p v-if="serverProblem && serverProblem.field !== 'tag'" class="text-sm text-stop" role="alert">
       {{ serverProblem.text }}
     </p>

@@ -1,16 +1,18 @@
 <script setup lang="ts">
 import { Pencil } from 'lucide-vue-next'
-import { CALLS, OUTCOMES } from '@wobrin/core/observations'
-import { findMechanism } from '@wobrin/core/mechanisms'
-import type { Progress } from '@wobrin/core/procedures'
-import type { DriveFacts } from '@wobrin/core/proving'
+import { CALLS } from '@wobrin/core/base/observations'
+import { OUTCOMES, type DriveFacts } from '@wobrin/core/log'
+import { findMechanism } from '@wobrin/core/drives'
+import type { Progress } from '@wobrin/core/bench/stations'
 
 const { drive, progress } = defineProps<{ drive: DriveFacts; progress: Progress }>()
 const emit = defineEmits<{ edit: [] }>()
 
 const title = computed(() => [drive.maker, drive.model].filter(Boolean).join(' '))
 const second = computed(() =>
-  [drive.ownerWords && `“${drive.ownerWords}”`, drive.host && `for ${drive.host}`].filter(Boolean).join(' · '),
+  [drive.ownerWords && `“${drive.ownerWords}”`, drive.host && `for ${drive.host}`, drive.simulated && 'simulated drive']
+    .filter(Boolean)
+    .join(' · '),
 )
 const drivenBy = computed(() => {
   const { drives } = findMechanism(drive.mechanism)
@@ -26,8 +28,7 @@ const drivenBy = computed(() => {
       <DriveTag :tag="drive.tag" class="mt-1.5 shrink-0" />
       <div class="min-w-0">
         <h1 class="text-xl">
-          <strong>{{ findMechanism(drive.mechanism).label }}</strong
-          ><span class="text-muted"
+          <strong>{{ findMechanism(drive.mechanism).label }}</strong><span class="text-muted"
             ><template v-if="title"> · {{ title }}</template
             ><template v-if="drivenBy"> · {{ drivenBy }}</template></span
           >

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useVirtualizer } from '@tanstack/vue-virtual'
 import { Camera, Hourglass, NotebookPen, Search } from 'lucide-vue-next'
-import type { LogEntry } from '@wobrin/core/observations'
+import type { LogEntry } from '@wobrin/core/log'
 
 const { log } = defineProps<{ log: readonly LogEntry[] }>()
 const emit = defineEmits<{ note: []; wait: []; photo: []; finding: []; takeBack: [string] }>()
@@ -18,7 +18,7 @@ const gone = computed(() => new Set(log.map(e => e.takesBack).filter(Boolean)))
 const rows = computed(() => {
   const out: ({ day: string } | { entry: LogEntry })[] = []
   let day = ''
-  for (const entry of [...log].sort((a, b) => b.seq - a.seq)) {
+  for (const entry of [...log].sort((a, b) => b.at.localeCompare(a.at) || b.seq - a.seq)) {
     const its = dayOf(entry.at)
     if (its !== day) out.push({ day: (day = its) })
     out.push({ entry })

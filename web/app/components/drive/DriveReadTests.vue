@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { standingEntries, type LogEntry } from '@wobrin/core/observations'
+import { standingEntries, surfaceTotals, type LogEntry, type ReadTestEntryData } from '@wobrin/core/log'
 
 /** The latest surface that was read beside the first one, and the way to the next one. */
 const { log, driveId, station } = defineProps<{ log: readonly LogEntry[]; driveId: string; station: string }>()
@@ -8,8 +8,10 @@ const tests = computed(() =>
 )
 const latest = computed(() => tests.value.at(-1) ?? null)
 const before = computed(() => (tests.value.length > 1 ? tests.value[0]! : null))
-const good = (t: { readonly data: { readonly bars: readonly (readonly number[])[] } }) =>
-  `${t.data.bars.reduce((n, b) => n + b[3]!, 0)} of ${t.data.bars.reduce((n, b) => n + b[3]! + b[4]! + b[5]!, 0)} sectors`
+const good = (t: { readonly data: ReadTestEntryData }) => {
+  const totals = surfaceTotals(t.data.bars)
+  return `${totals.good} of ${totals.sectors} sectors`
+}
 </script>
 
 <template>
@@ -23,11 +25,9 @@ const good = (t: { readonly data: { readonly bars: readonly (readonly number[])[
     <template v-if="latest">
       <p class="flex gap-2.5">
         <CallMark v-if="latest.entry.call" :kind="latest.entry.call.kind" :size="16" class="mt-1" /><span
-          >{{ latest.entry.call?.reasons.at(0) }}
-          <span class="hint"
-            >{{ longTime(latest.entry.at) }}{{ latest.data.simulated ? ', simulated' : '' }}</span
-          ></span
-        >
+          >{{ latest.entry.call?.reasons.at(0) }} <span class="hint">{{ longTime(latest.entry.at) }}</span>
+          <SourceTag :evidence="latest.entry.evidence"
+        /></span>
       </p>
       <div class="grid gap-4 mt-2" :class="before && 'sm:grid-cols-2'">
         <figure v-if="before">
@@ -46,7 +46,7 @@ const good = (t: { readonly data: { readonly bars: readonly (readonly number[])[
       <p class="hint text-xs flex justify-between">
         <span>outer edge</span
         ><span>{{
-          latest.data.bars.some(b => b[1] === 1) ? 'above the rail the upper head, below it the lower' : 'lower head'
+          latest.data.bars.some(b => b.head === 1) ? 'above the rail the upper head, below it the lower' : 'lower head'
         }}</span
         ><span>hub</span>
       </p>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { findStep, type Wait } from '@wobrin/core/procedures'
-import type { LogEntry } from '@wobrin/core/observations'
+import { findStep, type Wait } from '@wobrin/core/bench/stations'
+import type { LogEntry } from '@wobrin/core/log'
 
 /** What this drive is waiting for, running down. */
 defineProps<{ waits: readonly Wait[] }>()

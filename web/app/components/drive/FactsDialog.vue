@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { DriveFacts } from '@wobrin/core/proving'
+import type { DriveFacts } from '@wobrin/core/log'
 import type { NewDrive } from '../../../shared/drive-facts'
 
 const { save } = defineProps<{ shown: boolean; drive: DriveFacts; save: (facts: NewDrive) => Promise<void> }>()
@@ -17,7 +17,7 @@ async function keep(facts: NewDrive): Promise<void> {
 <template>
   <ModalDialog :shown="shown" :title="`Facts of ${drive.tag}`" wide @close="emit('close')">
     <DriveForm :initial="drive" action="Keep these facts" :server-problem="problem" @save="keep">
-      <button type="button" class="btn" @click="emit('close')">Leave them</button>
+      <button type="button" class="btn" @click="emit('close')">Cancel</button>
     </DriveForm>
   </ModalDialog>
 </template>

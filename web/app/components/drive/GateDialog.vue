@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { GateState } from '@wobrin/core/procedures'
+import type { GateState } from '@wobrin/core/bench/stations'
 
 const { gate, save } = defineProps<{ gate: GateState | null; save: (reason: string) => Promise<void> }>()
 const emit = defineEmits<{ close: [] }>()
@@ -33,8 +33,8 @@ async function send(): Promise<void> {
         <textarea :id="id" v-model="reason" class="field py-2 min-h-24" maxlength="1000" required />
       </FormField>
       <div class="flex gap-3">
-        <button class="btn btn-primary">Pass it</button
-        ><button type="button" class="btn" @click="emit('close')">Leave it closed</button>
+        <button class="btn btn-primary">Override gate</button
+        ><button type="button" class="btn" @click="emit('close')">Cancel</button>
       </div>
     </form>
   </ModalDialog>

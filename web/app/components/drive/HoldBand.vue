@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Hold } from '@wobrin/core/procedures'
+import type { Hold } from '@wobrin/core/bench/stations'
 
 /** What keeps a step from being done, and the way on: look, wait, read, or pass with a reason. */
 const { hold } = defineProps<{ hold: Hold; closed: boolean }>()
@@ -21,13 +21,11 @@ const emit = defineEmits<{ look: [question: string]; pass: []; acknowledge: []; 
       <li v-for="m in hold.gate.missing" :key="m.id" class="flex items-center gap-3 border-t border-line py-1.5">
         <span class="grow text-sm">{{ m.sentence }}</span>
         <button v-if="m.question && !closed" class="btn" @click="emit('look', m.question)">
-          {{ m.kind === 'forbids' ? 'It is different now' : 'Look' }}
+          {{ m.kind === 'forbids' ? 'Record finding…' : 'Look' }}
         </button>
       </li>
     </ul>
-    <button v-if="!closed" class="text-sm text-muted link min-h-11" @click="emit('pass')">
-      Pass it all the same, with a reason
-    </button>
+    <button v-if="!closed" class="text-sm text-muted link min-h-11" @click="emit('pass')">Override gate…</button>
   </div>
   <div
     v-else-if="hold.kind === 'wait'"
@@ -38,10 +36,10 @@ const emit = defineEmits<{ look: [question: string]; pass: []; acknowledge: []; 
     <p>
       <strong>{{ hold.wait.what }}</strong> holds this step until <strong>{{ endOf(hold.wait.endsAt) }}</strong>.
     </p>
-    <button v-if="!closed" class="btn mt-2" @click="emit('over')">It is over already</button>
+    <button v-if="!closed" class="btn mt-2" @click="emit('over')">End wait now</button>
   </div>
   <div v-else class="border-l-5 border-stop bg-stop-tint px-4 py-3" role="status" data-testid="caution">
     <p><strong class="mr-2">Before you go on</strong>{{ hold.caution.text }}</p>
-    <button v-if="!closed" class="btn btn-primary mt-3" @click="emit('acknowledge')">Read; I keep to it</button>
+    <button v-if="!closed" class="btn btn-primary mt-3" @click="emit('acknowledge')">I have read this</button>
   </div>
 </template>

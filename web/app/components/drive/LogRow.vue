@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { Undo2 } from 'lucide-vue-next'
-import { formatObservation, type LogEntry } from '@wobrin/core/observations'
-import { findStation } from '@wobrin/core/procedures'
+import { formatObservation } from '@wobrin/core/base/observations'
+import type { LogEntry } from '@wobrin/core/log'
+import { findStation } from '@wobrin/core/bench/stations'
 
 const { entry, gone } = defineProps<{ entry: LogEntry; gone: boolean }>()
 const emit = defineEmits<{ takeBack: [] }>()
@@ -16,7 +17,12 @@ const title = computed(() =>
 const mayGo = computed(
   () => !gone && entry.kind !== 'taken-back' && entry.kind !== 'received' && entry.kind !== 'facts',
 )
-const speed = computed(() => (entry.data?.type === 'speed' ? entry.data : null))
+/** The recording that it was computed from, under the name that it came with. */
+const recording = computed(() => {
+  const sha = entry.evidence?.recording
+  const name = entry.data && 'captureName' in entry.data ? entry.data.captureName : null
+  return sha ? { sha, name: name ?? 'recording' } : null
+})
 const readTest = computed(() => (entry.data?.type === 'read-test' ? entry.data : null))
 const photo = computed(() => (entry.data?.type === 'photo' ? entry.data : null))
 </script>
@@ -40,15 +46,11 @@ const photo = computed(() => (entry.data?.type === 'photo' ? entry.data : null))
       <p class="hint text-xs flex items-center gap-1">
         <span class="grow min-w-0 py-1"
           >{{ findStation(entry.station).label
-          }}<template v-if="speed"
-            >{{ speed.simulated ? ', simulated' : '' }} ·
-            <a class="link break-all" :href="`/api/captures/${speed.captureSha}`">{{ speed.captureName }}</a></template
-          ><template v-if="readTest?.captureSha">
+          }}<template v-if="entry.evidence"> · <SourceTag :evidence="entry.evidence" short /></template
+          ><template v-if="recording">
             ·
-            <a class="link break-all" :href="`/api/captures/${readTest.captureSha}`">{{
-              readTest.captureName
-            }}</a></template
-          ><template v-else-if="readTest">, simulated</template></span
+            <a class="link break-all" :href="`/api/captures/${recording.sha}`">{{ recording.name }}</a></template
+          ></span
         >
         <button
           v-if="mayGo"

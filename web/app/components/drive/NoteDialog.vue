@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { findStation } from '@wobrin/core/procedures'
-import type { StationId } from '@wobrin/core/observations'
+import { findStation } from '@wobrin/core/bench/stations'
+import type { StationId } from '@wobrin/core/log'
 
 const { shown, station, save } = defineProps<{
   shown: boolean
@@ -31,8 +31,8 @@ async function keep(): Promise<void> {
       />
       <p v-if="problem" class="text-sm text-stop mt-2" role="alert">{{ problem }} What you wrote is still here.</p>
       <div class="flex gap-3 mt-3">
-        <button class="btn btn-primary" :disabled="!text.trim()">Put on the log</button>
-        <button type="button" class="btn" @click="emit('close')">Not now</button>
+        <button class="btn btn-primary" :disabled="!text.trim()">Save to log</button>
+        <button type="button" class="btn" @click="emit('close')">Cancel</button>
       </div>
     </form>
   </ModalDialog>

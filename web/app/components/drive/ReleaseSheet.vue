@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { FileText } from 'lucide-vue-next'
-import { buildCertificate, partsOf, RUNGS, type DriveFacts } from '@wobrin/core/proving'
-import { OUTCOMES, type LogEntry, type Outcome } from '@wobrin/core/observations'
+import { buildCertificate } from '@wobrin/core/release'
+import { partsOf, RUNGS } from '@wobrin/core/proof'
+import { OUTCOMES, type DriveFacts, type LogEntry, type Outcome } from '@wobrin/core/log'
 
 const { drive, log } = defineProps<{ drive: DriveFacts; log: readonly LogEntry[]; outcome: Outcome | null }>()
 const emit = defineEmits<{ release: [Outcome, string, string[]] }>()
@@ -22,7 +23,7 @@ const WAYS = [
 ] as const
 const way = ref<(typeof WAYS)[number][0]>('released')
 
-const parts = computed(() => partsOf(drive.mechanism, log, drive.features))
+const parts = computed(() => partsOf(drive, log))
 /** What was tested or looked at is offered; what nobody knows is ticked by hand. */
 const left = ref<string[]>([])
 watch(way, () => {
@@ -77,7 +78,7 @@ const HINTS = {
       @submit.prevent="emit('release', way, remark, way === 'parts' ? left : [])"
     >
       <fieldset class="grid sm:grid-cols-2 gap-3">
-        <legend class="font-bold mb-2">How does it leave?</legend>
+        <legend class="font-bold mb-2">Outcome</legend>
         <label
           v-for="[id, label, what] in WAYS"
           :key="id"

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { STATIONS, type GateId, type GateState, type Progress } from '@wobrin/core/procedures'
-import type { StationId } from '@wobrin/core/observations'
+import { STATIONS, type GateId, type GateState, type Progress } from '@wobrin/core/bench/stations'
+import type { StationId } from '@wobrin/core/log'
 
 const { progress, viewed, gates } = defineProps<{
   progress: Progress

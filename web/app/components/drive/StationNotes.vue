@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { findQuestion, meaning, topic, type StandingFinding } from '@wobrin/core/findings'
-import { STATION_IDS, standingEntries, type LogEntry, type StationId } from '@wobrin/core/observations'
-import { findStation, type GateState } from '@wobrin/core/procedures'
+import { findQuestion, meaning, type StandingFinding } from '@wobrin/core/findings'
+import { STATION_IDS, standingEntries, type LogEntry, type StationId } from '@wobrin/core/log'
+import { findStation, type GateState } from '@wobrin/core/bench/stations'
 
 /** What is known when the hands come to a station: findings that matter, and notes, those made here first. */
 const { station, log, findings, gates } = defineProps<{
@@ -64,7 +64,7 @@ const groups = computed(() => {
           <li v-for="m in ahead.missing" :key="m.id" :class="m.kind === 'forbids' ? 'font-bold' : 'hint'">
             {{
               m.finding && m.question
-                ? `${topic(findQuestion(m.question))}: ${m.finding.label.toLowerCase()}`
+                ? `${findQuestion(m.question).topic}: ${m.finding.label.toLowerCase()}`
                 : m.sentence
             }}
           </li>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { Check, Clock, Lock, TriangleAlert } from 'lucide-vue-next'
-import type { StationState, StepState } from '@wobrin/core/procedures'
+import type { StationState, StepState } from '@wobrin/core/bench/stations'
 
 const { here, step, closed } = defineProps<{
   here: StationState
@@ -94,7 +94,7 @@ const left = computed(() => here.steps.filter(s => !s.done))
       </button>
     </div>
     <div v-if="here.cautions.length" class="border-t border-line mt-3 pt-3">
-      <h3 class="text-sm font-bold">Mind</h3>
+      <h3 class="text-sm font-bold">Caution</h3>
       <ul class="text-sm space-y-1.5 mt-1">
         <li v-for="c in here.cautions" :key="c.id">{{ c.text }}</li>
       </ul>

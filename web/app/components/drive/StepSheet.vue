@@ -1,7 +1,6 @@
 <script setup lang="ts">
-import type { StandingFinding } from '@wobrin/core/findings'
-import { findQuestion, holds } from '@wobrin/core/findings'
-import { CAUTIONS, type Recording, type StationState, type StepState } from '@wobrin/core/procedures'
+import { findQuestion, holds, type StandingFinding } from '@wobrin/core/findings'
+import { CAUTIONS, type StepRecord, type StationState, type StepState } from '@wobrin/core/bench/stations'
 
 /** One step in full: why, with what, how long, what it makes possible, and the questions that it answers. */
 const { state, here, findings } = defineProps<{
@@ -31,7 +30,7 @@ const cautions = computed(() =>
     .map(id => CAUTIONS[id])
     .filter(c => holds(c.when, store.way.situation) && !here.cautions.includes(c)),
 )
-const RECORDS: Readonly<Record<Recording, string>> = {
+const RECORDS: Readonly<Record<StepRecord, string>> = {
   photo: 'a photo',
   'as-found': 'marks',
   note: 'a note',

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { heldByDefault, USUAL_WAITS, type Step } from '@wobrin/core/procedures'
+import { heldByDefault, USUAL_WAITS, type Step } from '@wobrin/core/bench/stations'
 
 const {
   shown,
@@ -75,7 +75,7 @@ async function start(words: string, minutes: number, usual: readonly string[]): 
       @submit.prevent="start(what.trim(), amount * unit, [])"
     >
       <label
-        ><span class="field-label">{{ preset ? 'What' : 'Something else' }}</span
+        ><span class="field-label">{{ preset ? 'What' : 'Show another' }}</span
         ><input v-model="what" class="field" maxlength="80" required
       /></label>
       <label
@@ -92,7 +92,7 @@ async function start(words: string, minutes: number, usual: readonly string[]): 
       >
       <div class="col-span-3 flex gap-3">
         <button class="btn btn-primary">Start it</button
-        ><button type="button" class="btn" @click="emit('close')">Not now</button>
+        ><button type="button" class="btn" @click="emit('close')">Cancel</button>
       </div>
     </form>
     <p v-if="problem" class="text-sm text-stop mt-3" role="alert">{{ problem }}</p>

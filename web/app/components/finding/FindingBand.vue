@@ -9,8 +9,11 @@ const emit = defineEmits<{ where: [place: string]; takeBack: []; close: [] }>()
 <template>
   <div class="mb-5" data-testid="consequence">
     <p class="text-sm mb-1.5 flex items-baseline gap-3">
-      <strong>{{ last.entry.title }}</strong
-      ><button class="hint link ml-auto min-h-8" aria-keyshortcuts="z" @click="emit('takeBack')">
+      <strong>{{ last.entry.title }}</strong><button
+        class="hint link ml-auto min-h-8"
+        aria-keyshortcuts="z"
+        @click="emit('takeBack')"
+      >
         Take back <kbd>Z</kbd></button
       ><button class="hint link min-h-8" @click="emit('close')">Close</button>
     </p>

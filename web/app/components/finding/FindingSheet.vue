@@ -94,7 +94,7 @@ onKeyStroke(event => {
           {{ p }}<kbd>{{ i + 1 }}</kbd>
         </button>
       </div>
-      <button class="btn btn-quiet mt-3" @click="emit('close')">Not to be said</button>
+      <button class="btn btn-quiet mt-3" @click="emit('close')">Skip location</button>
     </div>
     <template v-else>
       <label class="block mb-4"

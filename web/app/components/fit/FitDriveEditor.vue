@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { Plus, X } from 'lucide-vue-next'
-import { foundPosition, type Choice, type DriveProfile, type Position } from '@wobrin/core/host-fit'
+import { foundPosition, type Choice, type DriveProfile, type Position } from '@wobrin/core/drives/hosts'
 import type { EditedEffects } from './FitEffects.vue'
 
 /** What a drive has soldered, and what can be set on it: straps, wires, cuts. */

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { checkProfile, type DriveProfile, type HostProfile } from '@wobrin/core/host-fit'
+import { checkProfile, type DriveProfile, type HostProfile } from '@wobrin/core/drives/hosts'
 
 /** The frame of both editors: name, pins, note, what is wrong, and keeping it. */
 const { profile, save, own } = defineProps<{
@@ -56,8 +56,8 @@ const value = (event: Event) => (event.target as HTMLInputElement).value
     <slot />
     <p v-if="wrong || problem" class="text-sm text-stop" role="alert">{{ problem || wrong }}</p>
     <div class="flex gap-3">
-      <button class="btn btn-primary" :disabled="wrong !== ''">Keep this profile</button
-      ><button type="button" class="btn" @click="emit('close')">Not now</button
+      <button class="btn btn-primary" :disabled="wrong !== ''">Save profile</button
+      ><button type="button" class="btn" @click="emit('close')">Cancel</button
       ><button v-if="own" type="button" class="btn btn-quiet ml-auto" @click="emit('remove')">Remove it</button>
     </div>
   </form>

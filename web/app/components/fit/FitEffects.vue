@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { Plus, X } from 'lucide-vue-next'
-import { MODE_IDS, MODES, SIGNAL_IDS, SIGNALS, valuesOf, type Mode, type Signal } from '@wobrin/core/host-fit'
+import { MODE_IDS, MODES, SIGNAL_IDS, SIGNALS, valuesOf, type Mode, type Signal } from '@wobrin/core/drives/hosts'
 
 /** What a strap's position, or the drive as it is, brings about: lines on pins and ways to behave. */
 export interface EditedEffects {

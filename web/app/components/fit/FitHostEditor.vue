@@ -10,7 +10,7 @@ import {
   type Mode,
   type Need,
   type Want,
-} from '@wobrin/core/host-fit'
+} from '@wobrin/core/drives/hosts'
 
 /** What a host expects, need by need; each may be met in more than one way, the right one first. */
 const { start, save } = defineProps<{ start: HostProfile; save: (p: HostProfile) => Promise<unknown>; own: boolean }>()
@@ -62,8 +62,8 @@ const patch = (w: Want, part: object) => ({ ...w, ...part }) as Want
           :aria-label="`Need ${i + 1}, how much`"
           @change="setNeed(i, { weight: value($event) as Need['weight'] })"
         >
-          <option value="must">a must</option>
-          <option value="notice">wished for</option>
+          <option value="must">required</option>
+          <option value="notice">preferred</option>
         </select>
         <div class="space-y-2">
           <div v-for="(w, k) in n.wants" :key="k" class="flex flex-wrap gap-2 items-center">

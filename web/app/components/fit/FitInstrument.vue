@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import type { DriveProfile, HostProfile } from '@wobrin/core/host-fit'
-import type { LogEntry } from '@wobrin/core/observations'
+import type { DriveProfile, HostProfile } from '@wobrin/core/drives/hosts'
+import type { LogEntry } from '@wobrin/core/log'
 import type { FitStart } from '~/composables/useHostFit'
 
 /** A host and a drive: how its straps must stand, what takes a wire, what will never work. */
@@ -68,6 +68,12 @@ useShortcuts({
     if (!editing.value) across.value = true
   },
 })
+
+/** The readout across the bench closes once its answer is kept. */
+function putFromAcross(): void {
+  across.value = false
+  put()
+}
 </script>
 
 <template>
@@ -109,8 +115,12 @@ useShortcuts({
           </FormField>
           <p class="flex gap-4 text-sm">
             <button class="link min-h-11" @click="change(s)">
-              {{ s.chosen.own ? 'Change it' : 'Copy and change' }}</button
-            ><button class="link min-h-11" @click="profiles.save(s.chosen.profile)">Save as JSON</button>
+              {{ s.chosen.own ? 'Change it' : 'Copy and change' }}</button><button
+              class="link min-h-11"
+              @click="profiles.save(s.chosen.profile)"
+            >
+              Save as JSON
+            </button>
           </p>
         </div>
         <div class="sm:col-span-2 flex flex-wrap gap-2 items-center">
@@ -139,17 +149,9 @@ useShortcuts({
       </div>
       <div aria-live="polite"><FitResult :fit="fit" :host="chosenHost.profile" :made="cable === 'made'" /></div>
       <button class="btn btn-primary mt-5" @click="put">
-        {{ driveId ? 'Put on the log' : 'Keep this with a drive' }}
+        {{ driveId ? 'Save to log' : 'Save to a drive…' }}
       </button>
     </template>
-    <SumAcross
-      :shown="across"
-      :result="{ ...fit, lines: [] }"
-      @close="across = false"
-      @keep="
-        across = false
-        put()
-      "
-    />
+    <SumAcross :shown="across" :result="{ ...fit, lines: [] }" @close="across = false" @keep="putFromAcross" />
   </section>
 </template>

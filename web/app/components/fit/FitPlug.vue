@@ -1,7 +1,10 @@
 <script setup lang="ts">
-import type { PinRow } from '@wobrin/core/host-fit'
+import type { PinRow } from '@wobrin/core/bench/host-fit'
 
-/** The plug seen from its pins: a disc where host and drive agree, a diamond where they do not; the rest is ground or free. */
+/**
+ * The plug seen from its pins: a disc where host and drive agree, a diamond where they do not; the rest is ground or
+ * free.
+ */
 const { pins, rows } = defineProps<{ pins: number; rows: readonly PinRow[] }>()
 const STEP = 34
 const columns = computed(() => Math.ceil(pins / 2))

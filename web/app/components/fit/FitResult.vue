@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { needText, type HostFit, type HostProfile } from '@wobrin/core/host-fit'
+import { needText, type HostFit } from '@wobrin/core/bench/host-fit'
+import type { HostProfile } from '@wobrin/core/drives/hosts'
 
 /** How to set it, what will be noticed, why nothing better can be had, and the plug line by line. */
 const { fit, host } = defineProps<{ fit: HostFit; host: HostProfile; made: boolean }>()
@@ -20,8 +21,7 @@ const amiss = (id: string) => fit.noticed.find(n => n.need.id === id)
           :key="n.need.id"
           class="py-1.5 border-b border-line grid grid-cols-[9rem_1fr] gap-3"
         >
-          <span class="font-bold">{{ GRADES[n.grade] }}</span
-          ><span
+          <span class="font-bold">{{ GRADES[n.grade] }}</span><span
             >{{ n.text }}<span class="hint block text-xs">wanted: {{ needText(n.need) }}</span></span
           >
         </li>
@@ -71,7 +71,7 @@ const amiss = (id: string) => fit.noticed.find(n => n.need.id === id)
             :size="13"
           />{{ needText(n).charAt(0).toUpperCase() + needText(n).slice(1)
           }}<span class="hint"
-            >{{ n.weight === 'must' ? 'a must' : 'wished for' }}{{ amiss(n.id) ? ', not met' : '' }}</span
+            >{{ n.weight === 'must' ? 'required' : 'preferred' }}{{ amiss(n.id) ? ', not met' : '' }}</span
           >
         </li>
       </ul>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { HostFit } from '@wobrin/core/host-fit'
+import type { HostFit } from '@wobrin/core/bench/host-fit'
 
 /** Straps as they stand on the board: pins in a row, the cap where it should sit, its old place in outline. */
 defineProps<{ sets: HostFit['sets'] }>()

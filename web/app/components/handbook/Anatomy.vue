@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { anatomyOf, describeSource, type AnatomyPart, type MechanismId, type Shape } from '@wobrin/core/mechanisms'
+import { anatomyOf, describeSource, type AnatomyPart, type MechanismId, type Shape } from '@wobrin/core/drives'
 
 /** A class from above, to scale, with numbers and their legend. */
 const { mechanism } = defineProps<{ mechanism: MechanismId; label: string }>()
@@ -113,8 +113,7 @@ const numbers = computed(() => {
     <figcaption class="text-sm">
       <ol class="space-y-1">
         <li v-for="p in named" :key="p.n" class="flex gap-2">
-          <span class="font-bold w-5 text-right shrink-0">{{ p.n }}</span
-          ><span>{{ p.label }}</span>
+          <span class="font-bold w-5 text-right shrink-0">{{ p.n }}</span><span>{{ p.label }}</span>
         </li>
       </ol>
       <p class="hint text-xs mt-2">

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { hasOffsetCost, offsetCost, usualHalfWindowUm } from '@wobrin/core/carriage'
-import { ALIGNMENT_LIMITS, LAYOUTS, layoutsOf, MECHANISMS, pitchUm, describeSource } from '@wobrin/core/mechanisms'
+import { hasOffsetCost, offsetCost, usualHalfWindowUm } from '@wobrin/core/calculators/alignment'
+import { ALIGNMENT_LIMITS, LAYOUTS, layoutsOf, MECHANISMS, pitchUm, describeSource } from '@wobrin/core/drives'
 
 const rows = MECHANISMS.filter(m => hasOffsetCost(m.id)).map(m => {
   const last = LAYOUTS[layoutsOf(m.id)[0]!]!.cylinders - 1

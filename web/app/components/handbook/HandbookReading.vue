@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { RECORDING_GEOMETRY, MECHANISMS } from '@wobrin/core/mechanisms'
-import { FORMATS, formatName, STATES, THREAD, UNEASY } from '@wobrin/core/recording'
+import { RECORDING_GEOMETRY, MECHANISMS } from '@wobrin/core/drives'
+import { FORMATS, formatName, STATES, THREAD, UNEASY } from '@wobrin/core/signals/codes'
 
 const rows = MECHANISMS.flatMap(m =>
   RECORDING_GEOMETRY[m.id] ? [{ label: m.label, ...RECORDING_GEOMETRY[m.id]! }] : [],
@@ -14,7 +14,7 @@ const rows = MECHANISMS.flatMap(m =>
       <strong>Timing margin.</strong> Each turn of the flux should come in the middle of its window, half a bit cell
       wide in FM and MFM. The margin is what the worst hundredth of a track’s transitions leave of half that window: 100
       % is dead on time, 0 % falls into the next. Below {{ UNEASY * 100 }} % reading is uneasy, below
-      {{ THREAD * 100 }} % it hangs by a thread (from the statistics of Gaussian jitter).
+      {{ THREAD * 100 }} % its margin is very low (from the statistics of Gaussian jitter).
     </p>
     <p class="max-w-prose">
       <strong>What eats it.</strong> Distance between head and disk costs 54.6 dB for each wavelength (Wallace 1951). An

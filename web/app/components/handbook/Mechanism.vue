@@ -6,7 +6,7 @@ import {
   speedBands,
   type Mechanism,
   type Sourced,
-} from '@wobrin/core/mechanisms'
+} from '@wobrin/core/drives'
 
 const { mechanism: m } = defineProps<{ mechanism: Mechanism }>()
 

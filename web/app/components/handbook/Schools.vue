@@ -9,7 +9,7 @@ const SCHOOLS = [
         'Anywhere inside the wide band it reads what it should. Every touch risks the trimmer, and old trimmers break or go scratchy.',
       ],
       [
-        'Dial in',
+        'Adjust to nominal',
         'The next drive may be off the other way; two at opposite edges do not read each other. A trimmer that is sound may be turned once and sealed.',
       ],
     ],

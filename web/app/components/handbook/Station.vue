@@ -1,18 +1,17 @@
 <script setup lang="ts">
-import { findQuestion, topic } from '@wobrin/core/findings'
-import { CAUTIONS, findGate, type Station } from '@wobrin/core/procedures'
+import { findQuestion } from '@wobrin/core/findings'
+import { CAUTIONS, findGate, type Station } from '@wobrin/core/bench/stations'
 
 /** A station with all its steps, whatever the drive. */
 const { station } = defineProps<{ station: Station }>()
 const asks = (ids: readonly string[] | undefined) =>
-  (ids ?? []).map(id => topic(findQuestion(id)).toLowerCase()).join(', ')
+  (ids ?? []).map(id => findQuestion(id).topic.toLowerCase()).join(', ')
 </script>
 
 <template>
   <details class="border-b border-line">
     <summary class="flex items-baseline gap-3 min-h-11 py-2.5 cursor-pointer">
-      <strong>{{ station.label }}</strong
-      ><span class="text-muted">{{ station.purpose }}</span
+      <strong>{{ station.label }}</strong><span class="text-muted">{{ station.purpose }}</span
       ><span class="hint ml-auto whitespace-nowrap">{{ station.steps.length }} steps</span>
     </summary>
     <ol class="text-sm pb-4">
@@ -36,7 +35,7 @@ const asks = (ids: readonly string[] | undefined) =>
       </li>
     </ol>
     <p v-if="station.cautions.length" class="text-sm pb-4">
-      <strong>Mind: </strong>{{ station.cautions.map(c => CAUTIONS[c].text).join(' ') }}
+      <strong>Caution: </strong>{{ station.cautions.map(c => CAUTIONS[c].text).join(' ') }}
     </p>
   </details>
 </template>

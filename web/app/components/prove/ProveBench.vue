@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { Tab, TabGroup, TabList, TabPanel, TabPanels } from '@headlessui/vue'
-import type { LogEntry } from '@wobrin/core/observations'
-import type { DriveFacts } from '@wobrin/core/proving'
+import type { LogEntry, DriveFacts } from '@wobrin/core/log'
 
 /** All of Prove: what may be claimed, and the tests that lead there. */
 const { drive, log, closed } = defineProps<{
@@ -39,13 +38,7 @@ const kept = (entry: LogEntry) => emit('kept', entry)
     </TabList>
     <TabPanels>
       <TabPanel :tabindex="-1"
-        ><ProveLadder
-          :mechanism="drive.mechanism"
-          :log="log"
-          :drive-id="drive.id"
-          :closed="closed"
-          @kept="kept"
-          @write="chosen = 1"
+        ><ProveLadder :drive="drive" :log="log" :closed="closed" @kept="kept" @write="chosen = 1"
       /></TabPanel>
       <TabPanel :tabindex="-1"
         ><p v-if="closed" class="hint">It has left; nothing more is written with it.</p>
@@ -54,7 +47,7 @@ const kept = (entry: LogEntry) => emit('kept', entry)
       <TabPanel :tabindex="-1"
         ><DriveReadTests :log="log" :drive-id="drive.id" station="prove" />
         <p class="mt-4">
-          <NuxtLink class="link" to="/instruments/blame">Who is to blame?</NuxtLink>
+          <NuxtLink class="link" to="/instruments/blame">Disk or drive?</NuxtLink>
           <span class="hint">Disks that read here and not there, across the bench.</span>
         </p></TabPanel
       >
@@ -68,7 +61,7 @@ const kept = (entry: LogEntry) => emit('kept', entry)
           @kept="kept"
       /></TabPanel>
       <TabPanel :tabindex="-1" class="space-y-6"
-        ><ProveClosing :log="log" :drive-id="drive.id" />
+        ><ProveClosing :log="log" :drive="drive" />
         <div>
           <h3 class="text-lg font-bold mb-3">Put back</h3>
           <AsFoundPutBack :book="book" :closed="closed" />

@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { Check, Circle, X } from 'lucide-vue-next'
-import type { LogEntry } from '@wobrin/core/observations'
-import { closingOf, type ClosingCheck } from '@wobrin/core/proving'
+import type { DriveFacts, LogEntry } from '@wobrin/core/log'
+import { closingOf, type ClosingCheck } from '@wobrin/core/proof'
 
 /** What is proved again with the covers on. */
-const { log, driveId } = defineProps<{ log: readonly LogEntry[]; driveId: string }>()
-const closing = computed(() => closingOf(log))
+const { log, drive } = defineProps<{ log: readonly LogEntry[]; drive: DriveFacts }>()
+const closing = computed(() => closingOf(log, drive))
 const look = {
   passed: { icon: Check, colour: 'text-leave' },
   failed: { icon: X, colour: 'text-nudge' },
@@ -40,7 +40,7 @@ const WHERE: Readonly<Partial<Record<ClosingCheck['id'], string>>> = {
         <NuxtLink
           v-if="c.state === 'not done' && WHERE[c.check.id]"
           class="link self-center"
-          :to="`/drives/${driveId}${WHERE[c.check.id]}`"
+          :to="`/drives/${drive.id}${WHERE[c.check.id]}`"
           >Go there</NuxtLink
         >
       </li>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { errorBound } from '@wobrin/core/numbers'
-import type { LogEntry } from '@wobrin/core/observations'
-import { CONFIDENCE, type ProofTest } from '@wobrin/core/proving'
+import { errorBound } from '@wobrin/core/base/numbers'
+import type { LogEntry } from '@wobrin/core/log'
+import { CONFIDENCE, type ProofTest } from '@wobrin/core/proof'
 
 /** Sectors tried and failed in one test; what they allow is said while they are typed. */
 const { test, driveId, readers } = defineProps<{
@@ -25,20 +25,15 @@ const bound = computed(() => {
     ? errorBound(e, n, CONFIDENCE)
     : null
 })
+const { post } = useLogPost()
 async function send(): Promise<void> {
   problem.value = ''
-  await $fetch<LogEntry>(`/api/drives/${driveId}/proofs`, {
-    method: 'POST',
-    retry: 2,
-    body: {
-      id: crypto.randomUUID(),
-      at: new Date().toISOString(),
-      test: test!.id,
-      sectors: Number(typed.sectors || Number.NaN),
-      errors: Number(typed.errors || Number.NaN),
-      reader: typed.reader || null,
-      remark: typed.remark,
-    },
+  await post(driveId, 'proofs', {
+    test: test!.id,
+    sectors: Number(typed.sectors || Number.NaN),
+    errors: Number(typed.errors || Number.NaN),
+    reader: typed.reader || null,
+    remark: typed.remark,
   }).then(
     entry => emit('kept', entry),
     error => {
@@ -75,8 +70,8 @@ async function send(): Promise<void> {
       </p>
       <p v-if="problem" class="text-sm text-stop" role="alert">{{ problem }}</p>
       <div class="flex gap-3">
-        <button class="btn btn-primary">Put on the log</button
-        ><button type="button" class="btn" @click="emit('close')">Not now</button>
+        <button class="btn btn-primary">Save to log</button
+        ><button type="button" class="btn" @click="emit('close')">Cancel</button>
       </div>
     </form>
   </ModalDialog>

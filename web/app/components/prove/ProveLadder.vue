@@ -1,14 +1,12 @@
 <script setup lang="ts">
 import { Check, X } from 'lucide-vue-next'
-import type { MechanismId } from '@wobrin/core/mechanisms'
-import type { LogEntry } from '@wobrin/core/observations'
-import { ladderOf, NEEDS, planFor, RUNGS, type NeedId, type ProofTest } from '@wobrin/core/proving'
+import type { DriveFacts, LogEntry } from '@wobrin/core/log'
+import { ladderOf, NEEDS, planFor, RUNGS, type NeedId, type ProofTest } from '@wobrin/core/proof'
 
 /** What the drive may claim so far, rung by rung, and the shortest way to what its owner needs. */
-const { mechanism, log, driveId, closed } = defineProps<{
-  mechanism: MechanismId
+const { drive, log, closed } = defineProps<{
+  drive: DriveFacts
   log: readonly LogEntry[]
-  driveId: string
   closed: boolean
 }>()
 const emit = defineEmits<{ kept: [LogEntry]; write: [] }>()
@@ -16,7 +14,7 @@ const disks = useDisks()
 onMounted(() => disks.load().catch(() => {}))
 
 const need = ref<NeedId>('archive')
-const ladder = computed(() => ladderOf(mechanism, log, disks.trusts))
+const ladder = computed(() => ladderOf(drive, log, disks.trusts))
 const plan = computed(() => planFor(need.value, ladder.value))
 const counting = shallowRef<ProofTest | null>(null)
 const DISKS = {
@@ -24,16 +22,16 @@ const DISKS = {
   trusted: 'a trusted disk',
   alignment: 'an analogue alignment disk',
 } as const
-const readers = computed(() => disks.view.value?.drives.filter(d => d.id !== driveId) ?? [])
+const readers = computed(() => disks.view.value?.drives.filter(d => d.id !== drive.id) ?? [])
 const where = (t: ProofTest) =>
   (
     ({
-      speed: `/drives/${driveId}?station=speed`,
-      home: `/drives/${driveId}?station=align`,
-      protect: `/drives/${driveId}?station=first-power`,
-      radial: `/instruments/scope?drive=${driveId}`,
+      speed: `/drives/${drive.id}?station=speed`,
+      home: `/drives/${drive.id}?station=align`,
+      protect: `/drives/${drive.id}?station=first-power`,
+      radial: `/instruments/scope?drive=${drive.id}`,
     }) as Record<string, string>
-  )[t.id] ?? `/instruments/read-test?drive=${driveId}&station=prove`
+  )[t.id] ?? `/instruments/read-test?drive=${drive.id}&station=prove`
 </script>
 
 <template>
@@ -91,8 +89,7 @@ const where = (t: ProofTest) =>
         :key="t.id"
         class="flex flex-wrap gap-x-3 items-center border-t border-line py-1.5"
       >
-        <span class="w-5 text-right text-muted">{{ i + 1 }}</span
-        ><span class="grow basis-64"
+        <span class="w-5 text-right text-muted">{{ i + 1 }}</span><span class="grow basis-64"
           ><strong>{{ t.title }}</strong> <span class="hint">{{ t.how }}</span></span
         ><template v-if="t.counted && !closed"
           ><button v-if="t.id !== 'interchange'" class="link text-sm min-h-11" @click="emit('write')">Write test</button
@@ -102,7 +99,7 @@ const where = (t: ProofTest) =>
     </ol>
     <ProveCountDialog
       :test="counting"
-      :drive-id="driveId"
+      :drive-id="drive.id"
       :readers="readers"
       @close="counting = null"
       @kept="

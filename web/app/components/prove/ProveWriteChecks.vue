@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { Check, Circle, X } from 'lucide-vue-next'
-import type { WriteCheck } from '@wobrin/core/proving'
+import type { WriteCheck } from '@wobrin/core/proof'
 
 /** Checks of a write test, each with what it says. */
 defineProps<{ checks: readonly WriteCheck[] }>()

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import type { MechanismId } from '@wobrin/core/mechanisms'
-import type { LogEntry } from '@wobrin/core/observations'
+import type { MechanismId } from '@wobrin/core/drives'
+import type { LogEntry } from '@wobrin/core/log'
 
 /** A write test typed in from what a host said: only failures are typed, an empty field was not tried. */
 const { mechanism, driveId } = defineProps<{ mechanism: MechanismId; driveId: string }>()
@@ -22,14 +22,11 @@ const answers = [
 ] as const
 const unit = computed(() => (mechanism === 'quick-disk' ? 'blocks' : 'sectors'))
 
+const { post } = useLogPost()
 async function send(): Promise<void> {
   problem.value = form.problem.value
   if (problem.value) return
-  await $fetch<LogEntry>(`/api/drives/${driveId}/write-tests`, {
-    method: 'POST',
-    retry: 2,
-    body: { id: crypto.randomUUID(), at: new Date().toISOString(), remark: told.remark, result: result.value },
-  }).then(
+  await post(driveId, 'write-tests', { remark: told.remark, result: result.value }).then(
     entry => {
       form.reset()
       emit('kept', entry)
@@ -117,7 +114,7 @@ async function send(): Promise<void> {
         ><input :id="id" v-model="told.remark" class="field" maxlength="300" placeholder="which disk, which host"
       /></FormField>
       <p v-if="problem" class="text-sm text-stop" role="alert">{{ problem }}</p>
-      <button class="btn btn-primary">Put on the log</button>
+      <button class="btn btn-primary">Save to log</button>
     </form>
   </section>
 </template>

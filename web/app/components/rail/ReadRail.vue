@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
-import type { TrackReading } from '@wobrin/core/bus'
-import { findMechanism, trackRadiusMm, type MechanismId } from '@wobrin/core/mechanisms'
-import { UNEASY } from '@wobrin/core/recording'
+import type { TrackReading } from '@wobrin/core/instruments/interface'
+import { findMechanism, trackRadiusMm, type MechanismId } from '@wobrin/core/drives'
+import { UNEASY } from '@wobrin/core/signals/codes'
 
 const {
   tracks,

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { STATES } from '@wobrin/core/recording'
-import type { SectorReading, TrackReading } from '@wobrin/core/bus'
+import { STATES } from '@wobrin/core/signals/codes'
+import type { SectorReading, TrackReading } from '@wobrin/core/instruments/interface'
 
 const { track } = defineProps<{ track: TrackReading }>()
 

@@ -1,20 +1,20 @@
 <script setup lang="ts">
-import type { ReadTestEntryData } from '@wobrin/core/observations'
-import { UNEASY } from '@wobrin/core/recording'
+import type { ReadTestEntryData } from '@wobrin/core/log'
+import { UNEASY } from '@wobrin/core/signals/codes'
 
 /** The rail in small: margins above and below, as the log keeps them. */
 const { bars } = defineProps<{ bars: ReadTestEntryData['bars'] }>()
-const last = computed(() => Math.max(1, ...bars.map(b => b[0])))
+const last = computed(() => Math.max(1, ...bars.map(b => b.cylinder)))
 const pitch = computed(() => 240 / (last.value + 1))
 const drawn = computed(() =>
-  bars.map(([cylinder, head, margin, good, bad, missing, foreign]) => {
-    const all = good + bad + missing + foreign
-    const h = Math.max(1.2, (Math.max(0, margin) / 100) * 20 * (all ? good / all : 0))
+  bars.map(({ cylinder, head, margin, good, bad, missing, wrongCylinder }) => {
+    const all = good + bad + missing + wrongCylinder
+    const h = Math.max(1.2, (margin ?? 0) * 20 * (all ? good / all : 0))
     return {
       x: cylinder * pitch.value,
       y: head ? 22 - h : 28,
       h,
-      whole: all > 0 && good === all && margin >= UNEASY * 100,
+      whole: all > 0 && good === all && margin !== null && margin >= UNEASY,
     }
   }),
 )

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { intervalPicture, type TrackReading } from '@wobrin/core/bus'
-import { formatName, halfCellOf } from '@wobrin/core/recording'
+import { intervalPicture, type TrackReading } from '@wobrin/core/instruments/interface'
+import { formatName, halfCellOf } from '@wobrin/core/signals/codes'
 
 const { track } = defineProps<{ track: TrackReading }>()
 

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { totalsOf, type TrackReading } from '@wobrin/core/bus'
+import { totalsOf, type TrackReading } from '@wobrin/core/instruments/interface'
 
 const { tracks, before = null } = defineProps<{
   tracks: readonly TrackReading[]

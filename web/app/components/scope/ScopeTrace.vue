@@ -10,7 +10,7 @@ import {
   type ChartOptions,
 } from 'chart.js'
 import { Line } from 'vue-chartjs'
-import type { ScopeReading } from '@wobrin/core/carriage'
+import type { ScopeReading } from '@wobrin/core/instruments/alignment'
 
 Chart.register(CategoryScale, Decimation, Filler, LinearScale, LineElement, PointElement)
 

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { Dialog, DialogPanel } from '@headlessui/vue'
 import { MoveLeft, MoveRight } from 'lucide-vue-next'
-import { CALLS } from '@wobrin/core/observations'
-import type { SpeedMeasurement, SpeedVerdict } from '@wobrin/core/spindle'
+import { CALLS } from '@wobrin/core/base/observations'
+import type { SpeedMeasurement, SpeedVerdict } from '@wobrin/core/instruments/spindle'
 
 const { verdict, measurement, nowRpm } = defineProps<{
   shown: boolean
@@ -82,7 +82,7 @@ function key(event: KeyboardEvent): void {
             {{ verdict?.next ?? 'Waiting for pulses.' }}
           </p>
           <div class="flex flex-col gap-3 shrink-0">
-            <button class="btn btn-primary" @click="emit('keep')">Keep this <kbd>Page Down</kbd></button>
+            <button class="btn btn-primary" @click="emit('keep')">Save to log <kbd>Page Down</kbd></button>
             <button class="btn" @click="emit('close')">Back <kbd>Page Up</kbd></button>
           </div>
         </div>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { SpeedMeasurement } from '@wobrin/core/spindle'
+import type { SpeedMeasurement } from '@wobrin/core/instruments/spindle'
 
 const { measurement, limit } = defineProps<{
   measurement: Pick<SpeedMeasurement, 'components' | 'highestHz' | 'variation'>
@@ -48,6 +48,6 @@ const name = (likely: string | null) => (likely ? likely.split(',')[0]!.replace(
         </tr>
       </tbody>
     </table>
-    <p v-else class="hint">No periodic part stands out of the scatter.</p>
+    <p v-else class="hint">No periodic variation above the noise.</p>
   </div>
 </template>

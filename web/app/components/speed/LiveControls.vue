@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { RotateCcw, RotateCw } from 'lucide-vue-next'
-import { SCENARIOS } from '@wobrin/core/simulation'
+import { SCENARIOS } from '@wobrin/core/simulator'
 
 defineProps<{ seconds: number; moved: number }>()
 const scenario = defineModel<string>('scenario', { required: true })

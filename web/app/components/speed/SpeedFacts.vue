@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { SpeedMeasurement } from '@wobrin/core/spindle'
+import type { SpeedMeasurement } from '@wobrin/core/instruments/spindle'
 
 const { measurement: m } = defineProps<{ measurement: SpeedMeasurement }>()
 
@@ -18,7 +18,7 @@ const facts = computed(() => {
     ['Variation', `${v.peakPercent.toFixed(2)} % peak, ${v.rmsPercent.toFixed(2)} % r.m.s.`],
     [
       'Within a turn',
-      v.withinTurnPercent === null ? 'one pulse a turn cannot see it' : `${v.withinTurnPercent.toFixed(2)} % peak`,
+      v.withinTurnPercent === null ? 'needs several pulses per revolution' : `${v.withinTurnPercent.toFixed(2)} % peak`,
     ],
     ['Slow drift', m.drift.significant ? `${signed(m.drift.endRpmPerMinute, 1)} r/min a minute` : 'none to see'],
   ]

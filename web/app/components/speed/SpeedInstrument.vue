@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { Download, Maximize2, TriangleAlert, Volume2, VolumeX } from 'lucide-vue-next'
-import { trimmerHistory } from '@wobrin/core/procedures'
-import type { LogEntry } from '@wobrin/core/observations'
+import { Download, Maximize2, Volume2, VolumeX } from 'lucide-vue-next'
+import { trimmerHistory } from '@wobrin/core/instruments/spindle'
+import type { LogEntry } from '@wobrin/core/log'
 import type { InstrumentSetup, Shown } from '~/composables/useSpeedInstrument'
 
 const {
@@ -121,42 +121,28 @@ defineExpose({ measure })
       :now-rpm="nowRpm"
       :earlier="earlier"
     >
-      <div v-if="keeping" class="flex items-center gap-4 min-h-11" role="status">
-        <progress
-          :value="sent < 1 ? sent : undefined"
-          max="1"
-          class="grow h-2 accent-leave"
-          aria-label="Sending the recording"
-        />
-        <span class="text-sm">{{ sent < 1 ? `Sending, ${Math.round(100 * sent)} %` : 'Being judged' }}</span>
-        <button v-if="sent < 1" class="btn" @click="stopSending">Stop sending</button>
-      </div>
+      <KeepBand v-if="keeping" :sent="sent" @end="stopSending" />
       <div v-else-if="fresh" class="flex flex-wrap items-end justify-between gap-3">
         <SpeedTrimmerMove v-if="readings.length && !running" v-model="movedTurns" />
         <div class="flex flex-wrap gap-3">
           <button class="btn btn-primary" :disabled="!canKeep" @click="keepReading">
-            {{ driveId ? 'Put on the log' : 'Keep this' }}
+            {{ driveId ? 'Save to log' : 'Save to a drive…' }}
           </button>
           <button v-if="running" class="btn" @click="saveRecording"><Download class="size-4" />Save as VCD</button>
-          <button class="btn btn-quiet" @click="clear">{{ running ? 'Stop the pickup' : 'Put it away' }}</button>
+          <button class="btn btn-quiet" @click="clear">{{ running ? 'End simulation' : 'Close recording' }}</button>
         </div>
       </div>
     </SpeedReadout>
     <p v-else-if="running" class="hint py-6">Waiting for the first pulses.</p>
 
-    <div v-if="progress !== null" class="flex items-center gap-4" role="status">
-      <progress :value="progress" max="1" class="grow h-2 accent-leave" aria-label="Reading the recording" /><span
-        class="text-sm w-12 text-right"
-        >{{ Math.round(100 * progress) }} %</span
-      >
-      <button class="btn" @click="file.stop">Stop reading</button>
-    </div>
-    <div v-if="problem" class="border-l-5 border-stop bg-stop-tint px-4 py-3" role="alert" data-testid="problem">
-      <p class="flex gap-2.5">
-        <TriangleAlert class="size-5 shrink-0 text-stop mt-0.5" aria-hidden="true" /><span
-          >{{ problem }} <span class="text-muted">Nothing was stored.</span></span
-        >
-      </p>
+    <ProgressLine
+      v-if="progress !== null"
+      :share="progress"
+      what="Reading the recording"
+      end="Stop reading"
+      @end="file.stop"
+    />
+    <ProblemBand v-if="problem" :problem="problem">
       <form v-if="unrated" class="flex items-end gap-3 mt-3" @submit.prevent="openFile(unrated)">
         <label
           ><span class="field-label">Samples a second</span
@@ -164,7 +150,7 @@ defineExpose({ measure })
         /></label>
         <button class="btn">Read it so</button>
       </form>
-    </div>
+    </ProblemBand>
 
     <div v-if="fresh && !running && opened" class="space-y-3 border-t border-line pt-4">
       <SpeedCaptureOptions v-model="choices" :opened="opened" />

@@ -1,8 +1,7 @@
 <script setup lang="ts">
-import { findMechanism } from '@wobrin/core/mechanisms'
-import { speedUncertainty, type SpeedMeasurement, type SpeedVerdict } from '@wobrin/core/spindle'
-import type { CallKind } from '@wobrin/core/observations'
-import type { MechanismId } from '@wobrin/core/mechanisms'
+import { findMechanism, type MechanismId } from '@wobrin/core/drives'
+import { speedUncertainty, type SpeedMeasurement, type SpeedVerdict } from '@wobrin/core/instruments/spindle'
+import type { CallKind } from '@wobrin/core/base/observations'
 
 const {
   measurement,

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
-import type { CallKind } from '@wobrin/core/observations'
-import type { SpeedVerdict } from '@wobrin/core/spindle'
+import type { CallKind } from '@wobrin/core/base/observations'
+import type { SpeedVerdict } from '@wobrin/core/instruments/spindle'
 
 interface Mark {
   readonly rpm: number

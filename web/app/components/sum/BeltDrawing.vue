@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { beltLayout, beltPath } from '@wobrin/core/drivetrain'
-import { readQuantity } from '@wobrin/core/sums'
+import { beltLayout, beltPath } from '@wobrin/core/calculators/mechanics'
+import { readQuantity } from '@wobrin/core/calculators/calculator'
 
 /** The belt's path, to scale. */
 const { typed } = defineProps<{ typed: Readonly<Record<string, string>> }>()

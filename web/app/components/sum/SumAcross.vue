@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { Dialog, DialogPanel } from '@headlessui/vue'
-import { CALLS, formatObservation } from '@wobrin/core/observations'
-import type { SumResult } from '@wobrin/core/sums'
+import { CALLS, formatObservation } from '@wobrin/core/base/observations'
+import type { CalculatorResult } from '@wobrin/core/calculators/calculator'
 
 /** The call and the number that matters, to be read from two metres. */
-const { act = 'Keep this' } = defineProps<{ shown: boolean; result: SumResult | null; act?: string }>()
+const { act = 'Save to a drive…' } = defineProps<{ shown: boolean; result: CalculatorResult | null; act?: string }>()
 const emit = defineEmits<{ close: []; keep: [] }>()
 
 function key(event: KeyboardEvent): void {

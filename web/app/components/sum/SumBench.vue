@@ -1,10 +1,9 @@
 <script setup lang="ts">
 import { Tab, TabGroup, TabList, TabPanel, TabPanels } from '@headlessui/vue'
-import { hasOffsetCost } from '@wobrin/core/carriage'
-import { sumGroups } from '@wobrin/core/instruments'
-import { ALIGNMENT_LIMITS, findMechanism, type MechanismId } from '@wobrin/core/mechanisms'
-import type { LogEntry, StationId } from '@wobrin/core/observations'
-import { standingEntries } from '@wobrin/core/observations'
+import { hasOffsetCost } from '@wobrin/core/calculators/alignment'
+import { calculatorGroups } from '@wobrin/core/calculators/registry'
+import { ALIGNMENT_LIMITS, findMechanism, type MechanismId } from '@wobrin/core/drives'
+import { standingEntries, type LogEntry, type StationId } from '@wobrin/core/log'
 
 /** The instruments of a station by what they look at, each starting from what was last kept with this drive. */
 const {
@@ -22,7 +21,7 @@ const {
   closed: boolean
 }>()
 const emit = defineEmits<{ kept: [LogEntry]; pulleys: [Record<string, string>] }>()
-const groups = computed(() => sumGroups(station).filter(g => !only || only.includes(g.group)))
+const groups = computed(() => calculatorGroups(station).filter(g => !only || only.includes(g.group)))
 const standing = computed(() => standingEntries(log))
 const start = (id: string) => {
   const d = standing.value.findLast(e => e.data?.type === 'sum' && e.data.instrument === id)?.data

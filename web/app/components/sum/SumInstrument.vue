@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { QUANTITIES } from '@wobrin/core/sums'
-import type { LogEntry } from '@wobrin/core/observations'
+import { QUANTITIES } from '@wobrin/core/calculators/calculator'
+import type { LogEntry } from '@wobrin/core/log'
 
 /** Numbers in, call out. At a drive it goes on its log; alone it asks which drive. */
 const {
@@ -45,6 +45,12 @@ useShortcuts({
     if (answer.value.result) across.value = true
   },
 })
+
+/** The readout across the bench closes once its answer is kept. */
+function putFromAcross(): void {
+  across.value = false
+  put()
+}
 </script>
 
 <template>
@@ -108,8 +114,13 @@ useShortcuts({
         />
         <p class="col-span-2 flex gap-4 text-sm">
           <button v-if="rare" type="button" class="link min-h-11" @click="more = !more">
-            {{ more ? 'Fewer questions' : 'More questions' }}</button
-          ><button type="button" class="link min-h-11 text-muted" @click="clear">Empty it</button>
+            {{ more ? 'Fewer questions' : 'More fields' }}</button><button
+            type="button"
+            class="link min-h-11 text-muted"
+            @click="clear"
+          >
+            Clear fields
+          </button>
         </p>
       </form>
       <div class="min-w-0" aria-live="polite">
@@ -141,19 +152,14 @@ useShortcuts({
         />
         <div v-if="answer.result" class="mt-4 flex flex-wrap gap-3">
           <button class="btn btn-primary" @click="put">
-            {{ driveId ? 'Put on the log' : 'Keep this with a drive' }}</button
-          ><slot name="actions" :typed="typed" :answer="answer" />
+            {{ driveId ? 'Save to log' : 'Save to a drive…' }}</button><slot
+            name="actions"
+            :typed="typed"
+            :answer="answer"
+          />
         </div>
       </div>
     </div>
-    <SumAcross
-      :shown="across"
-      :result="answer.result"
-      @close="across = false"
-      @keep="
-        across = false
-        put()
-      "
-    />
+    <SumAcross :shown="across" :result="answer.result" @close="across = false" @keep="putFromAcross" />
   </section>
 </template>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { X } from 'lucide-vue-next'
-import { QUANTITIES, rowKey, type SumList } from '@wobrin/core/sums'
+import { QUANTITIES, rowKey, type CalculatorList } from '@wobrin/core/calculators/calculator'
 
 /** Things of one kind, a row each; an empty row stands ready at the end. */
 const {
@@ -9,7 +9,7 @@ const {
   rows,
   problem = null,
 } = defineProps<{
-  list: SumList
+  list: CalculatorList
   typed: Readonly<Record<string, string>>
   rows: number
   problem?: { readonly field: string; readonly text: string } | null

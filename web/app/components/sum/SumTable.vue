@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { FileDown } from 'lucide-vue-next'
-import { toCsv, type SumTable } from '@wobrin/core/sums'
+import { toCsv, type CalculatorTable } from '@wobrin/core/calculators/calculator'
 
 /** A table to take along: what to buy, what to cut. */
-const { table, name } = defineProps<{ table: SumTable; name: string }>()
+const { table, name } = defineProps<{ table: CalculatorTable; name: string }>()
 </script>
 
 <template>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { LINE_NAMES, LINES, type LineName } from '@wobrin/core/bus'
-import { CODE_IDS } from '@wobrin/core/recording'
+import { LINE_NAMES, LINES, type LineName } from '@wobrin/core/instruments/interface'
+import { CODE_IDS } from '@wobrin/core/signals/codes'
 import type { OpenedBus } from '~/workers/drive.worker'
 import type { BusChoices } from '~/composables/useBusRecording'
 

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { LINES, type Doubt, type LineName } from '@wobrin/core/bus'
+import { LINES, type Doubt, type LineName } from '@wobrin/core/instruments/interface'
 
 /** What is doubtful about a recording, with the cure at hand where there is one. */
 const { doubts, mapping } = defineProps<{
@@ -22,7 +22,7 @@ const exchange = (instead: Readonly<Partial<Record<LineName, LineName>>>) =>
       <span class="grow basis-80"
         >{{ d.says }} <span class="text-muted">{{ d.kind === 'inverted' ? '' : d.next }}</span></span
       >
-      <button v-if="d.kind === 'inverted'" class="btn" @click="emit('turnOver')">Turn it over</button>
+      <button v-if="d.kind === 'inverted'" class="btn" @click="emit('turnOver')">Invert levels</button>
       <button v-if="d.instead" class="btn" @click="exchange(d.instead)">
         Exchange
         {{

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
-import { findMechanism, trackRadiusMm, type MechanismId } from '@wobrin/core/mechanisms'
+import { findMechanism, trackRadiusMm, type MechanismId } from '@wobrin/core/drives'
 
 /** The carriage on its rail, to scale from the outer edge to the hub, with the flag and slot of track zero. */
 const {

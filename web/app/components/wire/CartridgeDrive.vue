@@ -1,7 +1,10 @@
 <script setup lang="ts">
-import { loadCartridge, SOUND_CARTRIDGE, type CartridgeRun } from '@wobrin/core/simulation'
+import { loadCartridge, SOUND_CARTRIDGE, type CartridgeRun } from '@wobrin/core/simulator'
 
-/** A simulated cartridge drive: heads in their bay, loaded, locked, or drawn back with a click; and what the harm spreads to. */
+/**
+ * A simulated cartridge drive: heads in their bay, loaded, locked, or drawn back with a click; and what the harm
+ * spreads to.
+ */
 const headsHurt = ref(false)
 const diskTorn = ref(false)
 const weak = ref(false)

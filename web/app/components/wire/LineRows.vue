@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
-import { LINE_NAMES, LINES, type LineName } from '@wobrin/core/bus'
-import type { EdgeList } from '@wobrin/core/captures'
+import { LINE_NAMES, LINES, type LineName } from '@wobrin/core/instruments/interface'
+import type { EdgeList } from '@wobrin/core/signals/captures'
 
 export interface LineRow {
   readonly low: boolean

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { QUICK_RATE } from '@wobrin/core/recording'
-import type { QuickDiskSpec } from '@wobrin/core/simulation'
+import { QUICK_RATE } from '@wobrin/core/signals/codes'
+import type { QuickDiskSpec } from '@wobrin/core/simulator'
 import type { QuickSweep } from '~/workers/drive.worker'
 
 /** A simulated quick-disk drive: no steps, one sweep, and its rail as one continuous pass. */

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { WiggleResult, WireMoved } from '@wobrin/core/bus'
+import type { WiggleResult, WireMoved } from '@wobrin/core/instruments/interface'
 
 /** Errors against time, with the stretches in which a wire was moved. */
 const { wiggled } = defineProps<{
@@ -56,8 +56,7 @@ const most = computed(() => Math.max(4, ...counts.value))
     </div>
     <ul v-if="wiggled.wires.length" class="text-sm mt-2 flex flex-wrap gap-x-6 gap-y-1">
       <li v-for="w in wiggled.wires" :key="w.wire">
-        <strong>{{ w.wire }}</strong
-        >: {{ w.errors }} in {{ w.seconds.toFixed(1) }} s
+        <strong>{{ w.wire }}</strong>: {{ w.errors }} in {{ w.seconds.toFixed(1) }} s
       </li>
       <li class="text-muted">at rest: {{ wiggled.rest.errors }} in {{ wiggled.rest.seconds.toFixed(1) }} s</li>
     </ul>

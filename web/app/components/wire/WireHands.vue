@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { ChevronLeft, ChevronRight, Minus, Plus } from 'lucide-vue-next'
-import { LINES, type LineName } from '@wobrin/core/bus'
-import { ADJUSTERS, type Adjuster } from '@wobrin/core/simulation'
+import { LINES, type LineName } from '@wobrin/core/instruments/interface'
+import { ADJUSTERS, type Adjuster } from '@wobrin/core/simulator'
 import type { LiveState } from '~/workers/drive.worker'
 
 /** What the host and the hands can do with the simulated drive. */
@@ -36,11 +36,16 @@ const chosenWire = ref<LineName>('read-data')
   <div class="space-y-5">
     <section aria-label="Host">
       <h2 class="section-title mb-2">The host</h2>
-      <div class="grid grid-cols-3 gap-2">
+      <p v-if="!state.lines.select.low || !state.lines.motor.low" class="hint mb-2">
+        {{
+          state.lines.select.low ? 'Next: switch the motor on.' : 'First: select the drive, then switch the motor on.'
+        }}
+      </p>
+      <div class="grid grid-cols-2 gap-2">
         <button
           v-for="line in HOST"
           :key="line"
-          class="btn px-1"
+          class="btn px-2 first:col-span-2"
           :class="{ 'btn-primary': state.lines[line].low }"
           :aria-pressed="state.lines[line].low"
           @click="emit('set', line, !state.lines[line].low)"
@@ -116,7 +121,7 @@ const chosenWire = ref<LineName>('read-data')
           :aria-pressed="wire !== null"
           @click="emit('wiggle', wire ? null : chosenWire)"
         >
-          {{ wire ? 'Leave it' : 'Wiggle it' }}
+          {{ wire ? 'End wiggle' : 'Wiggle it' }}
         </button>
       </div>
     </section>

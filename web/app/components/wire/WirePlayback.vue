@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { Download, Pause, Play, SkipBack } from 'lucide-vue-next'
 import { useIntervalFn } from '@vueuse/core'
-import { isLow, LINE_NAMES, STATUS_LINES, type BusReport, type LineName } from '@wobrin/core/bus'
-import type { MechanismId } from '@wobrin/core/mechanisms'
+import { isLow, LINE_NAMES, STATUS_LINES, type BusReport, type LineName } from '@wobrin/core/instruments/interface'
+import type { MechanismId } from '@wobrin/core/drives'
 import type { Playback } from '~/workers/drive.worker'
 import type { LineRow } from './LineRows.vue'
 
@@ -124,7 +124,7 @@ const jump = (way: 1 | -1) => {
     </div>
     <div class="flex flex-wrap gap-3 items-center text-sm">
       <button class="btn" @click="jump(-1)">Seek before</button><button class="btn" @click="jump(1)">Seek after</button
-      ><button class="btn" @click="save"><Download class="size-4" />These 3 s</button
+      ><button class="btn" @click="save"><Download class="size-4" />Save 3 s as VCD</button
       ><span v-if="reading"
         >Cylinder {{ reading.cylinder }}, {{ reading.head ? 'upper' : 'lower' }}:
         {{ reading.sectors.filter(s => s.state === 'good').length }} of {{ reading.sectors.length }} sectors good,

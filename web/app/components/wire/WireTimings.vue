@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { formatObservation } from '@wobrin/core/observations'
-import type { BusReport } from '@wobrin/core/bus'
+import { formatObservation } from '@wobrin/core/base/observations'
+import type { BusReport } from '@wobrin/core/instruments/interface'
 
 const { report } = defineProps<{ report: BusReport }>()
 const rows = computed(() => [

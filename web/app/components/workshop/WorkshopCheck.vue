@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { FileCheck } from 'lucide-vue-next'
-import type { CheckedCertificate } from '@wobrin/core/proving'
+import type { CheckedCertificate } from '@wobrin/core/release'
 
 /** A certificate that came back: whether it is as it was issued. */
 const checked = shallowRef<{ name: string; answer: CheckedCertificate } | null>(null)

@@ -58,7 +58,7 @@ async function backup(): Promise<void> {
 
 <template>
   <section class="panel p-6 text-sm" aria-labelledby="out">
-    <h2 id="out" class="font-bold text-base mb-1">In and out</h2>
+    <h2 id="out" class="font-bold text-base mb-1">Export and import</h2>
     <p class="hint mb-3">
       One ZIP of open files: tables as JSON Lines and CSV, recordings and photos as they came, a checksum of each. What
       is read in is added; nothing here is overwritten.
@@ -75,14 +75,15 @@ async function backup(): Promise<void> {
         data-testid="archive"
         @change="picked"
       />
-      <button class="btn" :disabled="sending !== null" @click="choose"><FileUp class="size-4" />Read one in</button>
+      <button class="btn" :disabled="sending !== null" @click="choose"><FileUp class="size-4" />Import archive…</button>
     </div>
-    <div v-if="sending !== null" class="flex items-center gap-3 mt-3" role="status">
-      <progress class="grow h-2" :value="sending" max="1" aria-label="Sending the archive" /><span>{{
-        sending < 1 ? `${Math.round(sending * 100)} %` : 'reading'
-      }}</span
-      ><button class="btn" @click="stop?.abort()">Stop</button>
-    </div>
+    <ProgressLine
+      v-if="sending !== null"
+      class="mt-3"
+      :share="sending < 1 ? sending : null"
+      :what="sending < 1 ? 'Sending the archive' : 'Reading the archive'"
+      @end="stop?.abort()"
+    />
     <p v-if="said" class="mt-3" role="status" data-testid="imported">{{ said }}</p>
     <p v-if="problem" class="mt-3 text-stop" role="alert">{{ problem }}</p>
     <h3 class="font-bold mt-5 mb-1">Backups of the database</h3>
@@ -92,8 +93,9 @@ async function backup(): Promise<void> {
     <button class="btn" :disabled="backing" @click="backup"><Save class="size-4" />Make one now</button>
     <ul v-if="backups?.length" class="mt-2">
       <li v-for="b in backups.slice(0, 5)" :key="b.name" class="border-t border-line py-1.5 flex justify-between gap-3">
-        <span class="break-all">{{ b.name.replace('.sqlite', '') }}</span
-        ><span class="hint whitespace-nowrap">{{ megabytes(b.bytes) }}</span>
+        <span class="break-all">{{ b.name.replace('.sqlite', '') }}</span><span class="hint whitespace-nowrap">{{
+          megabytes(b.bytes)
+        }}</span>
       </li>
     </ul>
   </section>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { VERDICTS, worthIt, type WorthLine } from '@wobrin/core/worth'
-import { minutesToGo } from '@wobrin/core/procedures'
+import { VERDICTS, worthIt, type WorthLine } from '@wobrin/core/bench/worth'
+import { minutesToGo } from '@wobrin/core/bench/stations'
 import { ACCOUNT_FIELDS } from '~/composables/useAccountForm'
 
 /** The running account of a drive: what it cost, what it would bring, and whether to go on. */
@@ -83,7 +83,7 @@ const amount = (l: WorthLine) =>
         <label class="flex items-center gap-3 min-h-11 self-start mt-5"
           ><input v-model="matters" type="checkbox" class="size-5 accent-[var(--ink)]" :disabled="closed" /><span
             class="text-sm"
-            >It matters to somebody</span
+            >Repair even at a loss</span
           ></label
         >
         <p v-if="problem" class="col-span-2 text-sm text-stop" role="alert">{{ problem }}</p>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { DriveFacts } from '@wobrin/core/proving'
+import type { DriveFacts } from '@wobrin/core/log'
 import type { NewDrive } from '../../../shared/drive-facts'
 
 useHead({ title: 'Receive a drive · Wobrin' })
@@ -29,7 +29,7 @@ async function receive(drive: NewDrive): Promise<void> {
       <h1 class="text-2xl font-bold mb-1">Receive a drive</h1>
       <p class="hint mb-6">The tag and the kind are enough; the rest can follow.</p>
       <DriveForm action="Receive it" :suggested-tag="suggestedTag" :server-problem="serverProblem" @save="receive"
-        ><NuxtLink to="/" class="btn">Not now</NuxtLink></DriveForm
+        ><NuxtLink to="/" class="btn">Cancel</NuxtLink></DriveForm
       >
     </section>
     <aside class="panel p-6 text-sm space-y-3">
@@ -38,7 +38,7 @@ async function receive(drive: NewDrive): Promise<void> {
         Is a disk stuck in it? If it holds data, rescue comes before repair: manual eject hole, straightened clip, power
         off.
       </p>
-      <p>No power yet. A rotten belt turns to goo round the spindle.</p>
+      <p>No power yet. Power winds a decayed belt round the spindle as sticky rubber.</p>
       <p>A cartridge drive that clicks: nothing good goes in. A cartridge from it: into no other drive.</p>
     </aside>
   </div>

@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import { sumGroups, SUMS } from '@wobrin/core/instruments'
+import { calculatorGroups, CALCULATORS } from '@wobrin/core/calculators/registry'
 
 const route = useRoute('instruments-sum')
-const sum = SUMS.find(s => s.id === route.params.sum)
+const sum = CALCULATORS.find(s => s.id === route.params.sum)
 if (!sum) throw createError({ status: 404, statusText: 'There is no such instrument.', fatal: true })
 useHead({ title: `${sum.title} · Wobrin` })
 
@@ -19,8 +19,8 @@ const keepTo = shallowRef<((id: string) => Promise<void>) | null>(null)
         <li v-for="f in sum!.formulas" :key="f">{{ f }}</li>
       </ul>
       <nav class="border-t border-line pt-3" aria-label="Other instruments">
-        <template v-for="g in sumGroups(sum!.station)" :key="g.group"
-          ><p v-if="sumGroups(sum!.station).length > 1" class="section-title mt-2 first:mt-0">{{ g.group }}</p>
+        <template v-for="g in calculatorGroups(sum!.station)" :key="g.group"
+          ><p v-if="calculatorGroups(sum!.station).length > 1" class="section-title mt-2 first:mt-0">{{ g.group }}</p>
           <ul>
             <li v-for="s in g.sums" :key="s.id">
               <NuxtLink

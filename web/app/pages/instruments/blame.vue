@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { FileUp } from 'lucide-vue-next'
-import { BLAME_CAUSES, readBlameCsv } from '@wobrin/core/proving'
+import { BLAME_CAUSES, readBlameCsv } from '@wobrin/core/proof'
 
-useHead({ title: 'Who is to blame · Wobrin' })
+useHead({ title: 'Disk or drive · Wobrin' })
 const blame = useBlame()
 const { view, file, table, answer } = blame
 const problem = ref('')
@@ -13,7 +13,7 @@ await blame.load().catch(error => {
 const { choose, picked } = useFilePicker(async f => {
   problem.value = ''
   try {
-    if (f.size > 20 * 1024 * 1024) throw new Error('The file is larger than any bench: at most 20 MB.')
+    if (f.size > 20 * 1024 * 1024) throw new Error('The file is too large: at most 20 MB.')
     file.value = { name: f.name, table: readBlameCsv(await f.text(), f.name) }
   } catch (error) {
     problem.value = (error as Error).message
@@ -36,7 +36,7 @@ const percent = (p: number) => (p > 0.995 ? '> 99 %' : `${Math.round(p * 100)} %
       <section class="panel p-5 sm:px-6 space-y-5 min-w-0" aria-labelledby="who">
         <div class="flex flex-wrap items-end gap-4 justify-between">
           <div>
-            <h1 id="who" class="text-2xl font-bold">Who is to blame?</h1>
+            <h1 id="who" class="text-2xl font-bold">Disk or drive?</h1>
             <p class="text-muted">
               A disk that reads here and not there: the disk, a head, a drive, or the drive that wrote it.
             </p>
@@ -116,7 +116,7 @@ const percent = (p: number) => (p > 0.995 ? '> 99 %' : `${Math.round(p * 100)} %
         </ul>
       </section>
       <section v-if="answer.failing" class="panel p-5" aria-labelledby="tells">
-        <h2 id="tells" class="text-lg font-bold mb-2">What would tell most</h2>
+        <h2 id="tells" class="text-lg font-bold mb-2">Best next read</h2>
         <p v-if="!answer.next.length" class="hint">
           No other read of these disks in these drives: all that is still open would make it fail alike. Look at the
           disk itself, or read another by the same writer.

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { MODES, MODE_IDS, SIGNAL_IDS, SIGNALS } from '@wobrin/core/host-fit'
+import { MODES, MODE_IDS, SIGNAL_IDS, SIGNALS } from '@wobrin/core/drives/hosts'
 
 useHead({ title: 'Host fit · Wobrin' })
 const keepTo = shallowRef<((id: string) => Promise<void>) | null>(null)

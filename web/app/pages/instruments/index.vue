@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { sumGroups } from '@wobrin/core/instruments'
-import type { StationId } from '@wobrin/core/observations'
+import { calculatorGroups } from '@wobrin/core/calculators/registry'
+import type { StationId } from '@wobrin/core/log'
 
 useHead({ title: 'Instruments · Wobrin' })
 
@@ -10,7 +10,7 @@ interface Entry {
   readonly what: string
 }
 const of = (station: StationId) =>
-  sumGroups(station).map(g => ({
+  calculatorGroups(station).map(g => ({
     group: g.group,
     list: g.sums.map((s): Entry => ({ to: `/instruments/${s.id}`, title: s.title, what: s.purpose })),
   }))
@@ -28,6 +28,11 @@ const stations: readonly {
             to: '/instruments/speed',
             title: 'Speed',
             what: 'A recording of the index line, or of any mark on the spindle, becomes a call.',
+          },
+          {
+            to: '/instruments/reading',
+            title: 'Typed reading',
+            what: 'A speed, a voltage, a level or a count that something else showed: judged, and kept with its source.',
           },
           {
             to: '/instruments/strobe',
@@ -51,7 +56,7 @@ const stations: readonly {
           },
           {
             to: '/instruments/wire',
-            title: 'On the wire',
+            title: 'Interface lines',
             what: 'A drive by its lines: the simulated one by hand, a recording played back, seeks, wires wiggled.',
           },
         ],
@@ -97,7 +102,7 @@ const stations: readonly {
         list: [
           {
             to: '/instruments/blame',
-            title: 'Who is to blame',
+            title: 'Disk or drive',
             what: 'A disk that reads here and not there: disk, head, drive or writer, and what to read next.',
           },
           {

@@ -1,9 +1,10 @@
 <script setup lang="ts">
-import { ChevronDown, GitCompareArrows, TriangleAlert } from 'lucide-vue-next'
-import { likelyClass, totalsOf, type TrackReading } from '@wobrin/core/bus'
-import { layoutsOf, MECHANISMS, type MechanismId } from '@wobrin/core/mechanisms'
-import { STATION_IDS, type Call, type Observation, type StationId } from '@wobrin/core/observations'
-import { DRIVE_STORIES } from '@wobrin/core/simulation'
+import { ChevronDown, GitCompareArrows } from 'lucide-vue-next'
+import { likelyClass, totalsOf, type TrackReading } from '@wobrin/core/instruments/interface'
+import { layoutsOf, MECHANISMS, type MechanismId } from '@wobrin/core/drives'
+import { STATION_IDS, type StationId } from '@wobrin/core/log'
+import type { Call, Observation } from '@wobrin/core/base/observations'
+import { DRIVE_STORIES } from '@wobrin/core/simulator'
 
 useHead({ title: 'Read test · Wobrin' })
 
@@ -170,7 +171,7 @@ useShortcuts({ m: () => opener.value?.choose() })
           <option v-for="s in disksHere" :key="s.disk.id" :value="s.disk.id">{{ s.disk.name }}</option>
         </select>
         <button class="btn btn-primary" :disabled="sent !== null || !tracks.length" @click="keepIt">
-          {{ driveId ? 'Put on the log' : 'Keep this' }}
+          {{ driveId ? 'Save to log' : 'Save to a drive…' }}
         </button>
         <button class="btn" :aria-pressed="before !== null" @click="keepAsBefore">
           <GitCompareArrows class="size-4" />{{ before ? 'Forget “before”' : 'Keep as “before”' }}
@@ -213,37 +214,15 @@ useShortcuts({ m: () => opener.value?.choose() })
       </div>
     </section>
 
-    <div v-if="progress || test.progress.value !== null" class="flex items-center gap-4" role="status">
-      <span class="text-sm">{{ progress?.what ?? 'Reading the disk' }}</span><progress
-        :value="progress?.share ?? test.progress.value ?? 0"
-        max="1"
-        class="grow h-2 accent-leave"
-        aria-label="Reading"
-      /><span class="text-sm w-12 text-right"
-        >{{ Math.round(100 * (progress?.share ?? test.progress.value ?? 0)) }} %</span
-      >
-      <button class="btn" @click="bus.stop">Stop</button>
-    </div>
-    <p
-      v-if="problem || test.problem.value"
-      class="border-l-5 border-stop bg-stop-tint px-4 py-3 flex gap-2.5"
-      role="alert"
-      data-testid="problem"
-    >
-      <TriangleAlert class="size-5 shrink-0 text-stop mt-0.5" aria-hidden="true" /><span
-        >{{ problem ?? test.problem.value }} <span class="text-muted">Nothing was stored.</span></span
-      >
-    </p>
+    <ProgressLine
+      v-if="progress || test.progress.value !== null"
+      :share="progress?.share ?? test.progress.value ?? 0"
+      :what="progress?.what ?? 'Reading the disk'"
+      @end="bus.stop"
+    />
+    <ProblemBand v-if="problem ?? test.problem.value" :problem="problem ?? test.problem.value ?? ''" />
 
-    <div v-if="sent !== null" class="flex items-center gap-4" role="status">
-      <span class="text-sm">{{ sent < 1 ? 'Sending the recording' : 'Being read again' }}</span
-      ><progress
-        :value="sent < 1 ? sent : undefined"
-        max="1"
-        class="grow h-2 accent-leave"
-        aria-label="Sending the recording"
-      /><button v-if="sent < 1" class="btn" @click="stopSending">Stop sending</button>
-    </div>
+    <KeepBand v-if="sent !== null" :sent="sent" @end="stopSending" />
 
     <template v-if="tracks.length">
       <CallBand v-if="shown && !test.growing.value" :call="shown.call" />

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { TriangleAlert } from 'lucide-vue-next'
-import { PATTERNS, type Pattern } from '@wobrin/core/carriage'
-import type { LogEntry } from '@wobrin/core/observations'
+import { PATTERNS, type Pattern } from '@wobrin/core/instruments/alignment'
+import type { LogEntry } from '@wobrin/core/log'
 
 useHead({ title: 'Scope capture · Wobrin' })
 

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { findMechanism, MECHANISMS, type MechanismId } from '@wobrin/core/mechanisms'
+import { findMechanism, MECHANISMS, type MechanismId } from '@wobrin/core/drives'
 import type { InstrumentSetup } from '~/composables/useSpeedInstrument'
 
 useHead({ title: 'Speed · Wobrin' })

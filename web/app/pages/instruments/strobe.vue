@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { FileDown } from 'lucide-vue-next'
-import { strobeBars, strobeDiscSvg } from '@wobrin/core/spindle'
+import { strobeBars, strobeDiscSvg } from '@wobrin/core/instruments/spindle'
 
 useHead({ title: 'Strobe companion · Wobrin' })
 
@@ -10,6 +10,16 @@ const mainsHz = ref(workshop.settings.mainsHz)
 const both = ref(false)
 const diameter = ref(100)
 const hole = ref(28)
+
+const { post } = useLogPost()
+const keepTo = shallowRef<((id: string) => Promise<void>) | null>(null)
+/** The speed that the strobe shows, kept as a reading by hand. */
+function file({ value, by, uncertainty }: { value: number; by: string; uncertainty: number | null }): void {
+  const reading = { key: 'speed.mean', value: Number(value.toFixed(2)), source: 'hand', by, uncertainty }
+  keepTo.value = async id => {
+    await post(id, 'readings', reading)
+  }
+}
 
 const bars = computed(() => (rpm.value > 0 && mainsHz.value > 0 ? strobeBars(rpm.value, mainsHz.value) : null))
 const rings = computed(() => (both.value ? [50, 60] : [mainsHz.value]).map(hz => ({ rpm: rpm.value, mainsHz: hz })))
@@ -47,8 +57,9 @@ const image = computed(() =>
         </div>
         <div v-if="bars" data-testid="bars">
           <p class="flex items-baseline gap-3">
-            <span class="text-[44px] leading-none font-bold">{{ bars.bars }}</span
-            ><span class="text-lg text-muted">bars</span>
+            <span class="text-[44px] leading-none font-bold">{{ bars.bars }}</span><span class="text-lg text-muted"
+              >bars</span
+            >
           </p>
           <p v-if="bars.fits" class="mt-2">
             They stand still at {{ rpm }} r/min under a lamp that flickers with {{ mainsHz }} Hz mains.
@@ -58,11 +69,24 @@ const image = computed(() =>
             {{ signed(bars.errorPercent, 2) }} % off: judge by the creep, not by standing still.
           </p>
         </div>
+        <button
+          v-if="bars"
+          class="btn mt-3"
+          @click="file({ value: bars.stillRpm, by: 'a strobe that stands still', uncertainty: null })"
+        >
+          Save “stands still” to a drive…
+        </button>
         <p class="hint mt-3">
           A lamp lights twice a cycle. Filament and neon lamps flicker enough; many LED lamps do not at all.
         </p>
       </section>
-      <StrobeCreep v-if="bars" :bars="bars.bars" :mains-hz="mainsHz" :target="rpm" />
+      <StrobeCreep
+        v-if="bars"
+        :bars="bars.bars"
+        :mains-hz="mainsHz"
+        :target="rpm"
+        @keep="(value, uncertainty) => file({ value, by: 'a creeping strobe', uncertainty })"
+      />
     </div>
     <section class="panel p-6" aria-labelledby="disc">
       <h2 id="disc" class="text-xl font-bold mb-4">A disc to print</h2>
@@ -91,5 +115,6 @@ const image = computed(() =>
         <a class="btn" :href="`/api/strobe-disc?${query}`" download="strobe-disc.svg">SVG</a>
       </div>
     </section>
+    <FileToDrive :keep="keepTo" @close="keepTo = null" @kept="id => navigateTo(`/drives/${id}?station=speed`)" />
   </div>
 </template>

@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import { Maximize2, Volume2, VolumeX } from 'lucide-vue-next'
-import { totalsOf, type TrackReading } from '@wobrin/core/bus'
-import { hasOffsetCost, type Counted, type SweepPosition } from '@wobrin/core/carriage'
-import type { MechanismId } from '@wobrin/core/mechanisms'
-import type { LogEntry } from '@wobrin/core/observations'
-import { beforeSweep } from '@wobrin/core/procedures'
-import type { Adjuster } from '@wobrin/core/simulation'
-import type { SumResult } from '@wobrin/core/sums'
+import { totalsOf, type TrackReading } from '@wobrin/core/instruments/interface'
+import { hasOffsetCost } from '@wobrin/core/calculators/alignment'
+import type { Counted, SweepPosition } from '@wobrin/core/instruments/alignment'
+import type { MechanismId } from '@wobrin/core/drives'
+import { beforeSweep } from '@wobrin/core/bench/stations'
+import type { Adjuster } from '@wobrin/core/simulator'
+import type { CalculatorResult } from '@wobrin/core/calculators/calculator'
 
 useHead({ title: 'Adjuster sweep · Wobrin' })
 
@@ -111,7 +111,7 @@ async function fromRecording(position: number, file: File): Promise<void> {
   else tried({ position, lower, upper })
 }
 
-const readout = computed<SumResult | null>(() => {
+const readout = computed<CalculatorResult | null>(() => {
   if (!call.value || !result.value) return null
   const { common, tryNext } = result.value
   const shown =
@@ -134,18 +134,9 @@ const readout = computed<SumResult | null>(() => {
 })
 
 const keepTo = shallowRef<((id: string) => Promise<void>) | null>(null)
+const { post } = useLogPost()
 async function send(id: string): Promise<void> {
-  await $fetch<LogEntry>(`/api/drives/${id}/sweeps`, {
-    method: 'POST',
-    retry: 2,
-    body: {
-      id: crypto.randomUUID(),
-      at: new Date().toISOString(),
-      ...sweep.data.value,
-      disk: disk.value || null,
-      simulated: hand.on.value,
-    },
-  })
+  await post(id, 'sweeps', { ...sweep.data.value, disk: disk.value || null, simulated: hand.on.value })
   notices.done('On the log, with every try.')
   await navigateTo(`/drives/${id}?station=align`)
 }
@@ -191,6 +182,11 @@ const inField = (event: KeyboardEvent) => {
     pedal()
   }
 }
+
+function typeByHand(): void {
+  way.value = 'typed'
+  hand.off()
+}
 </script>
 
 <template>
@@ -211,7 +207,7 @@ const inField = (event: KeyboardEvent) => {
         <Maximize2 class="size-4" />Across the bench <kbd>A</kbd>
       </button>
       <button class="btn btn-primary" :disabled="rows.length === 0 || advice.stops.length > 0" @click="keep">
-        {{ driveId ? 'Put on the log' : 'Keep this' }}
+        {{ driveId ? 'Save to log' : 'Save to a drive…' }}
       </button>
     </header>
     <AlignSweepAdvice v-if="driveId" :stops="advice.stops" :says="advice.says" :drive-id="driveId" />
@@ -223,10 +219,7 @@ const inField = (event: KeyboardEvent) => {
               class="btn grow px-2!"
               :class="way === 'typed' && 'bg-tint! font-bold'"
               :aria-pressed="way === 'typed'"
-              @click="
-                way = 'typed'
-                hand.off()
-              "
+              @click="typeByHand"
             >
               By hand</button
             ><button

@@ -1,10 +1,10 @@
 <script setup lang="ts">
-import { Download, TriangleAlert } from 'lucide-vue-next'
-import { likelyClass } from '@wobrin/core/bus'
-import { layoutsOf, MECHANISMS } from '@wobrin/core/mechanisms'
-import { DRIVE_STORIES } from '@wobrin/core/simulation'
+import { Download } from 'lucide-vue-next'
+import { likelyClass } from '@wobrin/core/instruments/interface'
+import { layoutsOf, MECHANISMS } from '@wobrin/core/drives'
+import { DRIVE_STORIES } from '@wobrin/core/simulator'
 
-useHead({ title: 'On the wire · Wobrin' })
+useHead({ title: 'Interface lines · Wobrin' })
 
 const worker = useDriveWorker()
 const sim = useSimulatedDrive(worker)
@@ -51,7 +51,7 @@ useShortcuts({ m: () => opener.value?.choose() })
   <div class="space-y-4">
     <header class="flex flex-wrap items-end gap-x-6 gap-y-3">
       <div class="grow basis-72">
-        <h1 class="text-2xl font-bold">On the wire</h1>
+        <h1 class="text-2xl font-bold">Interface lines</h1>
         <p class="text-muted">
           A drive by its interface lines: drive the simulated one by hand, or play back a recording.
         </p>
@@ -74,30 +74,13 @@ useShortcuts({ m: () => opener.value?.choose() })
             <option v-for="m in MECHANISMS" :key="m.id" :value="m.id">{{ m.label }}</option>
           </select></FormField
         >
-        <button class="btn btn-quiet" @click="putAway">Put it away</button>
+        <button class="btn btn-quiet" @click="putAway">Close recording</button>
       </template>
       <WireOpenBus ref="opener" @file="openFile" />
     </header>
 
-    <div v-if="progress" class="flex items-center gap-4" role="status">
-      <span class="text-sm">{{ progress.what }}</span><progress
-        :value="progress.share"
-        max="1"
-        class="grow h-2 accent-leave"
-        :aria-label="progress.what"
-      /><span class="text-sm w-12 text-right">{{ Math.round(100 * progress.share) }} %</span>
-      <button class="btn" @click="bus.stop">Stop</button>
-    </div>
-    <p
-      v-if="problem"
-      class="border-l-5 border-stop bg-stop-tint px-4 py-3 flex gap-2.5"
-      role="alert"
-      data-testid="problem"
-    >
-      <TriangleAlert class="size-5 shrink-0 text-stop mt-0.5" aria-hidden="true" /><span
-        >{{ problem }} <span class="text-muted">Nothing was stored.</span></span
-      >
-    </p>
+    <ProgressLine v-if="progress" :share="progress.share" :what="progress.what" @end="bus.stop" />
+    <ProblemBand v-if="problem" :problem="problem" />
 
     <template v-if="opened">
       <CallBand v-if="report" :call="report.call" />
@@ -168,14 +151,7 @@ useShortcuts({ m: () => opener.value?.choose() })
         />
         <section class="border-t border-line mt-5 pt-4" aria-label="Tests">
           <h2 class="section-title mb-2">Tests</h2>
-          <div v-if="busy" class="space-y-2" role="status">
-            <progress
-              :value="test.progress.value ?? seeking ?? 0"
-              max="1"
-              class="w-full h-2 accent-leave"
-              aria-label="Test"
-            /><button class="btn w-full" @click="sim.stop">Stop</button>
-          </div>
+          <ProgressLine v-if="busy" :share="test.progress.value ?? seeking ?? 0" what="Test" @end="sim.stop" />
           <div v-else class="grid grid-cols-2 gap-2">
             <button class="btn btn-primary col-span-2" @click="readAll">Read the whole disk</button>
             <button class="btn" @click="sim.seekTest">Seek test</button
@@ -231,7 +207,7 @@ useShortcuts({ m: () => opener.value?.choose() })
         </section>
         <section class="panel px-5 py-3" aria-label="Lines">
           <WireLineRows :rows="state.lines" :edges="state.recent.edges" :from-s="0" :to-s="3" />
-          <p class="hint text-xs mt-1">Traces: the last three seconds. Every line is low when true.</p>
+          <p class="hint text-xs mt-1">Traces: the last three seconds. All lines are active low.</p>
         </section>
       </div>
     </div>

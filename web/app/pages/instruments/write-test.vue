@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { proxy } from 'comlink'
-import { layoutsOf, MECHANISMS, type MechanismId } from '@wobrin/core/mechanisms'
-import type { WriteTestResult } from '@wobrin/core/observations'
-import { judgeWriteTest } from '@wobrin/core/proving'
-import { DRIVE_STORIES, QUICK_STORIES } from '@wobrin/core/simulation'
+import { layoutsOf, MECHANISMS, type MechanismId } from '@wobrin/core/drives'
+import type { WriteTestResult } from '@wobrin/core/log'
+import { judgeWriteTest } from '@wobrin/core/proof'
+import { DRIVE_STORIES, QUICK_STORIES } from '@wobrin/core/simulator'
 import type { WriteWorker } from '~/workers/write.worker'
 
 useHead({ title: 'Write test · Wobrin' })
@@ -49,7 +49,7 @@ const ORDER = [
   ['Home', 'Track zero must be found again, and cylinder 0 must name itself.'],
   [
     'Pattern, and another over it',
-    'Pseudo-random bytes are read back and compared. What shines through from under the second pattern is an erase that does not erase, or a disk once written by wider heads.',
+    'Pseudo-random bytes are read back and compared. What shines through from under the second pattern is weak erase: old data remains, or a disk once written by wider heads.',
   ],
 ] as const
 </script>
@@ -77,12 +77,12 @@ const ORDER = [
         >
         <button class="btn btn-primary" :disabled="progress !== null">Write and read back</button>
       </form>
-      <div v-if="progress" class="flex items-center gap-4" role="status">
-        <progress class="grow h-2" :value="progress.share" max="1" :aria-label="`Write test, ${progress.what}`" /><span
-          class="text-sm w-44"
-          >{{ progress.what }}, {{ Math.round(progress.share * 100) }} %</span
-        ><button class="btn" @click="worker().stop()">Stop</button>
-      </div>
+      <ProgressLine
+        v-if="progress"
+        :share="progress.share"
+        :what="`Write test, ${progress.what}`"
+        @end="worker().stop()"
+      />
       <p v-if="problem" class="text-sm text-stop" role="alert">{{ problem }}</p>
       <template v-if="judged && done">
         <CallBand :call="judged.call" />
@@ -103,8 +103,7 @@ const ORDER = [
       <h2 id="order" class="text-lg font-bold mb-1">What is done</h2>
       <ol>
         <li v-for="([title, what], i) in ORDER" :key="title" class="border-t border-line py-2.5 flex gap-3">
-          <span class="text-muted">{{ i + 1 }}</span
-          ><span
+          <span class="text-muted">{{ i + 1 }}</span><span
             ><strong>{{ title }}</strong
             ><span class="hint block">{{ what }}</span></span
           >

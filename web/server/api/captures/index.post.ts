@@ -1,5 +1,5 @@
 import { basename } from 'node:path'
-import { ParameterError } from '@wobrin/core/errors'
+import { ParameterError } from '@wobrin/core/base/errors'
 
 /** Keeps a recording sent as the plain body; `?name=` is its file name. */
 export default api(async (event, { captures }) => {

@@ -1,4 +1,4 @@
-import { ParameterError } from '@wobrin/core/errors'
+import { ParameterError } from '@wobrin/core/base/errors'
 
 /** Larger than any certificate. */
 const MOST_BYTES = 4 * 1024 * 1024

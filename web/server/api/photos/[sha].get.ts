@@ -1,5 +1,5 @@
 import { createReadStream } from 'node:fs'
-import { ParameterError } from '@wobrin/core/errors'
+import { ParameterError } from '@wobrin/core/base/errors'
 
 /** A kept photo, upright and without metadata: `?size=view` (the usual), `small` or `full`. */
 export default api(async (event, { photos, captures }) => {

@@ -1,4 +1,4 @@
-import { CERTIFICATE_SCHEMA } from '@wobrin/core/proving'
+import { CERTIFICATE_SCHEMA } from '@wobrin/core/release'
 
 /** The certificate’s JSON Schema. */
 export default api(event => {

@@ -3,18 +3,21 @@ import { randomUUID } from 'node:crypto'
 import { existsSync } from 'node:fs'
 import { open, rename, rm } from 'node:fs/promises'
 import { join } from 'node:path'
-import { InputError, LimitError } from '@wobrin/core/errors'
+import { InputError, LimitError } from '@wobrin/core/base/errors'
 import type { Imported } from '../../../shared/archive'
-import type { DataFolder } from '../data-folder'
-import type { Db } from '../open-database'
+import { contentPath, SHA_256, type DataFolder } from '../data-folder'
+import { catchUp } from '../drive-states'
+import type { Db } from '../../database/db'
 import { openArchive, type OpenArchive } from './read-archive'
+import { upgradeRow } from './upgrade-row'
 import { CONTENTS, TABLES, type ArchiveTable } from './tables'
 
 /** Longest line of a table, bytes. */
 const MOST_LINE = 16 * 1024 ** 2
 
 /**
- * Reads an archive into a workshop: what is new is added, what is there already is left, and where something is there with other contents
+ * Reads an archive into a workshop: what is new is added, what is there already is left, and where something is
+ * there with other contents
  * nothing at all is changed. An archive read into an empty workshop makes it equal to the one that it came from.
  * @param path of the archive's file @throws InputError in one sentence
  */
@@ -23,17 +26,27 @@ export async function importArchive(path: string, folder: DataFolder, db: Db): P
   const staged = join(folder.root, `.import-${randomUUID()}.sqlite`)
   try {
     await stage(archive, staged, folder)
-    const files = await keepContents(archive, folder)
-    const tables = merge(db, staged)
-    return { drive: archive.manifest.drive, madeAt: archive.manifest.madeAt, tables, files }
+    const kept: string[] = []
+    try {
+      const files = await keepContents(archive, folder, kept)
+      const tables = merge(db, staged)
+      return { drive: archive.manifest.drive, madeAt: archive.manifest.madeAt, tables, files }
+    } catch (error) {
+      for (const path of kept) await rm(path, { force: true })
+      throw error
+    }
   } finally {
     archive.close()
     for (const end of ['', '-wal', '-shm', '-journal']) await rm(staged + end, { force: true })
   }
 }
 
-/** Puts the rows into a database of their own, with the tables and rules of this one, so that what is wrong shows before anything is touched. */
+/**
+ * Puts the rows into a database of their own, with the tables and rules of this one, so that what is wrong shows
+ * before anything is touched.
+ */
 async function stage(archive: OpenArchive, path: string, folder: DataFolder): Promise<void> {
+  const listed = new Set(archive.manifest.files.map(f => f.path))
   const staging = new Database(path)
   try {
     staging.pragma('journal_mode = OFF')
@@ -48,7 +61,9 @@ async function stage(archive: OpenArchive, path: string, folder: DataFolder): Pr
       const insert = staging.prepare(
         `insert into ${t.table} (${t.columns.map(c => `"${c}"`).join(', ')}) values (${t.columns.map(() => '?').join(', ')})`,
       )
-      for await (const { row, line } of rows(archive.contents(t.file), t)) {
+      for await (const { row: sent, line } of rows(archive.contents(t.file), t)) {
+        const row = upgradeRow(t.table, sent, archive.manifest.version)
+        checkContentName(t, row, line, listed)
         try {
           insert.run(...t.columns.map(c => bindable(t, c, row[c])))
         } catch (error) {
@@ -70,6 +85,25 @@ async function stage(archive: OpenArchive, path: string, folder: DataFolder): Pr
   } finally {
     staging.close()
   }
+}
+
+/** A row that names a file names it by its contents, and the file comes along. */
+function checkContentName(
+  t: ArchiveTable,
+  row: Record<string, unknown>,
+  line: number,
+  files: ReadonlySet<string>,
+): void {
+  const place = CONTENTS.find(c => c.table === t.table)
+  if (!place) return
+  if (typeof row.sha !== 'string' || !SHA_256.test(row.sha))
+    throw new InputError('a file is named by something that is not a SHA-256', '64 hexadecimal digits', {
+      file: t.file,
+      line,
+    })
+  const path = `${place.folder}/${row.sha}`
+  if (!files.has(path))
+    throw new InputError(`${path} is not in the archive`, 'every file that a row names', { file: t.file, line })
 }
 
 function bindable(t: ArchiveTable, column: string, value: unknown): string | number | null {
@@ -117,8 +151,12 @@ async function* rows(
   if (rest.length) yield parsed(rest)
 }
 
-/** Recordings and photos: written under a temporary name, checked, renamed to their SHA-256. Their contents are their names. */
-async function keepContents(archive: OpenArchive, folder: DataFolder): Promise<number> {
+/**
+ * Recordings and photos: written under a temporary name, checked, renamed to their SHA-256. Their contents are their
+ * names.
+ * @param added paths of those that were not there before
+ */
+async function keepContents(archive: OpenArchive, folder: DataFolder, added: string[]): Promise<number> {
   let kept = 0
   for (const { path, sha256 } of archive.manifest.files) {
     const place = CONTENTS.find(c => path.startsWith(`${c.folder}/`))
@@ -126,15 +164,19 @@ async function keepContents(archive: OpenArchive, folder: DataFolder): Promise<n
     const sha = path.slice(place.folder.length + 1)
     if (sha !== sha256)
       throw new InputError(`${path} holds something else than its name says`, 'contents by their SHA-256')
-    const target = join(folder[place.folder], sha)
+    const target = contentPath(folder[place.folder], sha)
     const temporary = join(folder[place.folder], `.incoming-${randomUUID()}`)
     const file = await open(temporary, 'wx')
     try {
       for await (const chunk of archive.contents(path)) await file.write(chunk)
       await file.sync()
       await file.close()
-      if (existsSync(target)) await rm(temporary)
-      else await rename(temporary, target)
+      if (existsSync(target)) {
+        await rm(temporary)
+      } else {
+        await rename(temporary, target)
+        added.push(target)
+      }
     } catch (error) {
       await file.close().catch(() => {})
       await rm(temporary, { force: true })
@@ -150,8 +192,8 @@ function merge(db: Db, staged: string): Imported['tables'] {
   const client = db.$client
   client.exec(`attach '${staged.replaceAll("'", "''")}' as staged`)
   try {
-    return client.transaction(() =>
-      Object.fromEntries(
+    return client.transaction(() => {
+      const counts = Object.fromEntries(
         TABLES.map(t => {
           const same = t.columns
             .filter(c => !(t.renumbered && c === t.order))
@@ -162,7 +204,8 @@ function merge(db: Db, staged: string): Imported['tables'] {
               `select s."${t.key}" as key from staged.${t.table} s join main.${t.table} m on m."${t.key}" = s."${t.key}" where not (${same}) limit 1`,
             )
             .get() as { key: string } | undefined
-          // Settings of a workshop that has some stay as they are; recordings and photos may have come under another name.
+          // Settings of a workshop that has some stay as they are; recordings and photos may have come under another
+          // name.
           if (clash && !['workshop', 'captures', 'photos'].includes(t.table))
             throw new InputError(
               `${nameOf(t)} ${clash.key} is here already, with other contents`,
@@ -193,10 +236,27 @@ function merge(db: Db, staged: string): Imported['tables'] {
             .run()
           return [t.table, { added: changes, there: total - changes }]
         }),
-      ),
-    )()
+      )
+      replay(db)
+      return counts
+    })()
   } finally {
     client.exec('detach staged')
+  }
+}
+
+/**
+ * How the drives stand by their logs, while the rows can still be taken back: a log that cannot be replayed is not
+ * let in.
+ */
+function replay(db: Db): void {
+  try {
+    catchUp(db)
+  } catch (error) {
+    throw new InputError(
+      `a drive’s log cannot be replayed (${(error as Error).message})`,
+      'a log as it was exported; nothing was changed',
+    )
   }
 }
 

@@ -2,7 +2,7 @@ import { createHash } from 'node:crypto'
 import type { Readable } from 'node:stream'
 import { promisify } from 'node:util'
 import yauzl from 'yauzl'
-import { InputError, LimitError } from '@wobrin/core/errors'
+import { InputError, LimitError } from '@wobrin/core/base/errors'
 import { ARCHIVE_VERSION, CONTENTS, MANIFEST, TABLES, type Manifest, type ManifestFile } from './tables'
 
 /** What an archive may unpack to, bytes, and how many files it may have. */
@@ -15,7 +15,10 @@ const bad = (problem: string, expected: string, file = '') => new InputError(pro
 /** An archive that is open: its manifest, and its files as streams. */
 export interface OpenArchive {
   readonly manifest: Manifest
-  /** A file's contents, checked against size and SHA-256 as they go by. @throws InputError at its end where they differ */
+  /**
+   * A file's contents, checked against size and SHA-256 as they go by.
+   * @throws InputError at its end where they differ
+   */
   readonly contents: (path: string) => AsyncGenerator<Buffer>
   readonly close: () => void
 }
@@ -49,9 +52,9 @@ export async function openArchive(path: string): Promise<OpenArchive> {
           'the file as it was exported',
         )
     }
-    const stray = [...entries.keys()].find(p => p !== MANIFEST && !manifest.files.some(f => f.path === p))
-    if (stray !== undefined) throw bad(`${stray} is not in the archive’s manifest`, 'no other files than it lists')
     const byPath = new Map(manifest.files.map(f => [f.path, f]))
+    const stray = [...entries.keys()].find(p => p !== MANIFEST && !byPath.has(p))
+    if (stray !== undefined) throw bad(`${stray} is not in the archive’s manifest`, 'no other files than it lists')
     return {
       manifest,
       close: () => zip.close(),

@@ -1,11 +1,10 @@
 import Database from 'better-sqlite3'
 import { createHash } from 'node:crypto'
 import { createReadStream } from 'node:fs'
-import { join } from 'node:path'
 import { Readable, Transform } from 'node:stream'
 import Papa from 'papaparse'
 import yazl from 'yazl'
-import type { DataFolder } from '../data-folder'
+import { contentPath, type DataFolder } from '../data-folder'
 import {
   ABOUT,
   ARCHIVE_VERSION,
@@ -41,7 +40,8 @@ function ofDrive(id: string): Filter {
 }
 
 /**
- * The workshop, or one of its drives, as one ZIP of open files, written while it is read: memory does not grow with it. Rows are those of
+ * The workshop, or one of its drives, as one ZIP of open files, written while it is read: memory does not grow with
+ * it. Rows are those of
  * one instant, however long it takes and whatever is entered meanwhile.
  */
 export function writeArchive(
@@ -77,7 +77,7 @@ export function writeArchive(
     for (const { sha } of db.prepare(`select sha from ${table} ${where} order by sha`).iterate(...params) as Iterable<{
       sha: string
     }>)
-      add(`${name}/${sha}`, () => createReadStream(join(folder[name], sha)), false)
+      add(`${name}/${sha}`, () => createReadStream(contentPath(folder[name], sha)), false)
   }
   // Made last, when all that it lists has gone by.
   zip.addReadStreamLazy(MANIFEST, { mtime: new Date(madeAt) }, callback =>

@@ -1,60 +1,6 @@
-import type { Station } from './station'
+import type { Station } from '../station'
 
-/** From alignment to release. */
-export const align: Station = {
-  id: 'align',
-  label: 'Align',
-  purpose: 'Only if evidence says so.',
-  cautions: ['plastic-only'],
-  steps: [
-    {
-      id: 'align.evidence',
-      title: 'Write down the evidence of misalignment',
-      why: 'Both heads off together: sensor or stepper. One head off: that head. A second trusted disk must say the same.',
-      tools: ['two trusted disks'],
-      hands: 15,
-      asks: ['evidence', 'seconddisk'],
-      makes: 'Touching an adjuster.',
-      when: { not: { has: 'servo' } },
-      gate: 'insert-good-disk',
-    },
-    {
-      id: 'align.one',
-      title: 'Move one adjuster at a time, sensor before heads',
-      why: 'Mark where it stands; note where it reads and where it stops; set it in the middle; recheck after tightening, which shifts it.',
-      tools: ['trusted disk', 'pen'],
-      hands: 45,
-      asks: ['evidence'],
-      byHand: true,
-      records: ['note'],
-      makes: 'Reading other drives’ disks.',
-      when: { found: ['evidence.one', 'evidence.both', 'evidence.foreign'] },
-      gate: 'touch-sealed',
-      after: ['align.evidence'],
-    },
-    {
-      id: 'align.sweep',
-      title: 'Time where the sweep starts',
-      why: 'One spiral, no stepping: track zero is where the sweep starts and when data begin after it. Judge it with the speed.',
-      tools: ['recording of the data line'],
-      hands: 10,
-      records: ['note'],
-      makes: 'Prove.',
-      when: { mechanism: ['quick-disk'] },
-      gate: 'insert-disk',
-    },
-    {
-      id: 'align.servo',
-      title: 'Nothing to align here',
-      why: 'Its heads follow the cartridge under servo: if it loses lock, look at the heads and at another cartridge.',
-      tools: [],
-      hands: 2,
-      makes: 'Prove.',
-      when: { has: 'servo' },
-    },
-  ],
-}
-
+/** What may be claimed, and again with the covers on. */
 export const prove: Station = {
   id: 'prove',
   label: 'Prove',
@@ -135,41 +81,6 @@ export const prove: Station = {
       untilGood: true,
       makes: 'Release.',
       after: ['prove.close'],
-    },
-  ],
-}
-
-export const release: Station = {
-  id: 'release',
-  label: 'Release',
-  purpose: 'Say what was shown and what was not.',
-  cautions: [],
-  steps: [
-    {
-      id: 'release.read',
-      title: 'Read the certificate through',
-      why: 'It says only what the log can prove.',
-      tools: [],
-      hands: 5,
-      makes: 'Letting it go.',
-    },
-    {
-      id: 'release.card',
-      title: 'Lever closed, or a transit card in',
-      why: 'A lever left open can warp the head arm on its way and in storage.',
-      tools: ['transit card'],
-      hands: 1,
-      makes: 'The journey home.',
-      when: { has: 'lever' },
-    },
-    {
-      id: 'release.next',
-      title: 'Note what to do next time',
-      why: 'Belt age, oil, the disk it was proved with.',
-      tools: [],
-      hands: 3,
-      records: ['note'],
-      makes: 'The next service.',
     },
   ],
 }

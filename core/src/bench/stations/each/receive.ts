@@ -1,9 +1,6 @@
-import { cleanSteps } from './steps-clean'
-import { lookSteps } from './steps-look'
-import { openSteps } from './steps-open'
-import type { Station } from './station'
+import type { Station } from '../station'
 
-/** The first four stations: before anything is repaired. */
+/** What it is, what it does wrong, and what must be saved first. */
 export const receive: Station = {
   id: 'receive',
   label: 'Receive',
@@ -74,26 +71,4 @@ export const receive: Station = {
       after: ['receive.disk'],
     },
   ],
-}
-
-export const look: Station = {
-  id: 'look',
-  label: 'Look',
-  purpose: 'Everything that can be seen, felt and smelt without power.',
-  cautions: ['tube', 'mains', 'leakage'],
-  steps: lookSteps,
-}
-export const open: Station = {
-  id: 'open',
-  label: 'Open',
-  purpose: 'Take it apart so that somebody else could close it.',
-  cautions: ['tube', 'mains', 'springs', 'pin-falls', 'carrier'],
-  steps: openSteps,
-}
-export const clean: Station = {
-  id: 'clean',
-  label: 'Clean',
-  purpose: 'Clean what is dirty and free what is stuck.',
-  cautions: ['alcohol', 'acid', 'belt-oil'],
-  steps: cleanSteps,
 }

@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import { Archive, ArrowLeft, Braces, CalendarDays, FileDown, Printer, Tag } from 'lucide-vue-next'
-import { OUTCOMES } from '@wobrin/core/observations'
-import { RUNGS, type Certificate, type CertificateMeasurement } from '@wobrin/core/proving'
+import { OUTCOMES } from '@wobrin/core/log'
+import { RUNGS } from '@wobrin/core/proof'
+import type { Certificate, CertificateMeasurement } from '@wobrin/core/release'
 
 const route = useRoute('drives-id-certificate')
-const { data: certificate, error } = await useFetch<Certificate>(`/api/drives/${route.params.id}/certificate`)
+const { data: certificate, error, refresh } = await useFetch<Certificate>(`/api/drives/${route.params.id}/certificate`)
 useHead({ title: () => `Certificate ${certificate.value?.drive.tag ?? ''} · Wobrin` })
 
 const STATES: Readonly<Record<Certificate['state'], string>> = {
@@ -19,6 +20,16 @@ const speeds = computed<[string, CertificateMeasurement | null][]>(() =>
       ]
     : [],
 )
+const workshop = useWorkshop()
+const notices = useNotices()
+const name = ref('')
+/** A certificate carries the workshop’s name: it is asked for where it is first needed. */
+async function nameWorkshop(): Promise<void> {
+  await workshop
+    .save({ ...workshop.settings, name: name.value.trim() })
+    .then(() => refresh())
+    .catch(error_ => notices.problem(problemText(error_)))
+}
 const print = () => window.print()
 </script>
 
@@ -45,11 +56,22 @@ const print = () => window.print()
         ><CalendarDays class="size-4" />Calendar</a
       >
     </div>
+    <form
+      v-if="!certificate.workshop"
+      class="panel p-4 mb-4 flex flex-wrap items-end gap-3 no-print"
+      @submit.prevent="nameWorkshop"
+    >
+      <FormField v-slot="{ id }" label="Name of your workshop" hint="It stands on every certificate." class="grow"
+        ><input :id="id" v-model="name" class="field" autocomplete="organization" maxlength="120"
+      /></FormField>
+      <button class="btn btn-primary mb-6" :disabled="!name.trim()">Save name</button>
+    </form>
     <article class="panel px-8 sm:px-12 py-10 space-y-7 print:border-0 print:p-0">
       <header>
         <p class="flex justify-between hint">
-          <span>{{ certificate.workshop }}</span
-          ><span>{{ longTime(certificate.issuedAt) }}</span>
+          <span>{{ certificate.workshop || 'Workshop without a name' }}</span><span>{{
+            longTime(certificate.issuedAt)
+          }}</span>
         </p>
         <h1 class="text-3xl font-bold mt-4 flex items-center gap-4">Drive {{ certificate.drive.tag }}</h1>
         <p class="text-lg text-muted">
@@ -58,6 +80,9 @@ const print = () => window.print()
               .filter(Boolean)
               .join(' · ')
           }}
+        </p>
+        <p v-if="certificate.drive.simulated" class="mt-3 border-l-5 border-muted bg-tint px-4 py-3">
+          <strong>A simulated drive.</strong> Nothing in here says anything of a real one.
         </p>
         <p class="mt-3">
           <strong>{{ STATES[certificate.state] }}.</strong> {{ certificate.remark }}
@@ -70,8 +95,8 @@ const print = () => window.print()
         </p>
       </header>
       <p v-if="certificate.claim" class="border-l-5 border-leave bg-leave-tint px-4 py-3">
-        <strong>{{ RUNGS[certificate.claim].title }}</strong
-        >, {{ certificate.closedUp ? 'and again with its covers on' : 'proved open, not with its covers on' }}.
+        <strong>{{ RUNGS[certificate.claim].title }}</strong>,
+        {{ certificate.closedUp ? 'tested again with covers on' : 'tested with covers off only' }}.
         <span class="text-muted">{{ RUNGS[certificate.claim].hides }}</span>
       </p>
       <ul v-if="certificate.cautions.length" class="border-l-5 border-stop bg-stop-tint px-4 py-3 space-y-1">
@@ -91,7 +116,7 @@ const print = () => window.print()
         </div>
       </section>
       <section v-if="certificate.found.length">
-        <h2 class="font-bold mb-2">Found, and still so</h2>
+        <h2 class="font-bold mb-2">Faults not corrected</h2>
         <ul class="text-sm">
           <li v-for="f in certificate.found" :key="f.at + f.what" class="flex gap-2.5 border-b border-line py-1.5">
             <CallMark :kind="f.call" :size="15" class="mt-0.5" /><span
@@ -108,9 +133,9 @@ const print = () => window.print()
             <dd v-if="m" class="text-xl font-bold">
               {{ m.value
               }}<span class="flex items-center gap-2 text-sm font-normal mt-1"
-                ><CallMark :kind="m.call" :size="15" decorative />{{ m.callLabel }} · {{ shortTime(m.at)
-                }}<template v-if="m.simulated"> · simulated</template></span
-              >
+                ><CallMark :kind="m.call" :size="15" decorative />{{ m.callLabel }} · {{ shortTime(m.at) }} ·
+                <SourceTag :evidence="{ source: m.source, by: m.by, recording: m.evidence }"
+              /></span>
             </dd>
             <dd v-else class="text-muted">not measured</dd>
           </div>
@@ -135,8 +160,7 @@ const print = () => window.print()
         <h2 class="font-bold mb-2">Disks that it was judged by</h2>
         <ul class="text-sm">
           <li v-for="d in certificate.referenceDisks" :key="d.name" class="border-b border-line py-1.5">
-            <strong>{{ d.name }}</strong
-            >, {{ d.trusted ? 'trusted' : 'not trusted' }}, read {{ shortTime(d.readAt)
+            <strong>{{ d.name }}</strong>, {{ d.trusted ? 'trusted' : 'not trusted' }}, read {{ shortTime(d.readAt)
             }}<span v-for="l in d.chain" :key="l" class="hint block">{{ l }}</span>
           </li>
         </ul>
@@ -149,8 +173,7 @@ const print = () => window.print()
             :key="p.at + p.what"
             class="grid grid-cols-[4.5rem_1fr] gap-2 border-b border-line py-1.5"
           >
-            <span class="hint">{{ shortTime(p.at) }}</span
-            ><span>{{ p.what }}</span>
+            <span class="hint">{{ shortTime(p.at) }}</span><span>{{ p.what }}</span>
           </li>
         </ul>
       </section>
@@ -173,9 +196,12 @@ const print = () => window.print()
                 <CallMark :kind="m.call" :size="14" decorative class="inline mr-1.5 align-[-2px]" />{{ m.callLabel }}
               </td>
               <td class="py-2 hint">
-                <span class="text-ink">{{ m.what }}</span
-                >, {{ m.how
-                }}<span v-if="m.evidence" class="block text-xs">recording {{ m.evidence.slice(0, 16) }}…</span>
+                <span class="text-ink">{{ m.what }}</span>, {{ m.how }}
+                <SourceTag :evidence="{ source: m.source, by: m.by, recording: m.evidence }" class="block" /><span
+                  v-if="m.evidence"
+                  class="block text-xs"
+                  >recording {{ m.evidence.slice(0, 16) }}…</span
+                >
               </td>
             </tr>
           </tbody>
@@ -190,8 +216,7 @@ const print = () => window.print()
             :key="w.at + w.what"
             class="grid grid-cols-[4.5rem_7rem_1fr] gap-2 border-b border-line py-1.5"
           >
-            <span class="hint">{{ shortTime(w.at) }}</span
-            ><span class="text-muted">{{ w.station }}</span
+            <span class="hint">{{ shortTime(w.at) }}</span><span class="text-muted">{{ w.station }}</span
             ><span
               >{{ w.what }}<span v-if="w.detail" class="hint block">{{ w.detail }}</span></span
             >
@@ -207,8 +232,7 @@ const print = () => window.print()
             :key="s.id"
             class="grid grid-cols-[6.5rem_1fr] gap-2 border-b border-line py-1.5"
           >
-            <span>{{ s.on }}</span
-            ><span
+            <span>{{ s.on }}</span><span
               >{{ s.what }}<span class="hint block">{{ s.why }}</span></span
             >
           </li>

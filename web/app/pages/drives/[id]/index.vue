@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { useEventListener, useIntervalFn } from '@vueuse/core'
-import { OUTCOMES, STATION_IDS, type LogEntry, type Outcome } from '@wobrin/core/observations'
-import { STATIONS, type GateState } from '@wobrin/core/procedures'
-import { speedContextOf } from '@wobrin/core/proving'
+import { OUTCOMES, STATION_IDS, type LogEntry, type Outcome, type StationId } from '@wobrin/core/log'
+import { STATIONS, type GateState } from '@wobrin/core/bench/stations'
+import { speedContextOf } from '@wobrin/core/instruments/spindle'
 import type { InstrumentSetup } from '~/composables/useSpeedInstrument'
 import type { NewDrive } from '../../../../shared/drive-facts'
 
@@ -43,6 +43,9 @@ const undone = computed(() =>
     .filter(s => !s.done)
     .map(s => s.step),
 )
+
+/** Stations where values are read off things without a recording. */
+const READ_AT: ReadonlySet<StationId> = new Set(['electronics', 'first-power', 'speed', 'prove'])
 
 const noting = ref(false)
 const waiting = ref<{ what: string; minutes: number } | true | null>(null)
@@ -270,9 +273,8 @@ useShortcuts({
           <AlignVerdict
             v-if="viewed === 'align'"
             class="border-t border-line pt-5 @container"
-            :mechanism="drive.mechanism"
+            :drive="drive"
             :log="store.log"
-            :drive-id="drive.id"
           />
           <DriveReadTests
             v-if="viewed === 'align'"
@@ -292,6 +294,15 @@ useShortcuts({
             :closed="closed"
             @kept="kept"
             @pulleys="keepPulleys"
+          />
+          <ReadingForm
+            v-if="!closed && READ_AT.has(viewed)"
+            :key="`reading ${drive.id} ${viewed}`"
+            class="border-t border-line pt-5"
+            :station="viewed"
+            :drive="drive"
+            :context="drive"
+            @kept="kept"
           />
           <DriveStationNotes
             v-if="viewed !== 'speed'"

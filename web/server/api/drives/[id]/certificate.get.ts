@@ -1,10 +1,13 @@
-import { RUNGS } from '@wobrin/core/proving'
+import { RUNGS } from '@wobrin/core/proof'
 import { certificateDocument } from '../../../services/certificate-pdf'
 import { labelDocument } from '../../../services/drive-label'
 import { makePdf } from '../../../services/pdf'
 import { serviceCalendar } from '../../../services/service-calendar'
 
-/** The certificate as JSON; `?format=pdf` as PDF, `?format=ics` its service dates, `?format=label` a label for the drive. */
+/**
+ * The certificate as JSON; `?format=pdf` as PDF, `?format=ics` its service dates, `?format=label` a label for the
+ * drive.
+ */
 export default api(async (event, { certificates, fonts }) => {
   const certificate = certificates.of(param(event, 'id'), new Date().toISOString())
   const { tag } = certificate.drive

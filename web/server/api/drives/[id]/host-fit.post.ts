@@ -1,8 +1,8 @@
 import { hostFitInputSchema } from '../../../../shared/profiles'
-import { hostFitEntry } from '../../../services/host-fit'
+import { hostFitEntry } from '@wobrin/core/bench/entries'
 
 export default api(async (event, { drives }) => {
   const input = await checkedBody(event, hostFitInputSchema)
-  const { id } = drives.get(param(event, 'id'))
-  return drives.sent(input.id, id) ?? drives.append(hostFitEntry(input, id))
+  const drive = drives.get(param(event, 'id'))
+  return drives.sent(input.id, drive.id) ?? drives.append(hostFitEntry(input, drive))
 })

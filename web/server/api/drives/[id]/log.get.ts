@@ -1,4 +1,4 @@
-import { ParameterError } from '@wobrin/core/errors'
+import { ParameterError } from '@wobrin/core/base/errors'
 
 /** Entries after `?after=`, so that a second tablet sees what the first one said. */
 export default api((event, { drives }) => {

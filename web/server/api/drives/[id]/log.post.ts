@@ -1,5 +1,5 @@
 import { entrySchema } from '../../../../shared/log-input'
-import { composeEntry } from '../../../services/compose-entry'
+import { composeEntry } from '@wobrin/core/bench/entries'
 
 export default api(async (event, { drives, photos }) => {
   const input = await checkedBody(event, entrySchema)

@@ -1,8 +1,8 @@
 import { sumInputSchema } from '../../../../shared/log-input'
-import { sumEntry } from '../../../services/sums'
+import { calculatorEntry } from '@wobrin/core/bench/entries'
 
 export default api(async (event, { drives }) => {
   const input = await checkedBody(event, sumInputSchema)
-  const { id } = drives.get(param(event, 'id'))
-  return drives.sent(input.id, id) ?? drives.append(sumEntry(input, id))
+  const drive = drives.get(param(event, 'id'))
+  return drives.sent(input.id, drive.id) ?? drives.append(calculatorEntry(input, drive))
 })

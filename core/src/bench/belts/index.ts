@@ -1,0 +1,11 @@
+export {
+  beltNeed,
+  orderBelts,
+  rankBelts,
+  serveFromShelf,
+  sistersOf,
+  type BeltNeed,
+  type BeltOrder,
+  type RankedBelt,
+  type ShelfBelt,
+} from './belt-shelf'

@@ -1,0 +1,44 @@
+import { ParameterError } from '../../base/errors'
+import { evidenceBy } from '../../base/observations'
+import { sweepOnLog } from '../../instruments/alignment'
+import type { DriveFacts, LogEntry, NewEntry, SweepEntryData } from '../../log'
+import { alignOrder, beforeSweep } from '../stations'
+import { BY_HOST, measured, type Sent } from './measured'
+
+export interface SweepEntryInput extends Sent {
+  readonly sweep: SweepEntryData
+  /** Whether the positions were read on the simulated drive. */
+  readonly simulated: boolean
+}
+
+/**
+ * An adjuster sweep as a log entry. The estimate is worked out here; what the order of work has to say stands beside
+ * it.
+ * @throws ParameterError where a count cannot be, or cleaning or speed is still to be done
+ */
+export function sweepEntry(
+  input: SweepEntryInput,
+  drive: DriveFacts,
+  log: readonly LogEntry[],
+  trusts: (disk: string) => boolean | null,
+): NewEntry {
+  const { sweep, simulated, remark } = input
+  const { stops, says } = beforeSweep(alignOrder(drive, log, trusts), sweep.adjuster)
+  if (stops.length)
+    throw new ParameterError(
+      `before a sweep: ${stops[0]!.charAt(0).toLowerCase()}${stops[0]!.slice(1).replace(/\.$/, '')}`,
+      'clean heads and the right speed first; the sweep is still on the page',
+      { field: 'order' },
+    )
+  const { title, call, observations } = sweepOnLog(sweep, drive.mechanism)
+  const margins = sweep.rows.some(r => r.lower.margin !== undefined)
+  return measured(drive, input, {
+    station: 'align',
+    title,
+    detail: [remark, ...says].filter(Boolean).join(' '),
+    call,
+    observations,
+    evidence: simulated ? evidenceBy('simulated') : margins ? evidenceBy('recording', 'Adjuster sweep') : BY_HOST,
+    data: sweep,
+  })
+}

@@ -1,0 +1,170 @@
+import { ADJUSTER_NAMES, ADJUSTER_PLACES, type AdjusterId } from '../../drives'
+import { mayTouch, type SurfaceEvidence, type TouchCase, type TouchVerdict } from '../../instruments/alignment'
+import { evidenceWords } from '../../base/observations'
+import { findingsAmong } from '../../findings'
+import { lastSpeed, supportingEntries, type DriveFacts, type LogEntry, type SweepEntryData } from '../../log'
+
+/** One thing of the order of work at Align. */
+export interface OrderItem {
+  readonly id: 'clean' | 'speed' | 'disk' | 'evidence' | 'sweep' | 'recheck' | 'seal'
+  readonly title: string
+  readonly done: boolean
+  /** What the log says of it, a sentence. */
+  readonly says: string
+}
+
+export interface AlignOrder {
+  readonly items: readonly OrderItem[]
+  readonly verdict: TouchVerdict
+  readonly touch: TouchCase
+  readonly sweeps: readonly { readonly entry: LogEntry; readonly data: SweepEntryData }[]
+}
+
+/** A weaker source is named behind what it says. */
+const sourceOf = (e: LogEntry) =>
+  e.evidence && e.evidence.source !== 'recording' ? ` (${evidenceWords(e.evidence)})` : ''
+
+/** Adjusters that have a seal of their own. */
+const SEALED = ['sensor', 'stepper', 'lower', 'upper'] as const
+
+/** A surface from a read test on the log. */
+export function surfaceOf(entry: LogEntry): SurfaceEvidence | null {
+  return entry.data?.type === 'read-test' ? { bars: entry.data.bars, ...entry.data.surface } : null
+}
+
+/** Everything of a log that the order of work looks at. */
+function read(drive: Pick<DriveFacts, 'mechanism' | 'simulated'>, log: readonly LogEntry[]) {
+  const standing = supportingEntries(log, drive)
+  const findings = findingsAmong(standing)
+  const tests = standing.filter(e => e.data?.type === 'read-test')
+  const surface = tests.at(-1)
+  return {
+    findings,
+    tests,
+    surface,
+    data: surface?.data?.type === 'read-test' ? surface.data : null,
+    found: (question: string) => findings.findLast(f => f.question.id === question),
+    speed: lastSpeed(standing)?.entry,
+    sweeps: standing.flatMap(entry => (entry.data?.type === 'sweep' ? [{ entry, data: entry.data }] : [])),
+  }
+}
+type Read = ReturnType<typeof read>
+
+/** Whether a trusted drive wrote the disk that was read last; null where nobody knows. */
+function isTrusted({ data }: Read, trusts: (disk: string) => boolean | null): boolean | null {
+  if (data === null) return null
+  if (data.disk) return trusts(data.disk)
+  return data.simulated || data.read?.trusted ? true : null
+}
+
+/** What the seals of the adjusters were seen to be. */
+function sealsOf({ findings }: Read): TouchCase['lacquer'] {
+  const state = (adjuster: (typeof SEALED)[number]) => {
+    const place = ADJUSTER_PLACES[adjuster]
+    const f = findings.findLast(x => x.question.id === 'lacquer' && (x.place === place || x.place === null))
+    if (!f) return null
+    return f.finding.id === 'lacquer.broken' ? 'broken' : f.finding.id === 'lacquer.never' ? 'never' : 'whole'
+  }
+  return Object.fromEntries(SEALED.flatMap(a => (state(a) ? [[a, state(a)]] : [])))
+}
+
+/** What a second disk said: told by hand, or another disk of the shelf that read alike. */
+function secondDiskOf({ data, tests, surface, found }: Read): TouchCase['secondDisk'] {
+  const said = found('seconddisk')?.finding.id
+  const alike = (t: LogEntry) =>
+    t !== surface &&
+    t.data?.type === 'read-test' &&
+    Boolean(t.data.disk) &&
+    data?.disk !== t.data.disk &&
+    t.call?.kind === surface?.call?.kind
+  if (said === 'seconddisk.same' || (data?.disk && tests.some(alike))) return 'same'
+  return said === 'seconddisk.good' ? 'reads' : null
+}
+
+const diskSays = (surface: LogEntry | undefined, trusted: boolean | null) => {
+  if (!surface) return 'No surface is on the log.'
+  return trusted ? 'Written by a drive that was proved.' : 'Nobody proved who wrote the disk that was read.'
+}
+
+const sweepSays = (last: Read['sweeps'][number] | undefined) => {
+  if (!last) return 'Nothing was moved.'
+  const name = ADJUSTER_NAMES[last.data.adjuster]
+  return last.data.setTo === null ? `The ${name} was swept, and not set yet.` : `The ${name} was set.`
+}
+
+/**
+ * The order of work at Align, read from a drive's log: clean and speed first, then evidence on a trusted disk, the
+ * sensor before heads, one adjuster at a time, outer, middle and inner after tightening, then the seal. It says; it
+ * does not forbid.
+ * @param trusts whether a reference disk of the shelf is trusted; null where it is none of them
+ */
+export function alignOrder(
+  drive: Pick<DriveFacts, 'mechanism' | 'simulated'>,
+  log: readonly LogEntry[],
+  trusts: (disk: string) => boolean | null = () => null,
+): AlignOrder {
+  const r = read(drive, log)
+  const { surface, speed, sweeps } = r
+  const trusted = isTrusted(r, trusts)
+  const clean = r.found('headclean')
+  const touch: TouchCase = {
+    mechanism: drive.mechanism,
+    surface: surface ? surfaceOf(surface) : null,
+    speed: speed?.call?.kind ?? null,
+    trustedDisk: trusted,
+    clean: clean?.finding.call === 'leave',
+    lacquer: sealsOf(r),
+    secondDisk: secondDiskOf(r),
+  }
+  const verdict = mayTouch(touch)
+  const last = sweeps.at(-1)
+  const sealed = r.findings.some(
+    f =>
+      last !== undefined &&
+      f.finding.id === 'lacquer.renewed' &&
+      f.place === ADJUSTER_PLACES[last.data.adjuster] &&
+      f.entry.seq > last.entry.seq,
+  )
+  const cleanSays = clean ? `A swab came away ${clean.finding.label.toLowerCase()}.` : 'The heads were not cleaned yet.'
+  const speedSays = speed
+    ? `Its latest reading says: ${speed.call?.reasons[0] ?? speed.title}${sourceOf(speed)}`
+    : 'The speed was not measured.'
+  const swept = last !== undefined && last.data.setTo !== null
+  const rechecked = last !== undefined && last.data.recheck !== null && last.entry.call?.kind === 'leave'
+  const recheckSays = last?.data.recheck ? (last.entry.call?.reasons[0] ?? '') : 'Not read since.'
+  const sealSays = sealed ? 'A drop of lacquer shows that it was set.' : 'Not sealed.'
+  const items: OrderItem[] = [
+    { id: 'clean', title: 'Heads clean', done: touch.clean, says: cleanSays },
+    { id: 'speed', title: 'Speed right', done: touch.speed === 'leave', says: speedSays },
+    { id: 'disk', title: 'A trusted disk read', done: trusted === true, says: diskSays(surface, trusted) },
+    { id: 'evidence', title: 'Evidence', done: verdict.call.kind === 'nudge', says: verdict.call.reasons[0]! },
+    { id: 'sweep', title: 'One adjuster swept and set', done: swept, says: sweepSays(last) },
+    { id: 'recheck', title: 'Tightened; outer, middle, inner', done: rechecked, says: recheckSays },
+    { id: 'seal', title: 'Sealed anew', done: sealed, says: sealSays },
+  ]
+  return { items, verdict, touch, sweeps }
+}
+
+/**
+ * What has to be done before an adjuster is swept on a drive; each a sentence. The first two stop a sweep, the rest
+ * are said.
+ */
+export function beforeSweep(
+  order: AlignOrder,
+  adjuster: AdjusterId,
+): { readonly stops: readonly string[]; readonly says: readonly string[] } {
+  const item = (id: OrderItem['id']) => order.items.find(i => i.id === id)!
+  const stops = (['clean', 'speed'] as const).filter(id => !item(id).done).map(id => item(id).says)
+  const open = order.sweeps.at(-1)
+  const says: string[] = []
+  if (open && open.data.setTo === null && open.data.adjuster !== adjuster)
+    says.push(`One adjuster at a time: the sweep of the ${ADJUSTER_NAMES[open.data.adjuster]} was not finished.`)
+  if ((adjuster === 'upper' || adjuster === 'lower') && order.verdict.adjuster === 'sensor')
+    says.push('The sensor before the heads: home itself is off.')
+  if (order.verdict.call.kind === 'leave') says.push(`The evidence says to leave it: ${order.verdict.call.reasons[0]}`)
+  else if (order.verdict.adjuster && order.verdict.adjuster !== adjuster && adjuster !== 'tab')
+    says.push(`The evidence points to the ${ADJUSTER_NAMES[order.verdict.adjuster]}, not to this.`)
+  if (order.touch.lacquer[adjuster as 'sensor'] === 'whole') says.push('Its lacquer is whole: nobody moved it.')
+  if (!item('disk').done) says.push(item('disk').says)
+  return { stops, says }
+}

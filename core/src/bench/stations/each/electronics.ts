@@ -1,0 +1,61 @@
+import type { Station } from '../station'
+
+/** Supply, sensors, switches, capacitors, logic. */
+export const electronics: Station = {
+  id: 'electronics',
+  label: 'Electronics',
+  purpose: 'Supply, sensors, switches, capacitors, wiring.',
+  cautions: ['mains', 'solder', 'infrared'],
+  steps: [
+    {
+      id: 'electronics.supply',
+      title: 'Prove each supply wire',
+      why: 'Wire colours prove nothing: measure each, then ring out from the plug to a logic chip’s supply pins.',
+      tools: ['multimeter'],
+      hands: 10,
+      asks: ['supply'],
+      untilGood: true,
+      makes: 'First power.',
+      cautions: ['mains'],
+    },
+    {
+      id: 'electronics.sensors',
+      title: 'Check the optical sensors',
+      why: 'The LED drops 1.1 to 1.3 V and glows in a camera in the dark; in circuit the detector sits near 0.1 to 0.2 V lit and near 5 V shaded.',
+      tools: ['multimeter', 'camera'],
+      hands: 15,
+      records: ['note'],
+      makes: 'Index and track zero.',
+      cautions: ['infrared'],
+    },
+    {
+      id: 'electronics.own',
+      title: 'Check reset, clock and address lines',
+      why: 'It fails like a small computer: stuck reset, dead clock, an open address line, a stuck bus line.',
+      tools: ['logic probe'],
+      hands: 20,
+      records: ['note'],
+      makes: 'A drive that answers its host.',
+      when: { has: 'own-processor' },
+    },
+    {
+      id: 'electronics.straps',
+      title: 'Set the straps for the host',
+      why: 'Drive select, ready or disk change on the pin the host expects, motor control, density; compare with the as-found table.',
+      tools: ['straps'],
+      hands: 5,
+      records: ['note'],
+      makes: 'A host that sees it.',
+    },
+    {
+      id: 'electronics.hard',
+      title: 'See what counts the sector holes',
+      why: 'Hard-sectored: the host or a board in between parts index and sector pulses.',
+      tools: ['hard-sectored disk'],
+      hands: 5,
+      records: ['note'],
+      makes: 'Judging its index.',
+      when: { has: 'hard-sectored' },
+    },
+  ],
+}

@@ -1,0 +1,63 @@
+import type { Station } from '../station'
+
+/** The spindle, with a disk in. */
+export const speed: Station = {
+  id: 'speed',
+  label: 'Speed',
+  purpose: 'Is the spindle’s speed right and steady?',
+  cautions: ['spinning', 'belt-oil', 'plastic-only'],
+  steps: [
+    {
+      id: 'speed.warm',
+      title: 'Warm up two minutes, disk in',
+      why: 'A cold motor creeps, and a disk loads the spindle as it will be loaded. A sacrificial one will do.',
+      tools: ['sacrificial disk'],
+      hands: 2,
+      makes: 'A reading that holds.',
+      gate: 'insert-disk',
+    },
+    {
+      id: 'speed.capture',
+      title: 'Measure thirty turns or more',
+      why: 'From the index line with a logic analyser, or any pickup into a sound card.',
+      tools: ['logic analyser or pickup'],
+      hands: 5,
+      records: ['speed'],
+      makes: 'The call.',
+      after: ['speed.warm'],
+    },
+    {
+      id: 'speed.trim',
+      title: 'Trim only if the call says so',
+      why: 'Plastic screwdriver, tiny moves, no weight on it: some trimmers break loose from the board.',
+      tools: ['plastic screwdriver'],
+      hands: 5,
+      records: ['speed'],
+      makes: 'The right speed.',
+      when: { not: { has: 'servo' } },
+      after: ['speed.capture'],
+      cautions: ['plastic-only'],
+    },
+    {
+      id: 'speed.again',
+      title: 'Measure again after five minutes',
+      why: 'Warm, closed up as far as it goes, with the same disk.',
+      tools: [],
+      hands: 5,
+      wait: 5,
+      records: ['speed'],
+      makes: 'A speed that stays.',
+      after: ['speed.trim', 'speed.capture'],
+    },
+    {
+      id: 'speed.seal',
+      title: 'Seal the trimmer',
+      why: 'A drop of lacquer shows the next person that it was set, not guessed.',
+      tools: ['lacquer'],
+      hands: 2,
+      makes: 'Leaving it alone.',
+      when: { not: { has: 'servo' } },
+      after: ['speed.again'],
+    },
+  ],
+}

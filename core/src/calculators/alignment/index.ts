@@ -1,0 +1,16 @@
+export { azimuthOf, azimuthCalculator } from './azimuth-calculator'
+export { flagCalculator, slotUncertainty, switchesAt } from './flag-calculator'
+export { homeMisses, homeCalculator } from './home-calculator'
+export { indexBurstCalculator } from './index-burst-calculator'
+export { lobeOffset, lobeReach, lobesCalculator } from './lobes-calculator'
+export { READING_UNITS, offsetCalculator, offsetUm } from './offset-calculator'
+export {
+  halfWindowUm,
+  hasOffsetCost,
+  offsetCost,
+  usualHalfWindowUm,
+  type OffsetCost,
+  type Standing,
+} from './offset-cost'
+export { quickStartCalculator, turnsIn } from './quick-start-calculator'
+export { tabCalculator, tripsSooner } from './tab-calculator'

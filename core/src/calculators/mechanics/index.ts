@@ -1,0 +1,15 @@
+export {
+  STRETCH,
+  beltLayout,
+  beltRates,
+  beltCalculator,
+  insideLength,
+  isMaterial,
+  beltStretch,
+  lengthRange,
+  type BeltMaterial,
+} from './belt-calculator'
+export { beltPath, type BeltPath, type PathPulley } from './belt-path'
+export { gearModule, gearCalculator } from './gear-calculator'
+export { motorCalculator } from './motor-calculator'
+export { optionsCalculator, repairOptions } from './options-calculator'

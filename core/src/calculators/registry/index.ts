@@ -1,0 +1,1 @@
+export { CALCULATORS, findCalculator, calculatorGroups } from './calculators'

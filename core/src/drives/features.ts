@@ -1,0 +1,27 @@
+import { byMechanism, findMechanism } from './catalogue'
+import { NO_FEATURES, type Features, type FeatureTag } from './feature-range'
+import type { MechanismId } from './types'
+
+/** What each class can have. */
+export const FEATURE_RANGES = byMechanism(m => m.features)
+
+/**
+ * Everything that a drive may have: what was said of it, and where nothing was said all that its class can have. A
+ * step for belts is thus shown until somebody has seen that there is none. Hard sectors and picture tubes are taken
+ * to be absent until said, for they are rare and plain to see.
+ */
+export function possibleFeatures(mechanism: MechanismId, said: Features = NO_FEATURES): Set<FeatureTag> {
+  const { features: range, tags: always } = findMechanism(mechanism)
+  const tags = new Set<FeatureTag>(always)
+  const add = <T>(value: T | null, all: readonly T[], tag: (v: T) => FeatureTag) => {
+    for (const v of value === null ? all : [value]) tags.add(tag(v))
+  }
+  add(said.spindle, range.spindle, v => v)
+  add(said.carriage, range.carriage, v => v)
+  add(said.heads, range.heads, v => (v === 1 ? 'one-head' : 'two-heads'))
+  add(said.loading, range.loading, v => v)
+  if (said.ownProcessor ?? range.ownProcessor[0]) tags.add('own-processor')
+  if (said.hardSectored) tags.add('hard-sectored')
+  if (said.pictureTube) tags.add('picture-tube')
+  return tags
+}

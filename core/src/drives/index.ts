@@ -1,0 +1,26 @@
+export { ADJUSTER_IDS, ADJUSTER_NAMES, ADJUSTER_PLACES, SCALES, type AdjusterId, type ScaleId } from './adjusters'
+export { ALIGNMENT_LIMITS } from './alignment-limits'
+export { type AlignmentLimits } from './limits'
+export { anatomyOf, type Anatomy, type AnatomyPart, type Shape } from './anatomy'
+export { MECHANISMS, byMechanism, findMechanism, isMechanismId } from './catalogue'
+export { FEATURE_RANGES, possibleFeatures } from './features'
+export { FEATURE_TAGS, NO_FEATURES, type FeatureRange, type FeatureTag, type Features } from './feature-range'
+export { fluxPerRadian, innermostFluxPerInch, trackRadiusMm } from './flux-density'
+export { LAYOUTS, layoutsOf, type Layout } from './layouts'
+export { commonPractice, describeSource, fromMemory, sourced, standard, type Source, type Sourced } from './provenance'
+export { openBeltLength, turningParts, type Pulleys, type TurningPart } from './pulleys'
+export { RECORDING_GEOMETRY, SOUND_NOISE, pitchUm, radiusMm } from './recording-geometry'
+export { type RecordingGeometry } from './recording'
+export { nearestNominal, speedBands, type SpeedBand } from './speed-bands'
+export {
+  MECHANISM_IDS,
+  type Geometry,
+  type Mechanism,
+  type MechanismId,
+  type OwnPart,
+  type RecordingFormat,
+  type SpeedLimits,
+  type SpindleDrive,
+  type TrimmerPresence,
+} from './types'
+export { ZONES, type Zone } from './zones'

@@ -1,0 +1,36 @@
+import { fromMemory, sourced } from './provenance'
+import { recordingOf } from './recording'
+import { GIMBAL, limitsOf } from './limits'
+import type { Mechanism } from './types'
+import { threeHalfInch } from './three-half-inch'
+
+export const threeHalfInchEject: Mechanism = {
+  ...threeHalfInch,
+  id: '3.5in-eject',
+  label: '3.5-inch, motorised eject',
+  special: 'A gearbox and a small motor lift the disk out; teeth strip, tabs loosen, motors weaken.',
+  speed: {
+    ...threeHalfInch.speed,
+    nominal: [sourced(300, 'r/min', fromMemory)],
+    trimmerNote:
+      'Crystal-locked. Some of these drives change speed by zone: park the head on one cylinder while measuring, ' +
+      'and give the nominal for that zone.',
+  },
+  family: '3.5-inch',
+  features: {
+    spindle: ['direct'],
+    carriage: ['screw'],
+    heads: [2, 1],
+    loading: ['push-in'],
+    ownProcessor: [false],
+    hardSectored: [false],
+    pictureTube: [false, true],
+  },
+  tags: ['motorised-eject'],
+  frame: { w: 102, d: 152, disk: 86, shell: [90, 94], spindleY: 58, drive: 'direct', carriage: 'lead screw' },
+  layouts: ['mfm-80x2x9', 'mfm-80x2x18'],
+  recording: recordingOf(115, 3.1),
+  alignment: limitsOf(15, 30, 0, 400, 9, GIMBAL),
+  parts: ['carriage', 'index', 'zero', 'arm'],
+  chance: sourced(0.65, '', fromMemory),
+}

@@ -1,1 +1,0 @@
-export { findSum, sumGroups, SUMS } from './sums'

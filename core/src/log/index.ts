@@ -1,0 +1,36 @@
+export { NO_ACCOUNT, type Account } from './account'
+export { AS_FOUND_KINDS, type AsFoundItem, type AsFoundKind } from './as-found-item'
+export type { DriveFacts } from './drive-facts'
+export type {
+  Breakage,
+  CountedPlace,
+  CountedSectors,
+  EntryData,
+  PartLeft,
+  ReadTestEntryData,
+  ReadingEntryData,
+  ReleaseEntryData,
+  SpeedEntryData,
+  StepEntryData,
+  SurfaceBar,
+  SurfaceFacts,
+  SurfaceSwing,
+  SweepCount,
+  SweepEntryData,
+  WriteTestResult,
+  ZoneRead,
+} from './entry-data'
+export {
+  STATION_IDS,
+  standingEntries,
+  supportingEntries,
+  supports,
+  type EntryKind,
+  type LogEntry,
+  type NewEntry,
+  type StationId,
+} from './log-entry'
+export { SPEED_KEY, lastSpeed, speedOf, speedsAmong, type SpeedOnLog } from './speed-on-log'
+export { surfaceTotals, type SurfaceTotals } from './surface-totals'
+export { upgradeEntry, type EarlierEntry } from './upgrade-entry'
+export { OUTCOMES, type Outcome } from './outcome'

@@ -1,0 +1,11 @@
+export { buildCertificate } from './certificate'
+export {
+  CERTIFICATE_SCHEMA,
+  CERTIFICATE_VERSION,
+  type Certificate,
+  type CertificateMeasurement,
+  type DiskWord,
+} from './certificate-form'
+export { checkCertificate, type CheckedCertificate } from './check-certificate'
+export { nextService, type ServiceDate } from './next-service'
+export { logHead, sealOf, type LogHead } from './seal'

@@ -1,0 +1,5 @@
+export { fluxOf, type FluxTimes } from './flux'
+export { PHASE_BINS, TimingMeter } from './measure'
+export { nearestCells } from './nearest-cell'
+export { SeparatorRoom, separate, type Separated, type SeparatorOptions } from './separator'
+export { edgesFromFlux, fluxFromEdges, fluxWithin } from './track-from-edges'

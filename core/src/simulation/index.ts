@@ -1,7 +1,0 @@
-export * from './drive'
-export { QuickGauss } from './gauss'
-export { Random } from './random'
-export { SCENARIOS, SIMULATED_PULLEYS, type Scenario } from './scenarios'
-export { SimulatedPickup, type PickupOptions } from './simulated-pickup'
-export { SpindleModel, type Ripple, type SpindleModelOptions } from './spindle-model'
-export { alignmentEnvelope, scopeTrace, scopeWav, SOUND_ALIGNMENT, type AlignmentTrack } from './alignment-disk'

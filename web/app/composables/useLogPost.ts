@@ -1,0 +1,20 @@
+import { FetchError } from 'ofetch'
+import type { LogEntry } from '@wobrin/core/log'
+import { LogPoster } from '../utils/log-poster'
+
+const poster = new LogPoster({
+  send: (path, body) => $fetch<LogEntry>(path, { method: 'POST', body, retry: 2 }),
+  refused: error => error instanceof FetchError && Boolean(error.status),
+  now: () => Date.now(),
+  newId: () => crypto.randomUUID(),
+})
+
+/**
+ * The one way to put an entry on a drive's log.
+ * @returns `post(driveId, what, fields)`, where `what` is the last part of its route, such as `log` or `speed`
+ */
+export function useLogPost() {
+  const post = (driveId: string, what: string, fields: Readonly<Record<string, unknown>>): Promise<LogEntry> =>
+    poster.post(`/api/drives/${driveId}/${what}`, fields)
+  return { post }
+}

@@ -1,0 +1,2 @@
+ALTER TABLE `drives` ADD `simulated` integer DEFAULT false NOT NULL;--> statement-breakpoint
+ALTER TABLE `log_entries` ADD `evidence` text;
