@@ -1,7 +1,7 @@
 import { defineCommand } from 'citty'
 import { InputError } from '@wobrin/core/base/errors'
 import { CALLS } from '@wobrin/core/base/observations'
-import { checkCertificate } from '@wobrin/core/release'
+import { certificateSources, checkCertificate } from '@wobrin/core/release'
 import { readText } from './read-text'
 
 export const check = defineCommand({
@@ -19,7 +19,7 @@ export const check = defineCommand({
       throw new InputError('the file is no JSON', 'the JSON file of a certificate', { file: args.file })
     }
     const { state, call, tag } = checkCertificate(json)
-    if (args.json) console.log(JSON.stringify({ state, tag, call }, null, 2))
+    if (args.json) console.log(JSON.stringify({ state, tag, call, sources: certificateSources(json) }, null, 2))
     else console.log(`${CALLS[call.kind].label}: ${[...call.reasons, call.next].join(' ')}`)
   },
 })

@@ -1,3 +1,4 @@
+import { createHash } from 'node:crypto'
 import { readFile } from 'node:fs/promises'
 import { defineCommand } from 'citty'
 import { PATTERNS, readScope, type Pattern } from '@wobrin/core/instruments/alignment'
@@ -28,8 +29,13 @@ export const scope = defineCommand({
     })
     const wave = readWaveform(bytes, args.file)
     const { says, turns, values, humps, pattern } = readScope(wave, args.pattern as Pattern)
+    const evidence = {
+      source: 'recording',
+      by: 'Alignment disk on the scope',
+      recording: createHash('sha256').update(bytes).digest('hex'),
+    }
     if (args.json) {
-      console.log(JSON.stringify({ pattern, turns, values, humps, notices: wave.notices }, null, 2))
+      console.log(JSON.stringify({ pattern, turns, values, humps, notices: wave.notices, evidence }, null, 2))
       return
     }
     for (const n of wave.notices) console.log(n)

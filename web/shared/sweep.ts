@@ -1,5 +1,6 @@
 import { array, boolean, number, object, string, tuple, type InferType } from 'yup'
 import { ADJUSTER_IDS, SCALES, ZONES } from '@wobrin/core/drives'
+import { SOURCE_IDS } from '@wobrin/core/base/observations'
 import { instant, uuid } from './log-input'
 
 const counted = () =>
@@ -40,6 +41,9 @@ export const sweepInputSchema = object({
       lower: counted().required(),
       upper: counted().nullable().default(null),
       struck: boolean().default(false),
+      source: string()
+        .oneOf([...SOURCE_IDS])
+        .default('host'),
     }).noUnknown(),
   )
     .min(1, 'Nothing was tried yet.')

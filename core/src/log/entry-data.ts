@@ -1,3 +1,4 @@
+import type { SourceId } from '../base/observations'
 import type { AdjusterId, Zone } from '../drives'
 import type { Cable, DriveProfile, HostProfile } from '../drives/hosts'
 import type { AsFoundItem } from './as-found-item'
@@ -137,6 +138,8 @@ export interface SweepEntryData {
     readonly lower: SweepCount
     readonly upper: SweepCount | null
     readonly struck: boolean
+    /** Where its counts come from; the source of the whole entry where nothing is said. */
+    readonly source?: SourceId
   }[]
   /** Where it was set; null where it was not. */
   readonly setTo: number | null

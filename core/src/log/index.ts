@@ -31,6 +31,7 @@ export {
   type StationId,
 } from './log-entry'
 export { SPEED_KEY, lastSpeed, speedOf, speedsAmong, type SpeedOnLog } from './speed-on-log'
+export { countedEverywhere, surfaceState, type PlaceOnLog, type SurfaceState } from './surface-state'
 export { surfaceTotals, type SurfaceTotals } from './surface-totals'
 export { upgradeEntry, type EarlierEntry } from './upgrade-entry'
 export { OUTCOMES, type Outcome } from './outcome'

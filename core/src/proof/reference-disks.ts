@@ -64,6 +64,8 @@ export interface DiskStanding {
   /** When it was last verified on the drive that wrote it; null where that was not said. */
   readonly verified: string | null
   readonly uses: number
+  /** Where its readings come from, each source once. */
+  readonly sources: readonly SourceId[]
   readonly first: number | null
   readonly latest: number | null
   readonly call: Call
@@ -115,7 +117,8 @@ export function standingOf(
       .map(e => e.at)
       .sort()
       .at(-1) ?? null
-  return { disk, chain, rests, trusted, retired, verified, uses: own.length, first, latest, call: callOf() }
+  const sources = [...new Set(own.map(r => r.source))]
+  return { disk, chain, rests, trusted, retired, verified, uses: own.length, sources, first, latest, call: callOf() }
 
   function callOf(): Call {
     const percent = (x: number) => `${Math.round(x * 100)} %`

@@ -1,10 +1,17 @@
-import type { Call } from '../base/observations'
+import { SOURCE_IDS, type Call, type SourceId } from '../base/observations'
 import type { LogEntry } from '../log'
 import { CERTIFICATE_VERSION, type Certificate } from './certificate-form'
 import { logHead, sealOf } from './seal'
 
 /** From this version on every measurement has its source, and the log is sealed with it. */
 const FIRST_WITH_SOURCES = 3
+
+/** Sources of the measurements of a certificate, each once; none where it is no certificate or an older one. */
+export function certificateSources(json: unknown): SourceId[] {
+  const list = (json as Partial<Certificate> | null)?.measurements
+  const sources = Array.isArray(list) ? list.map(m => m?.source) : []
+  return SOURCE_IDS.filter(s => sources.includes(s))
+}
 
 export interface CheckedCertificate {
   readonly state: 'whole' | 'changed' | 'log differs' | 'no certificate' | 'newer'

@@ -6,6 +6,6 @@ export {
   type CertificateMeasurement,
   type DiskWord,
 } from './certificate-form'
-export { checkCertificate, type CheckedCertificate } from './check-certificate'
+export { certificateSources, checkCertificate, type CheckedCertificate } from './check-certificate'
 export { nextService, type ServiceDate } from './next-service'
 export { logHead, sealOf, type LogHead } from './seal'

@@ -1,3 +1,4 @@
+import type { SourceId } from '@wobrin/core/base/observations'
 import { ADJUSTER_NAMES, type AdjusterId, type MechanismId } from '@wobrin/core/drives'
 import {
   contextOf,
@@ -18,6 +19,7 @@ export interface SweepRow {
   readonly lower: Counted
   readonly upper: Counted | null
   readonly struck: boolean
+  readonly source: SourceId
 }
 
 /** A number as a person types it; NaN where it is none. */
@@ -83,12 +85,9 @@ export function useSweep(mechanism: Ref<MechanismId>) {
   /** What counts now: the look after tightening, else the sweep. */
   const call = computed(() => checked.value?.call ?? result.value?.call ?? null)
 
-  function add(p: SweepPosition): void {
+  function add(p: SweepPosition, source: SourceId): void {
     problem.value = null
-    rows.value = [
-      ...rows.value,
-      { id: ++made, position: p.position, side: p.side ?? 'below', lower: p.lower, upper: p.upper, struck: false },
-    ]
+    rows.value = [...rows.value, { id: ++made, ...p, side: p.side ?? 'below', struck: false, source }]
     setTo.value = null
     recheck.value = null
   }

@@ -1,5 +1,5 @@
 import { ParameterError } from '../../base/errors'
-import { evidenceBy } from '../../base/observations'
+import { evidenceBy, type Evidence } from '../../base/observations'
 import { sweepOnLog } from '../../instruments/alignment'
 import type { DriveFacts, LogEntry, NewEntry, SweepEntryData } from '../../log'
 import { alignOrder, beforeSweep } from '../stations'
@@ -31,14 +31,22 @@ export function sweepEntry(
       { field: 'order' },
     )
   const { title, call, observations } = sweepOnLog(sweep, drive.mechanism)
-  const margins = sweep.rows.some(r => r.lower.margin !== undefined)
   return measured(drive, input, {
     station: 'align',
     title,
     detail: [remark, ...says].filter(Boolean).join(' '),
     call,
     observations,
-    evidence: simulated ? evidenceBy('simulated') : margins ? evidenceBy('recording', 'Adjuster sweep') : BY_HOST,
+    evidence: simulated ? evidenceBy('simulated') : evidenceOf(sweep),
     data: sweep,
   })
+}
+
+/** One source for all of a sweep: a count is weaker than a recording, and one count makes the whole as weak. */
+function evidenceOf({ rows }: SweepEntryData): Evidence {
+  const sources = rows
+    .filter(r => !r.struck)
+    .map(r => r.source ?? (r.lower.margin === undefined ? 'host' : 'recording'))
+  if (sources.includes('simulated')) return evidenceBy('simulated')
+  return sources.every(s => s === 'recording') ? evidenceBy('recording', 'Adjuster sweep') : BY_HOST
 }

@@ -2,7 +2,15 @@ import { ADJUSTER_NAMES, ADJUSTER_PLACES, type AdjusterId } from '../../drives'
 import { mayTouch, type SurfaceEvidence, type TouchCase, type TouchVerdict } from '../../instruments/alignment'
 import { evidenceWords } from '../../base/observations'
 import { findingsAmong } from '../../findings'
-import { lastSpeed, supportingEntries, type DriveFacts, type LogEntry, type SweepEntryData } from '../../log'
+import {
+  lastSpeed,
+  supportingEntries,
+  surfaceState,
+  type DriveFacts,
+  type LogEntry,
+  type SurfaceState,
+  type SweepEntryData,
+} from '../../log'
 
 /** One thing of the order of work at Align. */
 export interface OrderItem {
@@ -27,9 +35,10 @@ const sourceOf = (e: LogEntry) =>
 /** Adjusters that have a seal of their own. */
 const SEALED = ['sensor', 'stepper', 'lower', 'upper'] as const
 
-/** A surface from a read test on the log. */
-export function surfaceOf(entry: LogEntry): SurfaceEvidence | null {
-  return entry.data?.type === 'read-test' ? { bars: entry.data.bars, ...entry.data.surface } : null
+/** What the log says of how a disk reads: its last read test, and places that were counted since. */
+export function surfaceEvidence({ test, counts }: SurfaceState): SurfaceEvidence | null {
+  const data = test?.data?.type === 'read-test' ? test.data : null
+  return data || counts.length ? { bars: data?.bars ?? [], ...data?.surface, counts } : null
 }
 
 /** Everything of a log that the order of work looks at. */
@@ -37,8 +46,10 @@ function read(drive: Pick<DriveFacts, 'mechanism' | 'simulated'>, log: readonly 
   const standing = supportingEntries(log, drive)
   const findings = findingsAmong(standing)
   const tests = standing.filter(e => e.data?.type === 'read-test')
-  const surface = tests.at(-1)
+  const state = surfaceState(standing)
+  const surface = state.test ?? undefined
   return {
+    state,
     findings,
     tests,
     surface,
@@ -51,10 +62,12 @@ function read(drive: Pick<DriveFacts, 'mechanism' | 'simulated'>, log: readonly 
 type Read = ReturnType<typeof read>
 
 /** Whether a trusted drive wrote the disk that was read last; null where nobody knows. */
-function isTrusted({ data }: Read, trusts: (disk: string) => boolean | null): boolean | null {
-  if (data === null) return null
-  if (data.disk) return trusts(data.disk)
-  return data.simulated || data.read?.trusted ? true : null
+function isTrusted({ data, state }: Read, trusts: (disk: string) => boolean | null): boolean | null {
+  const said = state.counts.map(c => (c.disk ? trusts(c.disk) : null))
+  if (data) said.push(data.disk ? trusts(data.disk) : data.simulated || data.read?.trusted ? true : null)
+  // One disk that nobody vouches for leaves the whole in doubt.
+  if (said.length === 0 || said.includes(null)) return null
+  return said.every(Boolean)
 }
 
 /** What the seals of the adjusters were seen to be. */
@@ -81,8 +94,8 @@ function secondDiskOf({ data, tests, surface, found }: Read): TouchCase['secondD
   return said === 'seconddisk.good' ? 'reads' : null
 }
 
-const diskSays = (surface: LogEntry | undefined, trusted: boolean | null) => {
-  if (!surface) return 'No surface is on the log.'
+const diskSays = (read: boolean, trusted: boolean | null) => {
+  if (!read) return 'No surface is on the log.'
   return trusted ? 'Written by a drive that was proved.' : 'Nobody proved who wrote the disk that was read.'
 }
 
@@ -99,17 +112,19 @@ const sweepSays = (last: Read['sweeps'][number] | undefined) => {
  * @param trusts whether a reference disk of the shelf is trusted; null where it is none of them
  */
 export function alignOrder(
-  drive: Pick<DriveFacts, 'mechanism' | 'simulated'>,
+  drive: Pick<DriveFacts, 'mechanism' | 'simulated'> & Partial<Pick<DriveFacts, 'features'>>,
   log: readonly LogEntry[],
   trusts: (disk: string) => boolean | null = () => null,
 ): AlignOrder {
   const r = read(drive, log)
-  const { surface, speed, sweeps } = r
+  const { speed, sweeps } = r
+  const surface = surfaceEvidence(r.state)
   const trusted = isTrusted(r, trusts)
   const clean = r.found('headclean')
   const touch: TouchCase = {
     mechanism: drive.mechanism,
-    surface: surface ? surfaceOf(surface) : null,
+    surface,
+    heads: drive.features?.heads,
     speed: speed?.call?.kind ?? null,
     trustedDisk: trusted,
     clean: clean?.finding.call === 'leave',
@@ -133,11 +148,13 @@ export function alignOrder(
   const rechecked = last !== undefined && last.data.recheck !== null && last.entry.call?.kind === 'leave'
   const recheckSays = last?.data.recheck ? (last.entry.call?.reasons[0] ?? '') : 'Not read since.'
   const sealSays = sealed ? 'A drop of lacquer shows that it was set.' : 'Not sealed.'
+  const counted = r.state.counts.at(-1)?.entry
+  const evidenceSays = verdict.call.reasons[0]! + (counted ? sourceOf(counted) : '')
   const items: OrderItem[] = [
     { id: 'clean', title: 'Heads clean', done: touch.clean, says: cleanSays },
     { id: 'speed', title: 'Speed right', done: touch.speed === 'leave', says: speedSays },
-    { id: 'disk', title: 'A trusted disk read', done: trusted === true, says: diskSays(surface, trusted) },
-    { id: 'evidence', title: 'Evidence', done: verdict.call.kind === 'nudge', says: verdict.call.reasons[0]! },
+    { id: 'disk', title: 'A trusted disk read', done: trusted === true, says: diskSays(surface !== null, trusted) },
+    { id: 'evidence', title: 'Evidence', done: verdict.call.kind === 'nudge', says: evidenceSays },
     { id: 'sweep', title: 'One adjuster swept and set', done: swept, says: sweepSays(last) },
     { id: 'recheck', title: 'Tightened; outer, middle, inner', done: rechecked, says: recheckSays },
     { id: 'seal', title: 'Sealed anew', done: sealed, says: sealSays },

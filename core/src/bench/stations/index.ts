@@ -1,4 +1,4 @@
-export { alignOrder, beforeSweep, surfaceOf, type AlignOrder, type OrderItem } from './align-order'
+export { alignOrder, beforeSweep, type AlignOrder, type OrderItem } from './align-order'
 export { bestNext, nextOf, ranked, type NextThing, type OnBench, type RankedThing } from './best-next'
 export { CAUTIONS, type Caution, type CautionId } from './cautions'
 export { gateStates, type GateState, type Missing } from './gate-state'

@@ -3,6 +3,7 @@ import { findFinding } from '../../findings'
 import type { MechanismId } from '../../drives'
 import type { Account } from '../../log'
 import { FINDING_WEIGHS, USUAL_CHANCE } from './chances'
+import type { WhatReads } from './what-reads'
 
 export type Verdict = 'rescue' | 'go-on' | 'if-it-matters' | 'part-out' | 'unknown'
 
@@ -43,6 +44,8 @@ export interface WorthInput {
   readonly found: Iterable<string>
   /** Minutes of hands that its undone steps will take. */
   readonly minutesToGo: number
+  /** That a disk reads in it, where that was seen. */
+  readonly reads?: WhatReads | null
 }
 
 const money = (x: number) =>
@@ -53,12 +56,13 @@ const money = (x: number) =>
  * otherwise, less parts to buy), against parting it out now. What was paid is already spent and decides nothing.
  * @throws ParameterError where a number is impossible
  */
-export function worthIt({ mechanism, account, found, minutesToGo }: WorthInput): Worth {
+export function worthIt({ mechanism, account, found, minutesToGo, reads = null }: WorthInput): Worth {
   check(account)
   const ids = new Set(found)
   const weighed = [...ids].flatMap(id => (FINDING_WEIGHS[id] ? [{ id, ...FINDING_WEIGHS[id] }] : []))
   const usual = USUAL_CHANCE[mechanism].value
-  const chance = account.chance ?? weighed.reduce((p, w) => p * w.chance, usual)
+  const before = weighed.reduce((p, w) => p * w.chance, usual)
+  const chance = account.chance ?? (reads ? 1 - (1 - before) * reads.doubt : before)
   const hoursToGo = minutesToGo / 60 + weighed.reduce((h, w) => h + w.hours, 0)
   const lines: WorthLine[] =
     account.chance !== null
@@ -73,7 +77,17 @@ export function worthIt({ mechanism, account, found, minutesToGo }: WorthInput):
               unit: 'factor',
               note: 'from memory',
             })),
-          ...(weighed.length
+          ...(reads
+            ? [
+                {
+                  label: 'Doubt left, times',
+                  value: reads.doubt,
+                  unit: 'factor' as const,
+                  note: `${reads.label}; from memory`,
+                },
+              ]
+            : []),
+          ...(weighed.length || reads
             ? [{ label: 'Chance of success', value: chance * 100, unit: '%' as const, note: '' }]
             : []),
         ]

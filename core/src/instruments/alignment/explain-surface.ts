@@ -1,5 +1,5 @@
-import type { SurfaceBar } from '../../log'
-import { LAYOUTS, layoutsOf, type MechanismId } from '../../drives'
+import type { CountedPlace, SurfaceBar } from '../../log'
+import { findMechanism, LAYOUTS, layoutsOf, ZONES, type MechanismId } from '../../drives'
 import { hasOffsetCost, offsetCost, usualHalfWindowUm, type OffsetCost } from '../../calculators/alignment'
 
 /** What can be behind a surface that reads as it does. */
@@ -20,6 +20,8 @@ export type Cause = keyof typeof CAUSES
 /** What was read, as the log keeps it. */
 export interface SurfaceEvidence {
   readonly bars: readonly SurfaceBar[]
+  /** Places whose sectors were counted by a person or a host after that: no margin, no headers. */
+  readonly counts?: readonly CountedPlace[]
   /** Headers against the count of steps, cylinders, where it is the same everywhere. */
   readonly homeOff?: number
   /** Bit rate off nominal, a share. */
@@ -59,10 +61,13 @@ const STRAY = 0.004
 type Track = {
   readonly cylinder: number
   readonly head: 0 | 1
+  /** Null where nothing was read. */
   readonly margin: number | null
   readonly good: number
   readonly failed: number
   readonly foreign: number
+  /** Whether only its sectors were counted, so that nobody saw a margin or a header. */
+  readonly counted: boolean
 }
 
 /** One way in which a head may stand, for its prediction. */
@@ -83,9 +88,10 @@ interface Scenario {
   readonly scattered?: number
 }
 
-/** The layout of a class that has tracks such as these. */
+/** The layout of a class that has tracks such as these; a count of several tracks does not tell. */
 function layoutFor(mechanism: MechanismId, tracks: readonly Track[]): string {
-  const most = Math.max(0, ...tracks.map(t => t.good + t.failed))
+  const most = Math.max(0, ...tracks.filter(t => !t.counted).map(t => t.good + t.failed))
+  if (most === 0) return layoutsOf(mechanism)[0]!
   const all = layoutsOf(mechanism)
   return [...all].sort(
     (a, b) => Math.abs(LAYOUTS[a]!.sectorsOf(0) - most) - Math.abs(LAYOUTS[b]!.sectorsOf(0) - most),
@@ -109,8 +115,31 @@ function sampled(bars: readonly SurfaceBar[]): Track[] {
       good,
       failed: bad + missing,
       foreign: wrongCylinder,
+      counted: false,
     }))
   })
+}
+
+/** A counted place stands for the middle of its zone. */
+const countedTracks = (mechanism: MechanismId, counts: readonly CountedPlace[]): Track[] =>
+  counts
+    .filter(c => c.sectors > 0)
+    .map(({ head, zone, good, sectors }) => ({
+      cylinder: Math.floor((findMechanism(mechanism).geometry.cylinders.value * (2 * ZONES.indexOf(zone) + 1)) / 6),
+      head,
+      margin: null,
+      good,
+      failed: sectors - good,
+      foreign: 0,
+      counted: true,
+    }))
+
+/** Tracks of a surface, less those of places that were counted since. */
+function tracksOf(mechanism: MechanismId, { bars, counts = [] }: SurfaceEvidence): Track[] {
+  const cylinders = Math.max(...bars.map(b => b.cylinder), 0) + 1
+  const zoneOf = (cylinder: number) => ZONES[Math.min(2, Math.floor((3 * cylinder) / cylinders))]
+  const still = bars.filter(b => !counts.some(c => c.head === b.head && c.zone === zoneOf(b.cylinder)))
+  return [...sampled(still), ...countedTracks(mechanism, counts)]
 }
 
 /** Predictions of this call; scenarios share many of them. */
@@ -139,6 +168,7 @@ function likelihood(t: Track, p: OffsetCost, scattered: number): number {
   // Sectors of one track fail together; a track counts as three of them.
   const n = t.good + t.failed
   let l = n ? (3 * (t.good * Math.log(1 - failing) + t.failed * Math.log(failing))) / n : failing > 0.9 ? -0.1 : -4
+  if (t.counted) return l
   if (t.margin !== null && !p.neighbourWins && p.failing < 0.98) {
     const off = (t.margin - p.margin) / (MARGIN_SD + 0.03 * scattered)
     l -= Math.log1p((off * off) / 5) * 3
@@ -158,8 +188,9 @@ export function explainSurface(
   evidence: SurfaceEvidence,
   priors: SurfacePriors,
 ): Explanation[] {
-  const tracks = sampled(evidence.bars)
-  if (!hasOffsetCost(mechanism) || tracks.length === 0) return []
+  if (!hasOffsetCost(mechanism)) return []
+  const tracks = tracksOf(mechanism, evidence)
+  if (tracks.length === 0) return []
   const predictions = new Predictions(mechanism, layoutFor(mechanism, tracks))
   const byHead = ([0, 1] as const)
     .map(head => ({ head, tracks: tracks.filter(t => t.head === head) }))

@@ -7,7 +7,7 @@ import { judgeSweep, type SweepContext, type SweepResult } from './sweep'
 
 /** Tries that hold, as the estimate takes them. */
 export const positionsOf = (data: Pick<SweepEntryData, 'rows'>): SweepPosition[] =>
-  data.rows.filter(r => !r.struck).map(({ struck: _, ...r }) => r)
+  data.rows.filter(r => !r.struck).map(({ struck: _, source: __, ...r }) => r)
 
 export const contextOf = (
   data: Pick<SweepEntryData, 'scale' | 'adjuster' | 'travel' | 'stood' | 'umPerUnit'>,

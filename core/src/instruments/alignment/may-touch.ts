@@ -1,4 +1,5 @@
-import { findMechanism, ADJUSTER_NAMES, type MechanismId, type AdjusterId } from '../../drives'
+import { findMechanism, ADJUSTER_NAMES, FEATURE_RANGES, ZONES, type MechanismId, type AdjusterId } from '../../drives'
+import type { CountedPlace } from '../../log'
 import { plain, type Call, type Observation } from '../../base/observations'
 import {
   CAUSES,
@@ -14,6 +15,8 @@ export interface TouchCase extends SurfacePriors {
   readonly mechanism: MechanismId
   /** The surface that was read last; null where none was. */
   readonly surface: SurfaceEvidence | null
+  /** Heads of the drive; the most that its class has where nobody said. */
+  readonly heads?: 1 | 2 | null
   /** The latest call on the speed; null where it was not measured. */
   readonly speed: Call['kind'] | null
 }
@@ -87,7 +90,7 @@ export function mayTouch(c: TouchCase): TouchVerdict {
       label: 'Chance that it is alignment',
       value: Math.round(aligned * 100),
       unit: '%',
-      how: `${surface.bars.length} tracks against ${Object.keys(CAUSES).length} causes`,
+      how: `${seen(surface)} against ${Object.keys(CAUSES).length} causes`,
     },
   ]
   const first = explanations[0]!
@@ -103,6 +106,7 @@ export function mayTouch(c: TouchCase): TouchVerdict {
       reasons: ['A second trusted disk reads: it was the first disk.'],
       next: 'Touch no adjuster; retire the first disk, or have it written anew.',
     })
+  if (surface.bars.length === 0 && allCounted(c, surface.counts ?? [])) return out(countedGood(c))
   if (aligned < RULED_OUT) return out(notAlignment(first, explanations))
   if (ALIGNMENT.includes(first.cause) && first.probability > SURE) return touch(first)
   return out({
@@ -148,6 +152,42 @@ export function mayTouch(c: TouchCase): TouchVerdict {
     )
   }
 }
+
+/** What was read, in words. */
+function seen({ bars, counts = [] }: SurfaceEvidence): string {
+  const parts = [
+    bars.length ? `${bars.length} tracks` : '',
+    counts.length ? `${counts.length} counted ${counts.length === 1 ? 'place' : 'places'}` : '',
+  ]
+  return parts.filter(Boolean).join(' and ')
+}
+
+/** Whether every sector came at the outer, middle and inner cylinders of each head. */
+function allCounted({ mechanism, heads }: TouchCase, counts: readonly CountedPlace[]): boolean {
+  const least = heads ?? Math.max(...FEATURE_RANGES[mechanism].heads)
+  const counted = new Set(counts.map(p => `${p.head} ${p.zone}`))
+  return counted.size >= least * ZONES.length && counts.every(p => p.good === p.sectors)
+}
+
+/** The usual test of a bench without instruments: all sectors, outer, middle and inner, on every head. */
+const countedGood = ({ trustedDisk }: TouchCase): Call =>
+  trustedDisk
+    ? {
+        kind: 'leave',
+        reasons: [
+          'All sectors of a reference disk were counted at outer, middle and inner cylinders.',
+          'A count does not show the timing margin.',
+        ],
+        next: 'Leave every adjuster as it is.',
+      }
+    : {
+        kind: 'unknown',
+        reasons: [
+          'All sectors were counted at outer, middle and inner cylinders.',
+          'But nobody knows who wrote the disk: a misaligned drive reads its own disks.',
+        ],
+        next: 'Leave every adjuster as it is, and count the sectors of a reference disk.',
+      }
 
 function notAlignment(first: Explanation, all: readonly Explanation[]): Call {
   if (first.cause === 'sound' && first.probability > 0.6)

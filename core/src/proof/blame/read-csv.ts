@@ -1,5 +1,6 @@
 import Papa from 'papaparse'
 import { InputError } from '../../base/errors'
+import { SOURCE_IDS, type SourceId } from '../../base/observations'
 import { ZONE_NAMES, type BlameDisk, type BlameDrive, type BlameRead, type ZoneName } from './reads'
 
 export interface BlameTable {
@@ -13,7 +14,7 @@ const MOST_ROWS = 200_000
 
 /**
  * Reads of a bench as CSV (RFC 4180): disk, writer (empty where nobody knows), drive, head (0 or 1), zone (outer,
- * middle or inner), good, sectors.
+ * middle or inner), good, sectors; and, where it is there, source (host, recording and so on; host if it is empty).
  * A writer of the name of a drive is that drive.
  * @throws InputError with the line
  */
@@ -66,7 +67,9 @@ export function readBlameCsv(text: string, file: string): BlameTable {
         'one writer for each disk',
       )
     disks.set(disk, { id: disk, name: disk, writer: writer || null })
-    return { disk, drive, head: Number(head) as 0 | 1, zone: zone as ZoneName, good, sectors }
+    const source = (row.source?.trim().toLowerCase() || 'host') as SourceId
+    if (!SOURCE_IDS.includes(source)) throw fault(`there is no source “${source}”`, SOURCE_IDS.join(', '))
+    return { disk, drive, head: Number(head) as 0 | 1, zone: zone as ZoneName, good, sectors, source }
   })
   return {
     disks: [...disks.values()],

@@ -50,6 +50,8 @@ export interface PlaceRead {
   readonly tries: number
   /** Whether one try read it all and another lost most of it. */
   readonly contradictory: boolean
+  /** Where the counts come from, each once. */
+  readonly sources: readonly SourceId[]
 }
 
 /** A place fails where less than this share of its sectors came. */
@@ -89,6 +91,7 @@ export function poolReads(
       good: best.good,
       sectors: best.sectors,
       contradictory: best.good === best.sectors && worst < MOSTLY_LOST,
+      sources: [...new Set(tries.map(t => t.source ?? 'host'))],
     }
   })
 }

@@ -31,7 +31,7 @@ describe('a bench as CSV', () => {
       { id: 'R1', name: 'R1', heads: 1 },
       { id: 'R2', name: 'R2', heads: 2 },
     ])
-    expect(t.reads[1]).toEqual({ disk: 'A', drive: 'R2', head: 1, zone: 'inner', good: 3, sectors: 9 })
+    expect(t.reads[1]).toEqual({ disk: 'A', drive: 'R2', head: 1, zone: 'inner', good: 3, sectors: 9, source: 'host' })
     expect(whoIsToBlame(t.reads, t.disks, t.drives).failing).toBe(1)
   })
   it.each([
@@ -45,6 +45,7 @@ describe('a bench as CSV', () => {
     [`${HEAD}A,,,0,outer,9,9`, /the drive has no name/],
     [`${HEAD}A,x,R,0,outer,9,9\nA,y,R,0,outer,9,9`, /line 3: two writers are given for A: “x” and “y”/],
     [`${HEAD}A,,R,0,outer`, /./],
+    [`${HEAD.trim()},source\nA,,R,0,outer,9,9,rumour\n`, /line 2: there is no source “rumour”/],
   ])('%j is refused with its line', (text, says) => {
     expect(() => readBlameCsv(text, 'bench.csv')).toThrow(says)
   })
@@ -163,13 +164,23 @@ describe('families of disks', () => {
     const pooled = poolReads(
       [
         { disk: 'a', drive: 'r', head: 0, zone: 'outer', good: 2, sectors: 9 },
-        { disk: 'a', drive: 'r', head: 0, zone: 'outer', good: 9, sectors: 9 },
+        { disk: 'a', drive: 'r', head: 0, zone: 'outer', good: 9, sectors: 9, source: 'recording' },
       ],
       [{ id: 'a', name: 'a', writer: null }],
       [{ id: 'r', name: 'r', heads: 1 }],
     )
     expect(pooled).toEqual([
-      { disk: 0, drive: 0, head: 0, zone: 0, tries: 2, good: 9, sectors: 9, contradictory: true },
+      {
+        disk: 0,
+        drive: 0,
+        head: 0,
+        zone: 0,
+        tries: 2,
+        good: 9,
+        sectors: 9,
+        contradictory: true,
+        sources: ['host', 'recording'],
+      },
     ])
   })
 })

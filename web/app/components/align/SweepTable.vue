@@ -25,6 +25,7 @@ const more = (c: Counted) =>
         <th class="font-normal text-left">from</th>
         <th class="font-normal pr-5">{{ two ? 'Lower' : (one ?? 'Lower') }}</th>
         <th v-if="two" class="font-normal pr-5">Upper</th>
+        <th class="font-normal text-left">Source</th>
         <th><span class="sr-only">Strike out</span></th>
       </tr>
     </thead>
@@ -40,6 +41,7 @@ const more = (c: Counted) =>
         <td v-for="c in r.upper && two ? [r.lower, r.upper] : [r.lower]" :key="c === r.lower ? 'l' : 'u'" class="pr-5">
           <span v-if="more(c)" class="hint text-xs mr-3">{{ more(c) }}</span>{{ c.good }} of {{ c.expected }}
         </td>
+        <td class="text-left"><SourceMarks :sources="[r.source]" words /></td>
         <td class="w-12">
           <button
             class="size-11 grid place-items-center"

@@ -8,6 +8,7 @@ import { placeFails, type PlaceRead } from '@wobrin/core/proof'
 const { places } = defineProps<{ places: readonly PlaceRead[] }>()
 const all = computed(() => places.reduce((n, p) => n + p.sectors, 0))
 const good = computed(() => places.reduce((n, p) => n + p.good, 0))
+const sources = computed(() => [...new Set(places.flatMap(p => p.sources))])
 const bars = computed(() =>
   places.map(p => {
     const share = p.good / p.sectors
@@ -40,6 +41,8 @@ const bars = computed(() =>
         stroke="var(--ink)"
       />
     </svg>
-    <p class="text-xs text-center" :class="good < all ? 'font-bold' : 'text-muted'">{{ good }} of {{ all }}</p>
+    <p class="text-xs text-center" :class="good < all ? 'font-bold' : 'text-muted'">
+      {{ good }} of {{ all }}<SourceMarks :sources="sources" />
+    </p>
   </div>
 </template>

@@ -51,7 +51,11 @@ function retire(): void {
       </li>
     </ol>
     <div class="flex flex-wrap items-center gap-x-6 gap-y-2 mt-2 text-sm">
-      <span>{{ standing.uses }} {{ standing.uses === 1 ? 'reading' : 'readings' }} on the logs</span>
+      <span
+        >{{ standing.uses }} {{ standing.uses === 1 ? 'reading' : 'readings' }} on the logs<SourceMarks
+          :sources="standing.sources"
+          words
+      /></span>
       <span v-if="standing.first !== null"
         >least margin in proven drives {{ percent(standing.first)
         }}<template v-if="standing.latest !== standing.first">

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { VERDICTS, worthIt, type WorthLine } from '@wobrin/core/bench/worth'
+import { VERDICTS, whatReads, worthIt, type WorthLine } from '@wobrin/core/bench/worth'
 import { minutesToGo } from '@wobrin/core/bench/stations'
 import { ACCOUNT_FIELDS } from '~/composables/useAccountForm'
 
@@ -15,6 +15,7 @@ const worth = computed(() =>
     account: account.value,
     found: store.way.findings.map(f => f.finding.id),
     minutesToGo: minutesToGo(store.way),
+    reads: whatReads(store.drive!, store.log),
   }),
 )
 const LOOK = {

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { Maximize2, Volume2, VolumeX } from 'lucide-vue-next'
-import { totalsOf, type TrackReading } from '@wobrin/core/instruments/interface'
+import type { SourceId } from '@wobrin/core/base/observations'
 import { hasOffsetCost } from '@wobrin/core/calculators/alignment'
-import type { Counted, SweepPosition } from '@wobrin/core/instruments/alignment'
+import { countHead, type SweepPosition } from '@wobrin/core/instruments/alignment'
 import type { MechanismId } from '@wobrin/core/drives'
 import { beforeSweep } from '@wobrin/core/bench/stations'
 import type { Adjuster } from '@wobrin/core/simulator'
@@ -57,8 +57,8 @@ const trusted = computed(
 
 const share = (p: SweepPosition) =>
   (p.lower.good + (p.upper?.good ?? 0)) / (p.lower.expected + (p.upper?.expected ?? 0))
-function tried(p: SweepPosition): void {
-  sweep.add(p)
+function tried(p: SweepPosition, source: SourceId): void {
+  sweep.add(p, source)
   // By ear: steady where all sectors read, lower and beating the fewer there are.
   tone.follow(1 - 0.12 * (1 - share(p)), 1, 0.002)
 }
@@ -78,7 +78,7 @@ async function power(story: string): Promise<void> {
     umPerUnit: setup.adjuster === 'sensor' || setup.adjuster === 'tab' ? null : Math.round(umPerUnit),
   })
 }
-const readThere = async (position: number) => tried(await hand.tryAt(position))
+const readThere = async (position: number) => tried(await hand.tryAt(position), 'simulated')
 function setIt(position: number): void {
   setTo.value = position
   if (hand.on.value) hand.set(position)
@@ -87,28 +87,15 @@ async function tighten(): Promise<void> {
   recheck.value = await hand.tighten()
 }
 
-/** What a recording says of a head: all its sectors together, its least margin, and where its headers stand. */
-function counted(tracks: readonly TrackReading[], head: 0 | 1): Counted | null {
-  const own = tracks.filter(t => t.head === head)
-  const { good, bad, missing } = totalsOf(own)
-  const margins = own.map(t => t.margin).filter(m => m !== null)
-  return own.length && good + bad + missing > 0
-    ? {
-        good,
-        expected: good + bad + missing,
-        ...(margins.length && good ? { margin: Math.max(0, Math.min(...margins)) } : {}),
-      }
-    : null
-}
 async function fromRecording(position: number, file: File): Promise<void> {
   if (!(await bus.open(file)) || !bus.report.value) return
   const [lower, upper] = [
-    counted(bus.report.value.tracks, setup.adjuster === 'upper' ? 1 : 0),
-    setup.two ? counted(bus.report.value.tracks, 1) : null,
+    countHead(bus.report.value.tracks, setup.adjuster === 'upper' ? 1 : 0),
+    setup.two ? countHead(bus.report.value.tracks, 1) : null,
   ]
   if (!lower || (setup.two && !upper))
     bus.problem.value = `No sector of the ${lower ? 'upper' : 'lower'} head is in ${file.name}; a failed position still shows its headers, or type 0 for it.`
-  else tried({ position, lower, upper })
+  else tried({ position, lower, upper }, 'recording')
 }
 
 const readout = computed<CalculatorResult | null>(() => {
@@ -239,7 +226,7 @@ function typeByHand(): void {
             :one="one"
             :expected="setup.expected"
             :next="result?.tryNext ?? null"
-            @tried="tried"
+            @tried="p => tried(p, 'host')"
           />
           <AlignSweepSource
             v-else

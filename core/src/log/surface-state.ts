@@ -1,0 +1,64 @@
+import type { SourceId } from '../base/observations'
+import type { Zone } from '../drives'
+import type { CountedPlace, CountedSectors } from './entry-data'
+import type { LogEntry } from './log-entry'
+
+/** Sectors of one head in one zone that a person or a host counted, with where the count stands. */
+export interface PlaceOnLog extends CountedPlace {
+  readonly entry: LogEntry
+  readonly source: SourceId
+  /** The disk of the shelf that was read; null where none was named. */
+  readonly disk: string | null
+}
+
+/** How the surface of a disk reads in a drive, as far as its log says. */
+export interface SurfaceState {
+  /** The read test that was made last; null where there is none. */
+  readonly test: LogEntry | null
+  /** Places that were counted after it, each with its latest count. */
+  readonly counts: readonly PlaceOnLog[]
+}
+
+/** Keys of counted sectors in the vocabulary of readings: `read.lower.outer` and so on. */
+const COUNT_KEY = /^read\.(lower|upper)\.(outer|middle|inner)$/
+
+/** Counts that one entry holds; none for an entry of another kind. */
+function countsOf(entry: LogEntry): PlaceOnLog[] {
+  const { data } = entry
+  const source = entry.evidence?.source ?? 'host'
+  if (data?.type === 'cross-read') return data.places.map(p => ({ ...p, entry, source, disk: data.disk }))
+  if (data?.type !== 'reading' || data.count === null) return []
+  const [, head, zone] = COUNT_KEY.exec(data.key) ?? []
+  if (!head) return []
+  return [{ ...data.count, head: head === 'upper' ? 1 : 0, zone: zone as Zone, entry, source, disk: null }]
+}
+
+/**
+ * The latest word on each place of the surface: a read test covers all of it, a count its own place.
+ * @param entries entries that still hold, in their order
+ */
+export function surfaceState(entries: readonly LogEntry[]): SurfaceState {
+  let test: LogEntry | null = null
+  const counts = new Map<string, PlaceOnLog>()
+  for (const entry of entries) {
+    if (entry.data?.type === 'read-test') {
+      test = entry
+      counts.clear()
+    }
+    for (const c of countsOf(entry)) counts.set(`${c.head} ${c.zone}`, c)
+  }
+  return { test, counts: [...counts.values()] }
+}
+
+/**
+ * Sectors of all places that were counted last.
+ * @returns null where a zone of a head was not counted: a part says nothing of the whole
+ */
+export function countedEverywhere(counts: readonly PlaceOnLog[], heads: 1 | 2): CountedSectors | null {
+  const own = counts.filter(c => c.head < heads)
+  if (new Set(own.map(c => `${c.head} ${c.zone}`)).size < heads * 3) return null
+  return {
+    good: own.reduce((n, c) => n + c.good, 0),
+    sectors: own.reduce((n, c) => n + c.sectors, 0),
+  }
+}
