@@ -37,6 +37,6 @@ export const blame = defineCommand({
         `  ${String(Math.round(b.probability * 100)).padStart(3)} %  ${BLAME_CAUSES[b.cause].label}: ${b.who}${b.where ? `, ${b.where}` : ''}`,
       )
     for (const n of answer.next) console.log(`Read ${n.disk} in ${n.drive}: ${n.bits.toFixed(2)} bit.`)
-    for (const c of answer.contradictions) console.log(`Read whole once and not again: ${c}.`)
+    for (const c of answer.contradictions) console.log(`Read without error once and not again: ${c}.`)
   },
 })

@@ -22,7 +22,7 @@ import { fileSource } from './file-source'
 import { numberOption, wordOption } from './options'
 import { writePieces } from './write-pieces'
 
-/** "INDEX=D0,STEP=D3": a line by its name here or as it is usually written, and the channel that carries it. */
+/** "INDEX=ch1,STEP=ch4": a line by its name here or as it is usually written, and the channel that carries it. */
 function mappingOf(text: string | undefined): Partial<Record<LineName, string>> {
   return Object.fromEntries(
     (text ?? '')
@@ -60,7 +60,7 @@ export const bus = defineCommand({
     file: { type: 'positional', description: 'the recording (VCD or CSV, also gzip-packed)', required: true },
     map: {
       type: 'string',
-      description: 'which channel is which line, such as INDEX=D0,STEP=D3; guessed by name otherwise',
+      description: 'which channel is which line, such as INDEX=ch1,STEP=ch4; guessed by name otherwise',
     },
     code: { type: 'string', description: `auto (default), ${Object.values(CODE_IDS).join(', ')}` },
     gain: {
@@ -69,7 +69,7 @@ export const bus = defineCommand({
     },
     window: { type: 'string', description: 'how far the rate may be off nominal, % (default 10)' },
     inverted: { type: 'boolean', description: 'the recording has its levels the other way round' },
-    trusted: { type: 'boolean', description: 'the disk was written by a trusted drive' },
+    trusted: { type: 'boolean', description: 'the disk was written by a verified drive' },
     image: {
       type: 'string',
       description: 'file for the sectors as read; a list of all of them goes beside it (.map.csv)',

@@ -16,7 +16,7 @@ export const check = defineCommand({
     try {
       json = JSON.parse(text)
     } catch {
-      throw new InputError('the file is no JSON', 'the JSON file of a certificate', { file: args.file })
+      throw new InputError('the file is not JSON', 'the JSON file of a certificate', { file: args.file })
     }
     const { state, call, tag } = checkCertificate(json)
     if (args.json) console.log(JSON.stringify({ state, tag, call, sources: certificateSources(json) }, null, 2))

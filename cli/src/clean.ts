@@ -22,7 +22,7 @@ export const clean = defineCommand({
     materials: { type: 'string', description: `what is there: ${Object.keys(MATERIALS).join(', ')}`, required: true },
     school: {
       type: 'string',
-      description: `lubricant school: ${Object.keys(LUBRICANT_SCHOOLS).join(' or ')}`,
+      description: `lubricant method: ${Object.keys(LUBRICANT_SCHOOLS).join(' or ')}`,
       default: 'light-oil',
     },
     shelf: { type: 'string', description: 'what is at hand; all of it where left out' },

@@ -21,11 +21,11 @@ const COMMANDS: Readonly<Record<string, Entry>> = {
     load: async () => (await import('./simulate')).simulate,
   },
   mechanisms: {
-    description: 'List the mechanism classes with their speeds and sources.',
+    description: 'List the drive types with their speeds and sources.',
     load: async () => (await import('./mechanisms')).mechanisms,
   },
   steps: {
-    description: 'The steps of a mechanism class, station by station, with its gates.',
+    description: 'The steps of a drive type, station by station, with its safety gates.',
     load: async () => (await import('./steps')).steps,
   },
   clean: {
@@ -57,7 +57,7 @@ const COMMANDS: Readonly<Record<string, Entry>> = {
     load: async () => (await import('./sweep')).sweep,
   },
   scope: {
-    description: 'Read a scope capture of an alignment track: lobes, azimuth bursts or the index burst.',
+    description: 'Read a scope recording of an alignment track: lobes, azimuth bursts or the index burst.',
     load: async () => (await import('./scope')).scope,
   },
   blame: {

@@ -2,7 +2,7 @@ import { defineCommand } from 'citty'
 import { describeSource, MECHANISMS, speedBands } from '@wobrin/core/drives'
 
 export const mechanisms = defineCommand({
-  meta: { name: 'mechanisms', description: 'List the mechanism classes with their speeds and sources.' },
+  meta: { name: 'mechanisms', description: 'List the drive types with their speeds and sources.' },
   args: { json: { type: 'boolean', description: 'print the catalogue as JSON' } },
   run({ args }) {
     if (args.json) {

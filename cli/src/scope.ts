@@ -8,7 +8,7 @@ import { ParameterError } from '@wobrin/core/base/errors'
 export const scope = defineCommand({
   meta: {
     name: 'scope',
-    description: 'Read a scope capture of an alignment track: lobes, azimuth bursts or the index burst.',
+    description: 'Read a scope recording of an alignment track: lobes, azimuth bursts or the index burst.',
   },
   args: {
     file: {

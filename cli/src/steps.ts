@@ -6,7 +6,7 @@ import { walk } from '@wobrin/core/bench/stations'
 import { wordOption } from './options'
 
 export const steps = defineCommand({
-  meta: { name: 'steps', description: 'The steps of a mechanism class, station by station, with its gates.' },
+  meta: { name: 'steps', description: 'The steps of a drive type, station by station, with its safety gates.' },
   args: {
     mechanism: { type: 'string', description: `one of ${MECHANISM_IDS.join(', ')}`, required: true },
     found: { type: 'string', description: 'what was found, with commas between: belt.goo,smell.fish' },

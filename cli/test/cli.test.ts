@@ -90,7 +90,7 @@ describe('wobrin speed', () => {
     [
       'an unknown mechanism',
       ['speed', 'x.vcd', '--mechanism', '4in'],
-      /mechanism: there is no mechanism "4in"; expected one of 8in/,
+      /mechanism: there is no drive type "4in"; expected one of 8in/,
     ],
     [
       'a bad number',
@@ -290,7 +290,7 @@ describe('wobrin read', () => {
     const path = file('track.vcd', writeVcd([{ name: 'RDATA', edges: edgesFromFlux(times) }], { tickNs: 1 }))
     const image = join(folder, 'track.img')
     expect((await wobrin('read', path, '--image', image)).out).toMatch(
-      /^Leave it: All 9 sectors read, with \d+ % of the window left\./,
+      /^Leave it: All 9 sectors read, with a timing margin of \d+ %\./,
     )
     expect(readFileSync(image)).toEqual(Buffer.concat(written.map(s => s.data)))
     expect(JSON.parse((await wobrin('read', path, '--json')).out)).toMatchObject({
@@ -363,7 +363,7 @@ describe('wobrin bus and wobrin simulate', () => {
   it('an example explains every parameter, and is itself a specification', async () => {
     const { out } = await wobrin('simulate', '--example')
     const example = JSON.parse(out)
-    expect(example['// mechanism']).toContain('class of the drive')
+    expect(example['// mechanism']).toContain('drive type')
     example.host.cylinders = [0]
     expect(
       await wobrin('simulate', file('example.json', JSON.stringify(example)), '--out', file('example.vcd')),
@@ -556,7 +556,7 @@ describe('wobrin write-test', () => {
       result: { blocked: true, allowed: true },
     })
     expect((await wobrin('write-test', '--state', 'always-protected')).out).toContain(
-      'Mend it: It does not write an open disk',
+      'Mend it: It does not write a write-enabled disk',
     )
     expect(await wobrin('write-test', '--state', 'haunted')).toMatchObject({
       code: 2,
@@ -596,10 +596,12 @@ describe('wobrin check', () => {
         (await wobrin('check', file('d.json', JSON.stringify({ ...certificate, remark: 'Like new.' })), '--json')).out,
       ),
     ).toMatchObject({ state: 'changed', tag: 'SK-05' })
-    expect((await wobrin('check', file('e.json', '{}'))).out).toContain('Not known yet: This is no certificate of ours')
+    expect((await wobrin('check', file('e.json', '{}'))).out).toContain(
+      'Not known yet: This is not a certificate of ours',
+    )
     expect(await wobrin('check', file('f.json', '{'))).toMatchObject({
       code: 2,
-      err: expect.stringContaining('the file is no JSON'),
+      err: expect.stringContaining('the file is not JSON'),
     })
     expect(await wobrin('check', '/nowhere.json')).toMatchObject({ code: 2 })
   })

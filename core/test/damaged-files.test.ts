@@ -27,7 +27,7 @@ const READERS: readonly (readonly [name: string, file: Uint8Array, read: (conten
   ['VCD, packed', gzipSync(vcd), c => read('a.vcd.gz', c)],
   ['CSV', bytes(writeCsv(channels)), c => read('a.csv', c)],
   ['WAV', scopeWav(SOUND_ALIGNMENT), c => read('a.wav', c.subarray(0, 20_000))],
-  ['scope capture', scopeWav(SOUND_ALIGNMENT).slice(0, 20_000), c => readWaveform(c, 'a.wav')],
+  ['scope recording', scopeWav(SOUND_ALIGNMENT).slice(0, 20_000), c => readWaveform(c, 'a.wav')],
   [
     'sweep',
     bytes('position,side,lower_good,lower_expected\n-2,below,0,9\n-1,below,9,9\n0,below,9,9\n'),

@@ -85,7 +85,7 @@ export const DEMO_DRIVES: readonly DemoDrive[] = [
       ['look', 'heads.torn'],
       ['look', 'rattle.loose'],
     ],
-    notes: [{ station: 'look', text: 'Spindle and motor turn freely; lacquer whole everywhere' }],
+    notes: [{ station: 'look', text: 'Spindle and motor turn freely; seals intact everywhere' }],
     outcome: { how: 'parts', remark: 'Motor, flywheel, belt and index sensor are good.' },
   },
   {
@@ -116,7 +116,7 @@ export const DEMO_DRIVES: readonly DemoDrive[] = [
     notes: [
       {
         station: 'clean',
-        text: 'Lead screw set like varnish\nA drop of penetrating oil on it; work it by hand tomorrow.',
+        text: 'Lead screw held by hardened grease\nA drop of penetrating oil on it; work it by hand tomorrow.',
       },
     ],
     waits: [{ what: 'Oil soaking in', minutes: 720, begunMinutesAgo: 505, holds: 'clean.grease' }],
@@ -146,7 +146,7 @@ export const DEMO_DRIVES: readonly DemoDrive[] = [
     notes: [
       {
         station: 'prove',
-        text: 'Read reference disk R-3, both heads, all cylinders, in this and in the trusted drive',
+        text: 'Read reference disk R-3, both heads, all cylinders, in this and in the verified drive',
       },
     ],
     fit: { host: 'Harbour office logger', drive: '5.25-inch, 96 tpi, two speeds' },
@@ -154,7 +154,7 @@ export const DEMO_DRIVES: readonly DemoDrive[] = [
     readings: [
       { moved: 0, seconds: 30 },
       { moved: -1 / 8, seconds: 30 },
-      { moved: -3 / 16, seconds: 60, remark: 'Closed up, same disk' },
+      { moved: -3 / 16, seconds: 60, remark: 'Covers on, same disk' },
     ],
     proof: { disk: 'Chart office master' },
     outcome: { how: 'released', remark: 'Trimmer sealed. Look again in two years.' },
@@ -371,7 +371,7 @@ export const DEMO_DRIVES: readonly DemoDrive[] = [
       maker: 'Staithe',
       model: 'M80',
       serial: '90412',
-      host: 'trusted drive of the bench',
+      host: 'verified drive of the bench',
       ownerWords: 'Ours. Writes the reference disks.',
       account: money({ working: 20, asParts: 5, matters: true }),
     },

@@ -90,12 +90,12 @@ test('the stations of drives and their dialogs pass axe', async ({ page }) => {
   }
   await openDrive(page, 'SK-15')
   await page.keyboard.press('0')
-  for (const name of ['Write test', 'Read tests', 'Counts and loads', 'Closed up']) {
+  for (const name of ['Write test', 'Read tests', 'Counts and loads', 'Covers on']) {
     await page.getByRole('tab', { name }).click()
     await axe(name)
   }
   await page.keyboard.press('-')
-  await page.getByLabel('Give it up for parts').check()
+  await page.getByLabel('Strip for parts').check()
   await axe('parts')
   await openDrive(page, 'SK-19')
   for (const [key, close] of [

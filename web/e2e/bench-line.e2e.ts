@@ -82,9 +82,9 @@ test('a closed gate says what is missing, is passed with a reason only, and the 
   await expect(gate).toContainText('Still needed: the capacitors were looked at and none leaks.')
   // Neither the key nor finishing the station gets past it.
   await page.keyboard.press('Space')
-  await expect(page.getByRole('alert')).toContainText('the gate “First power” is closed')
+  await expect(page.getByRole('alert')).toContainText('the safety gate “First power” is closed')
   await page.getByRole('button', { name: /^Finish without/ }).click()
-  await expect(page.getByRole('alert').last()).toContainText('is not done, and the gate “First power” is closed')
+  await expect(page.getByRole('alert').last()).toContainText('is not done, and the safety gate “First power” is closed')
 
   // A finding is given where the gate asks for it.
   const missing = gate.getByRole('listitem')
@@ -205,7 +205,7 @@ test('photos that are none, too large, or cut off are said in a sentence, and no
 test('high voltage is acknowledged once a sitting before a step is done', async ({ page }) => {
   await page.goto('/drives/new')
   await page.getByLabel('Tag').fill(`T-${Date.now() % 10_000_000}`)
-  await page.getByLabel('What kind of drive').selectOption('5.25in-48')
+  await page.getByLabel('Drive type').selectOption('5.25in-48')
   await page.getByLabel('In one case with a picture tube').selectOption('yes')
   await page.getByRole('button', { name: 'Receive it' }).click()
   await expect(page.getByRole('navigation', { name: 'Stations' })).toBeVisible()

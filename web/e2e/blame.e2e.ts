@@ -1,10 +1,10 @@
 import { expect, test } from './support'
 
-test('who is to blame: the demo’s head beside its tracks, a read counted by hand, and a file', async ({ page }) => {
+test('who is to blame: the demo’s head off track, a read counted by hand, and a file', async ({ page }) => {
   await page.goto('/instruments')
   await page.getByRole('link', { name: 'Disk or drive' }).click()
   const bench = page.getByRole('region', { name: 'Disk or drive?' })
-  await expect(bench.getByTestId('call')).toContainText('A head beside its tracks: SK-09, upper head, with over 99 %.')
+  await expect(bench.getByTestId('call')).toContainText('A head off track: SK-09, upper head, with over 99 %.')
   await expect(page.getByRole('region', { name: 'It may be' })).toContainText('Boathouse box, unmarked')
   const form = page.getByRole('region', { name: 'A read, counted by hand' })
   await form.getByLabel('Disk').selectOption({ label: 'Boathouse box, unmarked' })

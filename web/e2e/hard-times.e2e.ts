@@ -105,7 +105,7 @@ test('the server refuses foreign pages, foreign names, and what is not valid, an
   expect(invalid.status()).toBe(422)
   expect(await invalid.json()).toMatchObject({
     title: 'Not valid',
-    detail: 'Choose what kind of drive it is.',
+    detail: 'Choose the drive type.',
     where: { field: 'mechanism' },
   })
   expect((await request.get('/api/drives/00000000-0000-4000-8000-000000000000')).status()).toBe(404)

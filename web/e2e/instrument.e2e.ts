@@ -89,7 +89,7 @@ test('the kind of drive and the school decide the call', async ({ page }) => {
   await page.goto('/instruments/speed')
   await openRecording(page, recording('a.vcd', { rpm: 303.2 }))
   await expect(page.getByTestId('call')).toContainText('this workshop leaves that alone')
-  await page.getByLabel('What kind of drive').selectOption('3in')
+  await page.getByLabel('Drive type').selectOption('3in')
   await expect(page.getByTestId('call')).toContainText('Leave it')
   await page.goto('/workshop')
   await page.getByText('Adjust to nominal', { exact: true }).click()

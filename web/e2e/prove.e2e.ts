@@ -4,9 +4,9 @@ test('the ladder of claims says what is proved, plans the shortest way, and coun
   await receive(page, '3.5in')
   await page.keyboard.press('0')
   const ladder = page.getByRole('region', { name: 'What may be claimed' })
-  await expect(ladder.getByTestId('call')).toContainText('Nothing is proved yet. First: speed.')
+  await expect(ladder.getByTestId('call')).toContainText('Nothing is verified yet. First: speed.')
   await expect(ladder.getByTestId('plan')).toContainText(
-    '7 tests, about 45 min with a disk that may be lost, then a trusted disk',
+    '7 tests, about 45 min with a sacrificial disk, then a reference disk',
   )
   await ladder.getByLabel('What the owner needs').selectOption({ label: 'A spare: that it is alive' })
   await expect(ladder.getByTestId('plan')).toContainText('2 tests, about 10 min')
@@ -29,7 +29,7 @@ test('the ladder of claims says what is proved, plans the shortest way, and coun
   )
   await ladder
     .getByRole('listitem')
-    .filter({ hasText: 'Take the disk that it wrote to a trusted drive' })
+    .filter({ hasText: 'Take the disk that it wrote to a verified drive' })
     .getByRole('button', { name: 'Count it' })
     .click()
   await dialog.getByLabel('Sectors tried').fill('1440')
@@ -37,5 +37,5 @@ test('the ladder of claims says what is proved, plans the shortest way, and coun
   await expect(dialog.getByRole('alert')).toContainText('the drive that read it is left out')
   await dialog.getByLabel('Read in which drive').selectOption({ label: 'SK-15' })
   await dialog.getByRole('button', { name: 'Save to log' }).click()
-  await expect(ladder).toContainText('Its writing, in a trusted drive.')
+  await expect(ladder).toContainText('Its writing, in a verified drive.')
 })

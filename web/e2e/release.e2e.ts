@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs'
 import { expect, openDrive, receive, test } from './support'
 
-test('a write test is typed, judged as one types, and climbs the ladder; after closing up all is to be shown again', async ({
+test('a write test is typed, judged as one types, and climbs the ladder; with its covers on all is to be shown again', async ({
   page,
 }) => {
   await receive(page, '3in')
@@ -28,9 +28,9 @@ test('a write test is typed, judged as one types, and climbs the ladder; after c
   await page.getByRole('tab', { name: 'Claims' }).click()
   const ladder = page.getByRole('region', { name: 'What may be claimed' })
   await expect(ladder).toContainText('All 360 sectors came back: fewer than 1 in 120 fail (95 % sure).')
-  await page.getByRole('tab', { name: 'Closed up' }).click()
-  await expect(page.getByRole('region', { name: 'After closing up' }).getByTestId('call')).toContainText(
-    'It is not closed up yet',
+  await page.getByRole('tab', { name: 'Covers on' }).click()
+  await expect(page.getByRole('region', { name: 'After the covers go on' }).getByTestId('call')).toContainText(
+    'Its covers are not on yet',
   )
   await page.getByRole('tab', { name: 'Counts and loads' }).click()
   await page.getByLabel('Sectors read').fill('1000')
@@ -54,21 +54,21 @@ test('a proved drive that fails afterwards is opened again', async ({ page }) =>
   await say({ kind: 'finding', station: 'electronics', finding: { finding: 'caps.leaking', place: null } })
   await page.goto(`/drives/${id}?station=prove`)
   await expect(page.getByText('Opened again.')).toBeVisible()
-  await expect(page.getByText(/Two faults are common; Electronics and Prove are done anew/)).toBeVisible()
+  await expect(page.getByText(/Two faults are common; Electronics and Prove are done again/)).toBeVisible()
 })
 
-test('a drive is given up for parts, and one of them goes into another', async ({ page }) => {
+test('a drive is stripped for parts, and one of them goes into another', async ({ page }) => {
   const donor = await receive(page, '3in', 'Fell off the quay.')
   const other = await receive(page, '3in')
   await openDrive(page, donor)
   await page.keyboard.press('-')
-  await page.getByLabel('Give it up for parts').check()
+  await page.getByLabel('Strip for parts').check()
   const parts = page.getByTestId('parts')
   await expect(parts).toContainText('Nobody looked at it.')
   await parts.getByLabel(/^Spindle motor/).check()
   await parts.getByLabel(/^Write-protect pin/).check()
   await page.getByLabel('Why').fill('Cracked frame')
-  await page.getByRole('button', { name: 'Give it up for parts' }).click()
+  await page.getByRole('button', { name: 'Strip for parts' }).click()
   await expect(page.getByTestId('entry').first()).toContainText('Cracked frame')
   await page.goto('/shelf')
   const card = page.getByRole('region', { name: 'Donors' }).getByRole('article', { name: donor })
@@ -98,7 +98,7 @@ test('a quarantine needs its reason', async ({ page }) => {
 test('a certificate is checked: as it was issued, and changed by hand', async ({ page }) => {
   await openDrive(page, 'SK-03')
   await page.goto(page.url().replace(/\?.*$/, '') + '/certificate')
-  await expect(page.getByText('It reads a trusted disk', { exact: true })).toBeVisible()
+  await expect(page.getByText('It reads a reference disk', { exact: true })).toBeVisible()
   await expect(page.getByText('tested again with covers on')).toBeVisible()
   const waiting = page.waitForEvent('download')
   await page.getByRole('link', { name: 'JSON' }).click()
@@ -113,7 +113,7 @@ test('a certificate is checked: as it was issued, and changed by hand', async ({
   await page.getByTestId('certificate').setInputFiles(file(text.replace('Trimmer sealed', 'Good as new')))
   await expect(check.getByTestId('call')).toContainText('It was changed after it was issued')
   await page.getByTestId('certificate').setInputFiles(file('{'))
-  await expect(check.getByRole('alert')).toContainText('the file is no JSON')
+  await expect(check.getByRole('alert')).toContainText('the file is not JSON')
 })
 
 test('its dates, its label and its archive come as files', async ({ page, request }) => {
@@ -149,7 +149,7 @@ test('the simulated drive is written, and passes though both its heads are off',
   await page.getByRole('button', { name: 'Write and read back' }).click()
   await expect(page.getByTestId('call')).toContainText('All 9 checks passed.', { timeout: 60_000 })
   await expect(page.getByText('a drive reads its own writing')).toBeVisible()
-  await page.getByLabel('Class of the drive').selectOption('3.5in')
+  await page.getByLabel('Drive type').selectOption('3.5in')
   await page.getByRole('button', { name: 'Write and read back' }).click()
   await page.getByRole('button', { name: 'Stop' }).click()
   await expect(page.getByRole('button', { name: 'Write and read back' })).toBeEnabled()

@@ -60,7 +60,7 @@ export async function receive(page: Page, mechanism: string, words = 'Does not r
   const tag = `T-${Date.now() % 10_000_000}`
   await page.goto('/drives/new')
   await page.getByLabel('Tag').fill(tag)
-  await page.getByLabel('What kind of drive').selectOption(mechanism)
+  await page.getByLabel('Drive type').selectOption(mechanism)
   await page.getByLabel(/in the owner’s words/).fill(words)
   await page.getByRole('button', { name: 'Receive it' }).click()
   await expect(page.getByRole('navigation', { name: 'Stations' })).toBeVisible()

@@ -42,12 +42,12 @@ test('an adjuster is swept by hand: the next position is proposed until the midd
   await expect(page.getByRole('button', { name: 'Take in again: position 0', exact: true })).toBeVisible()
 })
 
-test('SK-09: the evidence names the upper head; it is swept on the stand-in by pedal, set, tightened and put on the log', async ({
+test('SK-09: the evidence names the upper head; it is swept on the simulated drive by pedal, set, tightened and put on the log', async ({
   page,
 }) => {
   await openDrive(page, 'SK-09')
   const verdict = page.getByRole('region', { name: 'May I touch it?' })
-  await expect(verdict.getByTestId('call')).toContainText('The upper head is off its tracks')
+  await expect(verdict.getByTestId('call')).toContainText('The upper head is off track')
   await expect(verdict).toContainText('The upper head was swept, and not set yet.')
   await verdict.getByRole('link', { name: 'Sweep the upper head' }).click()
   await page.getByRole('button', { name: 'From the drive' }).click()
@@ -102,9 +102,9 @@ test('a reference disk is put on the shelf, and retired with a reason', async ({
   await shelf.getByLabel('Name on its label').fill(name)
   await shelf.getByLabel('That drive was').selectOption('disk')
   await shelf.getByRole('button', { name: 'Put on the shelf' }).click()
-  await expect(shelf.getByRole('alert')).toContainText('a drive was proved that is not named')
+  await expect(shelf.getByRole('alert')).toContainText('a drive was verified that is not named')
   await shelf.getByLabel('By which drive').selectOption({ label: 'SK-09' })
-  await shelf.getByLabel('Proved by').selectOption({ label: 'Harbour A' })
+  await shelf.getByLabel('Verified by').selectOption({ label: 'Harbour A' })
   await shelf.getByRole('button', { name: 'Put on the shelf' }).click()
   const card = shelf.getByRole('article', { name })
   await expect(card.getByRole('list', { name: 'Chain of trust' })).toContainText('Harbour A')
@@ -114,7 +114,7 @@ test('a reference disk is put on the shelf, and retired with a reason', async ({
   await expect(card).toContainText('It was retired: a scratch.')
 })
 
-test('a scope capture becomes lobes, and the lobes an offset; what is no capture is refused', async ({ page }) => {
+test('a scope recording becomes lobes, and the lobes an offset; what is no recording is refused', async ({ page }) => {
   await page.goto('/instruments/scope')
   await page.getByTestId('scope-file').setInputFiles({
     name: 'lobes.wav',

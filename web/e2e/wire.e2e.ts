@@ -26,7 +26,7 @@ test('the simulated drive is driven by its lines: levels, their reasons, the rai
 }) => {
   await page.goto('/instruments/wire')
   const line = (name: string) => page.getByTestId(`line-${name}`)
-  await expect(line('write-protect')).toContainText('It means nothing: the drive is not selected.')
+  await expect(line('write-protect')).toContainText('Not valid: the drive is not selected.')
   await expect(page.getByTestId('now')).toContainText('select the drive')
   await page.getByRole('button', { name: 'Not selected' }).click()
   await expect(line('write-protect')).toContainText('The disk may be written.')
@@ -81,7 +81,7 @@ test('a quick disk is swept, a cartridge drive that clicks is stopped', async ({
   await page.getByLabel('Its state').selectOption('fast')
   await expect(page.getByTestId('call')).toContainText('% fast')
   await page.getByLabel('Simulated drive').selectOption('cartridge')
-  await page.getByLabel('heads are hurt').check()
+  await page.getByLabel('heads are damaged').check()
   await page.getByRole('button', { name: 'Put the cartridge in' }).click()
   await expect(page.getByTestId('call')).toContainText('a steady click')
   await expect(page.getByRole('region', { name: 'Cartridge' })).toContainText('the disk is torn')
@@ -100,19 +100,19 @@ test('a recording is played back by its lines, seek by seek', async ({ page }) =
   await playback.getByRole('button', { name: 'Seek after' }).click()
   await playback.getByRole('button', { name: 'Seek after' }).click()
   await expect(playback).toContainText('A step would move inward.')
-  await expect(page.getByTestId('line-track-0')).toContainText('cylinder 1 by the count')
+  await expect(page.getByTestId('line-track-0')).toContainText('cylinder 1 by the step count')
   const download = page.waitForEvent('download')
   await playback.getByRole('button', { name: 'Save 3 s as VCD' }).click()
   expect(readFileSync(await (await download).path(), 'utf8')).toContain('$timescale')
   await page.getByLabel('Time in the recording').fill('0.01')
-  await expect(page.getByTestId('line-index')).toContainText('It means nothing: the drive is not selected.')
+  await expect(page.getByTestId('line-index')).toContainText('Not valid: the drive is not selected.')
 })
 
-test('read test: the stand-in on the rail, a track and its sectors, before and after, a table, an image', async ({
+test('read test: the simulated drive on the rail, a track and its sectors, before and after, a table, an image', async ({
   page,
 }) => {
   await page.goto('/instruments/read-test')
-  await page.getByLabel('Class').selectOption('5.25in-48')
+  await page.getByLabel('Drive type').selectOption('5.25in-48')
   await page.getByLabel('Its state').selectOption('dirty')
   await page.getByRole('button', { name: 'Read its disk' }).click()
   await expect(page.getByTestId('call')).toContainText('The lower head loses its margin towards the hub')
@@ -125,11 +125,11 @@ test('read test: the stand-in on the rail, a track and its sectors, before and a
   await page.getByRole('button', { name: 'Keep as “before”' }).click()
   await page.getByLabel('Simulated state').selectOption('sound')
   await page.getByRole('button', { name: 'Read the simulated drive' }).click()
-  await expect(page.getByTestId('call')).toContainText('All 720 sectors read whole')
+  await expect(page.getByTestId('call')).toContainText('All 720 sectors read without error')
   await page.getByRole('button', { name: 'All tracks as a table' }).click()
   await expect(page.getByRole('region', { name: 'Tracks as a table' })).toContainText('Before')
   const download = page.waitForEvent('download')
-  await page.getByRole('button', { name: 'Image', exact: true }).click()
+  await page.getByRole('button', { name: 'Save disk image' }).click()
   expect(readFileSync(await (await download).path())).toHaveLength(720 * 512)
 })
 
@@ -153,7 +153,7 @@ test('a recording that is turned over or has names swapped is put right with one
   await expect(page.getByTestId('call')).toContainText('Leave it')
   await page.reload()
   await page.getByTestId('bus-file').first().setInputFiles(swapped)
-  await expect(page.getByTestId('call')).toContainText('All 54 sectors read whole')
+  await expect(page.getByTestId('call')).toContainText('All 54 sectors read without error')
 })
 
 test('a read test is put on a drive’s log: the server reads the recording again, and its rail stands there', async ({
@@ -192,5 +192,5 @@ test('a read test is put on a drive’s log: the server reads the recording agai
     data: { id: crypto.randomUUID(), at: new Date().toISOString() },
   })
   expect(bad.status()).toBe(422)
-  expect((await bad.json()).detail).toContain('there is neither a recording nor a stand-in')
+  expect((await bad.json()).detail).toContain('there is neither a recording nor a simulated drive')
 })

@@ -17,8 +17,8 @@ export const diskSchema = object({
     .max(60, 'A name has at most 60 characters.')
     .required('Give it the name that stands on its label.'),
   mechanism: string()
-    .oneOf([...MECHANISM_IDS], 'Choose the class of drive that reads it.')
-    .required('Choose the class of drive that reads it.'),
+    .oneOf([...MECHANISM_IDS], 'Choose the drive type that reads it.')
+    .required('Choose the drive type that reads it.'),
   /** Drive of the workshop that wrote it. */
   writtenBy: ref(),
   writer: string().trim().max(120, 'At most 120 characters.').default(''),
@@ -27,7 +27,7 @@ export const diskSchema = object({
     .required('Say when it was written.'),
   proof: string()
     .oneOf(Object.keys(PROOFS) as Proof[])
-    .required('Say how the drive that wrote it was proved.'),
+    .required('Say how the drive that wrote it was verified.'),
   provedBy: ref(),
 }).noUnknown()
 export type DiskInput = InferType<typeof diskSchema>

@@ -72,8 +72,8 @@ const facts = {
     .matches(/^[\w-]+$/, { message: 'A tag is made of letters, digits and hyphens.', excludeEmptyString: true }),
   simulated: boolean().default(false),
   mechanism: string()
-    .oneOf([...MECHANISM_IDS], 'Choose what kind of drive it is.')
-    .required('Choose what kind of drive it is.'),
+    .oneOf([...MECHANISM_IDS], 'Choose the drive type.')
+    .required('Choose the drive type.'),
   maker: line('The maker', 60),
   model: line('The model', 60),
   serial: line('The serial number', 60),

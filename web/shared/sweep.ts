@@ -34,7 +34,7 @@ export const sweepInputSchema = object({
     .default(null),
   rows: array(
     object({
-      position: mark().required('Each try has its position.'),
+      position: mark().required('Each row has its position.'),
       side: string()
         .oneOf(['below', 'above'] as const)
         .default('below'),
@@ -47,7 +47,7 @@ export const sweepInputSchema = object({
     }).noUnknown(),
   )
     .min(1, 'Nothing was tried yet.')
-    .max(200, 'A sweep has at most 200 tries.')
+    .max(200, 'A sweep has at most 200 positions.')
     .required(),
   setTo: mark().nullable().default(null),
   recheck: object({

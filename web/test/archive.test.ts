@@ -382,7 +382,7 @@ describe('what cannot be read in changes nothing', () => {
   it('rows that are none, with their line', async () => {
     const lines = (await fileOf(archive, 'log.jsonl')).trim().split('\n')
     const withLog = (log: (lines: string[]) => string[]) => withTable('log.jsonl', log, lines)
-    await refused(await withLog(l => [...l, '{']), /log.jsonl, line \d+: the line is no JSON/)
+    await refused(await withLog(l => [...l, '{']), /log.jsonl, line \d+: the line is not JSON/)
     await refused(await withLog(l => [...l, '[1]']), /the line is no row/)
     await refused(
       await withLog(l => [l[0]!, l[1]!.replace('"title"', '"tilte"')]),

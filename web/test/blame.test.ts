@@ -9,7 +9,7 @@ const disk = (part: object = {}) =>
   diskSchema.cast({
     name: 'Harbour A',
     mechanism: '3.5in',
-    writer: 'a sister drive',
+    writer: 'an identical drive',
     writtenAt: '2026-01-31',
     proof: 'instrument',
     ...part,
@@ -47,9 +47,9 @@ describe('reads across the bench', () => {
     const view = w.blame.view()
     expect(view).toMatchObject({ family: '3.5-inch', families: ['3.5-inch'] })
     expect(view.drives.map(d => d.name)).toEqual(['SK-09', 'SK-10'])
-    expect(new Set(view.disks.map(d => d.writer))).toEqual(new Set(['a sister drive', null]))
+    expect(new Set(view.disks.map(d => d.writer))).toEqual(new Set(['an identical drive', null]))
     const { blamed } = whoIsToBlame(view.reads, view.disks, view.drives)
-    expect(blamed[0]!.who).toMatch(/Harbour A|a sister drive/)
+    expect(blamed[0]!.who).toMatch(/Harbour A|an identical drive/)
   })
   it('leave the bench when they are taken back', async () => {
     const w = await ready()
@@ -77,7 +77,7 @@ describe('reads across the bench', () => {
     expect((await workshop()).blame.view()).toMatchObject({ disks: [], drives: [], reads: [], families: [] })
   })
   it.each([
-    [1, { disk: uuid(99) }, /no such disk on the shelf/],
+    [1, { disk: uuid(99) }, /unknown disk/],
     [3, {}, /Harbour A does not go into SK-05/],
     [
       1,

@@ -46,17 +46,17 @@ describe('what is said to the log', () => {
     find('belt.goo')
     const power = () => say({ kind: 'step', station: 'first-power', step: 'first-power.bare' })
     expect(power).toThrow(
-      /step: the gate “First power” is closed: Belt: sticky, decayed\. Power would wind the decayed rubber round the spindle\. .*Still needed: the capacitors/,
+      /step: the safety gate “First power” is closed: Belt: sticky, decayed\. Power would wind the decayed rubber round the spindle\. .*Still needed: the capacitors/,
     )
     expect(() => say({ kind: 'station', station: 'first-power' })).toThrow(
-      /“Power it without a disk” is not done, and the gate “First power” is closed/,
+      /“Power it without a disk” is not done, and the safety gate “First power” is closed/,
     )
     expect(() => say({ kind: 'override', gate: 'first-power', detail: 'because' })).toThrow(
-      'passing a closed gate needs a written reason; expected at least 12 characters; the certificate carries it.',
+      'overriding a closed safety gate needs a written reason; expected at least 12 characters; the certificate carries it.',
     )
     const passed = say({ kind: 'override', gate: 'first-power', detail: 'Motor unplugged; only the board is powered.' })
     expect(passed).toMatchObject({
-      title: 'Gate passed: first power',
+      title: 'Safety gate overridden: first power',
       detail: 'Motor unplugged; only the board is powered.',
       data: { gate: 'first-power', missing: expect.arrayContaining(['power.belt', 'power.caps']) },
     })
@@ -122,7 +122,11 @@ describe('what is said to the log', () => {
       /the photo it is marked on is not on this drive’s log/,
     ],
     ['what was never marked', { kind: 'undone', of: uuid(5) }, /there is no such thing on this drive’s record/],
-    ['no gate', { kind: 'override', gate: 'garden', detail: 'a long enough reason' }, /there is no gate “garden”/],
+    [
+      'no gate',
+      { kind: 'override', gate: 'garden', detail: 'a long enough reason' },
+      /there is no safety gate “garden”/,
+    ],
     ['no caution', { kind: 'acknowledged', caution: 'dogs' }, /there is no caution “dogs”/],
   ])('%s is said in a sentence', async (_, input, sentence) => {
     const { say } = await bench()

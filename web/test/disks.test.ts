@@ -10,7 +10,7 @@ const disk = (part: object = {}) =>
   diskSchema.cast({
     name: 'Harbour A',
     mechanism: '3.5in',
-    writer: 'a sister drive',
+    writer: 'an identical drive',
     writtenAt: '2026-01-31',
     proof: 'instrument',
     ...part,
@@ -26,7 +26,7 @@ describe('reference disks', () => {
     const { standings } = disks.view()
     expect(standings.map(s => [s.disk.name, s.rests, s.trusted, s.wroteIt, s.chain.length])).toEqual([
       ['Harbour A', 'standard', true, 'SK-15', 1],
-      ['Copy', 'standard', true, 'a sister drive', 2],
+      ['Copy', 'standard', true, 'an identical drive', 2],
     ])
     expect(drives.log(uuid(1)).at(-1)!.title).toBe('Wrote the reference disk “Harbour A”')
     // Correcting it does not write it again.
@@ -73,9 +73,9 @@ describe('reference disks', () => {
     expect(disks.view().standings[0]!.uses).toBe(0)
   })
   it.each([
-    [{ writer: '' }, /a drive was proved that is not named/],
-    [{ proof: 'disk' }, /the disk that its writer was proved by is left out/],
-    [{ proof: 'disk', provedBy: uuid(10) }, /cannot prove its own writer/],
+    [{ writer: '' }, /a drive was verified that is not named/],
+    [{ proof: 'disk' }, /the disk that its writer was verified by is left out/],
+    [{ proof: 'disk', provedBy: uuid(10) }, /cannot verify its own writer/],
   ])('%j is refused with its field', async (part, says) => {
     const { disks } = await workshop()
     expect(() => disks.put(uuid(10), disk(part), NOW)).toThrow(says)

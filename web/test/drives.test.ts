@@ -129,7 +129,7 @@ describe('what comes in is checked once, with sentences', () => {
   it.each<[object, string]>([
     [{ tag: '', mechanism: '3in' }, 'Give it a tag, such as SK-21.'],
     [{ tag: 'a b', mechanism: '3in' }, 'A tag is made of letters, digits and hyphens.'],
-    [{ tag: 'SK-1', mechanism: '9in' }, 'Choose what kind of drive it is.'],
+    [{ tag: 'SK-1', mechanism: '9in' }, 'Choose the drive type.'],
     [{ tag: 'SK-1', mechanism: '3in', pulleys: { flywheelMm: 60 } }, 'Give the motor pulley’s diameter.'],
     [{ tag: 'SK-1', mechanism: '3in', account: { hours: -2, matters: false } }, 'Hours so far is 0 or more.'],
     [{ tag: 'SK-1', mechanism: '3in', account: { chance: 1.2, matters: false } }, 'A chance is at most 100 %.'],

@@ -56,7 +56,7 @@ describe('one entry for one intention', () => {
     expect(kept.size).toBe(1)
     expect(entry).toMatchObject({ id: 'id-1', at: new Date(0).toISOString() })
   })
-  it('what was refused is said anew', async () => {
+  it('what was refused is said again', async () => {
     const { poster, state } = bench()
     state.fail = 'refused'
     await expect(poster.post('a', TILE)).rejects.toThrow()

@@ -54,7 +54,7 @@ describe('a read test on the log', () => {
     )
     expect(drives.log(drive.id).filter(e => e.kind === 'measurement')).toEqual([])
   })
-  it('of the stand-in is the same whenever it is read, and says that it is simulated', async () => {
+  it('of the simulated drive is the same whenever it is read, and says that it is simulated', async () => {
     const { drives, readTest } = await workshop()
     const drive = drives.receive(newDrive({ mechanism: '3in' }), '2026-03-01T09:00:00Z')
     const simulated = { mechanism: '3in', story: 'groove' }
@@ -66,10 +66,10 @@ describe('a read test on the log', () => {
     expect(b.data).toEqual(a.data)
     await expect(
       readTest.measure(drive.id, input(3, { simulated: { mechanism: '3in', story: 'haunted' } })),
-    ).rejects.toThrow('neither a recording nor a stand-in')
+    ).rejects.toThrow('neither a recording nor a simulated drive')
     await expect(
       readTest.measure(drive.id, input(4, { simulated: { mechanism: 'toaster', story: 'sound' } })),
-    ).rejects.toThrow('neither a recording nor a stand-in')
+    ).rejects.toThrow('neither a recording nor a simulated drive')
   })
   it('a recording without a read line, or one that is not kept, is refused in a sentence', async () => {
     const { drives, captures, readTest } = await workshop()

@@ -43,7 +43,7 @@ async function bench() {
   return { ...w, say, find }
 }
 
-describe('a drive given up for parts', () => {
+describe('a drive stripped for parts', () => {
   it('lists what the log vouches for, feeds the shelf, and a part goes in once', async () => {
     const w = await bench()
     for (const f of ['heads.torn', 'spindle.free', 'travel.free', 'flag.snapped']) w.find(uuid(1), f)
@@ -153,7 +153,7 @@ describe('what a drive leaves with', () => {
     expect(events.map(e => e.startDate.toString())).toEqual(c.nextService.map(s => s.on))
     expect(events.every(e => e.startDate.isDate)).toBe(true)
     expect(new Set(events.map(e => e.uid)).size).toBe(events.length)
-    expect(events.find(e => e.uid.includes('oil'))!.summary).toBe('SK-05: a drop of oil on rail and screw')
+    expect(events.find(e => e.uid.includes('oil'))!.summary).toBe('SK-05: a drop of oil on guide rail and screw')
     expect(
       parsed
         .getAllSubcomponents('vevent')[0]!

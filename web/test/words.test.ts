@@ -3,6 +3,8 @@ import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { describe, expect, it } from 'vitest'
 import { GLOSSARY } from '../shared/glossary'
+import { HOUSE_WORDS } from './helpers/house-words'
+import { visibleStrings } from './helpers/visible-strings'
 
 const root = join(import.meta.dirname, '../..')
 const sources = execFileSync(
@@ -54,6 +56,14 @@ describe('words', () => {
       const text = readFileSync(join(root, file), 'utf8')
       return RETIRED.filter(r => text.includes(r)).map(r => `${file}: ${r}`)
     })
+    expect(found).toEqual([])
+  })
+  it('a word of the glossary’s last column stands nowhere in that sense', { timeout: 120_000 }, () => {
+    const texts = visibleStrings()
+    expect(texts.length).toBeGreaterThan(3000)
+    const found = texts.flatMap(({ file, text }) =>
+      HOUSE_WORDS.filter(w => w.instead.test(text) && !w.but?.test(text)).map(w => `${file}: “${text}”: say ${w.say}`),
+    )
     expect(found).toEqual([])
   })
   it('the glossary in the documents is the one of the Handbook', () => {

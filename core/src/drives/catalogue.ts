@@ -31,7 +31,7 @@ export function isMechanismId(id: string): id is MechanismId {
 export function findMechanism(id: string): Mechanism {
   const found = MECHANISMS.find(m => m.id === id)
   if (!found) {
-    throw new ParameterError(`there is no mechanism "${id}"`, `one of ${MECHANISM_IDS.join(', ')}`, {
+    throw new ParameterError(`there is no drive type "${id}"`, `one of ${MECHANISM_IDS.join(', ')}`, {
       field: 'mechanism',
     })
   }

@@ -40,7 +40,7 @@ export interface TurningPart {
 /** The parts of a belt drive with their rates, spindle first, without slip. */
 export function turningParts(pulleys: Pulleys | undefined): TurningPart[] {
   const parts: TurningPart[] = [
-    { name: 'spindle, once a turn', cyclesPerTurn: 1 },
+    { name: 'spindle, once a revolution', cyclesPerTurn: 1 },
     { name: 'spindle, twice a turn', cyclesPerTurn: 2 },
   ]
   if (!pulleys) return parts

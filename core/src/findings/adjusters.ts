@@ -4,7 +4,7 @@ import type { Question } from './types'
 export const adjusters: readonly Question[] = [
   {
     id: 'lacquer',
-    ask: 'What is the sealing lacquer like?',
+    ask: 'What is the seal like?',
     topic: 'Lacquer',
     sense: 'seen',
     places: ['speed trimmer', 'upper head screws', 'lower head screws', 'track-zero sensor', 'stepper body'],
@@ -34,7 +34,7 @@ export const adjusters: readonly Question[] = [
       },
       {
         id: 'lacquer.renewed',
-        label: 'Sealed anew by us',
+        label: 'Sealed again by us',
         call: 'leave',
         means: 'The next person sees that it was set, not guessed.',
         next: 'Say in the log to what it was set.',
@@ -62,7 +62,7 @@ export const adjusters: readonly Question[] = [
         call: 'unknown',
         also: 'tamper scratched',
         means: 'Someone has been at them; what they hold may have moved.',
-        next: 'Look at the lacquer next to each.',
+        next: 'Look at the seal next to each.',
       },
       {
         id: 'screws.odd',
@@ -94,7 +94,7 @@ export const adjusters: readonly Question[] = [
         label: 'One head off, the other right',
         call: 'unknown',
         means: 'If both heads disagree, it is the heads.',
-        next: 'Read a second trusted disk before turning anything.',
+        next: 'Read a second reference disk before turning anything.',
       },
       {
         id: 'evidence.both',
@@ -122,8 +122,8 @@ export const adjusters: readonly Question[] = [
   },
   {
     id: 'seconddisk',
-    ask: 'Does a second trusted disk say the same?',
-    topic: 'Second trusted disk',
+    ask: 'Does a second reference disk say the same?',
+    topic: 'Second reference disk',
     sense: 'measured',
     findings: [
       {
@@ -144,7 +144,7 @@ export const adjusters: readonly Question[] = [
         id: 'seconddisk.none',
         label: 'There is no second one',
         call: 'unknown',
-        means: 'One disk alone condemns nothing.',
+        means: 'One disk alone is not enough evidence.',
         next: 'Find or make another.',
       },
     ],

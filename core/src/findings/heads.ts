@@ -6,7 +6,7 @@ const shuttered = { mechanism: ['3.5in', '3.5in-eject'] } as const
 export const heads: readonly Question[] = [
   {
     id: 'heads',
-    ask: 'Are the heads whole?',
+    ask: 'Are the heads intact?',
     topic: 'Heads',
     sense: 'seen',
     several: true,
@@ -24,7 +24,7 @@ export const heads: readonly Question[] = [
         label: 'One torn off or hanging',
         call: 'stop',
         means: 'A loose head cuts every disk that goes in.',
-        next: 'No disk in; another head assembly, or part it out.',
+        next: 'No disk in; another head assembly, or strip it for parts.',
       },
       {
         id: 'heads.chipped',
@@ -38,7 +38,7 @@ export const heads: readonly Question[] = [
         label: 'Arm bent or not square',
         call: 'mend',
         means: 'The upper head should be square to the disk; a warped arm lifts it.',
-        next: 'Compare with a sister drive before bending anything.',
+        next: 'Compare with an identical drive before bending anything.',
       },
       {
         id: 'heads.replaced',
@@ -113,8 +113,8 @@ export const heads: readonly Question[] = [
         id: 'loading.stiff',
         label: 'Stiffly',
         call: 'mend',
-        means: 'Set grease or a bent slide; a motor or a thumb forces the disk.',
-        next: 'Clean and lubricate the slides by your school.',
+        means: 'Hardened grease or a bent slide; a motor or a thumb forces the disk.',
+        next: 'Clean and lubricate the slides by your method.',
       },
       {
         id: 'loading.drops',
@@ -219,7 +219,7 @@ export const heads: readonly Question[] = [
         label: 'Bent',
         call: 'mend',
         means: 'Too high it trips early, too low and late.',
-        next: 'Measure it against a sister drive before bending.',
+        next: 'Measure it against an identical drive before bending.',
       },
       {
         id: 'flag.snapped',
@@ -324,7 +324,7 @@ export const heads: readonly Question[] = [
         label: 'Clean, but scored',
         call: 'mend',
         means: 'A scored head scratches.',
-        next: 'Only a disk that may be lost goes in.',
+        next: 'Only a sacrificial disk goes in.',
       },
     ],
   },
@@ -345,7 +345,7 @@ export const heads: readonly Question[] = [
         id: 'fibres.left',
         label: 'Fibres or damp left',
         call: 'mend',
-        means: 'A fibre under a head lifts it off the track.',
+        means: 'A fibre under a head lifts it off track.',
         next: 'Take them off with tweezers; wait until it is dry.',
       },
     ],

@@ -63,7 +63,7 @@ export const onArrival: readonly Question[] = [
         label: 'Opened before',
         call: 'unknown',
         means: 'Anything may have been moved, swapped or left out.',
-        next: 'Look at every adjuster’s lacquer, and for missing screws.',
+        next: 'Look at every adjuster’s seal, and for missing screws.',
       },
       {
         id: 'history.repaired',
@@ -100,14 +100,14 @@ export const onArrival: readonly Question[] = [
         id: 'storage.damp',
         label: 'Damp, or in salt air',
         call: 'unknown',
-        means: 'Rust on rail and screw, and mould, are likely.',
+        means: 'Rust on guide rail and screw, and mould, are likely.',
         next: 'Look at steel parts and at the belt with a lens.',
       },
       {
         id: 'storage.hot',
         label: 'Hot: a loft or a window',
         call: 'unknown',
-        means: 'Grease has set and the belt has likely gone.',
+        means: 'Grease has hardened and the belt has likely gone.',
         next: 'Turn nothing under power before it was turned by hand.',
       },
       {

@@ -1,7 +1,7 @@
 /** The ways in which a drive leaves the bench, in words. */
 export const OUTCOMES = {
   released: 'Released',
-  parts: 'Given up for parts',
+  parts: 'Stripped for parts',
   quarantined: 'Quarantined',
   returned: 'Returned as it is',
 } as const

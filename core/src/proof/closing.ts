@@ -91,14 +91,14 @@ export function closingOf(log: readonly LogEntry[], drive: { readonly simulated:
     if (!closed)
       return {
         kind: 'unknown',
-        reasons: ['It is not closed up yet; what was proved was proved open.'],
+        reasons: ['Its covers are not on yet: all tests so far were made with covers off.'],
         next: 'Close it up by the put-back list, then test again.',
       }
     const failed = checks.find(c => c.state === 'failed')
     if (failed)
       return {
         kind: failed.entry?.call?.kind === 'stop' ? 'stop' : 'mend',
-        reasons: [`Since it was closed up: ${failed.says}`],
+        reasons: [`Since its covers went on: ${failed.says}`],
         next: 'Two faults are common, and a cover moves leads. Open it, and go on from the station of what was found.',
       }
     const next = needed.find(c => c.state === 'not done')

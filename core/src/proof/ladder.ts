@@ -67,7 +67,7 @@ export function ladderOf(
     stands,
     claims: rungs.flatMap(claimsOf),
     notClaims: [
-      stands ? RUNGS[stands].hides : 'That it works at all: the lowest rung is not reached.',
+      stands ? RUNGS[stands].hides : 'That it works at all: the lowest level is not verified.',
       ...unreached.map(title => `Not shown: ${title.charAt(0).toLowerCase()}${title.slice(1)}.`),
     ],
     call: callOf(rungs, stands),
@@ -88,13 +88,13 @@ function callOf(rungs: readonly RungState[], stands: RungId | null): Call {
     return {
       kind: 'unknown',
       reasons: [`${failed.test.title}: ${failed.says}`],
-      next: 'Once more before anything is condemned: another disk, heads clean. Then say what it is.',
+      next: 'Once more before a part is blamed: another disk, heads clean. Then say what it is.',
     }
   const next = tests.find(t => t.state === 'not done')
   if (!next)
     return {
       kind: 'leave',
-      reasons: ['Every rung is reached.'],
+      reasons: ['Every level is verified.'],
       next: 'Close it up, and repeat the short proof with its covers on.',
     }
   return stands
@@ -103,7 +103,7 @@ function callOf(rungs: readonly RungState[], stands: RungId | null): Call {
         reasons: [`It stands at “${RUNGS[stands].title}”. ${RUNGS[stands].hides}`],
         next: `Next: ${next.test.title.toLowerCase()}.`,
       }
-    : { kind: 'unknown', reasons: ['Nothing is proved yet.'], next: `First: ${next.test.title.toLowerCase()}.` }
+    : { kind: 'unknown', reasons: ['Nothing is verified yet.'], next: `First: ${next.test.title.toLowerCase()}.` }
 }
 
 /** Tests that a class has: what steps not has no home, and what follows by servo nothing to align. */

@@ -5,7 +5,7 @@ export const PROOFS = {
   instrument: 'measured with an analogue alignment disk and a scope',
   factory: 'a duplicator: the disk was sold as it is',
   disk: 'read another reference disk, outer to inner, both heads',
-  none: 'not proved, or nobody knows',
+  none: 'not verified, or nobody knows',
 } as const
 export type Proof = keyof typeof PROOFS
 
@@ -131,30 +131,30 @@ export function standingOf(
     if (losing)
       return {
         kind: 'mend',
-        reasons: [`A proven drive read ${proven.at(-1)!.good} of its ${proven.at(-1)!.sectors} sectors.`],
-        next: 'Retire it, and write a new one on a trusted drive.',
+        reasons: [`A verified drive read ${proven.at(-1)!.good} of its ${proven.at(-1)!.sectors} sectors.`],
+        next: 'Retire it, and write a new one on a verified drive.',
       }
     if (fallen)
       return {
         kind: 'mend',
         reasons: [
-          `Its least margin fell from ${percent(first!)} to ${percent(latest!)} in proven drives over ${own.length} readings.`,
+          `Its least margin fell from ${percent(first!)} to ${percent(latest!)} in verified drives over ${own.length} readings.`,
         ],
-        next: 'Retire it, and write a new one on a trusted drive.',
+        next: 'Retire it, and write a new one on a verified drive.',
       }
     if (rests === 'itself')
       return {
         kind: 'unknown',
-        reasons: ['Its writer was proved by a disk that rests on this very disk: a circle proves nothing.'],
-        next: 'Read it in a drive that was proved otherwise.',
+        reasons: ['Its writer was verified by a disk that rests on this very disk: this is not evidence.'],
+        next: 'Read it in a drive that was verified in another way.',
       }
     if (rests === 'nothing')
       return {
         kind: 'unknown',
         reasons: [
           chain.length > 1
-            ? `Its chain ends at ${chain.at(-1)!.name}, whose writer was not proved.`
-            : 'Nobody proved the drive that wrote it.',
+            ? `Its chain ends at ${chain.at(-1)!.name}, whose writer was not verified.`
+            : 'Nobody verified the drive that wrote it.',
         ],
         next: 'Use it to compare drives, not to align one.',
       }
@@ -162,7 +162,7 @@ export function standingOf(
       return {
         kind: 'unknown',
         reasons: [`It was read ${own.length} times: wear comes with every pass.`],
-        next: 'Read it in a proven drive, and see whether its margin still holds.',
+        next: 'Read it in a verified drive, and see whether its margin still holds.',
       }
     return {
       kind: 'leave',
@@ -230,14 +230,14 @@ export function disagreements(readings: readonly DiskReading[], nameOf: (disk: s
           reasons: [
             `${nameOf(odd)} is the odd one: ${differ.length} of ${both.length} drives that read ${nameOf(odd === a ? b : a)} whole do not read it.`,
           ],
-          next: 'Retire it, or write it anew on a trusted drive.',
+          next: 'Retire it, or write it again on a verified drive.',
         }
       : {
           kind: 'unknown',
           reasons: [
             `${nameOf(a)} and ${nameOf(b)} disagree in ${differ.length === 1 ? 'one drive' : `${differ.length} drives`}, and nothing sides with either.`,
           ],
-          next: 'Read both in a second trusted drive, or a third disk in this one.',
+          next: 'Read both in a second verified drive, or a third disk in this one.',
         }
     return { disks: [a, b], drives: differ, odd, call }
   }

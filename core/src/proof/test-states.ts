@@ -114,7 +114,7 @@ export class TestReader {
     const { homeOff } = surface.data.surface
     return homeOff === 0
       ? said(test, 'passed', 'Headers name what the count of steps says, on the surface that was read last.', surface)
-      : said(test, 'failed', `Headers name ${homeOff} cylinders more than the count.`, surface)
+      : said(test, 'failed', `Headers name ${homeOff} cylinders more than the step count.`, surface)
   }
 
   private protect(test: ProofTest): TestState {
@@ -189,13 +189,13 @@ function surfaceRead(test: ProofTest, entry: LogEntry | undefined, least: number
     ? said(
         test,
         'failed',
-        `All ${spaced(sectors)} sectors read, but at one place ${percent} of the window is left; ${least * 100} % is wanted.`,
+        `All ${spaced(sectors)} sectors read, but at one place the timing margin is ${percent}; ${least * 100} % is wanted.`,
         entry,
       )
     : said(
         test,
         'passed',
-        `All ${spaced(sectors)} sectors read, at least ${percent} of the window left: ${boundSaid(sectors)}.`,
+        `All ${spaced(sectors)} sectors read, timing margin at least ${percent}: ${boundSaid(sectors)}.`,
         entry,
       )
 }

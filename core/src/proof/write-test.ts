@@ -203,7 +203,7 @@ function callOf(checks: readonly WriteCheck[], r: WriteTestResult): Call {
   if (is('allows', 'failed'))
     return {
       kind: 'mend',
-      reasons: ['It does not write an open disk, or nothing of it comes back.'],
+      reasons: ['It does not write a write-enabled disk, or nothing of it comes back.'],
       next: 'Does it read another disk? Then look at the write-protect switch or pin, and at WRITE GATE at the plug. If not, clean the heads first.',
     }
   if (
@@ -253,7 +253,7 @@ function callOf(checks: readonly WriteCheck[], r: WriteTestResult): Call {
     return {
       kind: 'unknown',
       reasons: [`${failed[0]!.label}: ${failed[0]!.says}`],
-      next: 'Once more with another disk, heads clean, before anything is condemned.',
+      next: 'Once more with another disk, heads clean, before a part is blamed.',
     }
   const open = checks.find(c => c.state === 'open')
   if (open)
@@ -265,6 +265,6 @@ function callOf(checks: readonly WriteCheck[], r: WriteTestResult): Call {
   return {
     kind: 'leave',
     reasons: [`All ${checks.length} checks passed.`],
-    next: 'Take the disk that it wrote to a trusted drive: its own reading hides speed and alignment.',
+    next: 'Take the disk that it wrote to a verified drive: its own reading hides speed and alignment.',
   }
 }

@@ -56,7 +56,7 @@ const disk = record({
   name: text,
   trusted: T.Boolean(),
   rests: words(['standard', 'factory', 'nothing', 'itself']),
-  chain: list(text, 'Each link in words: the disk, who wrote it, how that drive was proved.'),
+  chain: list(text, 'Each link in words: the disk, who wrote it, how that drive was verified.'),
   readAt: instant,
 })
 
@@ -86,15 +86,12 @@ export const CERTIFICATE_SCHEMA = T.Object(
       record({ at: instant, what: text, means: text, call }),
       'What was found on it and still holds, other than what was found good.',
     ),
-    overrides: list(
-      record({ at: instant, gate: text, missing: list(text), reason: text }),
-      'Gates that were passed although they were closed.',
-    ),
+    overrides: list(record({ at: instant, gate: text, missing: list(text), reason: text }), 'Safety gates overridden.'),
     parts: list(
       record({ at: instant, what: text, from: T.String({ description: 'Tag of the donor; empty for a new part.' }) }),
     ),
-    claim: maybe(words(RUNG_IDS), 'Highest rung of the ladder that is reached with all below it.'),
-    rungs: list(rung, 'Every rung by itself: a test that passed stands, whether or not those below it did.'),
+    claim: maybe(words(RUNG_IDS), 'Highest verified level with all below it.'),
+    rungs: list(rung, 'Every verified level by itself: a test that passed stands, whether or not those below it did.'),
     closedUp: T.Boolean({ description: 'Whether the short proof passed with the covers on.' }),
     referenceDisks: list(disk),
     shown: list(text),

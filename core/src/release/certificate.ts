@@ -58,7 +58,7 @@ function overrideOf(e: LogEntry): Certificate['overrides'] {
 
 function gateNamed(id: string): string {
   const before = id.replace('gate:', '')
-  return isGateId(before) ? `the gate “${findGate(before).label}” is open` : id
+  return isGateId(before) ? `the safety gate “${findGate(before).label}” is open` : id
 }
 
 function putBackSaid(record: readonly RecordedItem[]): string[] {
@@ -114,8 +114,8 @@ function notShownBy(
     ...(!works || closing.proved
       ? []
       : closing.closed
-        ? ['That it works closed up: the short proof with its covers on is not whole.']
-        : ['That it works closed up: it was proved open.']),
+        ? ['That it works with covers on: the short proof with its covers on is not complete.']
+        : ['That it works with covers on: it was tested with covers off only.']),
     ...(open.length ? [`Stations not finished: ${open.join(', ')}.`] : []),
   ]
 }

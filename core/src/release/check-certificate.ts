@@ -36,7 +36,7 @@ export function checkCertificate(
       tag: null,
       call: {
         kind: 'unknown',
-        reasons: ['This is no certificate of ours: it does not say so in “format”.'],
+        reasons: ['This is not a certificate of ours: it does not say so in “format”.'],
         next: 'Choose the JSON file of a certificate.',
       },
     }
@@ -89,7 +89,7 @@ export function checkCertificate(
         tag,
         call: {
           kind: 'stop',
-          reasons: [`It is whole, but the log of ${tag} here does not have the entries that it was made from.`],
+          reasons: [`It is unchanged, but the log of ${tag} here does not have the entries that it was made from.`],
           next: 'One of both is another drive’s, or was restored from elsewhere: compare them.',
         },
       }

@@ -27,7 +27,7 @@ const RULES: readonly Rule[] = [
   {
     id: 'oil',
     months: 12,
-    what: 'A drop of oil on rail and screw',
+    what: 'A drop of oil on guide rail and screw',
     why: 'Light oil is renewed every year or so; dust does not cake in it.',
     when: f => f.has('grease.renewed'),
   },

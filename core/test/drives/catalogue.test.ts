@@ -14,7 +14,7 @@ describe('catalogue', () => {
   it('holds the nine classes, each by its id', () => {
     expect(MECHANISMS.map(m => m.id)).toEqual([...MECHANISM_IDS])
     expect(MECHANISMS).toHaveLength(9)
-    expect(() => findMechanism('9in')).toThrow('there is no mechanism "9in"; expected one of 8in, 5.25in-48')
+    expect(() => findMechanism('9in')).toThrow('there is no drive type "9in"; expected one of 8in, 5.25in-48')
   })
 
   it('gives every value its unit and its source', () => {

@@ -50,7 +50,7 @@ describe('entries of earlier versions', () => {
     expect(surfaceTotals(bars)).toEqual({ good: 9, sectors: 18, wrongCylinder: 2, leastMargin: null })
     expect(surfaceTotals([]).leastMargin).toBeNull()
   })
-  it('what a surface says beside its tracks is taken from where alone it stood', () => {
+  it('what a surface says off track is taken from where alone it stood', () => {
     const o = (key: string, value: number, uncertainty?: number) => ({
       key,
       label: '',

@@ -38,7 +38,7 @@ describe('after closing up', () => {
     expect(closingOf([speed(), protect(), read(), sum('wiggle')], REAL)).toMatchObject({
       closed: null,
       proved: false,
-      call: { kind: 'unknown', reasons: [expect.stringContaining('proved open')] },
+      call: { kind: 'unknown', reasons: [expect.stringContaining('covers off')] },
     })
     const { checks, call: c } = closingOf([speed(), protect(), read(), sum('wiggle'), close()], REAL)
     expect(checks.every(x => x.state === 'not done')).toBe(true)
@@ -57,12 +57,12 @@ describe('after closing up', () => {
       proved: false,
       call: {
         kind: 'mend',
-        reasons: ['Since it was closed up: wiggle says so'],
+        reasons: ['Since its covers went on: wiggle says so'],
         next: expect.stringContaining('Two faults are common'),
       },
     })
   })
-  it('opening and closing it again starts anew, and the stand-in says nothing', () => {
+  it('opening and closing it again starts again, and the simulated drive says nothing', () => {
     expect(closingOf([close(), speed(), close()], REAL).checks[0]!.state).toBe('not done')
     const standIn = entry({
       kind: 'measurement',
@@ -93,7 +93,7 @@ describe('a fault that is found after it was mended', () => {
     expect(progressOf([...log, fault, station('prove')]).reopenedBy).toBeNull()
     expect(progressOf([...log, fault, station('prove'), released()]).outcome).toBe('released')
   })
-  it('leaves alone what was given up, what is only not known, and what the stand-in did', () => {
+  it('leaves alone what was given up, what is only not known, and what the simulated drive did', () => {
     const parts = entry({ kind: 'released', data: { type: 'release', outcome: 'parts' } })
     expect(progressOf([...proved(), parts, speed('mend')]).outcome).toBe('parts')
     expect(progressOf([...proved(), released(), read('unknown')]).outcome).toBe('released')

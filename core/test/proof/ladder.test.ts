@@ -75,7 +75,7 @@ describe('the ladder of claims', () => {
   })
   it('claims carry their bounds: 1440 sectors without an error are fewer than 1 in 480', () => {
     expect(ladder(speed, surface(70), protect, ...own).claims.join(' ')).toMatch(
-      /Read a trusted disk: All 1 440 sectors read, at least 70 % of the window left: fewer than 1 in 480 fail/,
+      /Read a reference disk: All 1 440 sectors read, timing margin at least 70 %: fewer than 1 in 480 fail/,
     )
   })
   it('what failed is said once and tried again; the latest counts; what was taken back does not', () => {
@@ -98,7 +98,7 @@ describe('the ladder of claims', () => {
         .stands,
     ).toBe('trusted')
   })
-  it('neither an unknown disk, nor an uneasy margin, nor the stand-in is proof', () => {
+  it('neither an unknown disk, nor an uneasy margin, nor the simulated drive is proof', () => {
     const trusted = (s: LogEntry) =>
       ladder(speed, protect, ...own, s).rungs.find(r => r.id === 'trusted')!.tests[0]!.state
     expect(trusted(surface(70, 'other'))).toBe('not done')
@@ -137,7 +137,7 @@ describe('the plan', () => {
   })
 })
 
-describe('a trusted disk whose sectors were counted by hand', () => {
+describe('a reference disk whose sectors were counted by hand', () => {
   const read = (places: readonly CountedPlace[]) => entry({ type: 'cross-read', disk: 'a', places })
   const all = (good: number) =>
     ([0, 1] as const).flatMap(h =>
@@ -161,7 +161,7 @@ describe('a trusted disk whose sectors were counted by hand', () => {
       says: expect.stringContaining('Only 4 of 6 places'),
     })
   })
-  it('says nothing where the disk is not trusted, or none of ours', () => {
+  it('says nothing where the disk is not verified, or none of ours', () => {
     expect(state([read(all(9))], false).state).toBe('not done')
     expect(state([read(all(9))], null).state).toBe('not done')
   })

@@ -39,7 +39,7 @@ describe('what is still good in a drive', () => {
       says: 'Nobody looked at it.',
     })
   })
-  it('what the stand-in did tests nothing, and what was taken back says nothing', () => {
+  it('what the simulated drive did tests nothing, and what was taken back says nothing', () => {
     expect(
       of(
         [measured({ type: 'read-test', simulated: { mechanism: '3.5in', story: 'sound' }, bars: [] }, 'leave')],

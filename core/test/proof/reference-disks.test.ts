@@ -45,13 +45,13 @@ describe('what a disk rests on', () => {
   })
   it('only what goes back to a measurement or a duplicator is trusted', () => {
     expect(all.map(x => standing(x).trusted)).toEqual([true, true, false, false, false, false])
-    expect(standing(c).call.reasons[0]).toMatch(/a circle proves nothing/)
-    expect(standing(e).call.reasons[0]).toBe('Its chain ends at N, whose writer was not proved.')
+    expect(standing(c).call.reasons[0]).toMatch(/this is not evidence/)
+    expect(standing(e).call.reasons[0]).toBe('Its chain ends at N, whose writer was not verified.')
   })
 })
 
 describe('wear', () => {
-  it('a margin that falls in proven drives retires a disk; in others it may be the drive', () => {
+  it('a margin that falls in verified drives retires a disk; in others it may be the drive', () => {
     const falling = [read('a', 'x', 0.6), read('a', 'x', 0.45, 100, '2026-06-01')]
     expect(standing(a, falling)).toMatchObject({ trusted: false, first: 0.6, latest: 0.45, call: { kind: 'mend' } })
     expect(

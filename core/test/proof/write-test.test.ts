@@ -35,7 +35,7 @@ describe('a write test', () => {
     expect(call).toMatchObject({
       kind: 'leave',
       reasons: ['All 10 checks passed.'],
-      next: expect.stringContaining('trusted drive'),
+      next: expect.stringContaining('verified drive'),
     })
     expect(checks).toHaveLength(10)
     expect(observations).toMatchObject([{ value: '10 of 10 passed' }, { value: 0 }])
@@ -50,7 +50,7 @@ describe('a write test', () => {
   })
   it.each([
     [{ blocked: false }, 'stop', /writes on a protected disk/],
-    [{ allowed: false }, 'mend', /does not write an open disk/],
+    [{ allowed: false }, 'mend', /does not write a write-enabled disk/],
     [{ homeAfter: false }, 'mend', /track zero/],
     [
       { format: [whole, { good: 500, sectors: 720 }] as const },

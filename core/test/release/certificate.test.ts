@@ -245,7 +245,7 @@ describe('certificate', () => {
     expect(c.overrides).toMatchObject([
       {
         gate: 'First power',
-        missing: ['the belt was looked at and will not wind up', 'the gate “A disk in” is open'],
+        missing: ['the belt was looked at and will not wind up', 'the safety gate “A disk in” is open'],
         reason: 'Belt cut through, motor unplugged.',
       },
     ])

@@ -82,7 +82,7 @@ describe('the simulated drive by its lines', () => {
     expect(d.explain('write-protect')).toEqual({
       low: false,
       means: false,
-      why: 'It means nothing: the drive is not selected.',
+      why: 'Not valid: the drive is not selected.',
     })
     d.set('select', true)
     expect(d.explain('write-protect')).toEqual({ low: false, means: true, why: 'The disk may be written.' })
@@ -194,7 +194,7 @@ describe('seek test', () => {
     })
     expect(tried({ sensorAt: 1.5 })).toMatchObject({
       kind: 'nudge',
-      reasons: [expect.stringContaining('home itself is off')],
+      reasons: [expect.stringContaining('the track-zero position itself is off')],
     })
     expect(judgeSeeks([]).kind).toBe('unknown')
   })

@@ -23,7 +23,7 @@ function hand(
   return h
 }
 
-describe('a hand at an adjuster of the stand-in', () => {
+describe('a hand at an adjuster of the simulated drive', () => {
   it('moves what it holds and nothing else', () => {
     const upper = hand('upper')
     upper.set(5)
@@ -76,7 +76,7 @@ describe('the simulated alignment disk', () => {
     )
     expect(alignmentEnvelope({ ...SOUND_ALIGNMENT, pattern: 'azimuth', azimuthMin: 12 }, 0.7)).toBe(1)
   })
-  it('is the same by the same seed, and its index falls once a turn', () => {
+  it('is the same by the same seed, and its index falls once a revolution', () => {
     const [a, b] = [scopeTrace(SOUND_ALIGNMENT), scopeTrace(SOUND_ALIGNMENT)]
     expect(a.signal).toEqual(b.signal)
     expect(a.signal.length).toBe(100_000)

@@ -66,7 +66,7 @@ describe('the simulated drive writes', () => {
   it('write protect: a switch that is stuck blocks all, one that is blind lets a protected disk be written', () => {
     expect(tested(story('always-protected')).call).toMatchObject({
       kind: 'mend',
-      reasons: [expect.stringContaining('does not write an open disk')],
+      reasons: [expect.stringContaining('does not write a write-enabled disk')],
     })
     const blind = soundDrive('3in', 3)
     expect(tested({ ...blind, sensors: { ...blind.sensors, writeProtect: 'never protected' } }).call).toMatchObject({

@@ -31,7 +31,7 @@ const pages: Found[] = [
   { to: '/instruments/host-fit', title: 'Host fit', detail: 'instrument · straps, ready, disk change, pins' },
   { to: '/shelf', title: 'Shelf', detail: 'reference disks, donors, belts' },
   { to: '/drives/new', title: 'Receive a drive', detail: 'bench' },
-  { to: '/workshop', title: 'Workshop settings', detail: 'mains, schools, tone, theme' },
+  { to: '/workshop', title: 'Workshop settings', detail: 'mains, methods, tone, theme' },
   ...MECHANISMS.map(m => ({ to: `/handbook#${m.id}`, title: m.label, detail: 'handbook' })),
 ]
 

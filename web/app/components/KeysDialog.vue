@@ -6,7 +6,7 @@ const groups = [
     title: 'Everywhere',
     keys: [
       ['B', 'to the bench'],
-      ['/', 'find a drive, a station or a mechanism'],
+      ['/', 'find a drive, a station or a drive type'],
       ['?', 'these keys'],
     ],
   },

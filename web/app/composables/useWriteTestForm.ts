@@ -50,7 +50,7 @@ export function useWriteTestForm(mechanism: () => MechanismId) {
         if (text === '') continue
         const [n, of] = [whole(text), tried(row)]
         if (of === null || of === 0) return 'Say how large the disk is.'
-        if (n === null) return `“${text}” is no number of sectors.`
+        if (n === null) return `“${text}” is not a number of sectors.`
         if (n > of) return `${n} of ${of} sectors cannot have failed.`
       }
     }

@@ -26,7 +26,7 @@ const calls = Object.entries(CALLS) as [CallKind, (typeof CALLS)[CallKind]][]
             ['stations', 'The eleven stations'],
             ['gates', 'Gates'],
             ['cleaning', 'What never goes where'],
-            ['sums', 'The sums, as used'],
+            ['sums', 'The arithmetic, as used'],
           ]"
           :key="id"
         >
@@ -41,7 +41,7 @@ const calls = Object.entries(CALLS) as [CallKind, (typeof CALLS)[CallKind]][]
         >
           <a :href="`#${id}`" class="block py-1.5 hover:underline underline-offset-2">{{ text }}</a>
         </li>
-        <li><a href="#schools" class="block py-1.5 hover:underline underline-offset-2">Schools and sources</a></li>
+        <li><a href="#schools" class="block py-1.5 hover:underline underline-offset-2">Methods and sources</a></li>
         <li v-for="m in MECHANISMS" :key="m.id">
           <a :href="`#${m.id}`" class="block py-1.5 hover:underline underline-offset-2">{{ m.label }}</a>
         </li>
@@ -63,10 +63,10 @@ const calls = Object.entries(CALLS) as [CallKind, (typeof CALLS)[CallKind]][]
         <HandbookStation v-for="st in STATIONS" :key="st.id" :station="st" />
       </section>
       <section id="gates" class="panel p-6 scroll-mt-4">
-        <h2 class="text-xl font-bold mb-3">Gates</h2>
+        <h2 class="text-xl font-bold mb-3">Safety gates</h2>
         <p class="mb-4 max-w-prose">
-          What must not be done before something is known. A closed gate says what is missing; it is passed with a
-          written reason only, and the certificate carries that reason.
+          What must not be done before something is known. A closed safety gate says what is missing; it is overridden
+          with a written reason only, and the certificate carries that reason.
         </p>
         <dl class="space-y-4">
           <div v-for="g in GATES" :key="g.id">
@@ -81,7 +81,7 @@ const calls = Object.entries(CALLS) as [CallKind, (typeof CALLS)[CallKind]][]
         </dl>
       </section>
       <section id="schools" class="panel p-6 scroll-mt-4 space-y-3">
-        <h2 class="text-xl font-bold mb-3">Schools and sources</h2>
+        <h2 class="text-xl font-bold mb-3">Methods and sources</h2>
         <HandbookSchools />
         <p class="border-t border-line pt-4 text-sm">
           <strong>Where values come from.</strong> A standard is named by its number. <em>Common practice</em> is what
@@ -90,7 +90,7 @@ const calls = Object.entries(CALLS) as [CallKind, (typeof CALLS)[CallKind]][]
         </p>
       </section>
       <section id="sums" class="panel p-6 scroll-mt-4">
-        <h2 class="text-xl font-bold mb-3">The sums, as used</h2>
+        <h2 class="text-xl font-bold mb-3">The arithmetic, as used</h2>
         <dl class="grid sm:grid-cols-[12rem_1fr] gap-x-5 gap-y-3 text-sm">
           <template v-for="s in CALCULATORS" :key="s.id"
             ><dt class="font-bold">

@@ -67,7 +67,7 @@ const themes = [
         ><input :id="id" v-model="name" class="field"
       /></FormField>
       <fieldset>
-        <legend class="field-label">School for the spindle speed</legend>
+        <legend class="field-label">Method for the spindle speed</legend>
         <div class="grid sm:grid-cols-2 gap-3">
           <label
             v-for="[id, label, what] in speedSchools"
@@ -87,7 +87,7 @@ const themes = [
         </div>
       </fieldset>
       <fieldset>
-        <legend class="field-label">School for lubricants</legend>
+        <legend class="field-label">Method for lubricants</legend>
         <div class="grid sm:grid-cols-2 gap-3">
           <label
             v-for="[id, label, what] in lubricants"

@@ -61,7 +61,7 @@ export class BlameService {
     const sent = this.drives.sent(input.id, drive.id)
     if (sent) return sent
     const disk = this.shelf.find(input.disk)
-    if (!disk) throw new ParameterError('there is no such disk on the shelf', 'one that is', { field: 'disk' })
+    if (!disk) throw new ParameterError('unknown disk', 'one of the Shelf', { field: 'disk' })
     return this.drives.append(crossReadEntry(input, drive, disk))
   }
 }

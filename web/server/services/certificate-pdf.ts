@@ -113,7 +113,7 @@ const disks = (c: Certificate): Content =>
     [92, '*'],
     c.referenceDisks.map(d => [
       muted(minute(d.readAt)),
-      { stack: [{ text: `${d.name}, ${d.trusted ? 'trusted' : 'not trusted'}` }, ...d.chain.map(small)] },
+      { stack: [{ text: `${d.name}, ${d.trusted ? 'reference disk' : 'not verified'}` }, ...d.chain.map(small)] },
     ]),
   )
 
@@ -168,7 +168,7 @@ export function certificateDocument(c: Certificate): TDocumentDefinitions {
     content: [
       ...head(c),
       ...section('Caution', c.cautions.length > 0, () => list(c.cautions, '')),
-      ...section('Gates passed although they were closed', c.overrides.length > 0, () => overrides(c)),
+      ...section('Safety gates overridden', c.overrides.length > 0, () => overrides(c)),
       ...section('Faults not corrected', c.found.length > 0, () => faults(c)),
       heading('Spindle speed'),
       table([60, 110, '*', 90], [reading('as found', c.asFound.speed), reading('as left', c.asLeft.speed)]),

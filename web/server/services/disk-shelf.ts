@@ -71,18 +71,18 @@ export class DiskShelf {
   put(id: string, disk: DiskInput, now: string): ReferenceDisk {
     if (!disk.writtenBy && !disk.writer && disk.proof !== 'none')
       throw new ParameterError(
-        'a drive was proved that is not named',
+        'a drive was verified that is not named',
         'a drive of the workshop, its writer in words, or no proof',
         { field: 'writer' },
       )
     if (disk.proof === 'disk' && !disk.provedBy)
       throw new ParameterError(
-        'the disk that its writer was proved by is left out',
+        'the disk that its writer was verified by is left out',
         'one of the shelf, or another kind of proof',
         { field: 'provedBy' },
       )
     if (disk.provedBy === id)
-      throw new ParameterError('a disk cannot prove its own writer', 'another disk', { field: 'provedBy' })
+      throw new ParameterError('a disk cannot verify its own writer', 'another disk', { field: 'provedBy' })
     const row = { ...disk, mechanism: disk.mechanism as never, provedBy: disk.proof === 'disk' ? disk.provedBy : null }
     return this.db.transaction(tx => {
       const before = tx.select().from(referenceDisks).where(eq(referenceDisks.id, id)).get()

@@ -62,7 +62,9 @@ export class ReadTestService {
 async function simulated(input: ReadTestInput): Promise<SurfaceAnswer> {
   const story = DRIVE_STORIES.find(s => s.id === input.simulated?.story)
   if (!story || !isMechanismId(input.simulated!.mechanism))
-    throw new ParameterError('there is neither a recording nor a stand-in', 'one of both', { field: 'captureSha' })
+    throw new ParameterError('there is neither a recording nor a simulated drive', 'one of both', {
+      field: 'captureSha',
+    })
   const drive = new SimulatedDrive(story.of(input.simulated!.mechanism, STORY_SEED))
   const raw: RawTrack[] = []
   const run = readSurface(drive, wholeSurface(drive))

@@ -12,7 +12,7 @@ export interface Call {
 
 /** The words for each call, as a person reads them. */
 export const CALLS: Readonly<Record<CallKind, { readonly label: string; readonly means: string }>> = {
-  leave: { label: 'Leave it', means: 'Inside what it should be; touching it can only hurt.' },
+  leave: { label: 'Leave it', means: 'Inside what it should be; touching it can only do harm.' },
   nudge: { label: 'Nudge it', means: 'Off, and an adjustment cures it.' },
   mend: { label: 'Mend it', means: 'A fault that no adjustment cures.' },
   stop: { label: 'Stop', means: 'Going on would hurt a person, a disk or the drive.' },

@@ -21,7 +21,7 @@ export interface ShelfBelt {
 export interface RankedBelt {
   readonly belt: ShelfBelt
   readonly stretch: number
-  readonly grade: 'fits' | 'at a pinch' | 'no'
+  readonly grade: 'fits' | 'for a trial only' | 'no'
   /** Why it stands where it does, a sentence. */
   readonly because: string
 }
@@ -55,7 +55,7 @@ export function rankBelts(v: Values, belts: readonly ShelfBelt[]): RankedBelt[] 
           belt,
           stretch,
           off,
-          grade: 'at a pinch',
+          grade: 'for a trial only',
           because: `Stretched by ${percent}: ${stretch < s.least ? 'slack' : 'tight'}, for a trial only.`,
         }
       if (Math.abs(thick) > SECTION)
@@ -63,7 +63,7 @@ export function rankBelts(v: Values, belts: readonly ShelfBelt[]): RankedBelt[] 
           belt,
           stretch,
           off,
-          grade: 'at a pinch',
+          grade: 'for a trial only',
           because: `Stretched by ${percent}, but ${thick > 0 ? 'thicker' : 'thinner'} by ${Math.abs(belt.sectionMm - wanted).toFixed(1)} mm: see that it clears its guides and does not climb.`,
         }
       return { belt, stretch, off, grade: 'fits', because: `Stretched by ${percent}: snug.` }
@@ -73,7 +73,7 @@ export function rankBelts(v: Values, belts: readonly ShelfBelt[]): RankedBelt[] 
         GRADES.indexOf(a.grade) - GRADES.indexOf(b.grade) || a.off - b.off || a.belt.id.localeCompare(b.belt.id),
     )
 }
-const GRADES = ['fits', 'at a pinch', 'no'] as const
+const GRADES = ['fits', 'for a trial only', 'no'] as const
 
 /** What a drive wants: a range of inside lengths of a section and kind. */
 export interface BeltNeed {

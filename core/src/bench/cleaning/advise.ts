@@ -87,7 +87,7 @@ export function adviseCleaning({ materials, soils, school, shelf }: AdviceInput)
     if (!l) continue
     const id = l.agents.find(atHand) ?? l.agents[0]!
     for (const no of ['light-oil', 'lithium'].filter(no => findAgent(no).never[on] && !l.agents.includes(no)))
-      conflicts.add(`${findAgent(no).label} is no choice on ${lower(MATERIALS[on])}: ${findAgent(no).never[on]}.`)
+      conflicts.add(`${findAgent(no).label} must not go on ${lower(MATERIALS[on])}: ${findAgent(no).never[on]}.`)
     body.push(step(`Lubricate: ${lower(MATERIALS[on])}`, id, [on], l.how, !atHand(id)))
   }
   const used = [...new Set(body.map(s => s.agent))]

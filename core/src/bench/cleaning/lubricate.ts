@@ -26,14 +26,14 @@ export function lubrication(school: LubricantSchool, on: Material): Lubrication 
     return {
       on,
       agents: ['lithium', 'silicone', 'light-oil'],
-      how: 'A film as thin as breath on the screw; none on the rails beyond what a fingertip leaves.',
+      how: 'A film as thin as breath on the screw; none on the guide rails beyond what a fingertip leaves.',
     }
   if (on === 'plastic-rail') {
     return school === 'light-oil'
       ? {
           on,
           agents: ['silicone'],
-          how: 'Plastics stay dry in this school where they run well; where they squeak, a trace of silicone grease in place of oil.',
+          how: 'Plastics stay dry in this method where they run well; where they squeak, a trace of silicone grease in place of oil.',
         }
       : { on, agents: ['silicone'], how: 'A trace of silicone grease, wiped until it hardly shows. No lithium here.' }
   }

@@ -79,7 +79,7 @@ export const TREATMENTS: readonly Treatment[] = [
   {
     soil: 'set-grease',
     order: 45,
-    title: 'Soften the set grease',
+    title: 'Soften the hardened grease',
     agents: ['penetrating', 'light-oil', 'alcohol', 'dry-swab'],
     on: ['steel', 'brass'],
     how: 'One drop on shaft and screw; let it soak, then by hand through the whole travel.',

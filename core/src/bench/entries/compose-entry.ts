@@ -138,7 +138,7 @@ const composers: Readonly<Record<HandEntryKind, Composer>> = {
       throw need(
         'station',
         `“${held.step.title}” is not done, and ${heldBy(held.hold!, 0)}`,
-        'the gate opened, or passed with a written reason',
+        'the safety gate opened, or overridden with a written reason',
       )
     return { title: `${findStation(input.station).label} finished` }
   },
@@ -201,16 +201,17 @@ const composers: Readonly<Record<HandEntryKind, Composer>> = {
     const gate = isGateId(input.gate ?? '')
       ? walk(drive, log(), Date.parse(input.at)).gates.find(g => g.gate.id === input.gate)
       : undefined
-    if (!gate) throw need('gate', `there is no gate “${input.gate ?? ''}” on this drive`, 'one of its gates')
+    if (!gate)
+      throw need('gate', `there is no safety gate “${input.gate ?? ''}” on this drive`, 'one of its safety gates')
     if (input.detail.length < MIN_REASON)
       throw need(
         'detail',
-        'passing a closed gate needs a written reason',
+        'overriding a closed safety gate needs a written reason',
         `at least ${MIN_REASON} characters; the certificate carries it`,
       )
     if (gate.open) throw need('gate', `“${gate.gate.label}” is open`, 'a closed one')
     return {
-      title: `Gate passed: ${gate.gate.label.toLowerCase()}`,
+      title: `Safety gate overridden: ${gate.gate.label.toLowerCase()}`,
       data: { type: 'override', gate: gate.gate.id, missing: gate.missing.map(m => m.id) },
     }
   },
@@ -235,7 +236,7 @@ function recorded(input: HandEntryInput, log: readonly LogEntry[]) {
 
 function heldBy(hold: Hold, nowMs: number): string {
   if (hold.kind === 'gate')
-    return `the gate “${hold.gate.gate.label}” is closed: ${hold.gate.missing.map(m => m.sentence).join(' ')}`.replace(
+    return `the safety gate “${hold.gate.gate.label}” is closed: ${hold.gate.missing.map(m => m.sentence).join(' ')}`.replace(
       /\.$/,
       '',
     )

@@ -26,11 +26,11 @@ export function proofEntry(input: ProofEntryInput, drive: DriveFacts, tagOf: (id
       field: 'errors',
     })
   if (id === 'interchange' && !reader)
-    throw new ParameterError('the drive that read it is left out', 'a trusted drive of the workshop', {
+    throw new ParameterError('the drive that read it is left out', 'a verified drive of the workshop', {
       field: 'reader',
     })
   if (reader === drive.id)
-    throw new ParameterError('a drive that reads its own writing proves nothing of others', 'another drive', {
+    throw new ParameterError('a drive that reads its own writing says nothing of others', 'another drive', {
       field: 'reader',
     })
   const by = reader ? tagOf(reader) : null
@@ -65,7 +65,7 @@ export function proofEntry(input: ProofEntryInput, drive: DriveFacts, tagOf: (id
         : {
             kind: 'unknown',
             reasons: [`${errors} of ${sectors} sectors failed${by ? ` in ${by}` : ''}.`],
-            next: 'Once more with another disk, heads clean, before anything is condemned.',
+            next: 'Once more with another disk, heads clean, before a part is blamed.',
           },
     evidence: BY_HOST,
     data: { type: 'proof', test: id, sectors, errors, reader },

@@ -37,7 +37,7 @@ export function putBackList(record: readonly RecordedItem[]): PutBackList {
     const next = free ?? [...waiting][0]!
     if (!free)
       warnings.push(
-        `No. ${next.number}, ${next.item.name}: what lies behind what runs in a circle; its place follows the order of undoing.`,
+        `No. ${next.number}, ${next.item.name}: the records of what is in front contradict each other; its place follows the order of removal.`,
       )
     waiting.delete(next)
     order.push(next)
@@ -71,7 +71,7 @@ function checkOf({ item }: RecordedItem): string {
     case 'wire':
       return [
         `${item.colour || 'Colour not recorded'}, from ${item.from || '?'} to ${item.to || '?'}.`,
-        item.measured ? `Must measure ${item.measured} again.` : 'Measure it before power: its colour proves nothing.',
+        item.measured ? `Must measure ${item.measured} again.` : 'Measure it before power: its colour is not evidence.',
       ].join(' ')
     case 'screw':
       return item.detail
@@ -109,7 +109,7 @@ function warningsOf(undone: readonly RecordedItem[], byId: ReadonlyMap<string, R
     if (item.kind === 'connector' && !item.state)
       out.push(`No. ${number}, ${name(r)}: which end is pin 1 was never recorded.`)
     if (item.kind === 'wire' && !item.measured)
-      out.push(`No. ${number}, ${name(r)}: nothing was measured on it; its colour proves nothing.`)
+      out.push(`No. ${number}, ${name(r)}: nothing was measured on it; its colour is not evidence.`)
     if (item.kind === 'loose' && !item.state && !r.putBack)
       out.push(`No. ${number}, ${name(r)}: where it was put was not recorded.`)
     const front = item.behind ? byId.get(item.behind) : undefined

@@ -96,7 +96,7 @@ function secondDiskOf({ data, tests, surface, found }: Read): TouchCase['secondD
 
 const diskSays = (read: boolean, trusted: boolean | null) => {
   if (!read) return 'No surface is on the log.'
-  return trusted ? 'Written by a drive that was proved.' : 'Nobody proved who wrote the disk that was read.'
+  return trusted ? 'Written by a verified drive.' : 'Nobody verified the drive that wrote the disk.'
 }
 
 const sweepSays = (last: Read['sweeps'][number] | undefined) => {
@@ -153,11 +153,11 @@ export function alignOrder(
   const items: OrderItem[] = [
     { id: 'clean', title: 'Heads clean', done: touch.clean, says: cleanSays },
     { id: 'speed', title: 'Speed right', done: touch.speed === 'leave', says: speedSays },
-    { id: 'disk', title: 'A trusted disk read', done: trusted === true, says: diskSays(surface !== null, trusted) },
+    { id: 'disk', title: 'A reference disk read', done: trusted === true, says: diskSays(surface !== null, trusted) },
     { id: 'evidence', title: 'Evidence', done: verdict.call.kind === 'nudge', says: evidenceSays },
     { id: 'sweep', title: 'One adjuster swept and set', done: swept, says: sweepSays(last) },
     { id: 'recheck', title: 'Tightened; outer, middle, inner', done: rechecked, says: recheckSays },
-    { id: 'seal', title: 'Sealed anew', done: sealed, says: sealSays },
+    { id: 'seal', title: 'Sealed again', done: sealed, says: sealSays },
   ]
   return { items, verdict, touch, sweeps }
 }
@@ -177,11 +177,11 @@ export function beforeSweep(
   if (open && open.data.setTo === null && open.data.adjuster !== adjuster)
     says.push(`One adjuster at a time: the sweep of the ${ADJUSTER_NAMES[open.data.adjuster]} was not finished.`)
   if ((adjuster === 'upper' || adjuster === 'lower') && order.verdict.adjuster === 'sensor')
-    says.push('The sensor before the heads: home itself is off.')
+    says.push('The sensor before the heads: the track-zero position itself is off.')
   if (order.verdict.call.kind === 'leave') says.push(`The evidence says to leave it: ${order.verdict.call.reasons[0]}`)
   else if (order.verdict.adjuster && order.verdict.adjuster !== adjuster && adjuster !== 'tab')
     says.push(`The evidence points to the ${ADJUSTER_NAMES[order.verdict.adjuster]}, not to this.`)
-  if (order.touch.lacquer[adjuster as 'sensor'] === 'whole') says.push('Its lacquer is whole: nobody moved it.')
+  if (order.touch.lacquer[adjuster as 'sensor'] === 'whole') says.push('Its seal is intact: nobody moved it.')
   if (!item('disk').done) says.push(item('disk').says)
   return { stops, says }
 }

@@ -97,7 +97,7 @@ function describe(w: Walk, next: StepState | null): [title: string, reason: stri
   if (!next) return [`Finish ${station.label}`, 'All steps are done; mark the station finished.', 1]
   if (next.hold?.kind === 'gate') {
     const { gate, missing } = next.hold.gate
-    return [`Open the gate: ${gate.label.toLowerCase()}`, missing[0]!.sentence, next.step.hands]
+    return [`Open the safety gate: ${gate.label.toLowerCase()}`, missing[0]!.sentence, next.step.hands]
   }
   return [next.step.title, next.step.why, next.step.hands]
 }

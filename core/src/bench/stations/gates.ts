@@ -77,7 +77,12 @@ export const GATES: readonly Gate[] = [
         question: 'spindle',
         blockedBy: ['spindle.stuck', 'travel.stuck'],
       },
-      { id: 'power.supply', need: 'the supply’s wires are proved', question: 'supply', blockedBy: ['supply.colours'] },
+      {
+        id: 'power.supply',
+        need: 'the supply’s wires are verified',
+        question: 'supply',
+        blockedBy: ['supply.colours'],
+      },
     ],
   },
   {
@@ -88,7 +93,7 @@ export const GATES: readonly Gate[] = [
     conditions: [
       {
         id: 'disk.heads',
-        need: 'the heads were looked at and are whole',
+        need: 'the heads were looked at and are intact',
         question: 'heads',
         blockedBy: ['heads.torn', 'heads.chipped'],
       },
@@ -162,7 +167,7 @@ export const GATES: readonly Gate[] = [
     because: 'What sits where the factory set it can only be made worse by turning it without evidence.',
     when: { not: { has: 'servo' } },
     conditions: [
-      { id: 'seal.lacquer', need: 'the lacquer was looked at', question: 'lacquer' },
+      { id: 'seal.lacquer', need: 'the seals were looked at', question: 'lacquer' },
       {
         id: 'seal.evidence',
         need: 'something speaks for misalignment',
@@ -171,7 +176,7 @@ export const GATES: readonly Gate[] = [
       },
       {
         id: 'seal.disk',
-        need: 'a second trusted disk says the same',
+        need: 'a second reference disk says the same',
         question: 'seconddisk',
         blockedBy: ['seconddisk.good', 'seconddisk.none'],
       },
@@ -180,7 +185,7 @@ export const GATES: readonly Gate[] = [
   },
   {
     id: 'close-up',
-    label: 'Closing up',
+    label: 'Putting the covers on',
     because: 'What is left loose, damp or undone under a cover is found again by its damage.',
     conditions: [
       { id: 'close.put-back', need: 'all that was undone is put back or left off on purpose', record: 'put-back' },

@@ -12,7 +12,7 @@ export const VERDICTS: Readonly<Record<Verdict, string>> = {
   rescue: 'Rescue the disk first',
   'go-on': 'Go on',
   'if-it-matters': 'Go on only if it matters to you',
-  'part-out': 'Part it out',
+  'part-out': 'Strip it for parts',
   unknown: 'Not known yet',
 }
 
@@ -103,7 +103,7 @@ export function worthIt({ mechanism, account, found, minutesToGo, reads = null }
     return {
       ...partial,
       verdict: 'rescue',
-      reasons: ['A disk whose data matter is stuck in it: that comes before any sum.'],
+      reasons: ['A disk whose data matter is stuck in it: save them before any calculation.'],
       gain: null,
       perHour: null,
     }
@@ -125,7 +125,7 @@ export function worthIt({ mechanism, account, found, minutesToGo, reads = null }
     { label: 'Working, times its chance', value: chance * working, unit: 'money', note: '' },
     { label: 'As parts otherwise, times the rest', value: (1 - chance) * scrap, unit: 'money', note: '' },
     { label: 'Parts to buy', value: -(parts ?? 0), unit: 'money', note: '' },
-    { label: 'Parted out now instead', value: -scrap, unit: 'money', note: '' },
+    { label: 'Stripped for parts now instead', value: -scrap, unit: 'money', note: '' },
     { label: 'Going on brings', value: gain, unit: 'money', note: 'hours not counted' },
   )
   if (rate > 0)
@@ -153,7 +153,7 @@ export function worthIt({ mechanism, account, found, minutesToGo, reads = null }
       : {
           ...settled,
           verdict: 'part-out',
-          reasons: [`Going on is expected to bring ${money(gain)} against parting it out.`, ...gone],
+          reasons: [`Going on is expected to bring ${money(gain)} against stripping it for parts.`, ...gone],
         }
   }
   if (gain < rate * hoursToGo)

@@ -92,7 +92,7 @@ export const azimuthCalculator: Calculator = {
   id: 'azimuth',
   title: 'Azimuth bursts',
   station: 'align',
-  group: 'Instrument school',
+  group: 'Instrument method',
   purpose: 'How far a head is turned from square, from bursts of known angle on a scope.',
   fields: [
     ...KEYS.map(k => ({

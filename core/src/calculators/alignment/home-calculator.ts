@@ -74,7 +74,7 @@ function callOf(n: number, sd: number, pitch: number, drift: number, jumped: num
     return {
       kind: 'unknown',
       reasons: [`The stop is ${plain(gap / pitch)} pitches beyond cylinder 0: the stepper may lose itself out there.`],
-      next: 'Compare with a sister drive; about one pitch is usual (from memory).',
+      next: 'Compare with an identical drive; about one pitch is usual (from memory).',
     }
   if (n < 5)
     return {
@@ -86,7 +86,7 @@ function callOf(n: number, sd: number, pitch: number, drift: number, jumped: num
     return {
       kind: 'mend',
       reasons: [`${jumped} of ${n} homings ended a whole track away.`],
-      next: 'Steps are lost, or the sensor switches at a detent: look at rail and flag.',
+      next: 'Steps are lost, or the sensor switches at a detent: look at guide rail and flag.',
     }
   if (Math.abs(drift) > 0.15 * pitch)
     return {
@@ -101,7 +101,7 @@ function callOf(n: number, sd: number, pitch: number, drift: number, jumped: num
       reasons: [
         `Home scatters by ${plain(sd * 1000)} µm, ${plain((sd / pitch) * 100)} % of a pitch${misses > 1e-6 ? `: one homing in ${plain(1 / misses)} ends a track off` : ''}.`,
       ],
-      next: 'Clean and oil the rail; look for play between screw or band and carriage.',
+      next: 'Clean and oil the guide rail; look for play between screw or band and carriage.',
     }
   return {
     kind: 'leave',
@@ -117,7 +117,7 @@ export const homeCalculator: Calculator = {
   station: 'align',
   group: 'Track zero',
   purpose:
-    'Whether home is the same place every time, from many homings on a dial gauge or by lobes, and where the stop stands.',
+    'Whether homing ends at the same place every time, from many homings on a dial gauge or by lobes, and where the stop stands.',
   fields: [
     { key: 'pitch', label: 'Pitch of the tracks', quantity: 'length', required: true, plausible: [0.1, 0.6] },
     { key: 'stop', label: 'Stop beyond cylinder 0', quantity: 'length', zero: true, plausible: [0, 2] },

@@ -59,7 +59,7 @@ function callOf(off: number, allowed: number, nominal: number, skew?: number): C
     return {
       kind: 'mend',
       reasons: [`Outer and inner bursts differ by ${plain(skew)} µs: the heads do not move along a radius.`],
-      next: 'Look at rail and carriage before the sensor is touched.',
+      next: 'Look at guide rail and carriage before the sensor is touched.',
     }
   return Math.abs(off) <= allowed
     ? {
@@ -79,7 +79,7 @@ export const indexBurstCalculator: Calculator = {
   id: 'index-burst',
   title: 'Index burst',
   station: 'align',
-  group: 'Instrument school',
+  group: 'Instrument method',
   purpose: 'How late data come after the index, at the right speed, and how far the sensor has to go.',
   fields: [
     {

@@ -98,9 +98,9 @@ export const lobesCalculator: Calculator = {
   id: 'lobes',
   title: 'Lobes of the alignment track',
   station: 'align',
-  group: 'Instrument school',
+  group: 'Instrument method',
   purpose:
-    'How far a head stands off its track, from two lobes on a scope, with the pattern’s eccentricity and the widths stated.',
+    'How far a head stands off track, from two lobes on a scope, with the pattern’s eccentricity and the widths stated.',
   fields: [
     {
       key: 'first',

@@ -26,7 +26,9 @@ export function offsetUm(value: number, unit: keyof typeof READING_UNITS, pitch:
 function judge(v: Values): CalculatorResult {
   const id = String(v.mechanism)
   if (!isMechanismId(id) || !hasOffsetCost(id))
-    throw new ParameterError('this class has no tracks to stand beside', 'a class with tracks', { field: 'mechanism' })
+    throw new ParameterError('this drive type has no tracks to stand beside', 'a drive type with tracks', {
+      field: 'mechanism',
+    })
   const pitch = pitchUm(id)
   const um = Math.abs(offsetUm(num(v, 'value'), v.unit as keyof typeof READING_UNITS, pitch))
   const last = LAYOUTS[layoutsOf(id)[0]!]!.cylinders - 1
@@ -92,13 +94,13 @@ function callOf(um: number, half: number, worst: number, inner: number): Call {
     return {
       kind: 'unknown',
       reasons: [
-        `${plain(um)} µm off still reads, with ${Math.round(inner * 100)} % of the window left at the inner end; it is half way to where sectors fail.`,
+        `${plain(um)} µm off still reads, with a timing margin of ${Math.round(inner * 100)} % at the inner end; it is half way to where sectors fail.`,
       ],
       next: 'Other drives’ disks may be off to the other side: read one before it is left.',
     }
   return {
     kind: 'leave',
-    reasons: [`${plain(um)} µm off costs little: ${Math.round(inner * 100)} % of the window is left at the inner end.`],
+    reasons: [`${plain(um)} µm off costs little: the timing margin at the inner end is ${Math.round(inner * 100)} %.`],
     next: 'Leave it: tightening a screw moves as much.',
   }
 }
@@ -108,13 +110,13 @@ export const offsetCalculator: Calculator = {
   id: 'offset',
   title: 'What an offset costs',
   station: 'align',
-  group: 'Instrument school',
+  group: 'Instrument method',
   purpose:
     'A reading in tracks or thousandths in micrometres and turns of the screw, and what it takes of the timing margin.',
   fields: [
     {
       key: 'mechanism',
-      label: 'Class of the drive',
+      label: 'Drive type',
       required: true,
       choices: MECHANISMS.filter(m => hasOffsetCost(m.id)).map(m => ({ value: m.id, label: m.label })),
     },

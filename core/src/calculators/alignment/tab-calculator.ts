@@ -98,7 +98,7 @@ export const tabCalculator: Calculator = {
     {
       key: 'right',
       label: 'Height it should have',
-      hint: 'of a sister drive’s, or before it broke',
+      hint: 'of an identical drive’s, or before it broke',
       quantity: 'length',
       required: true,
       plausible: [1, 25],

@@ -132,7 +132,7 @@ function valuesOf(
     if (f.choices) {
       if (!f.choices.some(c => c.value === text))
         throw new ParameterError(
-          `“${text}” is no choice for ${f.label.toLowerCase()}`,
+          `“${text}” is not a choice for ${f.label.toLowerCase()}`,
           f.choices.map(c => c.label).join(', '),
           { field: key },
         )

@@ -191,7 +191,7 @@ export const capacitorCalculator: Calculator = {
   ],
   formulas: [
     'Dead under half of its mark, in or out of circuit; a 10 µF part that reads near 1.2 µF is dead (common practice).',
-    'From 25 years on its value alone proves little without its ESR (from memory).',
+    'From 25 years on its value alone says little without its ESR (from memory).',
     'Replacement: nearest E6 value (IEC 60063), equal or higher voltage.',
   ],
   judge,

@@ -35,7 +35,7 @@ function points(v: Values): Point[] {
     out.push({
       kind: 'stop',
       says: 'Which pad is plus is not known; the wrong way round it bursts.',
-      next: 'Find plus on the board by ringing out to the 5 V or 12 V rail.',
+      next: 'Find plus on the board by a continuity check to the 5 V or 12 V line.',
     })
   if (v.kind === 'tantalum' && volts !== undefined && newVolts !== undefined && newVolts < volts * 2)
     out.push({
@@ -104,7 +104,7 @@ function judge(v: Values): CalculatorResult {
       {
         key: 'capacitor.fit',
         label: 'Replacement capacitor',
-        value: found.length ? `${found.length} ${found.length === 1 ? 'thing' : 'things'} amiss` : 'serves',
+        value: found.length ? `${found.length} ${found.length === 1 ? 'point' : 'points'} wrong` : 'serves',
         unit: '',
         how: `${plain(num(v, 'value'))} µF for ${plain(num(v, 'marked'))} µF`,
       },

@@ -63,7 +63,7 @@ function judge(v: Values): CalculatorResult {
       {
         key: 'detector.fit',
         label: 'Replacement detector',
-        value: found.length ? `${found.length} ${found.length === 1 ? 'thing' : 'things'} amiss` : 'serves',
+        value: found.length ? `${found.length} ${found.length === 1 ? 'point' : 'points'} wrong` : 'serves',
         unit: '',
         how: `${plain(lit * 1000)} mA lit, ${plain(dark * 1e6)} µA dark, at the LED’s distance`,
       },
@@ -109,7 +109,7 @@ function shape(v: Values): Point[] {
   if (v.looks === 'differs')
     out.push({
       kind: 'mend',
-      says: 'It looks another way than the old one: a side-looking one is no end-looking one.',
+      says: 'It faces another direction than the old one: side-facing and end-facing detectors are not interchangeable.',
       next: 'Another detector, or bend its legs so that it faces the slot.',
     })
   if (v.legs === 'swapped')

@@ -106,7 +106,7 @@ function judge(v: Values): CalculatorResult {
         key: 'switch.donor',
         label: 'Donor switch',
         value: found.length
-          ? `${found.length} ${found.length === 1 ? 'thing' : 'things'} amiss`
+          ? `${found.length} ${found.length === 1 ? 'point' : 'points'} wrong`
           : compared < 2 || !v.has
             ? 'not settled'
             : 'fits',

@@ -242,7 +242,7 @@ export const hostSeesCalculator: Calculator = {
     },
   ],
   formulas: [
-    'Lines are low when true. A pressed normally closed contact is open; a closed contact to ground makes the line low; a gate between may invert it.',
+    'Lines are active low. A pressed normally closed contact is open; a closed contact to ground makes the line low; a gate between may invert it.',
     'Disk change: set by taking the disk out, cleared by a step with a disk in, told only while selected (common practice).',
   ],
   judge,

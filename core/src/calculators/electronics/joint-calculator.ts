@@ -30,29 +30,29 @@ const LOOKS = {
   sheath: {
     kind: 'mend',
     says: 'The crimp grips the sheath, not the copper: it works for years, then fails.',
-    next: 'Cut it off and crimp anew, copper in the barrel and sheath in the wings.',
+    next: 'Cut it off and crimp again, copper in the barrel and sheath in the wings.',
   },
   strands: { kind: 'mend', says: 'Strands are cut or stand out.', next: 'Cut it off and strip again.' },
-  loose: { kind: 'mend', says: 'The wire moves in it.', next: 'Crimp it anew, with the die for its gauge.' },
+  loose: { kind: 'mend', says: 'The wire moves in it.', next: 'Crimp it again, with the die for its gauge.' },
   ring: {
     kind: 'mend',
     says: 'A ring stands round the pin: the solder has parted from it.',
-    next: 'Take the old solder off, and solder it anew.',
+    next: 'Take the old solder off, and solder it again.',
   },
   grey: {
     kind: 'unknown',
     says: 'Its solder is grey: cold, or a lead-free alloy.',
-    next: 'Measure its resistance while it is moved; solder it anew where in doubt.',
+    next: 'Measure its resistance while it is moved; solder it again where in doubt.',
   },
   blob: {
     kind: 'mend',
     says: 'The solder stands off the pad like a drop: it never wetted it.',
-    next: 'Clean the pad, flux, and solder it anew.',
+    next: 'Clean the pad, flux, and solder it again.',
   },
   green: {
     kind: 'mend',
     says: 'It is green: salts creep under the sheath.',
-    next: 'Cut back to bright copper, and make it anew.',
+    next: 'Cut back to bright copper, and remake it.',
   },
 } as const satisfies Readonly<Record<string, Point | null>>
 const LABELS: Readonly<Record<keyof typeof LOOKS, string>> = {
@@ -87,7 +87,7 @@ function judge(v: Values): CalculatorResult {
           pull === undefined
             ? 'It came off when pulled.'
             : `It came off at ${plain(pull)} N; ${plain(least)} N is the least.`,
-        next: 'Crimp it anew, with the die for its gauge.',
+        next: 'Crimp it again, with the die for its gauge.',
       })
     else if (v.held === 'yes' && pull !== undefined && pull < least)
       found.push({
@@ -104,14 +104,14 @@ function judge(v: Values): CalculatorResult {
       found.push({
         kind: 'mend',
         says: `It has ${plain(ohms * 1000)} mΩ; ${MOST * 1000} mΩ is the most.`,
-        next: 'Make it anew.',
+        next: 'Remake it.',
       })
   }
   if (v.moves === 'yes')
     found.push({
       kind: 'mend',
       says: 'Its resistance changes when it is moved.',
-      next: 'Make it anew; then test the wires beside it, for they are of the same age.',
+      next: 'Remake it; then test the wires beside it, for they are of the same age.',
     })
   const proved = v.held === 'yes' || v.moves === 'no' || (drop !== undefined && amps !== undefined)
   return {
@@ -122,7 +122,7 @@ function judge(v: Values): CalculatorResult {
         : {
             kind: 'unknown',
             reasons: [
-              'It looks sound, and looks prove little: one crimp failed only once the drive was closed up (common practice).',
+              'It looks sound, and looks say little: one crimp failed only once its covers were on (common practice).',
             ],
             next: 'Move it while measuring, or pull it.',
           },
@@ -132,7 +132,7 @@ function judge(v: Values): CalculatorResult {
       {
         key: 'joint',
         label: v.kind === 'solder' ? 'Solder joint' : 'Crimp',
-        value: found.length ? 'to be made anew' : proved ? 'sound' : 'looks sound',
+        value: found.length ? 'to be remade' : proved ? 'sound' : 'looks sound',
         unit: '',
         how: [
           LABELS[(v.looks ?? 'clean') as keyof typeof LOOKS],

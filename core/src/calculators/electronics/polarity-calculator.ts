@@ -43,39 +43,39 @@ function callOf(wires: readonly Wire[], colours: boolean): Call {
     return {
       kind: 'stop',
       reasons: [
-        `Wire ${half.map(w => w.n).join(', ')}: ${half[0]!.volts === undefined ? 'rung out but not measured' : 'measured but not rung out'}. One without the other proves nothing.`,
+        `Wire ${half.map(w => w.n).join(', ')}: ${half[0]!.volts === undefined ? 'continuity checked but not measured' : 'measured but continuity not checked'}. One without the other is not evidence.`,
       ],
       next:
         half[0]!.volts === undefined
           ? 'Measure it, with the drive unplugged.'
-          : 'Ring it out from the plug to a chip’s supply pins, power off.',
+          : 'Check continuity from the plug to a chip’s supply pins, power off.',
     }
   const proved = wires.filter(w => w.volts !== undefined && w.to && w.to !== 'nothing')
   const has = (p: Pin) => proved.some(w => w.to === p)
   if (colours && proved.length === 0)
     return {
       kind: 'stop',
-      reasons: ['Colours prove nothing: they are swapped as often as not in what was repaired before.'],
-      next: 'Measure each wire, then ring each out.',
+      reasons: ['Colours are not evidence: they are swapped as often as not in what was repaired before.'],
+      next: 'Measure each wire, then check the continuity of each.',
     }
   if (!has('ground') || !has('five'))
     return {
       kind: 'stop',
       reasons: [
-        `Not proved yet: ${[!has('ground') && 'a ground', !has('five') && 'a 5 V wire'].filter(Boolean).join(' and ')}.`,
+        `Not verified yet: ${[!has('ground') && 'a ground', !has('five') && 'a 5 V wire'].filter(Boolean).join(' and ')}.`,
       ],
-      next: 'Measure and ring out the rest.',
+      next: 'Measure and check the continuity of the rest.',
     }
   const loose = wires.find(w => w.to === 'nothing' && Math.abs(w.volts ?? 0) > 0.1)
   if (loose)
     return {
       kind: 'unknown',
-      reasons: [`Wire ${loose.n} carries ${loose.volts} V and rings out to nothing that was tried.`],
+      reasons: [`Wire ${loose.n} carries ${loose.volts} V and has continuity to nothing that was tried.`],
       next: 'Try the motor’s driver and the regulator before it is connected.',
     }
   return {
     kind: 'leave',
-    reasons: [`May connect: ${proved.length} wires measured and rung out, each where it belongs.`],
+    reasons: [`May connect: ${proved.length} wires measured and checked for continuity, each where it belongs.`],
     next: 'Connect with the power off; watch the current at switch-on.',
   }
 }
@@ -90,7 +90,11 @@ function judge(v: Values): CalculatorResult {
     value: w.volts === undefined ? 'not measured' : `${w.volts} V`,
     unit: '',
     note:
-      w.to === undefined ? 'not rung out' : w.to === 'nothing' ? 'rings out to nothing' : `to the ${PINS[w.to].label}`,
+      w.to === undefined
+        ? 'continuity not checked'
+        : w.to === 'nothing'
+          ? 'has continuity to nothing'
+          : `to the ${PINS[w.to].label}`,
   }))
   return {
     call,
@@ -99,7 +103,7 @@ function judge(v: Values): CalculatorResult {
       {
         key: 'supply.polarity',
         label: 'Supply wires',
-        value: call.kind === 'leave' ? 'proved' : 'not proved',
+        value: call.kind === 'leave' ? 'verified' : 'not verified',
         unit: '',
         how: `${wires.length} wires`,
       },
@@ -118,7 +122,7 @@ const fields: Field[] = WIRES.flatMap((n): Field[] => [
   },
   {
     key: `to${n}`,
-    label: `Wire ${n} rings out to`,
+    label: `Wire ${n} has continuity to`,
     hint: n === 1 ? 'at a logic chip, power off' : undefined,
     choices: [
       { value: 'ground', label: 'ground pin' },
@@ -135,7 +139,7 @@ export const polarityCalculator: Calculator = {
   title: 'Supply wires',
   station: 'electronics',
   group: 'Supply',
-  purpose: 'May it be connected? Each wire measured, and rung out to a chip’s supply pins.',
+  purpose: 'May it be connected? Each wire measured, and checked for continuity to a chip’s supply pins.',
   fields: [
     ...fields,
     {
@@ -149,7 +153,7 @@ export const polarityCalculator: Calculator = {
     },
   ],
   formulas: [
-    'May connect when every wire that rings out to a pin measures what that pin wants, within 5 % (ground within 0.1 V), and ground and 5 V are both proved.',
+    'May connect when every wire that has continuity to a pin measures what that pin wants, within 5 % (ground within 0.1 V), and ground and 5 V are both verified.',
   ],
   judge,
 }

@@ -83,7 +83,7 @@ function ledOf(v: Values, supply: number): { lines: CalculatorLine[]; call: Call
       call: {
         kind: 'mend',
         reasons: [`The LED drops ${drop} V: a good one drops 1.1 to 1.3 V (common practice).`],
-        next: 'It is open, or this is no infrared LED.',
+        next: 'It is open, or this is not an infrared LED.',
       },
     }
   return { lines, call: null }

@@ -52,7 +52,15 @@ function judge(v: Values): CalculatorResult {
     lines,
     observations: observations.length
       ? observations
-      : [{ key: 'supply.none', label: 'Supply', value: 'not known', unit: '', how: 'no rail was given whole' }],
+      : [
+          {
+            key: 'supply.none',
+            label: 'Supply',
+            value: 'not known',
+            unit: '',
+            how: 'no supply voltage has all its values',
+          },
+        ],
   }
 }
 
@@ -60,7 +68,7 @@ function callOf(v: Values, rails: readonly Rail[]): Call {
   if (rails.length === 0)
     return {
       kind: 'unknown',
-      reasons: ['No rail is known with both its draw and its rating.'],
+      reasons: ['No supply voltage is known with both its draw and its rating.'],
       next: 'Read the drive’s plate and the supply’s plate.',
     }
   const short = rails.find(r => r.has < r.needs)
@@ -106,9 +114,9 @@ function callOf(v: Values, rails: readonly Rail[]): Call {
   return {
     kind: 'leave',
     reasons: [
-      `Enough on every rail, with at least ${Math.min(...rails.map(r => (r.has / r.needs - 1) * 100)).toFixed(0)} % left over.`,
+      `Enough on every supply voltage, with at least ${Math.min(...rails.map(r => (r.has / r.needs - 1) * 100)).toFixed(0)} % left over.`,
     ],
-    next: 'Prove each wire before it is connected: colours prove nothing.',
+    next: 'Prove each wire before it is connected: colours are not evidence.',
   }
 }
 
@@ -156,7 +164,7 @@ export const supplyCalculator: Calculator = {
     },
   ],
   formulas: [
-    `Needed at start = nameplate × (drives − 1) + peak, or peak × drives where they start together; the peak of a motor rail is ${STARTUP} × nameplate where it was not measured (from memory).`,
+    `Needed at start = nameplate × (drives − 1) + peak, or peak × drives where they start together; the peak of a motor supply is ${STARTUP} × nameplate where it was not measured (from memory).`,
     'Left over = given ÷ needed − 1; a quarter is wanted (from memory).',
   ],
   judge,

@@ -104,10 +104,10 @@ function callOf(
   const sure = `The odds that this is chance are ${first.chance < 0.001 ? 'below 1 in 1000' : `1 in ${Math.round(1 / first.chance)}`}.`
   const crimp =
     v.joint === 'crimp'
-      ? 'A crimp that pierced the sheath fails years later: crimp it anew.'
+      ? 'A crimp that pierced the sheath fails years later: crimp it again.'
       : v.joint === 'solder'
-        ? 'A grey or ringed joint: solder it anew, and sleeve it.'
-        : 'Look at its crimp or joint; make it anew.'
+        ? 'A grey or ringed joint: solder it again, and sleeve it.'
+        : 'Look at its crimp or joint; remake it.'
   return second && second.errors * 2 > first.errors
     ? {
         kind: 'mend',

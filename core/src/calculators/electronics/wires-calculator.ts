@@ -75,7 +75,7 @@ function judge(_: Values, rows: readonly Row[]): CalculatorResult {
     call: gravestOf(found, {
       kind: 'leave',
       reasons: [`${wires.length} wires, all thick enough.`],
-      next: 'Cut, tag both ends, and ring each out before it is plugged in.',
+      next: 'Cut, tag both ends, and check the continuity of each before it is plugged in.',
     }),
     lines: wires.map((w): CalculatorLine => ({
       label: w.name,
@@ -124,7 +124,7 @@ export const wiresCalculator: Calculator = {
     ],
   },
   formulas: [
-    `Lost = 2 × length ÷ (58 m/Ω·mm² × area) × current, at most ${MOST_LOST * 100} % of the rail; at most ${DENSITY} A/mm² in a loom; cut ${Math.round((SPARE - 1) * 100)} % longer (all from memory).`,
+    `Lost = 2 × length ÷ (58 m/Ω·mm² × area) × current, at most ${MOST_LOST * 100} % of the supply voltage; at most ${DENSITY} A/mm² in a loom; cut ${Math.round((SPARE - 1) * 100)} % longer (all from memory).`,
     'Gauge: diameter = 0.127 mm × 92^((36 − n)/39) (ASTM B258).',
   ],
   judge,

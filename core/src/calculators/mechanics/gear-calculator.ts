@@ -82,7 +82,7 @@ function callOf(v: Values, z1?: number, z2?: number, m1?: number, m2?: number): 
     return {
       kind: 'mend',
       reasons: [`It takes ${travel} s to lift the disk: it labours (3 s from memory).`],
-      next: 'Set grease, or a weak motor: feel the train by hand.',
+      next: 'Hardened grease, or a weak motor: feel the train by hand.',
     }
   if (m1 !== undefined && m2 !== undefined)
     return {

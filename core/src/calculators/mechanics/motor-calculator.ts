@@ -105,7 +105,7 @@ function running(v: Values): Point[] {
     out.push({
       kind: 'unknown',
       says: `It takes ${plain(start)} s to come to speed.`,
-      next: 'Feel for set grease before the motor is blamed.',
+      next: 'Feel for hardened grease before the motor is blamed.',
     })
   return out
 }
@@ -315,7 +315,7 @@ export const motorCalculator: Calculator = {
   ],
   formulas: [
     'Sizes must agree: voltage within 5 %, shaft within 1.5 %, mounting within 2 %; a trimmer makes good 5 % of speed (from memory).',
-    `Leads: 2 × reach ÷ (58 m/Ω·mm² × area) × current at start, at most ${MOST_LOST * 100} % of the rail; ${CLEAR} mm or more from the belt (from memory).`,
+    `Leads: 2 × reach ÷ (58 m/Ω·mm² × area) × current at start, at most ${MOST_LOST * 100} % of the supply voltage; ${CLEAR} mm or more from the belt (from memory).`,
     'Pulley for another speed = old pulley × old speed ÷ new speed.',
   ],
   judge,

@@ -173,7 +173,7 @@ export const optionsCalculator: Calculator = {
       choices: [
         { value: 'weak', label: 'weak or noisy' },
         { value: 'dead', label: 'it does not turn' },
-        { value: 'dangerous', label: 'it may hurt disks' },
+        { value: 'dangerous', label: 'it may damage disks' },
       ],
     },
     {

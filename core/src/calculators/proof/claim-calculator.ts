@@ -15,7 +15,8 @@ function judgeClaim(v: Values): CalculatorResult {
   const [errors, sectors] = of(v, 'errors', 'sectors')
   const confidence = v.confidence === '99' ? 0.99 : 0.95
   const wanted = num(v, 'wanted')
-  if (wanted < 2) throw new ParameterError(`1 in ${wanted} is no claim`, 'at least 1 in 2', { field: 'wanted' })
+  if (wanted < 2)
+    throw new ParameterError(`1 in ${wanted} is not an error-rate limit`, 'at least 1 in 2', { field: 'wanted' })
   const bound = errorBound(errors, sectors, confidence)
   const needed = trialsFor(errors, 1 / wanted, confidence)
   const more = Math.max(0, needed - sectors)
@@ -28,7 +29,7 @@ function judgeClaim(v: Values): CalculatorResult {
       unit: '',
       note: `${confidence * 100} % sure, from ${errors} of ${spaced(sectors)}`,
     },
-    { label: 'Read in all, for the claim', value: Number.isFinite(needed) ? needed : 'never', unit: 'sectors' },
+    { label: 'Read in all, for the limit', value: Number.isFinite(needed) ? needed : 'never', unit: 'sectors' },
     ...(more > 0 && perSecond
       ? [{ label: 'That takes', value: more / perSecond / 60, unit: 'min', note: 'without a further error' }]
       : []),
@@ -53,7 +54,7 @@ function judgeClaim(v: Values): CalculatorResult {
       ? {
           kind: 'leave',
           reasons: [
-            `Fewer than ${oneIn(bound)} sectors fail, ${confidence * 100} % sure: the claim of 1 in ${spaced(wanted)} holds.`,
+            `Fewer than ${oneIn(bound)} sectors fail, ${confidence * 100} % sure: the limit of 1 in ${spaced(wanted)} holds.`,
           ],
           next: 'Say it with its bound.',
         }
@@ -83,7 +84,7 @@ export const claimCalculator: Calculator = {
   title: 'Error-rate limit from counts',
   station: 'prove',
   group: 'Counts',
-  purpose: 'The bound that sectors read and failed allow, and how many more a stronger claim takes.',
+  purpose: 'The bound that sectors read and failed allow, and how many more a stricter limit takes.',
   fields: [
     { key: 'sectors', label: 'Sectors read', quantity: 'count', required: true },
     { key: 'errors', label: 'Of these, failed', quantity: 'count', required: true },

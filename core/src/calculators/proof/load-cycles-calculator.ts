@@ -50,7 +50,7 @@ function callOf(loads: number, notReady: number, stuck: number, worst: number, h
   if (hurt)
     return {
       kind: 'stop',
-      reasons: ['A disk came out hurt.'],
+      reasons: ['A disk came out damaged.'],
       next: 'Quarantine drive and disk; nothing good goes into it, and that disk into no other drive.',
     }
   if (worst >= STEADY)
@@ -78,13 +78,13 @@ function callOf(loads: number, notReady: number, stuck: number, worst: number, h
     return {
       kind: 'unknown',
       reasons: [`${worst === 1 ? 'One click' : `${worst} clicks`} in a load, and it came ready.`],
-      next: `${LOADS} more loads with a cartridge that may be lost; any more clicks, and it is quarantined.`,
+      next: `${LOADS} more loads with a sacrificial cartridge; any more clicks, and it is quarantined.`,
     }
   if (loads < LOADS)
     return {
       kind: 'unknown',
       reasons: [`${loads} loads without a fault are few.`],
-      next: `Go on to ${LOADS}, with one that may be lost.`,
+      next: `Go on to ${LOADS}, with a sacrificial one.`,
     }
   return { kind: 'leave', reasons: [`${loads} loads without a click or a failure.`], next: 'A good one may go in.' }
 }
@@ -95,7 +95,7 @@ export const loadCyclesCalculator: Calculator = {
   title: 'Load cycles',
   station: 'prove',
   group: 'Loading',
-  purpose: 'Loading and ejecting again and again, with a disk or cartridge that may be lost: ready, clicks, eject.',
+  purpose: 'Loading and ejecting again and again, with a sacrificial disk or cartridge: ready, clicks, eject.',
   fields: [
     { key: 'loads', label: 'Loads', quantity: 'count', required: true },
     { key: 'notReady', label: 'Did not come ready', quantity: 'count' },
@@ -106,7 +106,7 @@ export const loadCyclesCalculator: Calculator = {
       label: 'The disk afterwards',
       choices: [
         { value: 'no', label: 'as it was' },
-        { value: 'yes', label: 'hurt: edge, scratch, dust' },
+        { value: 'yes', label: 'damaged: edge, scratch, dust' },
       ],
     },
   ],

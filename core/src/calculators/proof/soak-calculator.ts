@@ -120,7 +120,7 @@ export const soakCalculator: Calculator = {
   id: 'soak',
   title: 'Soak',
   station: 'prove',
-  group: 'Closed up',
+  group: 'Covers on',
   purpose:
     'What a long run with the covers on shows: hours, starts and sectors with their bounds, and how much longer.',
   fields: [

@@ -107,7 +107,7 @@ export const warmUpCalculator: Calculator = {
   id: 'warm-up',
   title: 'Cold and warm',
   station: 'prove',
-  group: 'Closed up',
+  group: 'Covers on',
   purpose: 'Whether it gets worse, or better, as it warms: margin, speed and errors before and after.',
   fields: [
     { key: 'coldMargin', label: 'Margin, cold', quantity: 'share', zero: true, plausible: [5, 100] },

@@ -137,7 +137,7 @@ export function readProfile(text: string, file?: string): HostProfile | DrivePro
     json = JSON.parse(text)
   } catch (error) {
     throw new InputError(
-      `it is no JSON (${(error as Error).message.slice(0, 80)})`,
+      `it is not JSON (${(error as Error).message.slice(0, 80)})`,
       'a profile of a host or of a drive',
       { file },
     )

@@ -21,7 +21,11 @@ export const SIGNALS = {
   'head-load': { label: 'head load', from: 'host', lost: 'the host cannot load the heads' },
   'in-use': { label: 'in use', from: 'host', lost: 'the door lock or the lamp does not follow the host' },
   index: { label: 'index', from: 'drive', lost: 'no track is ever found: the host waits for the index' },
-  'track-0': { label: 'track zero', from: 'drive', lost: 'the heads knock against their stop: home is never seen' },
+  'track-0': {
+    label: 'track zero',
+    from: 'drive',
+    lost: 'the heads knock against their stop: track zero is never seen',
+  },
   'write-protect': { label: 'write protect', from: 'drive', lost: 'a protected disk is not seen as one' },
   'read-data': { label: 'read data', from: 'drive', lost: 'nothing is read' },
   ready: { label: 'ready', from: 'drive', lost: 'the host waits for ready and gives up' },
@@ -99,7 +103,7 @@ export const MODES = {
     label: 'It has',
     values: {
       1: { label: 'one head', noticed: 'the upper side is never read' },
-      2: { label: 'two heads', noticed: 'two-sided disks are read whole' },
+      2: { label: 'two heads', noticed: 'two-sided disks are read without error' },
     },
   },
   cylinders: {

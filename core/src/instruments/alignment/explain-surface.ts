@@ -5,11 +5,11 @@ import { hasOffsetCost, offsetCost, usualHalfWindowUm, type OffsetCost } from '.
 /** What can be behind a surface that reads as it does. */
 export const CAUSES = {
   sound: 'nothing is off',
-  heads: 'one head is off its tracks',
+  heads: 'one head is off track',
   stepper: 'both heads are off together',
-  sensor: 'home is off by whole cylinders',
+  sensor: 'the track-zero position is off by whole cylinders',
   dirt: 'dirt on a head',
-  weak: 'a weak head or amplifier',
+  weak: 'low read amplitude',
   disk: 'the disk',
   writer: 'the drive that wrote the disk',
   speed: 'the speed',

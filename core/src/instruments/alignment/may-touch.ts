@@ -66,12 +66,12 @@ function beforeSurface(c: TouchCase): Call | null {
       ? {
           kind: 'leave',
           reasons: ['The seals are intact and nothing speaks for misalignment.'],
-          next: 'Leave it sealed; read a trusted disk to be sure.',
+          next: 'Leave it sealed; read a reference disk to be sure.',
         }
       : {
           kind: 'unknown',
           reasons: ['No read test yet: alignment cannot be judged.'],
-          next: 'Read a disk that a trusted drive wrote, outer to inner, both heads.',
+          next: 'Read a disk that a verified drive wrote, outer to inner, both heads.',
         }
   }
   return null
@@ -103,8 +103,8 @@ export function mayTouch(c: TouchCase): TouchVerdict {
   if (c.secondDisk === 'reads')
     return out({
       kind: 'leave',
-      reasons: ['A second trusted disk reads: it was the first disk.'],
-      next: 'Touch no adjuster; retire the first disk, or have it written anew.',
+      reasons: ['A second reference disk reads: it was the first disk.'],
+      next: 'Touch no adjuster; retire the first disk, or have it written again.',
     })
   if (surface.bars.length === 0 && allCounted(c, surface.counts ?? [])) return out(countedGood(c))
   if (aligned < RULED_OUT) return out(notAlignment(first, explanations))
@@ -130,15 +130,15 @@ export function mayTouch(c: TouchCase): TouchVerdict {
     if (c.trustedDisk !== true)
       return out({
         kind: 'unknown',
-        reasons: [says, 'But nobody knows who wrote the disk: it may itself be off its tracks.'],
-        next: 'Read a disk that a trusted drive wrote.',
+        reasons: [says, 'But nobody knows who wrote the disk: it may itself be off track.'],
+        next: 'Read a disk that a verified drive wrote.',
       })
     if (sealed && c.secondDisk !== 'same')
       return out(
         {
           kind: 'unknown',
-          reasons: [says, `But the lacquer of the ${ADJUSTER_NAMES[adjuster]} is whole: nobody moved it.`],
-          next: 'Read a second trusted disk before a seal is broken.',
+          reasons: [says, `But the seal of the ${ADJUSTER_NAMES[adjuster]} is intact: nobody moved it.`],
+          next: 'Read a second reference disk before a seal is broken.',
         },
         adjuster,
       )
@@ -194,7 +194,7 @@ function notAlignment(first: Explanation, all: readonly Explanation[]): Call {
     return {
       kind: 'leave',
       reasons: [
-        'Margins are those of a sound drive on both ends of the rail: no head stands off its tracks by as much as would matter.',
+        'Margins are those of a sound drive on both ends of travel: no head stands off track by as much as would matter.',
       ],
       next: 'Leave every adjuster as it is.',
     }
@@ -217,7 +217,7 @@ const REMEDY: Readonly<Record<Cause, string>> = {
   dirt: 'Clean the head and read again.',
   weak: 'Measure the head’s signal, and the supply of the read amplifier.',
   disk: 'Read another disk.',
-  writer: 'Read a disk that a trusted drive wrote.',
+  writer: 'Read a disk that a verified drive wrote.',
   speed: 'Measure the speed.',
   electronics: 'Wiggle each wire while it reads; look at the head’s plug.',
 }
@@ -226,12 +226,12 @@ const REMEDY: Readonly<Record<Cause, string>> = {
 function separate(all: readonly Explanation[], c: TouchCase): string {
   const likely = new Set(all.filter(e => e.probability > 0.08).map(e => e.cause))
   if (likely.has('dirt') && !c.clean) return 'Clean the heads and read again: that costs least.'
-  if (likely.has('writer') || likely.has('disk')) return 'Read a second disk that a trusted drive wrote.'
+  if (likely.has('writer') || likely.has('disk')) return 'Read a second disk that a verified drive wrote.'
   if (likely.has('electronics')) return 'Wiggle each wire while it reads.'
   if (likely.has('dirt'))
-    return 'Clean the heads once more and read again; if nothing changes, it stands off its tracks or is weak.'
+    return 'Clean the heads once more and read again; if nothing changes, it stands off track or has low read amplitude.'
   if (likely.has('weak'))
-    return 'Step half a track by the reference disk’s neighbours, or look at the lobes of an alignment disk: a weak head is weak everywhere, one that is off gains on one side.'
+    return 'Step half a track by the reference disk’s neighbours, or look at the lobes of an alignment disk: low read amplitude is low everywhere; an off-track head improves to one side.'
   return 'Read more cylinders: outer, middle and inner on both heads.'
 }
 
@@ -239,11 +239,11 @@ const worded = (e: Explanation): string => {
   const name = e.head === 1 ? 'upper' : 'lower'
   switch (e.cause) {
     case 'heads':
-      return e.head === null ? 'the head is off its tracks' : `the ${name} head is off its tracks`
+      return e.head === null ? 'the head is off track' : `the ${name} head is off track`
     case 'dirt':
       return e.head === null ? 'dirt on the heads' : `dirt on the ${name} head`
     case 'weak':
-      return e.head === null ? 'weak heads or their amplifier' : `a weak ${name} head`
+      return e.head === null ? 'low read amplitude of both heads' : `low read amplitude of the ${name} head`
     case 'electronics':
       return e.head === null ? CAUSES.electronics : `the ${name} head’s plug or lead`
     default:

@@ -106,9 +106,9 @@ export function judgeRecheck(
               reasons: [
                 ...moved,
                 says,
-                'One end of the rail is right and the other is not: the way of the carriage, not this adjuster.',
+                'One end of travel is right and the other is not: the way of the carriage, not this adjuster.',
               ],
-              next: 'Look at rail, screw and band.',
+              next: 'Look at guide rail, screw and band.',
             }
           : { kind: 'nudge', reasons: [...moved, says], next: 'Loosen it and set it to the middle again.' }
     }

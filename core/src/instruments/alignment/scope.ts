@@ -98,7 +98,7 @@ export function readScope(wave: Waveform, pattern: Pattern): ScopeReading {
     if (pattern === 'lobes' && humps.length === 1)
       return lobes([humps[0]!, { ...humps[0]!, amplitude: 0 }], [humps[0]!])
     throw new InputError(
-      `${all.length === 0 ? 'no hump stands' : `${all.length} ${all.length === 1 ? 'hump stands' : 'humps stand'}`} out of the noise`,
+      `${all.length === 0 ? 'no lobe stands' : `${all.length} ${all.length === 1 ? 'lobe stands' : 'lobes stand'}`} out of the noise`,
       `${wanted}: ${PATTERNS[pattern]} of an alignment track`,
       { file: wave.fileName },
     )
@@ -133,7 +133,7 @@ export function readScope(wave: Waveform, pattern: Pattern): ScopeReading {
     humps,
     turns,
     values: { seen: `${(seen * 1e6).toFixed(0)} us` },
-    says: `The burst begins ${(seen * 1e6).toFixed(0)} µs after ${index.length ? 'the index falls' : 'the capture begins, taken as the index'}.`,
+    says: `The burst begins ${(seen * 1e6).toFixed(0)} µs after ${index.length ? 'the index falls' : 'the recording begins, taken as the index'}.`,
   }
 
   function lobes(two: readonly Hump[], shown: readonly Hump[]): ScopeReading {

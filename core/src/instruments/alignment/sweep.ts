@@ -260,7 +260,7 @@ function observationsOf({ common, estimates, heads, uncertainty, context }: Judg
       ? [
           {
             key: 'sweep.centre',
-            label: 'Middle of the window',
+            label: 'Middle of the range',
             value: Number(common.centre.toPrecision(4)),
             unit,
             uncertainty: Number(uncertainty.toPrecision(2)),
@@ -304,7 +304,7 @@ function callOf(j: Judged): Call {
   if (apart)
     return {
       kind: 'mend',
-      reasons: ['The windows of the two heads do not overlap: no position suits both.'],
+      reasons: ['The ranges of the two heads do not overlap: no position suits both.'],
       next: 'Leave this adjuster: one head is off against the other, so it is the heads.',
     }
   if (!fails.some(Boolean) && !known && places.size > 2 && !travel)
@@ -316,12 +316,12 @@ function callOf(j: Judged): Call {
       next: 'Leave it where it stood, in the middle of what was tried.',
     }
   if (!common)
-    return { kind: 'unknown', reasons: ['Whether the windows of both heads overlap is not known yet.'], next: go }
+    return { kind: 'unknown', reasons: ['Whether the ranges of both heads overlap is not known yet.'], next: go }
   if (!met)
     return {
       kind: 'unknown',
       reasons: [
-        `${estimates.some(e => e.metBelow || e.metAbove) ? 'One edge of the window was' : 'The edges of the window were'} not met yet: it reads from ${u(from)} to ${u(to)} as far as is known.`,
+        `${estimates.some(e => e.metBelow || e.metAbove) ? 'One edge of the range was' : 'The edges of the range were'} not met yet: it reads from ${u(from)} to ${u(to)} as far as is known.`,
       ],
       next: go,
     }
@@ -347,7 +347,7 @@ function settled(j: Judged, c: NonNullable<SweepResult['common']>): Call {
     return {
       kind: 'leave',
       reasons: [
-        `Original position ${u(context.stood!)}, ${u(off)} from the middle of a window ${u(wide)} wide.`,
+        `Original position ${u(context.stood!)}, ${u(off)} from the middle of a range ${u(wide)} wide.`,
         reads,
         ...extra,
       ],
@@ -366,7 +366,7 @@ function asymmetry({ estimates, wide, u }: Judged): string[] {
   const sure = Math.hypot(estimates[0]!.centre.uncertainty, estimates[1]!.centre.uncertainty)
   return Math.abs(apart) > sure && Math.abs(apart) > 0.1 * wide
     ? [
-        `The upper head’s window lies ${u(Math.abs(apart))} ${apart > 0 ? 'above' : 'below'} the lower one’s: what both share is narrower than either.`,
+        `The upper head’s range lies ${u(Math.abs(apart))} ${apart > 0 ? 'above' : 'below'} the lower one’s: what both share is narrower than either.`,
       ]
     : []
 }

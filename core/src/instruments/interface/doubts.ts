@@ -102,7 +102,7 @@ export function doubtsOf(
   if (select && lowShare(select, 0, durationS) === 0)
     doubts.push({
       kind: 'never selected',
-      says: 'The drive is never selected: its other lines mean nothing.',
+      says: 'The drive is never selected: its other lines are not valid.',
       next: 'Record again while the host uses it, or map another channel as select.',
     })
   if (!index)
@@ -152,7 +152,7 @@ function nice(s: number): string {
 function characterOf(
   e: EdgeList,
   durationS: number,
-): 'pulse train' | 'once a turn' | 'short pulses' | 'levels' | 'still' {
+): 'pulse train' | 'once a revolution' | 'short pulses' | 'levels' | 'still' {
   // Told by their number alone: a read line has too many changes to be listed once more.
   if (e.times.length / 2 / durationS > 5000) return 'pulse train'
   const falls = fallsOf(e)
@@ -160,13 +160,13 @@ function characterOf(
   const gaps = [...falls].slice(1).map((t, i) => t - falls[i]!)
   const usual = median(gaps)
   if (usual > 0.1 && usual < 0.26 && gaps.filter(g => Math.abs(g / usual - 1) < 0.05).length > gaps.length * 0.7)
-    return 'once a turn'
+    return 'once a revolution'
   return (lowShare(e, 0, durationS) * durationS) / falls.length < 1e-3 ? 'short pulses' : 'levels'
 }
 
 const EXPECTED: Readonly<Partial<Record<LineName, readonly string[]>>> = {
   'read-data': ['pulse train', 'still', 'levels'],
-  index: ['once a turn', 'still', 'levels', 'short pulses'],
+  index: ['once a revolution', 'still', 'levels', 'short pulses'],
   step: ['short pulses', 'still', 'levels'],
   direction: ['levels', 'still'],
   side: ['levels', 'still'],
@@ -177,14 +177,14 @@ function swaps(lines: BusLines, durationS: number): Doubt[] {
   const is = new Map(LINE_NAMES.flatMap(l => (lines[l] ? [[l, characterOf(lines[l]!, durationS)] as const] : [])))
   const typical: Readonly<Partial<Record<LineName, string>>> = {
     'read-data': 'pulse train',
-    index: 'once a turn',
+    index: 'once a revolution',
     step: 'short pulses',
   }
   for (const [line, wants] of Object.entries(typical) as [LineName, string][]) {
     const has = is.get(line)
     if (has === undefined || has === wants) continue
     const other = [...is].find(
-      ([l, c]) => l !== line && c === wants && !(EXPECTED[l] ?? ['levels', 'still', 'once a turn']).includes(c),
+      ([l, c]) => l !== line && c === wants && !(EXPECTED[l] ?? ['levels', 'still', 'once a revolution']).includes(c),
     )?.[0]
     if (other)
       return [

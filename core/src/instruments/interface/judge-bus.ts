@@ -154,7 +154,7 @@ function selectPoints(lines: BusLines, durationS: number): Point[] {
   if (select && lowShare(select, 0, durationS) === 0)
     points.push({
       kind: 'unknown',
-      says: 'The drive is never selected: its other lines mean nothing.',
+      says: 'The drive is never selected: its other lines are not valid.',
       next: 'Record again while the host uses it, or map another channel as select.',
     })
   const open = points.length ? [] : STATUS_LINES.filter(l => lines[l] && ungatedShare(lines, l, durationS) > 0.001)
@@ -185,14 +185,14 @@ function headPoints(path: HeadPath): Point[] {
   if (stray)
     points.push({
       kind: 'mend',
-      says: `Track zero is low at cylinder ${stray.cylinder}, by the count of steps.`,
+      says: `Track zero is low at cylinder ${stray.cylinder}, by the step count.`,
       next: 'Steps are lost, or the sensor sticks: home slowly ten times and compare.',
     })
   const below = path.moves.find(m => m.cylinder !== null && m.cylinder < 0)
   if (below)
     points.push({
       kind: 'unknown',
-      says: 'By the count, the carriage steps outward past track zero: steps below zero are not refused, or steps are lost.',
+      says: 'By the step count, the carriage steps outward past track zero: steps below zero are not refused, or steps are lost.',
       next: 'Listen for the carriage at its stop; home again and compare.',
     })
   return points

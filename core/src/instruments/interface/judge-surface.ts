@@ -133,17 +133,17 @@ export function judgeSurface(
     if (swing)
       observations.push({
         key: `surface.swing.${HEAD_NAMES[h.head]}`,
-        label: `Margin swings once a turn, ${HEAD_NAMES[h.head]} head`,
+        label: `Margin swings once a revolution, ${HEAD_NAMES[h.head]} head`,
         value: Number((swingSize(swing) * 100).toFixed(2)),
         unit: '%',
         uncertainty: Number((swing.sd * 196).toFixed(2)),
-        how: `${swing.sectors} sectors; a head beside its track does, a weak one does not`,
+        how: `${swing.sectors} sectors; a head off track does, one with low read amplitude does not`,
       })
   }
   if (context.homeOff)
     observations.push({
       key: 'surface.home',
-      label: 'Headers against the count',
+      label: 'Headers against the step count',
       value: context.homeOff,
       unit: 'cylinders',
       how: 'the same on the whole surface',
@@ -152,7 +152,7 @@ export function judgeSurface(
     ? [
         {
           kind: context.trustedDisk ? 'nudge' : 'unknown',
-          says: `Every header names ${Math.abs(context.homeOff)} ${Math.abs(context.homeOff) === 1 ? 'cylinder' : 'cylinders'} ${context.homeOff > 0 ? 'more' : 'less'} than the count of steps: home itself is off.`,
+          says: `Every header names ${Math.abs(context.homeOff)} ${Math.abs(context.homeOff) === 1 ? 'cylinder' : 'cylinders'} ${context.homeOff > 0 ? 'more' : 'less'} than the step count: the track-zero position itself is off.`,
           next: 'The track-zero sensor, not the heads: inspect the sensor’s seal, then sweep the sensor.',
         },
       ]
@@ -161,8 +161,8 @@ export function judgeSurface(
     ? [
         {
           kind: 'mend',
-          says: `From cylinder ${lost.from} on, the headers name ${Math.abs(lost.by)} ${Math.abs(lost.by) === 1 ? 'cylinder' : 'cylinders'} ${lost.by < 0 ? 'less' : 'more'} than the count: steps ${lost.by < 0 ? 'are lost' : 'come too many'}.`,
-          next: 'Clean and oil the rail and the screw or band there; then home and count again, slowly.',
+          says: `From cylinder ${lost.from} on, the headers name ${Math.abs(lost.by)} ${Math.abs(lost.by) === 1 ? 'cylinder' : 'cylinders'} ${lost.by < 0 ? 'less' : 'more'} than the step count: steps ${lost.by < 0 ? 'are lost' : 'come too many'}.`,
+          next: 'Clean and oil the guide rail and the screw or band there; then home and count again, slowly.',
         },
       ]
     : []
@@ -173,7 +173,7 @@ export function judgeSurface(
       ? {
           kind: 'leave',
           reasons: [
-            `All ${all} sectors read whole in every turn, with at least ${percent(Math.min(...least))} of the window left.`,
+            `All ${all} sectors read without error in every revolution, with a timing margin of at least ${percent(Math.min(...least))}.`,
           ],
           next: 'Read the inner cylinders of another disk too: one disk is not enough evidence.',
         }
@@ -209,7 +209,7 @@ function pointsOf(heads: readonly HeadSummary[], readings: readonly TrackReading
       says: `Both heads pick up headers of the next cylinder towards ${towards(leaning[0]!)}: both are off together.`,
       next: context.trustedDisk
         ? 'Sensor or stepper, not the heads: see the state of its seal, then sweep the sensor first.'
-        : 'Read a disk that a trusted drive wrote: this one may have been written off its tracks.',
+        : 'Read a disk that a verified drive wrote: this one may have been written off track.',
     })
   } else if (leaning.length === 1) {
     const [h] = leaning
@@ -219,9 +219,9 @@ function pointsOf(heads: readonly HeadSummary[], readings: readonly TrackReading
       kind: context.trustedDisk ? 'nudge' : 'unknown',
       says: `The ${name} head picks up headers of the next cylinder towards ${towards(h!)}${sound ? `; the ${HEAD_NAMES[1 - h!.head]} head is sound` : ''}.`,
       next: !context.trustedDisk
-        ? 'Read a disk that a trusted drive wrote: this one may have been written off its tracks.'
+        ? 'Read a disk that a verified drive wrote: this one may have been written off track.'
         : other(h!)
-          ? `The ${name} head, not the sensor: only if its lacquer is broken, sweep that head.`
+          ? `The ${name} head, not the sensor: only if its seal is broken, sweep that head.`
           : 'Sensor before head: sweep the sensor, then read again.',
     })
   }
@@ -236,7 +236,7 @@ function pointsOf(heads: readonly HeadSummary[], readings: readonly TrackReading
         says: `The ${name} head finds a signal, but hardly a sector in it${sound ? `; the ${HEAD_NAMES[1 - h.head]} head is sound` : ''}.`,
         next: sound
           ? `Clean the ${name} head. If that is not it, it stands between two tracks: see the state of its seal.`
-          : 'Clean the heads, then read a disk that a trusted drive wrote: this may be half a track off, or a code that is not known.',
+          : 'Clean the heads, then read a disk that a verified drive wrote: this may be half a track off, or a code that is not known.',
       })
     else if (share < 0.02)
       points.push({
@@ -247,7 +247,7 @@ function pointsOf(heads: readonly HeadSummary[], readings: readonly TrackReading
     else if (spot)
       points.push({
         kind: 'unknown',
-        says: `The ${name} head fails only on cylinders ${spot.from} to ${spot.to}: the disk may be hurt there.`,
+        says: `The ${name} head fails only on cylinders ${spot.from} to ${spot.to}: the disk may be damaged there.`,
         next: 'Look at the disk’s surface for a groove, and read another disk there.',
       })
     else if (h.thirds[2] !== null && h.thirds[0] !== null && h.thirds[2]! < h.thirds[0]! * 0.6)
@@ -259,8 +259,8 @@ function pointsOf(heads: readonly HeadSummary[], readings: readonly TrackReading
     else if (sound && behind(h, other(h)!))
       points.push({
         kind: 'unknown',
-        says: `The ${name} head reads ${h.good} of ${h.sectors} sectors, and has less margin than the ${HEAD_NAMES[1 - h.head]} one everywhere: dirt on it, or it stands off its tracks.`,
-        next: `Clean the ${name} head and read again; if nothing changes and its lacquer is broken, sweep that head.`,
+        says: `The ${name} head reads ${h.good} of ${h.sectors} sectors, and has less margin than the ${HEAD_NAMES[1 - h.head]} one everywhere: dirt on it, or it stands off track.`,
+        next: `Clean the ${name} head and read again; if nothing changes and its seal is broken, sweep that head.`,
       })
     else
       points.push({
@@ -276,13 +276,13 @@ function pointsOf(heads: readonly HeadSummary[], readings: readonly TrackReading
       h.leastMargin! < THREAD
         ? {
             kind: 'mend',
-            says: `The ${HEAD_NAMES[h.head]} head reads all ${plain(h.sectors)} sectors, but at cylinder ${h.leastAt} with very low timing margin: ${percent(h.leastMargin!)} of the window is left.`,
+            says: `The ${HEAD_NAMES[h.head]} head reads all ${plain(h.sectors)} sectors, but at cylinder ${h.leastAt} with a very low timing margin: ${percent(h.leastMargin!)}.`,
             next: 'Clean the head, measure the speed, then read another disk.',
           }
         : {
             kind: 'unknown',
-            says: `The ${HEAD_NAMES[h.head]} head reads all ${plain(h.sectors)} sectors; at cylinder ${h.leastAt} ${percent(h.leastMargin!)} of the window is left.`,
-            next: 'Read the same disk in a trusted drive, to tell disk from drive.',
+            says: `The ${HEAD_NAMES[h.head]} head reads all ${plain(h.sectors)} sectors; at cylinder ${h.leastAt} the timing margin is ${percent(h.leastMargin!)}.`,
+            next: 'Read the same disk in a verified drive, to tell disk from drive.',
           },
     )
   }

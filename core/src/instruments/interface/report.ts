@@ -185,7 +185,7 @@ function namingPoints(naming: Naming, tracks: readonly TrackReading[]): Point[] 
   return [
     {
       kind: 'nudge',
-      says: `Headers everywhere name ${by} ${by === 1 ? 'cylinder' : 'cylinders'} ${naming.offset > 0 ? 'more' : 'less'} than the count from track zero: the sensor trips ${by === 1 ? 'one cylinder' : `${by} cylinders`} ${naming.offset > 0 ? 'early' : 'late'}, or steps were lost.`,
+      says: `Headers everywhere name ${by} ${by === 1 ? 'cylinder' : 'cylinders'} ${naming.offset > 0 ? 'more' : 'less'} than the step count: the sensor trips ${by === 1 ? 'one cylinder' : `${by} cylinders`} ${naming.offset > 0 ? 'early' : 'late'}, or steps were lost.`,
       next: 'Home and count again; if it stays, the track-zero sensor is off, or the drive that wrote the disk.',
     },
   ]

@@ -90,6 +90,6 @@ function callOf(wires: readonly WireErrors[], rest: { readonly errors: number; r
     ],
     next: both
       ? 'Look at the plug or the ground that they share.'
-      : 'Make its crimp or joint anew: one that pierced the sheath fails years later.',
+      : 'Remake its crimp or joint: one that pierced the sheath fails years later.',
   }
 }

@@ -170,7 +170,7 @@ function callOnCount(reading: Reading, { good, sectors }: CountedSectors): Call 
   return {
     kind: 'unknown',
     reasons: [`${reading.label}: ${good} of ${sectors}. One disk is not enough evidence.`],
-    next: 'Clean the heads and try another disk before anything is condemned.',
+    next: 'Clean the heads and try another disk before a part is blamed.',
   }
 }
 

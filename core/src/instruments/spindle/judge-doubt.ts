@@ -23,7 +23,7 @@ export function judgeDoubt(c: SpeedCase): PartialCall {
     return {
       kind: 'unknown',
       reasons: [
-        `The pickup is unsure: ${Math.round(100 * m.faultShare)} % of the intervals had a pulse missing or one too many, so their average proves nothing.`,
+        `The pickup is unsure: ${Math.round(100 * m.faultShare)} % of the intervals had a pulse missing or one too many, so their average is not evidence.`,
       ],
       next: 'Clean the index sensor or move the pickup nearer, check its supply, and record again.',
     }

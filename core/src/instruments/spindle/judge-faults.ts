@@ -27,7 +27,7 @@ function grave({ m, nominal, mechanism }: SpeedCase): PartialCall {
       reasons: [
         `The spindle hunts by ${percent(m.variation.peakPercent)}: a servo that does not hold can tear a disk.`,
       ],
-      next: 'Load nothing into it; quarantine the drive until motor and servo board are proved.',
+      next: 'Load nothing into it; quarantine the drive until motor and servo board are verified.',
     }
   }
   return null

@@ -62,7 +62,9 @@ function pulsesInTurn(
 ): { train: PulseTrain; pulses: number; from: SpeedMeasurement['pulsesFrom'] } {
   const given = options.pulsesPerTurn
   if (given !== undefined && !(Number.isInteger(given) && given >= 1 && given <= 1000)) {
-    throw new ParameterError(`${given} pulses a turn`, 'a whole number from 1 to 1000', { field: 'pulses per turn' })
+    throw new ParameterError(`${given} pulses a turn`, 'a whole number from 1 to 1000', {
+      field: 'pulses per revolution',
+    })
   }
   const hard = findHardSectors(train)
   if (hard && (given === undefined || given === hard.sectors || given === hard.sectors + 1)) {

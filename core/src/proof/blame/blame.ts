@@ -28,12 +28,12 @@ export const BLAME_CAUSES = {
   'head-dirty': { label: 'a dirty head', call: 'mend', next: 'Clean it, and read the same disk again.' },
   'head-dead': { label: 'a dead head', call: 'mend', next: 'Look at its plug, its coil and its amplifier.' },
   'head-off': {
-    label: 'a head beside its tracks',
+    label: 'a head off track',
     call: 'nudge',
-    next: 'At Align, ask whether it may be touched; sweep it with a trusted disk.',
+    next: 'At Align, ask whether it may be touched; sweep it with a reference disk.',
   },
   'drive-off': {
-    label: 'both heads beside their tracks',
+    label: 'both heads off track',
     call: 'nudge',
     next: 'At Align: home and the sensor before the heads.',
   },
@@ -41,12 +41,12 @@ export const BLAME_CAUSES = {
   'writer-off': {
     label: 'written by a misaligned drive',
     call: 'leave',
-    next: 'Leave the drives that read it alone; write the disk anew on a trusted drive.',
+    next: 'Leave the drives that read it alone; write the disk again on a verified drive.',
   },
   'writer-speed': {
     label: 'a writer at another speed',
     call: 'leave',
-    next: 'Leave the drives that read it alone; write the disk anew on a trusted drive.',
+    next: 'Leave the drives that read it alone; write the disk again on a verified drive.',
   },
 } as const satisfies Record<string, { readonly label: string; readonly call: Call['kind']; readonly next: string }>
 export type BlameCause = keyof typeof BLAME_CAUSES
@@ -133,7 +133,7 @@ export function whoIsToBlame(
       return {
         kind: 'unknown',
         reasons: [
-          `${contradictions[0]} read whole in one try and not in another: neither the disk nor the head is like that.`,
+          `${contradictions[0]} read without error once and not another time: neither the disk nor the head is like that.`,
         ],
         next: 'Wiggle each wire while it reads; look at the clamp.',
       }

@@ -57,7 +57,7 @@ export function readBlameCsv(text: string, file: string): BlameTable {
       number,
     ]
     if (!Number.isInteger(sectors) || sectors < 1)
-      throw fault(`“${row.sectors!.trim()}” is no number of sectors`, 'a whole number, 1 or more')
+      throw fault(`“${row.sectors!.trim()}” is not a number of sectors`, 'a whole number, 1 or more')
     if (!Number.isInteger(good) || good < 0 || good > sectors)
       throw fault(`“${row.good!.trim()}” of ${sectors} sectors cannot have read`, `a whole number from 0 to ${sectors}`)
     const before = disks.get(disk)

@@ -113,7 +113,7 @@ export function findCsvLayout(
       throw new InputError(`"${cell.slice(0, 40)}" is neither a time nor a level`, 'rows of times and levels', where)
     throw new InputError(
       'there is no time column and no sample rate',
-      'a column of times, a comment "Samplerate: ...", or a sample rate given by you',
+      'a column of times, a sample rate in the first lines, or one given by you',
       where,
     )
   }

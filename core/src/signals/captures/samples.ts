@@ -42,14 +42,14 @@ function fromWav(bytes: Uint8Array, file: string): Waveform {
       const there = Math.min(size === 0 || size === 0xffffffff ? Infinity : size, bytes.length - at - 8)
       const frames = Math.floor(there / frameBytes)
       if (frames < FEWEST)
-        throw new InputError(`it holds ${frames} samples`, `at least ${FEWEST}: a turn of the disk`, {
+        throw new InputError(`it holds ${frames} samples`, `at least ${FEWEST}: one revolution of the disk`, {
           file,
           byteOffset: at + 8,
         })
       if (frames > MOST_SAMPLES)
         throw new LimitError(
           `it holds ${frames} samples`,
-          `at most ${MOST_SAMPLES / 1e6} million: some turns of the disk`,
+          `at most ${MOST_SAMPLES / 1e6} million: some revolutions of the disk`,
           { file },
         )
       const read = sampleReader(format)
@@ -91,14 +91,14 @@ function fromCsv(bytes: Uint8Array, file: string): Waveform {
   const heading = first > 0 ? rows[first - 1]! : []
   const body = rows.slice(first)
   if (body.length < FEWEST)
-    throw new InputError(`it holds ${body.length} rows`, `at least ${FEWEST}: a turn of the disk`, { file })
+    throw new InputError(`it holds ${body.length} rows`, `at least ${FEWEST}: one revolution of the disk`, { file })
   const columns = Math.min(3, body[0]!.length)
   const data = Array.from({ length: columns }, () => new Float64Array(body.length))
   for (const [i, row] of body.entries()) {
     for (let c = 0; c < columns; c++) {
       const x = number(row[c])
       if (!Number.isFinite(x))
-        throw new InputError(`“${row[c] ?? ''}” is no number`, 'a number in every row', {
+        throw new InputError(`“${row[c] ?? ''}” is not a number`, 'a number in every row', {
           file,
           line: first + i + 1,
           field: heading[c]?.trim() || `column ${c + 1}`,

@@ -60,7 +60,7 @@ export class WavReader implements FormatReader {
       }
       if (size > 16 * 1024 * 1024)
         throw new InputError(
-          `its "${id.replace(/\W/g, '?')}" chunk claims ${size} bytes`,
+          `its "${id.replace(/\W/g, '?')}" chunk states ${size} bytes`,
           'a "data" chunk with the sound',
           { file: this.file, byteOffset: this.offset + at },
         )

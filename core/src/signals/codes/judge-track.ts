@@ -64,7 +64,7 @@ export function judgeTrack(
       return {
         kind: 'unknown',
         reasons: [
-          `${amiss.length} of ${own.length} sectors did not read whole every time: ${list}.`,
+          `${amiss.length} of ${own.length} sectors did not read without error every time: ${list}.`,
           `The margin left is ${percent(track.margin)}.`,
         ],
         next: 'Clean the head and read again; then suspect the disk before the drive.',
@@ -73,20 +73,18 @@ export function judgeTrack(
     if (track.margin < THREAD)
       return {
         kind: 'mend',
-        reasons: [
-          `All ${own.length} sectors read, but with very low timing margin: ${percent(track.margin)} of the window is left.`,
-        ],
+        reasons: [`All ${own.length} sectors read, but with a very low timing margin: ${percent(track.margin)}.`],
         next: 'Clean the head, look at the speed, then read another disk.',
       }
     if (track.margin < UNEASY)
       return {
         kind: 'unknown',
-        reasons: [`All ${own.length} sectors read, with ${percent(track.margin)} of the window left: uneasy.`],
-        next: 'Read the same disk in a trusted drive, to tell disk from drive.',
+        reasons: [`All ${own.length} sectors read, with a low timing margin: ${percent(track.margin)}.`],
+        next: 'Read the same disk in a verified drive, to tell disk from drive.',
       }
     return {
       kind: 'leave',
-      reasons: [`All ${own.length} sectors read, with ${percent(track.margin)} of the window left.`],
+      reasons: [`All ${own.length} sectors read, with a timing margin of ${percent(track.margin)}.`],
       next: 'Read the inner cylinders: margins are least there.',
     }
   }

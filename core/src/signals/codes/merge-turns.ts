@@ -6,8 +6,8 @@ export type SectorState = 'good' | 'weak' | 'bad-data' | 'no-data' | 'bad-header
 
 /** The states in words. */
 export const STATES: Readonly<Record<SectorState, { readonly label: string; readonly means: string }>> = {
-  good: { label: 'good', means: 'read whole in every turn, with the same data' },
-  weak: { label: 'weak', means: 'whole, but not in every turn, or with different data' },
+  good: { label: 'good', means: 'read without error in every revolution, with the same data' },
+  weak: { label: 'unstable', means: 'read without error, but not in every revolution, or with different data' },
   'bad-data': { label: 'data check failed', means: 'its header is there, its data never passed their check' },
   'no-data': { label: 'header without data', means: 'its header is there, no data follow' },
   'bad-header': { label: 'header check failed', means: 'something is there whose header never passed its check' },

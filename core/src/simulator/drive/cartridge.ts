@@ -89,13 +89,13 @@ export function judgeCartridge({ clicks, locked }: { readonly clicks: number; re
     return {
       kind: 'mend',
       reasons: ['The heads load, but the servo does not lock.'],
-      next: 'Look at the disk’s speed and clean nothing inside by force; try one cartridge that is already given up.',
+      next: 'Look at the disk’s speed and clean nothing inside by force; try one sacrificial cartridge.',
     }
   if (clicks)
     return {
       kind: 'unknown',
       reasons: [`It clicked ${clicks === 1 ? 'once' : 'twice'} before it locked.`],
-      next: 'Load ten times with a cartridge that may be lost, and count.',
+      next: 'Load ten times with a sacrificial cartridge, and count.',
     }
   return {
     kind: 'leave',

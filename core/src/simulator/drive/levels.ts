@@ -101,7 +101,7 @@ export function statusOf(
       return {
         low: false,
         why: i.readingSignal
-          ? 'Pulses come: one for each turn of the flux.'
+          ? 'Pulses come: one for each flux transition.'
           : !i.diskIn
             ? 'No disk is in.'
             : !i.turning

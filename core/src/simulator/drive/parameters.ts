@@ -25,7 +25,7 @@ const head = (name: string): Record<string, Parameter> => ({
 /** Every parameter of a drive, by its place in the specification. */
 export const PARAMETERS: Readonly<Record<string, Parameter | Readonly<Record<string, unknown>>>> = {
   mechanism: w(
-    'class of the drive',
+    'drive type',
     MECHANISM_IDS.filter(m => layoutsOf(m).length > 0),
   ),
   seed: n('the same seed and the same parameters make the same recording', 0, 2 ** 31),
@@ -38,7 +38,7 @@ export const PARAMETERS: Readonly<Record<string, Parameter | Readonly<Record<str
     ),
     beltRipplePercent: n('unevenness at the belt’s own rate, zero to peak, %: a seam or a set in the belt', 0, 20),
     beltSlipPercent: n('slip of the belt, %: slower, and longer to start', 0, 60),
-    onceAroundPercent: n('unevenness once a turn, zero to peak, %: a bent or rubbing spindle', 0, 20),
+    onceAroundPercent: n('unevenness once a revolution, zero to peak, %: a bent or rubbing spindle', 0, 20),
     motorRipplePercent: n('unevenness at the motor pulley’s rate, zero to peak, %', 0, 20),
     motorAge: n('age of the motor, 0 new to 1 worn out: it starts slowly, wanders and ripples', 0, 1),
     wanderPercent: n('slow wander of the speed, deviation, %', 0, 10),
@@ -51,8 +51,8 @@ export const PARAMETERS: Readonly<Record<string, Parameter | Readonly<Record<str
     settleMs: n('time until the heads are still after a step, ms', 1, 100),
     fastestStepMs: n('steps closer together than this are lost, ms', 0.5, 20),
     missPercent: n('chance that a step does nothing, %', 0, 100),
-    stiffFrom: n('from this cylinder the rail is gummed', 0, 90),
-    stiffTo: n('to this cylinder the rail is gummed', 0, 90),
+    stiffFrom: n('from this cylinder the guide rail is gummed', 0, 90),
+    stiffTo: n('to this cylinder the guide rail is gummed', 0, 90),
     stiffMissPercent: n('chance that a step over the gummed part does nothing, %', 0, 100),
     refusesBelowZero: { about: 'whether the drive ignores a step outward at track zero', yes: true },
   },
@@ -79,7 +79,7 @@ export const PARAMETERS: Readonly<Record<string, Parameter | Readonly<Record<str
     eccentricUm: n('how far its middle is off the spindle’s, µm', 0, 500),
     grooves: {
       about:
-        'places where the disk is hurt: head, fromCylinder, toCylinder, fromTurn and toTurn (share of a turn), liftUm (how far the head is lifted, µm)',
+        'places where the disk is damaged: head, fromCylinder, toCylinder, fromTurn and toTurn (share of a turn), liftUm (how far the head is lifted, µm)',
       grooves: true,
     },
     writeProtected: { about: 'whether its tab protects it', yes: true },

@@ -254,7 +254,7 @@ export function judgeQuickPass(
   return {
     kind: 'leave',
     reasons: [
-      `All ${good} blocks read in one pass, with ${Math.round(pass.read.margin * 100)} % of the window left; data begin ${pass.readyToDataMs!.toFixed(0)} ms after READY.`,
+      `All ${good} blocks read in one pass, with a timing margin of ${Math.round(pass.read.margin * 100)} %; data begin ${pass.readyToDataMs!.toFixed(0)} ms after READY.`,
     ],
     next: 'Write and read back a whole side.',
   }

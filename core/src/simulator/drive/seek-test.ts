@@ -59,7 +59,7 @@ export function judgeSeeks(tried: readonly SeekTried[]): Call {
   if (off.length === 0)
     return {
       kind: 'nudge',
-      reasons: [`Every seek ends ${Math.abs(home)} off, and always the same: home itself is off.`],
+      reasons: [`Every seek ends ${Math.abs(home)} off, and always the same: the track-zero position itself is off.`],
       next: 'Look at the track-zero sensor.',
     }
   const crossed = (c: number) => off.filter(s => Math.min(s.from, s.to) <= c && Math.max(s.from, s.to) > c).length
@@ -68,6 +68,6 @@ export function judgeSeeks(tried: readonly SeekTried[]): Call {
   return {
     kind: 'mend',
     reasons: [`${off.length} of ${tried.length} seeks lose steps on the way; most of them pass cylinder ${worst}.`],
-    next: 'Clean and oil the rail and the screw or band there, then test again.',
+    next: 'Clean and oil the guide rail and the screw or band there, then test again.',
   }
 }

@@ -403,7 +403,7 @@ export class SimulatedDrive {
     if (this.hears('select')) return { low, why, means: true }
     return this.spec.ungated.includes(line)
       ? { low, why: `${why} It is driven though the drive is not selected.`, means: false }
-      : { low: false, why: 'It means nothing: the drive is not selected.', means: false }
+      : { low: false, why: 'Not valid: the drive is not selected.', means: false }
   }
 
   private explainHost(line: HostLine): LineState {

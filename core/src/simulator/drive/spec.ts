@@ -107,7 +107,7 @@ export function soundDrive(mechanism: MechanismId, seed = 1): DriveSpec {
   if (name === undefined || !geometry)
     throw new ParameterError(
       `a ${findMechanism(mechanism).label} drive has no cylinders to step over`,
-      'a class with a stepper',
+      'a drive type with a stepper',
       { field: 'mechanism' },
     )
   const { rpm } = LAYOUTS[name]!

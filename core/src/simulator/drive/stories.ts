@@ -29,7 +29,7 @@ export const STORY_SEED = 7
 /** Drives that the stand-in can be. Shares of a track's width, so that each shows on every class. */
 export const DRIVE_STORIES: readonly DriveStory[] = [
   story('sound', 'A sound drive'),
-  story('upper-leans', 'Upper head a little off its tracks', d => upper(d, { radialUm: d.trackUm * 0.48 })),
+  story('upper-leans', 'Upper head a little off track', d => upper(d, { radialUm: d.trackUm * 0.48 })),
   story('upper-off', 'Upper head on the next cylinder', d => upper(d, { radialUm: pitchUm(d.mechanism) * 0.76 })),
   story('both-off', 'Both heads off: sensor or stepper', d => ({
     carriage: { ...d.carriage, offsetUm: d.trackUm * 0.55 },
@@ -53,7 +53,7 @@ export const DRIVE_STORIES: readonly DriveStory[] = [
   })),
   story('seam', 'A seam in the belt', d => ({ spindle: { ...d.spindle, beltRipplePercent: 3.5 } })),
   story('old-motor', 'A worn motor', d => ({ spindle: { ...d.spindle, motorAge: 0.9 } })),
-  story('gummed', 'Gummed rail: steps are lost', d => ({
+  story('gummed', 'Gummed guide rail: steps are lost', d => ({
     carriage: { ...d.carriage, stiffFrom: 18, stiffTo: 24, stiffMissPercent: 30 },
   })),
   story('early-zero', 'Track-zero sensor trips early', () => ({ sensorAt: 1.5 })),

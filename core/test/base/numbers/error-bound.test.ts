@@ -31,7 +31,7 @@ describe('how many may fail, by what failed', () => {
     expect(errorBound(3, 3)).toBe(1)
     expect(errorBound(0, 0)).toBe(1)
   })
-  it('a stronger claim takes so many more', () => {
+  it('a stricter limit takes so many more', () => {
     const n = trialsFor(2, 0.001)
     expect(errorBound(2, n)).toBeLessThanOrEqual(0.001)
     expect(errorBound(2, n - 1)).toBeGreaterThan(0.001)

@@ -34,7 +34,7 @@ describe('belts at hand', () => {
     expect(ranked.map(r => [r.belt.id, r.grade])).toEqual([
       ['aim', 'fits'],
       ['edge', 'fits'],
-      ['tight', 'at a pinch'],
+      ['tight', 'for a trial only'],
       ['loose', 'no'],
       ['strangles', 'no'],
     ])
@@ -43,9 +43,9 @@ describe('belts at hand', () => {
   })
   it('another section is laid on the path at its own middle, and said', () => {
     const [r] = rankBelts(sizes, [belt('thick', 246, { sectionMm: 1.8 })])
-    expect(r).toMatchObject({ grade: 'at a pinch', because: expect.stringMatching(/thicker by 0\.6 mm/) })
+    expect(r).toMatchObject({ grade: 'for a trial only', because: expect.stringMatching(/thicker by 0\.6 mm/) })
   })
-  it('sister mechanisms are those that one belt serves', () => {
+  it('drives with the same mechanism are those that one belt serves', () => {
     const others = [
       beltNeed('B', { ...sizes, centre: 70.5 }),
       beltNeed('C', { ...sizes, centre: 90 }),

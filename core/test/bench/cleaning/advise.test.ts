@@ -39,9 +39,9 @@ describe('the cleaning adviser', () => {
       shelf: everything,
     })
     expect(a.steps[0]).toMatchObject({ agent: { id: 'penetrating' }, on: ['steel'] })
-    expect(a.never).toContain('Penetrating oil never on plastic rail or slide: its carrier crazes some plastics.')
+    expect(a.never).toContain('Penetrating oil never on plastic guide rail or slide: its carrier crazes some plastics.')
     expect(a.conflicts).toContain(
-      'Lithium grease is no choice on plastic rail or slide: lithium grease is doubted on plastics.',
+      'Lithium grease must not go on plastic guide rail or slide: lithium grease is doubted on plastics.',
     )
     expect(a.steps.filter(s => s.title.startsWith('Lubricate')).map(s => [s.on[0], s.agent.id])).toEqual([
       ['plastic-rail', 'silicone'],

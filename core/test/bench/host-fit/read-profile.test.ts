@@ -19,7 +19,7 @@ describe('profiles as JSON', () => {
   })
 
   it.each([
-    ['cut short', JSON.stringify(HOSTS[0]).slice(0, 200), /it is no JSON/],
+    ['cut short', JSON.stringify(HOSTS[0]).slice(0, 200), /it is not JSON/],
     ['something else', '{"a":1}', /no profile of a host or of a drive/],
     ['a list', '[]', /no profile of a host or of a drive/],
     ['nothing', 'null', /no profile/],

@@ -46,7 +46,7 @@ describe('the put-back list', () => {
     const { steps, warnings, left } = list(log)
     expect(warnings).toEqual([
       'No. 1, connector head: which end is pin 1 was never recorded.',
-      'No. 2, wire motor +: nothing was measured on it; its colour proves nothing.',
+      'No. 2, wire motor +: nothing was measured on it; its colour is not evidence.',
       'No. 4, part or cover cover is back on, but no. 5, part or cover board behind it is not: it has to come off again.',
     ])
     expect(steps.map(s => s.remake).filter(Boolean)).toEqual(['A new tie.', 'Solder it again.'])
@@ -70,7 +70,7 @@ describe('the put-back list', () => {
     }
     const { steps, warnings } = list([circular, b, undone(a), undone(b)])
     expect(steps).toHaveLength(2)
-    expect(warnings[0]).toMatch(/runs in a circle/)
+    expect(warnings[0]).toMatch(/contradict each other/)
   })
 
   /**

@@ -141,7 +141,7 @@ describe('the order of work at Align', () => {
     expect(says('upper', speed('leave'), finding('headclean.clean'), test(72, 72, 'good', [home]))).toMatch(
       /The sensor before the heads/,
     )
-    expect(says('upper', finding('lacquer.whole', 'upper head screws'))).toMatch(/Its lacquer is whole/)
+    expect(says('upper', finding('lacquer.whole', 'upper head screws'))).toMatch(/Its seal is intact/)
   })
   it('a sweep that was taken back is none', () => {
     const s = sweep({ setTo: 1 })

@@ -53,7 +53,7 @@ describe('radii and pitches', () => {
 })
 
 describe('what an offset costs, worked out', () => {
-  it.each(CLASSES)('%s: margin only falls and failures only rise with the offset, at both ends of the rail', m => {
+  it.each(CLASSES)('%s: margin only falls and failures only rise with the offset, at both ends of travel', m => {
     const last = LAYOUTS[layoutsOf(m)[0]!]!.cylinders - 1
     for (const cylinder of [0, last]) {
       let [margin, failing] = [2, -1]
@@ -91,7 +91,7 @@ describe('what an offset costs, worked out', () => {
     ['5.25in-48', 10],
     ['3in', 30],
     ['5.25in-serial', 5],
-  ] as const)('%s, cylinder %i: the stand-in, which draws, comes out as it was worked out', (m, cylinder) => {
+  ] as const)('%s, cylinder %i: the simulated drive, which draws, comes out as it was worked out', (m, cylinder) => {
     const half = halfWindowUm(m, { cylinder })
     for (const share of [0, 0.5, 0.8, 0.9, 1.1]) {
       const sound = soundDrive(m, 11)
@@ -112,7 +112,7 @@ describe('what an offset costs, worked out', () => {
       expect(Math.abs(1 - good - expected.failing)).toBeLessThan(0.36)
     }
   })
-  it('a class without tracks has no offset', () => {
+  it('a drive type without tracks has no offset', () => {
     expect(MECHANISMS.filter(m => !hasOffsetCost(m.id)).map(m => m.id)).toEqual(['quick-disk', 'cartridge'])
   })
 })

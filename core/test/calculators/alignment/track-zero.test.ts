@@ -62,7 +62,7 @@ describe('home again and again', () => {
 })
 
 describe('the start of a quick disk’s sweep', () => {
-  it('is a number of turns, whatever the speed: what the stand-in shows at other speeds is the same start', () => {
+  it('is a number of turns, whatever the speed: what the simulated drive shows at other speeds is the same start', () => {
     const turns = [413, 423, 431].map(rpm => {
       const p = sweepQuickDisk({ ...SOUND_QUICK_DISK, rpm, writerRpm: 423 })
       return turnsIn(p.readyToDataMs! / 1000, rpm)

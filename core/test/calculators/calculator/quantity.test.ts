@@ -94,7 +94,7 @@ describe('sums, whatever is typed', () => {
     )
     expect(() => judgeCalculator(sensor, { lit: 'bright', pull: '22k' })).toThrow(/^lit: “bright” cannot be read/)
     expect(() => judgeCalculator(sensor, { lit: '1 mA', pull: '22k', logic: 'steam' })).toThrow(
-      'logic: “steam” is no choice for logic it drives; expected TTL, CMOS, 5 V.',
+      'logic: “steam” is not a choice for logic it drives; expected TTL, CMOS, 5 V.',
     )
   })
 })

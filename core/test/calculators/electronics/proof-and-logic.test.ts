@@ -8,14 +8,14 @@ describe('the supply’s wires', () => {
   const good = { volts1: '0', to1: 'ground', volts2: '5.02', to2: 'five', volts3: '12.1', to3: 'twelve' }
 
   // Common practice, no source: colours prove nothing; measure each, then ring out to a logic chip's supply pins.
-  it('may connect only when each is measured and rung out, and both agree', () => {
+  it('may connect only when each is measured and checked for continuity, and both agree', () => {
     expect(call(polarityCalculator, good)).toMatchObject({
       kind: 'leave',
-      reasons: ['May connect: 3 wires measured and rung out, each where it belongs.'],
+      reasons: ['May connect: 3 wires measured and checked for continuity, each where it belongs.'],
     })
     expect(call(polarityCalculator, { colours: 'yes' })).toMatchObject({
       kind: 'stop',
-      reasons: [expect.stringMatching(/Colours prove nothing/)],
+      reasons: [expect.stringMatching(/Colours are not evidence/)],
     })
     expect(call(polarityCalculator, { ...good, volts2: '12.1', volts3: '5.0' })).toMatchObject({
       kind: 'stop',
@@ -24,9 +24,9 @@ describe('the supply’s wires', () => {
     const { to2: _, ...unrung } = good
     expect(call(polarityCalculator, unrung)).toMatchObject({
       kind: 'stop',
-      reasons: [expect.stringMatching(/Wire 2: measured but not rung out/)],
+      reasons: [expect.stringMatching(/Wire 2: measured but continuity not checked/)],
     })
-    expect(call(polarityCalculator, { volts1: '0', to1: 'ground' }).reasons[0]).toBe('Not proved yet: a 5 V wire.')
+    expect(call(polarityCalculator, { volts1: '0', to1: 'ground' }).reasons[0]).toBe('Not verified yet: a 5 V wire.')
     expect(call(polarityCalculator, { ...good, volts4: '-12', to4: 'nothing' })).toMatchObject({
       kind: 'unknown',
       reasons: [expect.stringMatching(/carries -12 V/)],

@@ -45,13 +45,13 @@ describe('what a count allows', () => {
     const more = (confidence: string) =>
       judged(claimCalculator, { sectors: '100', errors: '0', wanted: '1000', confidence, rate: '45' })
     expect(more('99').call.next).toMatch(/4 503 sectors more|4503|min/)
-    expect(Number(more('99').lines.find(l => l.label === 'Read in all, for the claim')!.value)).toBe(4603)
-    expect(Number(more('95').lines.find(l => l.label === 'Read in all, for the claim')!.value)).toBe(2995)
+    expect(Number(more('99').lines.find(l => l.label === 'Read in all, for the limit')!.value)).toBe(4603)
+    expect(Number(more('95').lines.find(l => l.label === 'Read in all, for the limit')!.value)).toBe(2995)
   })
   it.each([
     [{ sectors: '0', errors: '0', wanted: '10' }, /no sector was read/],
     [{ sectors: '5', errors: '6', wanted: '10' }, /6 of 5 sectors cannot have failed/],
-    [{ sectors: '5', errors: '0', wanted: '1' }, /is no claim/],
+    [{ sectors: '5', errors: '0', wanted: '1' }, /is not an error-rate limit/],
   ])('%j is refused', (typed, says) => {
     expect(() => judged(claimCalculator, typed)).toThrow(says)
   })
@@ -140,7 +140,7 @@ describe('load cycles', () => {
     [{ loads: '3' }, 'unknown', /3 loads without a fault are few/],
     [{ clicks: '3' }, 'stop', /steady click/],
     [{ clicks: '1' }, 'unknown', /One click/],
-    [{ hurt: 'yes' }, 'stop', /came out hurt/],
+    [{ hurt: 'yes' }, 'stop', /came out damaged/],
     [{ stuck: '1' }, 'mend', /kept the disk once/],
     [{ notReady: '2' }, 'mend', /did not come ready 2 times/],
   ])('%j: %s', (typed, kind, says) => {

@@ -50,8 +50,8 @@ const homeOff = surface(() => ({ sensorAt: 1.5 })).evidence
 const weak = surface(d => head(d, 0, { amplitude: 0.55 })).evidence
 const dirty = surface(d => head(d, 0, { dirtUm: 0.5 })).evidence
 
-describe('how the margin swings once a turn', () => {
-  it('a head beside its track swings, with the eccentricity of the disk; a weak or dirty one does not', () => {
+describe('how the margin swings once a revolution', () => {
+  it('a head off track swings, with the eccentricity of the disk; a weak or dirty one does not', () => {
     const size = (e: SurfaceEvidence, h: 0 | 1) => e.swings![h]!.size / e.swings![h]!.sd
     expect(size(upperOff, 1)).toBeGreaterThan(6)
     expect(size(weak, 0)).toBeLessThan(4)
@@ -84,7 +84,7 @@ describe('what is behind a surface', () => {
   it('says by how much: three quarters of the half window within a sixth of it', () => {
     expect(Math.abs(explainSurface('3.5in', upperOff, priors)[0]!.size!.value - 0.75 * half)).toBeLessThan(half / 6)
   })
-  it('probabilities add up to one; a class without tracks has none', () => {
+  it('probabilities add up to one; a drive type without tracks has none', () => {
     expect(explainSurface('3.5in', dirty, priors).reduce((n, e) => n + e.probability, 0)).toBeCloseTo(1, 1)
     expect(explainSurface('cartridge', dirty, priors)).toEqual([])
   })
@@ -111,7 +111,7 @@ describe('may it be touched', () => {
     })
     expect(ask(null).call.kind).toBe('unknown')
   })
-  it('sealed against evidence: a second trusted disk first', () => {
+  it('sealed against evidence: a second reference disk first', () => {
     const sealed = { lacquer: { upper: 'whole' as const } }
     expect(ask(upperOff, sealed).call).toMatchObject({ kind: 'unknown' })
     expect(ask(upperOff, { ...sealed, secondDisk: 'same' }).call.kind).toBe('nudge')

@@ -30,7 +30,7 @@ describe('the envelope', () => {
       expect(Math.max(...values)).toBeLessThan(2.01)
     }
   })
-  it('a click of one part is no hump', () => {
+  it('a click of one part is no lobe', () => {
     const values = new Float64Array(1000).fill(0.02)
     values[300] = 3
     values.fill(1, 500, 700)
@@ -84,7 +84,7 @@ describe('a capture as a file', () => {
     [`t,v\n${'0,1\n'.repeat(300)}`, /its times do not rise/],
     [
       `t,v\n${Array.from({ length: 300 }, (_, i) => `${i},${i === 150 ? 'x' : 1}`).join('\n')}`,
-      /line 152, v: “x” is no number/,
+      /line 152, v: “x” is not a number/,
     ],
   ])('what is no waveform is refused with its place', (text, says) => {
     expect(() => readWaveform(new TextEncoder().encode(text), 's.csv')).toThrow(says)
@@ -96,7 +96,7 @@ describe('a capture as a file', () => {
   })
   it('a pattern that is not in it is refused with what was found', () => {
     expect(() => readScope(wave({ pattern: 'index' }), 'azimuth')).toThrow(
-      /1 hump stands out of the noise; expected 4: four bursts/,
+      /1 lobe stands out of the noise; expected 4: four bursts/,
     )
   })
 })

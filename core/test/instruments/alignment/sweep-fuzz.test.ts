@@ -113,7 +113,7 @@ describe('whatever is tried', () => {
 })
 
 describe('whatever surface is on the log', () => {
-  it('the verdict is a call, and touches nothing that is not a trusted disk’s word', () => {
+  it('the verdict is a call, and touches nothing that is not a reference disk’s word', () => {
     const count = fc.integer({ min: 0, max: 9 })
     const bar = fc.record({
       cylinder: fc.integer({ min: 0, max: 79 }),
@@ -184,7 +184,7 @@ describe('damaged files', () => {
       { numRuns: 150 },
     )
   })
-  it('an envelope of silence, or of noise alone, has no humps', () => {
+  it('an envelope of silence, or of noise alone, has no lobes', () => {
     expect(humpsIn(envelopeOf(new Float64Array(5000), 1000))).toEqual([])
     const gauss = new QuickGauss(4)
     expect(

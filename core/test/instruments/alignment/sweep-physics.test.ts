@@ -52,7 +52,7 @@ function follow(
   return { rows, context }
 }
 
-describe('a sweep of the stand-in', () => {
+describe('a sweep of the simulated drive', () => {
   const off = 0.55 * 115
   it.each([
     [true, 6],

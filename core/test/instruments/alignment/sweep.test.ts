@@ -184,7 +184,7 @@ describe('the call of a sweep', () => {
     ['one position', [row(1, 11)], 'unknown', /Only one position/],
     ['all pass', plainRows([-2, 11], [0, 11], [2, 11]), 'leave', /its edges were not met/],
     ['all fail', plainRows([-2, 0], [0, 1], [2, 0]), 'unknown', /Nothing reads at any position/],
-    ['one edge', plainRows([-4, 0], [-2, 11], [0, 11]), 'unknown', /One edge of the window was not met/],
+    ['one edge', plainRows([-4, 0], [-2, 11], [0, 11]), 'unknown', /One edge of the range was not met/],
     [
       'repeats that contradict',
       plainRows([-4, 0], [0, 11], [0, 0], [4, 0]),

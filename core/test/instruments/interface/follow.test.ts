@@ -99,7 +99,7 @@ describe('following the heads', () => {
     expect(path.strayZeros).toEqual([])
     expect(r.drive.carriage.refused).toBe(1)
   })
-  it('every track is cut where it is, and read whole', () => {
+  it('every track is cut where it is, and read without error', () => {
     // While it waits to become ready the host reads a part of cylinder 6.
     const [waiting, ...tracks] = [...readingsIn(r)].reverse()
     expect(waiting).toMatchObject({ cylinder: 6, head: 0 })
@@ -133,7 +133,7 @@ describe('following the heads', () => {
 })
 
 describe('what goes wrong with the heads', () => {
-  it('a gummed rail shows: what is read names another cylinder than the count', () => {
+  it('a gummed rail shows: what is read names another cylinder than the step count', () => {
     const r = record(
       d => ({ carriage: { ...d.carriage, startCylinder: 0, stiffFrom: 2, stiffTo: 3, stiffMissPercent: 100 } }),
       { cylinders: [4], heads: [0], turns: 1 },
@@ -155,7 +155,7 @@ describe('what goes wrong with the heads', () => {
     expect(path.strayZeros[0]).toMatchObject({ cylinder: 2 })
     expect(judgeBus(lines, path, r.durationS).call).toMatchObject({
       kind: 'mend',
-      reasons: ['Track zero is low at cylinder 2, by the count of steps.'],
+      reasons: ['Track zero is low at cylinder 2, by the step count.'],
     })
   })
   it('lines mean nothing while the drive is not selected; without track zero cylinders have no name', () => {

@@ -63,7 +63,7 @@ describe('the stories that a drive can tell', () => {
       context: { trustedDisk: true },
     }).call
   it.each([
-    ['sound', 'leave', /All 720 sectors read whole/],
+    ['sound', 'leave', /All 720 sectors read without error/],
     ['upper-off', 'nudge', /upper head picks up headers of the next cylinder towards the hub; the lower head is sound/],
     ['dirty', 'unknown', /lower head loses its margin towards the hub/],
     ['groove', 'unknown', /fails only on cylinders 12 to 14/],

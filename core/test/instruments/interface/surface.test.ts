@@ -75,7 +75,7 @@ describe('what a surface says', () => {
     })
     expect(say((c, h) => (h ? { ...failing(c, 5, 'foreign'), margin: 0.4 } : {}), false)).toMatchObject({
       kind: 'unknown',
-      next: expect.stringContaining('trusted drive wrote'),
+      next: expect.stringContaining('verified drive wrote'),
     })
   })
   it.each([
@@ -113,13 +113,13 @@ describe('what a surface says', () => {
       'with very low timing margin',
       (c: number) => (c === 39 ? { margin: 0.25 } : {}),
       'mend',
-      /at cylinder 39 with very low timing margin: 25 %/,
+      /at cylinder 39 with a very low timing margin: 25 %/,
     ],
     [
       'uneasy',
       (c: number) => (c === 39 ? { margin: 0.36 } : {}),
       'unknown',
-      /at cylinder 39 36 % of the window is left/,
+      /at cylinder 39 the timing margin is 36 %/,
     ],
     ['off speed', () => ({ rateOff: -0.05 }), 'nudge', /5\.0 % slow/],
   ] as const)('%s', (_, change, kind, says) => {

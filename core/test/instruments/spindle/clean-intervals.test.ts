@@ -66,7 +66,7 @@ describe('telling true pulses from missed and doubled ones', () => {
     expect(discarded).toEqual([{ atS: expect.closeTo(1, 9), why: 'recording paused' }])
   })
 
-  it('a long silence is no number of missed pulses', () => {
+  it('a long silence is not a number of missed pulses', () => {
     const { discarded } = cleanIntervals(train([...even(20), ...even(20, 0.2, 5.1)]))
     expect(discarded[0]!.why).toBe('no pulses for 1.3 s, or not at speed')
   })

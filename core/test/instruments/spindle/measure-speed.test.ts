@@ -118,7 +118,7 @@ describe('several marks a turn', () => {
   it('printed evenly: a once-a-turn variation is the spindle’s and is named', () => {
     const m = measureSpeed(train(sineModulated(300, 0.02, 5, 20, 24)), { pulsesPerTurn: 24, evenMarks: true })!
     expect(m.variation.withinTurnPercent).toBeCloseTo(2, 0)
-    expect(m.components[0]).toMatchObject({ likely: 'spindle, once a turn', peakPercent: expect.closeTo(2, 1) })
+    expect(m.components[0]).toMatchObject({ likely: 'spindle, once a revolution', peakPercent: expect.closeTo(2, 1) })
   })
 
   it('are counted by the nominal speed where not given', () => {
@@ -126,7 +126,7 @@ describe('several marks a turn', () => {
     expect([m.pulsesPerTurn, m.pulsesFrom]).toEqual([6, 'nominal speed'])
     expect(m.rpm.mean).toBeCloseTo(304, 0)
     expect(() => measureSpeed(train([0, 1, 2]), { pulsesPerTurn: 0 })).toThrow(
-      'pulses per turn: 0 pulses a turn; expected a whole number from 1 to 1000.',
+      'pulses per revolution: 0 pulses a turn; expected a whole number from 1 to 1000.',
     )
   })
 })

@@ -81,7 +81,7 @@ describe('who is to blame, where a seasoned hand knows it', () => {
     expect(blamed[0]).toMatchObject({ cause: 'head-dead', who: 'B', where: 'upper head' })
   })
 
-  it('a drive that reads its own disk and no other, and whose disk no other reads, stands beside its tracks or runs off speed; its speed tells which', () => {
+  it('a drive that reads its own disk and no other, and whose disk no other reads, stands off track or runs off speed; its speed tells which', () => {
     const odd: Share = (d, r) => ((r === 'B') !== (d === 'three') ? 0.4 : 1)
     const open = whoIsToBlame(bench(DISKS, DRIVES, odd), DISKS, DRIVES)
     expect(open.call.kind).toBe('nudge')

@@ -39,7 +39,7 @@ describe('a bench as CSV', () => {
     [`${HEAD}A,,R,2,outer,9,9`, /line 2: there is no head “2”/],
     [`${HEAD}A,,R,0,rim,9,9`, /no zone “rim”/],
     [`${HEAD}A,,R,0,outer,10,9`, /“10” of 9 sectors cannot have read/],
-    [`${HEAD}A,,R,0,outer,9,0`, /“0” is no number of sectors/],
+    [`${HEAD}A,,R,0,outer,9,0`, /“0” is not a number of sectors/],
     [`${HEAD}A,,R,0,outer,,9`, /“” of 9 sectors/],
     [`${HEAD},,R,0,outer,9,9`, /the disk has no name/],
     [`${HEAD}A,,,0,outer,9,9`, /the drive has no name/],

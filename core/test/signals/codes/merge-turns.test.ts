@@ -88,14 +88,14 @@ describe('turns of a track together', () => {
     )
     const track = readTrack(times, format)
     const call = (margin: number, sectors = mergeTurns(track.sectors)) => judgeTrack({ ...track, margin }, sectors).call
-    expect(call(0.9)).toMatchObject({ kind: 'leave', reasons: ['All 3 sectors read, with 90 % of the window left.'] })
+    expect(call(0.9)).toMatchObject({ kind: 'leave', reasons: ['All 3 sectors read, with a timing margin of 90 %.'] })
     expect(call(0.35).kind).toBe('unknown')
     expect(call(0.1).kind).toBe('mend')
     expect(
       call(0.9, mergeTurns([sector({}), sector({ sector: 2 }), sector({ sector: 2, cylinder: 4 })])).reasons[0],
     ).toBe('1 header names another cylinder: a neighbour track is picked up.')
     expect(call(0.9, mergeTurns([sector({}), sector({ sector: 2, status: 'data check failed' })])).reasons[0]).toBe(
-      '1 of 2 sectors did not read whole every time: 2 (data check failed).',
+      '1 of 2 sectors did not read without error every time: 2 (data check failed).',
     )
   })
 })

@@ -20,7 +20,7 @@ describe('losses', () => {
   it('wavelength from density and radius', () => {
     expect((2 * 25_400) / wavelengthUm(7958, 23.1875)).toBeCloseTo(8717, 0)
   })
-  it('beside its track a head finds less of it, and then the neighbour', () => {
+  it('off track a head finds less of it, and then the neighbour', () => {
     // A 3.5-inch drive's track of 115 µm at a pitch of 187.5 µm (from memory).
     expect(offTrack(0, 115, 115, 187.5)).toEqual({ own: 1, neighbour: 0 })
     expect(offTrack(57.5, 115, 115, 187.5).own).toBeCloseTo(0.5, 9)
@@ -40,7 +40,7 @@ describe('losses', () => {
       ),
     )
   })
-  it('a narrow track under a wide head is read whole until it leaves it', () => {
+  it('a narrow track under a wide head is read without error until it leaves it', () => {
     expect(offTrack(100, 330, 115, 265).own).toBe(1)
     expect(offTrack(150, 330, 115, 265).own).toBeLessThan(1)
   })

@@ -84,7 +84,7 @@ describe('the separator’s room', () => {
       expect(again.phase).toEqual(fresh.phase)
     }
   })
-  it('a long pause starts it anew', () => {
+  it('a long pause starts it again', () => {
     const times = Float64Array.of(0, 4e-6, 8e-6, 2e-3, 2.004e-3, 2.01e-3)
     expect([...separate(times, { halfCellS: 2e-6 }).at].map((a, i, all) => (i ? a - all[i - 1]! : 0)).slice(1)).toEqual(
       [2, 2, 996, 2, 3],

@@ -15,7 +15,7 @@ const likely = computed(() => order.value.verdict.explanations.filter(e => e.pro
 const worded = (e: Explanation) =>
   e.head === null
     ? CAUSES[e.cause]
-    : `${e.head ? 'upper' : 'lower'} head: ${{ heads: 'off its tracks', dirt: 'dirt on it', weak: 'weak', writer: 'the disk was written off its tracks', electronics: 'its plug or lead' }[e.cause as string] ?? CAUSES[e.cause]}`
+    : `${e.head ? 'upper' : 'lower'} head: ${{ heads: 'off track', dirt: 'dirt on it', weak: 'low read amplitude', writer: 'the disk was written off track', electronics: 'its plug or lead' }[e.cause as string] ?? CAUSES[e.cause]}`
 const size = (e: Explanation) => (e.size ? `about ${e.size.value} ${e.size.unit}` : '')
 /** The first that is not done is where the hands are. */
 const now = computed(() => order.value.items.find(i => !i.done)?.id ?? null)
@@ -48,7 +48,7 @@ const now = computed(() => order.value.items.find(i => !i.done)?.id ?? null)
           </li>
         </ul>
         <p class="hint text-xs mt-1">
-          Margins, failures and headers against the physics of each cause, and how the margins swing once a turn.
+          Margins, failures and headers against the physics of each cause, and how the margins swing once a revolution.
         </p>
       </div>
       <div>

@@ -33,7 +33,7 @@ async function add(): Promise<void> {
   ]
   const count = (n: number | null) => n === null || (Number.isInteger(n) && n >= 0 && n <= expected)
   problem.value = !Number.isFinite(position)
-    ? `The position “${entry.position}” is no number.`
+    ? `The position “${entry.position}” is not a number.`
     : !count(lower)
       ? `“${entry.lower}” sectors on the lower head cannot be: 0 to ${expected}.`
       : !count(upper)

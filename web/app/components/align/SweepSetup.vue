@@ -47,7 +47,7 @@ const window = computed(() =>
         <option v-for="a in ADJUSTER_IDS" :key="a" :value="a">{{ ADJUSTER_NAMES[a] }}</option>
       </select></FormField
     >
-    <FormField v-if="!fixed" v-slot="{ id }" label="Class of the drive" class="col-span-2"
+    <FormField v-if="!fixed" v-slot="{ id }" label="Drive type" class="col-span-2"
       ><select :id="id" v-model="mechanism" class="field">
         <option v-for="m in classes" :key="m.id" :value="m.id">{{ m.label }}</option>
       </select></FormField
@@ -91,7 +91,7 @@ const window = computed(() =>
       moved</label
     >
     <p v-if="window" class="hint col-span-full">
-      A sound drive of this class reads over about {{ window.toFixed(1) }} {{ setup.scale }}.
+      A sound drive of this type reads over about {{ window.toFixed(1) }} {{ setup.scale }}.
     </p>
   </div>
 </template>

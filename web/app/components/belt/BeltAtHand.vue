@@ -47,7 +47,8 @@ const found = computed(() => {
       <NuxtLink class="link" to="/shelf">To the shelf</NuxtLink>
     </p>
     <p v-if="found.sisters.length" class="mt-2">
-      The same belt serves {{ found.sisters.map(s => s.drive).join(', ') }}: sister mechanisms, as far as the belt goes.
+      The same belt serves {{ found.sisters.map(s => s.drive).join(', ') }}: drives with the same mechanism, as far as
+      the belt goes.
     </p>
   </section>
 </template>

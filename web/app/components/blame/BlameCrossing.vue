@@ -28,7 +28,7 @@ defineProps<{
           <th class="text-left font-bold pr-6 py-2 min-w-44">
             {{ table.disks[d]!.name
             }}<span class="hint block font-normal"
-              >{{ writerOf(d) }}{{ table.disks[d]!.trusted ? ' · trusted' : '' }}</span
+              >{{ writerOf(d) }}{{ table.disks[d]!.trusted ? ' · reference disk' : '' }}</span
             >
           </th>
           <td v-for="r in drives" :key="r" class="px-2 py-2 align-middle">

@@ -65,7 +65,7 @@ const on = (all: readonly Material[]) => all.map(m => MATERIALS[m].toLowerCase()
       </fieldset>
     </div>
     <fieldset class="mb-5">
-      <legend class="field-label">Lubricant school</legend>
+      <legend class="field-label">Lubricant method</legend>
       <div class="flex flex-wrap gap-2">
         <label v-for="(text, id) in LUBRICANT_SCHOOLS" :key="id" class="chip"
           ><input v-model="school" type="radio" name="lubricant-school" :value="id" class="sr-only peer" /><span>{{

@@ -12,7 +12,7 @@ const percent = (x: number) => `${Math.round(x * 100)} %`
 const rests = {
   standard: 'an analogue alignment disk',
   factory: 'a disk as sold',
-  nothing: 'nothing proved',
+  nothing: 'nothing verified',
   itself: 'itself',
 } as const
 function retire(): void {
@@ -57,19 +57,22 @@ function retire(): void {
           words
       /></span>
       <span v-if="standing.first !== null"
-        >least margin in proven drives {{ percent(standing.first)
+        >least margin in verified drives {{ percent(standing.first)
         }}<template v-if="standing.latest !== standing.first">
           at first, now {{ percent(standing.latest!) }}</template
         ></span
       >
-      <span v-else class="hint">no proven drive has read it yet</span>
+      <span v-else class="hint">no verified drive has read it yet</span>
       <span v-if="standing.verified">verified {{ standing.verified.slice(0, 10) }}</span>
       <span class="grow" />
       <template v-if="why === null"
         ><button v-if="standing.retired" class="link min-h-11" @click="emit('say', 'back', '')">
           Take it back into use</button
         ><template v-else
-          ><button class="link min-h-11" @click="emit('say', 'verified', 'Read whole on the drive that wrote it.')">
+          ><button
+            class="link min-h-11"
+            @click="emit('say', 'verified', 'Read without error on the drive that wrote it.')"
+          >
             Verified</button
           ><button class="link min-h-11" @click="why = ''">Retire it</button></template
         ></template

@@ -45,7 +45,7 @@ const send = handleSubmit(async disk => {
     <FormField v-slot="{ id }" label="Name on its label" :problem="errors.name"
       ><input :id="id" v-model="name" class="field" autocomplete="off"
     /></FormField>
-    <FormField v-slot="{ id }" label="For drives of class" :problem="errors.mechanism"
+    <FormField v-slot="{ id }" label="For drives of type" :problem="errors.mechanism"
       ><select :id="id" v-model="mechanism" class="field">
         <option v-for="m in classes" :key="m.id" :value="m.id">{{ m.label }}</option>
       </select></FormField
@@ -65,14 +65,14 @@ const send = handleSubmit(async disk => {
       label="Or by whom"
       hint="empty where nobody knows"
       :problem="errors.writer"
-      ><input :id="id" v-model="writer" class="field" autocomplete="off" placeholder="a sister drive, a duplicator"
+      ><input :id="id" v-model="writer" class="field" autocomplete="off" placeholder="an identical drive, a duplicator"
     /></FormField>
     <FormField v-slot="{ id }" label="That drive was" :problem="errors.proof"
       ><select :id="id" v-model="proof" class="field">
         <option v-for="(label, value) in PROOFS" :key="value" :value="value">{{ label }}</option>
       </select></FormField
     >
-    <FormField v-if="proof === 'disk'" v-slot="{ id }" label="Proved by" :problem="errors.provedBy"
+    <FormField v-if="proof === 'disk'" v-slot="{ id }" label="Verified by" :problem="errors.provedBy"
       ><select :id="id" v-model="provedBy" class="field">
         <option :value="null">which disk?</option>
         <option v-for="s in others" :key="s.disk.id" :value="s.disk.id">{{ s.disk.name }}</option>

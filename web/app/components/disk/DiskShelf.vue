@@ -34,7 +34,8 @@ const say = (disk: string, kind: 'verified' | 'retired' | 'back', detail: string
       <div>
         <h2 id="disks" class="text-lg font-bold">Reference disks</h2>
         <p class="hint">
-          Who wrote each, how that drive was proved, and what it all rests on. A disk whose own margin falls is retired.
+          Who wrote each, how that drive was verified, and what it all rests on. A disk whose own margin falls is
+          retired.
         </p>
       </div>
       <button class="btn" :aria-expanded="adding" @click="adding = !adding"><Plus class="size-4" />Add a disk</button>
@@ -64,7 +65,7 @@ const say = (disk: string, kind: 'verified' | 'retired' | 'back', detail: string
     <p v-if="!view.standings.length && !adding">
       No reference disk is on the shelf yet.
       <span class="text-muted"
-        >Write one on a drive that was proved, verify it there, and add it: then every reading of it counts.</span
+        >Write one on a verified drive, verify it there, and add it: then every reading of it counts.</span
       >
     </p>
   </section>

@@ -49,7 +49,7 @@ async function send(): Promise<void> {
   <section class="panel p-5 sm:px-6" aria-labelledby="donors">
     <h2 id="donors" class="text-lg font-bold">Donors</h2>
     <p class="hint mb-3">
-      Drives that were given up for parts, and what is still good in them. Parts from a drive that works are never
+      Drives that were stripped for parts, and what is still good in them. Parts from a drive that works are never
       offered.
     </p>
     <article v-for="d in donors" :key="d.release" class="border-t border-line py-3" :aria-label="d.tag">
@@ -69,8 +69,8 @@ async function send(): Promise<void> {
       </ul>
     </article>
     <p v-if="!donors?.length">
-      No drive was given up with anything good left in it.
-      <span class="text-muted">At Release, “Give it up for parts” lists what the log vouches for.</span>
+      No drive was stripped for parts with anything good left in it.
+      <span class="text-muted">At Release, “Strip for parts” lists what the log vouches for.</span>
     </p>
     <ModalDialog
       :shown="taking !== null"

@@ -66,7 +66,7 @@ const submit = handleSubmit(v => emit('save', driveSchema.cast(v)))
         :problem="errors.tag ?? (serverProblem?.field === 'tag' ? serverProblem.text : undefined)"
         ><input :id="id" v-model="tag" class="field" autocomplete="off"
       /></FormField>
-      <FormField v-slot="{ id }" label="What kind of drive" :problem="errors.mechanism" :hint="chosen?.special">
+      <FormField v-slot="{ id }" label="Drive type" :problem="errors.mechanism" :hint="chosen?.special">
         <select :id="id" v-model="mechanism" class="field">
           <option :value="undefined" disabled>Choose</option>
           <option v-for="m in MECHANISMS" :key="m.id" :value="m.id">{{ m.label }}</option>

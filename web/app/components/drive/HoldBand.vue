@@ -14,8 +14,8 @@ const emit = defineEmits<{ look: [question: string]; pass: []; acknowledge: []; 
     data-testid="gate"
   >
     <p>
-      <CallMark kind="stop" decorative class="inline align-[-3px] mr-2" /><strong class="mr-2">Stop</strong>The gate
-      <strong>{{ hold.gate.gate.label.toLowerCase() }}</strong> is closed. {{ hold.gate.gate.because }}
+      <CallMark kind="stop" decorative class="inline align-[-3px] mr-2" /><strong class="mr-2">Stop</strong>The safety
+      gate <strong>{{ hold.gate.gate.label.toLowerCase() }}</strong> is closed. {{ hold.gate.gate.because }}
     </p>
     <ul class="mt-2">
       <li v-for="m in hold.gate.missing" :key="m.id" class="flex items-center gap-3 border-t border-line py-1.5">

@@ -17,7 +17,7 @@ const remark = ref('')
 
 const WAYS = [
   ['released', 'Release it', 'It goes back to work, with what was shown and what was not.'],
-  ['parts', 'Give it up for parts', 'What is still good in it helps another.'],
+  ['parts', 'Strip for parts', 'What is still good in it helps another.'],
   ['quarantined', 'Quarantine it', 'It may damage a disk or another drive.'],
   ['returned', 'Return it as it is', 'Not worth the hours, or not wanted.'],
 ] as const
@@ -43,9 +43,10 @@ const HINTS = {
       <div>
         <h2 class="text-2xl font-bold">{{ outcome ? `${OUTCOMES[outcome]}.` : 'What may be said of it' }}</h2>
         <p class="text-muted mt-1">
-          Only what the log can prove.
+          Only what the log can verify.
           <strong v-if="certificate.claim" class="text-ink"
-            >{{ RUNGS[certificate.claim].title }}{{ certificate.closedUp ? ', closed up' : ', proved open' }}.</strong
+            >{{ RUNGS[certificate.claim].title
+            }}{{ certificate.closedUp ? ', covers on' : ', tested with covers off only' }}.</strong
           >
         </p>
       </div>
@@ -55,7 +56,7 @@ const HINTS = {
       {{ c }}
     </div>
     <div v-for="o in certificate.overrides" :key="o.at" class="border-l-5 border-nudge bg-nudge-tint px-4 py-3">
-      The gate <strong>{{ o.gate.toLowerCase() }}</strong> was passed although it was closed: {{ o.reason }}
+      The safety gate <strong>{{ o.gate.toLowerCase() }}</strong> was overridden: {{ o.reason }}
     </div>
     <div class="grid md:grid-cols-2 gap-6">
       <div>

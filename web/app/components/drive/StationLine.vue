@@ -80,7 +80,7 @@ watch(
           }}</span>
           <span class="sr-only"
             >{{ progress.done.has(station.id) ? ', finished' : progress.current === station.id ? ', here now' : ''
-            }}{{ shut(station.id) ? `, gate closed: ${shut(station.id)!.missing[0]!.sentence}` : '' }}</span
+            }}{{ shut(station.id) ? `, safety gate closed: ${shut(station.id)!.missing[0]!.sentence}` : '' }}</span
           >
         </button>
       </li>

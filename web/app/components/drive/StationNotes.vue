@@ -54,7 +54,7 @@ const groups = computed(() => {
     </div>
     <div class="min-w-0">
       <div v-if="ahead" class="mb-6" data-testid="gate-ahead">
-        <h3 class="section-title mb-2">Next gate</h3>
+        <h3 class="section-title mb-2">Next safety gate</h3>
         <p class="flex gap-2.5">
           <CallMark :kind="ahead.forbiddenHere ? 'stop' : 'unknown'" :size="16" class="mt-1" /><span
             ><strong>{{ ahead.gate.label }}</strong> is closed.</span

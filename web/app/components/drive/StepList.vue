@@ -14,7 +14,7 @@ const emit = defineEmits<{ tick: [StepState]; choose: [string]; finish: [] }>()
 const HOLDS = { gate: Lock, wait: Clock, caution: TriangleAlert } as const
 const holdText = (s: StepState) =>
   s.hold?.kind === 'gate'
-    ? 'gate closed'
+    ? 'safety gate closed'
     : s.hold?.kind === 'wait'
       ? `until ${endOf(s.hold.wait.endsAt)}`
       : 'caution to read'

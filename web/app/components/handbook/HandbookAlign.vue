@@ -24,27 +24,27 @@ const loads = [...new Set(rows.flatMap(r => r.limits?.headLoad.value ?? []))]
   <section id="align" class="panel p-6 scroll-mt-4 space-y-4">
     <h2 class="text-xl font-bold">What alignment is, and what an offset costs</h2>
     <p class="max-w-prose">
-      <strong>Two schools.</strong> The reference-disk school reads a disk that a trusted drive wrote, moves one
-      adjuster across, and sets it in the middle of what works: that shows that two drives agree. The instrument school
+      <strong>Two methods.</strong> The reference-disk method reads a disk that a verified drive wrote, moves one
+      adjuster across, and sets it in the middle of what works: that shows that two drives agree. The instrument method
       reads an analogue alignment disk with a scope: only that measures against the standard. Both need clean heads and
       the right speed first.
     </p>
     <p class="max-w-prose">
-      <strong>Which adjuster.</strong> Home off by whole cylinders: the sensor. Both heads off together by part of a
-      track: the stepper. One head off and the other right: that head. The sensor before the heads, one at a time, then
-      outer, middle and inner after tightening, which shifts it; then a seal (common practice).
+      <strong>Which adjuster.</strong> Track-zero position off by whole cylinders: the sensor. Both heads off together
+      by part of a track: the stepper. One head off and the other right: that head. The sensor before the heads, one at
+      a time, then outer, middle and inner after tightening, which shifts it; then a seal (common practice).
     </p>
     <p class="max-w-prose">
-      <strong>Off its track, or weak?</strong> A head that stands beside its track loses margin as a weak or dirty one
-      does. But no disk sits quite in the middle: its tracks come to and fro under the head once a turn. A head in the
-      middle loses as much on either side; one beside its track gains on one side and loses on the other. So its margin
-      swings once a turn, and a weak head’s does not.
+      <strong>Off track, or low read amplitude?</strong> A head that stands off track loses margin as one with low
+      amplitude or dirt does. But no disk sits quite in the middle: its tracks come to and fro under the head once a
+      revolution. A head in the middle loses as much on either side; one off track gains on one side and loses on the
+      other. So its margin swings once a revolution, and that of a head with low read amplitude does not.
     </p>
     <div class="overflow-x-auto relative" tabindex="0" role="region" aria-label="What an offset costs">
       <table class="text-sm w-full min-w-[56rem]">
         <thead class="text-left text-muted align-bottom">
           <tr>
-            <th class="font-normal pr-4 py-1">Class</th>
+            <th class="font-normal pr-4 py-1">Drive type</th>
             <th class="font-normal pr-4 text-right">Pitch</th>
             <th class="font-normal pr-4 text-right">Sectors fail from</th>
             <th class="font-normal pr-4 text-right">Margin, outer, in the middle and half way off</th>
@@ -73,8 +73,8 @@ const loads = [...new Set(rows.flatMap(r => r.limits?.headLoad.value ?? []))]
       </table>
     </div>
     <p class="hint">
-      What an offset costs is worked out: overlap of head and track, noise and neighbour over signal, the window of the
-      code at that radius; a sound drive, its usual layout. Limits
+      What an offset costs is worked out: overlap of head and track, noise and neighbour over signal, the timing window
+      of the track code at that radius; a sound drive, its usual layout. Limits
       {{ describeSource(rows[0]!.limits!.radialUm.source) }}: a drive’s own sheet goes before them.
     </p>
     <p v-for="l in loads" :key="l" class="max-w-prose"><strong>Head load.</strong> {{ l }}</p>

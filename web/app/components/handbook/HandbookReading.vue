@@ -11,16 +11,16 @@ const rows = MECHANISMS.flatMap(m =>
   <section id="reading" class="panel p-6 scroll-mt-4 space-y-4">
     <h2 class="text-xl font-bold">What the read test measures</h2>
     <p class="max-w-prose">
-      <strong>Timing margin.</strong> Each turn of the flux should come in the middle of its window, half a bit cell
-      wide in FM and MFM. The margin is what the worst hundredth of a track’s transitions leave of half that window: 100
-      % is dead on time, 0 % falls into the next. Below {{ UNEASY * 100 }} % reading is uneasy, below
+      <strong>Timing margin.</strong> Each flux transition should fall in the middle of its timing window, half a bit
+      cell wide in FM and MFM. The margin is what the worst hundredth of a track’s transitions leave of half that timing
+      window: 100 % is dead on time, 0 % falls into the next. Below {{ UNEASY * 100 }} % reading is uneasy, below
       {{ THREAD * 100 }} % its margin is very low (from the statistics of Gaussian jitter).
     </p>
     <p class="max-w-prose">
       <strong>What eats it.</strong> Distance between head and disk costs 54.6 dB for each wavelength (Wallace 1951). An
-      azimuth error leaves sin x ÷ x with x = π w tan α ÷ λ. Beside its track the head finds the overlap of both. Bits
-      that lie close push one another apart (isolated pulses laid over one another, from memory): that is peak shift,
-      worst at the hub.
+      azimuth error leaves sin x ÷ x with x = π w tan α ÷ λ. Off track, the head finds the overlap of both. Bits that
+      lie close push one another apart (isolated pulses laid over one another, from memory): that is peak shift, worst
+      at the hub.
     </p>
     <p class="max-w-prose">
       <strong>What becomes of a sector.</strong>
@@ -37,7 +37,7 @@ const rows = MECHANISMS.flatMap(m =>
       <table class="text-sm">
         <thead class="text-left text-muted">
           <tr>
-            <th class="font-normal pr-6 py-1">Class</th>
+            <th class="font-normal pr-6 py-1">Drive type</th>
             <th class="font-normal pr-6 text-right">Track width</th>
             <th class="font-normal text-right">Width of a pulse</th>
           </tr>

@@ -19,7 +19,7 @@ const SCHOOLS = [
     sides: [
       [
         'Light oil',
-        'A single drop on rail and screw, renewed often. Nothing cakes in it, and too much shows at once and is wiped off.',
+        'A single drop on guide rail and screw, renewed often. Nothing cakes in it, and too much shows at once and is wiped off.',
       ],
       [
         'Thin grease',
@@ -32,7 +32,7 @@ const SCHOOLS = [
     sides: [
       [
         'Reference disk',
-        'A disk written on a trusted drive is read across the surface; what reads in the middle of its window reads other people’s disks. It shows that this drive agrees with that one, no more.',
+        'A disk written on a verified drive is read across the surface; what reads in the middle of its range reads other people’s disks. It shows that this drive agrees with that one, no more.',
       ],
       [
         'Instrument',
@@ -49,7 +49,7 @@ const SCHOOLS = [
       ],
       [
         'Swap the mechanism',
-        'Quicker where a donor is whole; brings the donor’s alignment and wear along, and the identity of the drive goes.',
+        'Quicker where a donor is intact; brings the donor’s alignment and wear along, and the identity of the drive goes.',
       ],
     ],
   },
@@ -68,7 +68,7 @@ const SCHOOLS = [
       </dl>
     </section>
     <p class="text-sm">
-      Where the material decides, it decides over either school: silicone grease is safe on plastics, lithium grease is
+      Where the material decides, it decides over either method: silicone grease is safe on plastics, lithium grease is
       doubted there, and nothing goes on a belt. Choose yours in
       <NuxtLink class="link" to="/workshop">Workshop</NuxtLink>; every answer is complete in both.
     </p>

@@ -29,7 +29,9 @@ const asks = (ids: readonly string[] | undefined) =>
             >{{ duration(s.hands) }}{{ s.wait ? `, then ${duration(s.wait)} waiting` : ''
             }}<template v-if="s.tools.length"> · with {{ s.tools.join(', ') }}</template
             ><template v-if="asks(s.asks)"> · records {{ asks(s.asks) }}</template
-            ><template v-if="s.gate"> · behind the gate “{{ findGate(s.gate).label.toLowerCase() }}”</template></span
+            ><template v-if="s.gate">
+              · behind the safety gate “{{ findGate(s.gate).label.toLowerCase() }}”</template
+            ></span
           >
         </span>
       </li>

@@ -10,7 +10,7 @@ const { drive, log, closed } = defineProps<{
   book: ReturnType<typeof useAsFound>
 }>()
 const emit = defineEmits<{ kept: [LogEntry] }>()
-const TABS = ['Claims', 'Write test', 'Read tests', 'Counts and loads', 'Closed up'] as const
+const TABS = ['Claims', 'Write test', 'Read tests', 'Counts and loads', 'Covers on'] as const
 const chosen = ref(0)
 const kept = (entry: LogEntry) => emit('kept', entry)
 </script>
@@ -66,7 +66,7 @@ const kept = (entry: LogEntry) => emit('kept', entry)
           <h3 class="text-lg font-bold mb-3">Put back</h3>
           <AsFoundPutBack :book="book" :closed="closed" />
         </div>
-        <SumBench station="prove" :only="['Closed up']" :drive-id="drive.id" :log="log" :closed="closed" @kept="kept"
+        <SumBench station="prove" :only="['Covers on']" :drive-id="drive.id" :log="log" :closed="closed" @kept="kept"
       /></TabPanel>
     </TabPanels>
   </TabGroup>

@@ -19,8 +19,8 @@ const WHERE: Readonly<Partial<Record<ClosingCheck['id'], string>>> = {
 </script>
 
 <template>
-  <section aria-label="After closing up">
-    <h3 class="text-lg font-bold mb-2">After closing up</h3>
+  <section aria-label="After the covers go on">
+    <h3 class="text-lg font-bold mb-2">After the covers go on</h3>
     <CallBand :call="closing.call" />
     <ul v-if="closing.closed" class="text-sm mt-2">
       <li v-for="c in closing.checks" :key="c.check.id" class="flex gap-2 border-t border-line py-2">

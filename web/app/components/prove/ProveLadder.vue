@@ -18,8 +18,8 @@ const ladder = computed(() => ladderOf(drive, log, disks.trusts))
 const plan = computed(() => planFor(need.value, ladder.value))
 const counting = shallowRef<ProofTest | null>(null)
 const DISKS = {
-  sacrificial: 'a disk that may be lost',
-  trusted: 'a trusted disk',
+  sacrificial: 'a sacrificial disk',
+  trusted: 'a reference disk',
   alignment: 'an analogue alignment disk',
 } as const
 const readers = computed(() => disks.view.value?.drives.filter(d => d.id !== drive.id) ?? [])
@@ -80,7 +80,7 @@ const where = (t: ProofTest) =>
             {{ plan.minutes }} min</strong
           >
           with {{ plan.disks.map(d => DISKS[d]).join(', then ') }}.</template
-        ><strong v-else>That is proved.</strong>
+        ><strong v-else>That is verified.</strong>
       </p>
     </div>
     <ol v-if="plan.tests.length" class="text-sm mt-2">

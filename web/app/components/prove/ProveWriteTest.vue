@@ -46,7 +46,7 @@ async function send(): Promise<void> {
         >Try it on the simulated drive</NuxtLink
       >
     </div>
-    <p class="hint mb-3">With a disk that may be lost. Type only how many failed; an empty field was not tried.</p>
+    <p class="hint mb-3">With a sacrificial disk. Type only how many failed; an empty field was not tried.</p>
     <form class="space-y-3" novalidate @submit.prevent="send">
       <div class="grid sm:grid-cols-3 gap-3">
         <FormField v-slot="{ id }" label="Protected disk unchanged"

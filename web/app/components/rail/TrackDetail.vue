@@ -28,7 +28,7 @@ const tallest = computed(() => Math.max(1, ...(picture.value?.counts ?? [])))
     <p class="hint mb-3">
       {{
         track.format
-          ? `${formatName(track.format)} · ${spaced(total)} transitions by their phase in the window`
+          ? `${formatName(track.format)} · ${spaced(total)} transitions by their phase in the timing window`
           : 'no code known; spacings of its pulses'
       }}
     </p>
@@ -37,7 +37,7 @@ const tallest = computed(() => Math.max(1, ...(picture.value?.counts ?? [])))
       viewBox="0 0 360 128"
       class="w-full text-xs"
       role="img"
-      aria-label="Transitions by phase in the window"
+      aria-label="Transitions by phase in the timing window"
     >
       <rect
         v-for="(b, i) in bins"

@@ -33,7 +33,7 @@ const percent = (x: number | null) => (x === null ? '–' : `${Math.round(x * 10
           <th class="font-normal pr-4">Good</th>
           <th class="font-normal pr-4">Failed</th>
           <th class="font-normal pr-4">Missing</th>
-          <th class="font-normal">Foreign</th>
+          <th class="font-normal">Wrong cylinder</th>
         </tr>
       </thead>
       <tbody>

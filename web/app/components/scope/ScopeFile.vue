@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { FileUp } from 'lucide-vue-next'
 
-const { label = 'Open a capture', quiet = false } = defineProps<{ label?: string; quiet?: boolean }>()
+const { label = 'Open a recording', quiet = false } = defineProps<{ label?: string; quiet?: boolean }>()
 const emit = defineEmits<{ file: [File] }>()
 const { choose, picked } = useFilePicker(file => emit('file', file))
 defineExpose({ choose })

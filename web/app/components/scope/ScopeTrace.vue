@@ -85,7 +85,7 @@ const options = computed<ChartOptions<'line'>>(() => {
       ><span class="hint text-xs">height as the scope has it, over time; the bars are what was found</span>
     </figcaption>
     <div class="h-44">
-      <Line :data="data" :options="options" :aria-label="`Envelope with ${reading.humps.length} humps`" role="img" />
+      <Line :data="data" :options="options" :aria-label="`Envelope with ${reading.humps.length} lobes`" role="img" />
     </div>
   </figure>
 </template>

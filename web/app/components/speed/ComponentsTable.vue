@@ -9,7 +9,7 @@ const { measurement, limit } = defineProps<{
 const WORDS: readonly (readonly [RegExp, string])[] = [
   [/^belt/, 'the belt’s own length: a set or a seam'],
   [/^motor/, 'the motor pulley'],
-  [/^spindle, once/, 'once a turn: hub, flywheel or disk'],
+  [/^spindle, once/, 'once a revolution: hub, flywheel or disk'],
   [/^spindle, twice/, 'twice a turn'],
 ]
 

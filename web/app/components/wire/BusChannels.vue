@@ -42,7 +42,7 @@ const emit = defineEmits<{
       </FormField>
       <label class="flex items-center gap-2.5 min-h-11 self-end text-sm"
         ><input type="checkbox" class="size-5" :checked="choices.inverted" @change="emit('turnOver')" />levels are
-        turned over</label
+        inverted</label
       >
       <label class="flex items-center gap-2.5 min-h-11 self-end text-sm"
         ><input
@@ -50,7 +50,7 @@ const emit = defineEmits<{
           class="size-5"
           :checked="choices.trusted"
           @change="emit('trusted', !choices.trusted)"
-        />a trusted drive wrote the disk</label
+        />a verified drive wrote the disk</label
       >
     </div>
     <p class="hint mt-2">The mapping is remembered for recordings with the same channels.</p>

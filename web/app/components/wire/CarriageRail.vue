@@ -78,7 +78,7 @@ const ticks = computed(() =>
         <rect :x="LEFT - 30" y="60" width="20" height="30" rx="2" fill="none" stroke="var(--ink)" stroke-width="1.5" />
         <rect :x="LEFT - 23" y="58" width="6" height="26" fill="var(--panel)" />
         <text x="0" y="58" fill="var(--ink)" font-weight="700">Track zero</text>
-        <text x="0" y="73" fill="var(--muted)">{{ zeroMeans ? (zeroLow ? 'low' : 'high') : 'no meaning' }}</text>
+        <text x="0" y="73" fill="var(--muted)">{{ zeroMeans ? (zeroLow ? 'low' : 'high') : 'not valid' }}</text>
       </g>
       <g :transform="`translate(${width - RIGHT + 26} 51)`" fill="none" stroke="var(--ink)">
         <circle r="15" :fill="diskIn ? 'var(--band-narrow)' : 'var(--tint)'" stroke-width="1.5" />

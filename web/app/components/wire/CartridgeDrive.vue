@@ -43,7 +43,7 @@ const path = computed(
   <section class="panel p-5 space-y-4" aria-label="Cartridge">
     <div class="flex flex-wrap items-center gap-x-5 gap-y-3">
       <label class="flex items-center gap-2.5 min-h-11"
-        ><input v-model="headsHurt" type="checkbox" class="size-5" />heads are hurt</label
+        ><input v-model="headsHurt" type="checkbox" class="size-5" />heads are damaged</label
       >
       <label class="flex items-center gap-2.5 min-h-11"
         ><input v-model="diskTorn" type="checkbox" class="size-5" />disk is torn</label
@@ -83,10 +83,10 @@ const path = computed(
         Now
         {{
           run.headsHurt && run.diskTorn
-            ? 'the heads are hurt and the disk is torn'
+            ? 'the heads are damaged and the disk is torn'
             : run.headsHurt
-              ? 'the heads are hurt: they will tear the next disk'
-              : 'the disk is torn: it will hurt the next drive'
+              ? 'the heads are damaged: they will tear the next disk'
+              : 'the disk is torn: it will damage the next drive'
         }}.
       </p>
     </template>

@@ -42,8 +42,8 @@ function why(line: LineName, low: boolean): string {
     'write-gate': ['The host reads.', 'The host writes.'],
     index: ['The index is elsewhere.', 'The index is at its sensor.'],
     'track-0': [
-      `Not at track zero${cylinder.value === null ? '' : `: cylinder ${cylinder.value} by the count`}.`,
-      `At track zero${cylinder.value ? `, though the count says cylinder ${cylinder.value}` : ''}.`,
+      `Not at track zero${cylinder.value === null ? '' : `: cylinder ${cylinder.value} by the step count`}.`,
+      `At track zero${cylinder.value ? `, though the step count says cylinder ${cylinder.value}` : ''}.`,
     ],
     'write-protect': ['The disk may be written.', 'The disk is protected.'],
     ready: ['Not at speed, or no disk.', 'A disk turns near its speed.'],
@@ -65,7 +65,7 @@ const rows = computed(() =>
           line === 'direction' ||
           line === 'side'
         )
-      return [line, { low, means, why: means ? why(line, low) : 'It means nothing: the drive is not selected.' }]
+      return [line, { low, means, why: means ? why(line, low) : 'Not valid: the drive is not selected.' }]
     }),
   ),
 )

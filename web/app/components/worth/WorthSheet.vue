@@ -89,7 +89,7 @@ const amount = (l: WorthLine) =>
         >
         <p v-if="problem" class="col-span-2 text-sm text-stop" role="alert">{{ problem }}</p>
       </form>
-      <table class="text-sm w-full self-start" aria-label="The sum">
+      <table class="text-sm w-full self-start" aria-label="The arithmetic">
         <tbody>
           <tr
             v-for="l in worth.lines"

@@ -14,7 +14,7 @@ const keepTo = shallowRef<((id: string) => Promise<void>) | null>(null)
     <aside class="panel p-4 text-sm space-y-3 order-2 lg:order-none">
       <h1 class="text-xl font-bold">{{ sum!.title }}</h1>
       <p>Type as you would say it: 1/4 in, 4k7, 10u, 20 AWG. It is judged as you type.</p>
-      <h2 class="font-bold border-t border-line pt-3">The sum</h2>
+      <h2 class="font-bold border-t border-line pt-3">The arithmetic</h2>
       <ul class="space-y-1.5">
         <li v-for="f in sum!.formulas" :key="f">{{ f }}</li>
       </ul>

@@ -64,7 +64,7 @@ const percent = (p: number) => (p > 0.995 ? '> 99 %' : `${Math.round(p * 100)} %
         </p>
         <p v-if="blame.disks.value.length" class="hint">
           Each crossing is a small rail: outer zone left, inner right, upper head above, lower head below; height is the
-          share of sectors that read. A ring marks a place that read whole once and not again.
+          share of sectors that read. A ring marks a place that read without error once and not again.
         </p>
       </section>
       <div class="grid lg:grid-cols-[3fr_2fr] gap-4 items-start">

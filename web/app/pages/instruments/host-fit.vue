@@ -10,8 +10,8 @@ const keepTo = shallowRef<((id: string) => Promise<void>) | null>(null)
     <aside class="panel p-4 text-sm space-y-3 order-2 lg:order-none">
       <h1 class="text-xl font-bold">Host fit</h1>
       <p>
-        A host is what it expects; a drive is what it has soldered and what can be set on it. Neither has a name here:
-        write yours down once, and keep it as JSON.
+        A host profile lists required signals. A drive profile lists fixed wiring and settings. Neither has a maker’s
+        name: write your own once, and save it as JSON.
       </p>
       <h2 class="font-bold border-t border-line pt-3">How it is solved</h2>
       <p>
@@ -20,7 +20,7 @@ const keepTo = shallowRef<((id: string) => Promise<void>) | null>(null)
       </p>
       <p>Where nothing fits, the smallest set of needs is named that cannot be had together.</p>
       <h2 class="font-bold border-t border-line pt-3">Lines</h2>
-      <p class="text-muted">{{ SIGNAL_IDS.map(s => SIGNALS[s].label).join(', ') }}. All low when true.</p>
+      <p class="text-muted">{{ SIGNAL_IDS.map(s => SIGNALS[s].label).join(', ') }}. All active low.</p>
       <h2 class="font-bold border-t border-line pt-3">Ways</h2>
       <p class="text-muted">{{ MODE_IDS.map(m => MODES[m].label.toLowerCase()).join(', ') }}.</p>
     </aside>

@@ -78,13 +78,13 @@ const stations: readonly {
         ],
       },
       ...of('align').map(g =>
-        g.group === 'Instrument school'
+        g.group === 'Instrument method'
           ? {
               ...g,
               list: [
                 {
                   to: '/instruments/scope',
-                  title: 'Scope capture',
+                  title: 'Scope recording',
                   what: 'Lobes, bursts and index of an alignment disk, found in what a scope kept.',
                 },
                 ...g.list,

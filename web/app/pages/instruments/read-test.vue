@@ -199,7 +199,7 @@ useShortcuts({ m: () => opener.value?.choose() })
           A drive as physics, read by the same engine: to learn what a fault looks like before you meet it.
         </p>
         <div class="grid sm:grid-cols-2 gap-3 mb-4">
-          <FormField v-slot="{ id }" label="Class"
+          <FormField v-slot="{ id }" label="Drive type"
             ><select :id="id" v-model="mechanism" class="field">
               <option v-for="m in steppers" :key="m.id" :value="m.id">{{ m.label }}</option>
             </select></FormField
@@ -248,7 +248,7 @@ useShortcuts({ m: () => opener.value?.choose() })
           <p v-else class="hint">Choose a track on the rail, by a click or with the arrow keys.</p>
         </section>
         <section class="panel p-5" aria-label="Sectors"><RailSectorTable v-if="track" :track="track" /></section>
-        <section class="panel p-5" aria-label="Sum">
+        <section class="panel p-5" aria-label="Totals">
           <h2 class="section-title mb-2">What it adds up to</h2>
           <dl class="text-sm">
             <div class="flex justify-between gap-4 border-t border-line py-2">
@@ -260,7 +260,7 @@ useShortcuts({ m: () => opener.value?.choose() })
               <dd>{{ i.value }}</dd>
             </div>
             <div class="flex justify-between gap-4 border-t border-line py-2">
-              <dt>Foreign headers</dt>
+              <dt>Wrong-cylinder headers</dt>
               <dd>{{ totals.foreign }}</dd>
             </div>
             <div
@@ -277,14 +277,14 @@ useShortcuts({ m: () => opener.value?.choose() })
           <div v-if="shown" class="mt-4 pt-3 border-t border-line">
             <h3 class="section-title mb-2">Save what was read</h3>
             <div class="grid grid-cols-2 gap-2">
-              <button class="btn" @click="save('image')">Image</button
-              ><button class="btn" @click="save('map')">Its map</button
-              ><button class="btn" @click="save('margins')">Margins</button
-              ><button class="btn" @click="save('json')">Report</button>
+              <button class="btn" @click="save('image')">Save disk image</button
+              ><button class="btn" @click="save('map')">Save sector list</button
+              ><button class="btn" @click="save('margins')">Save margins</button
+              ><button class="btn" @click="save('json')">Save report</button>
             </div>
             <p v-if="unread" class="hint mt-2">
-              {{ unread }} {{ unread === 1 ? 'sector was' : 'sectors were' }} not read whole: what was never read is
-              filled in the image and named in its map.
+              {{ unread }} {{ unread === 1 ? 'sector was' : 'sectors were' }} not read without error: what was never
+              read is filled in the image and named in its sector list.
             </p>
           </div>
         </section>
@@ -303,7 +303,7 @@ useShortcuts({ m: () => opener.value?.choose() })
         v-if="shown && !progress && test.progress.value === null"
         class="panel px-5 py-4 flex flex-wrap items-end gap-3"
       >
-        <FormField v-slot="{ id }" label="Class of the drive"
+        <FormField v-slot="{ id }" label="Drive type"
           ><select :id="id" v-model="mechanism" class="field w-auto">
             <option v-for="m in steppers" :key="m.id" :value="m.id">{{ m.label }}</option>
           </select></FormField

@@ -3,7 +3,7 @@ import { TriangleAlert } from 'lucide-vue-next'
 import { PATTERNS, type Pattern } from '@wobrin/core/instruments/alignment'
 import type { LogEntry } from '@wobrin/core/log'
 
-useHead({ title: 'Scope capture · Wobrin' })
+useHead({ title: 'Scope recording · Wobrin' })
 
 const route = useRoute()
 const driveId = computed(() => (typeof route.query.drive === 'string' ? route.query.drive : null))
@@ -37,7 +37,7 @@ async function kept(entry: LogEntry): Promise<void> {
   <div class="space-y-4">
     <header class="flex flex-wrap items-end gap-3">
       <div class="grow basis-64">
-        <h1 class="text-2xl font-bold">Scope capture</h1>
+        <h1 class="text-2xl font-bold">Scope recording</h1>
         <p class="text-muted">An analogue alignment disk as a scope kept it: the envelope is found, and measured.</p>
       </div>
       <ScopeFile @file="f => open(f)" /><ScopeFile
@@ -59,11 +59,11 @@ async function kept(entry: LogEntry): Promise<void> {
         </fieldset>
         <p class="hint">
           WAV, or CSV with a column of time and one of amplitude. A second channel is taken as the index; without it the
-          capture begins at the index.
+          recording begins at the index.
         </p>
         <div class="border-t border-line pt-3 space-y-3">
           <h2 class="font-bold text-sm">Or a simulated alignment disk</h2>
-          <FormField v-if="pattern === 'lobes'" v-slot="{ id }" :label="`Head off its track: ${simulated.offsetUm} µm`"
+          <FormField v-if="pattern === 'lobes'" v-slot="{ id }" :label="`Head off track: ${simulated.offsetUm} µm`"
             ><input
               :id="id"
               v-model.number="simulated.offsetUm"

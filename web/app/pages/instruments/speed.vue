@@ -44,7 +44,7 @@ const keepTo = shallowRef<((id: string) => Promise<void>) | null>(null)
   <div class="grid lg:grid-cols-[262px_1fr] gap-4 items-start">
     <aside class="panel p-4 space-y-4">
       <h1 class="text-xl font-bold">Speed</h1>
-      <FormField v-slot="{ id }" label="What kind of drive">
+      <FormField v-slot="{ id }" label="Drive type">
         <select :id="id" v-model="mechanism" class="field">
           <option v-for="m in MECHANISMS" :key="m.id" :value="m.id">{{ m.label }}</option>
         </select>

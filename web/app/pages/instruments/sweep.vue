@@ -124,7 +124,7 @@ const keepTo = shallowRef<((id: string) => Promise<void>) | null>(null)
 const { post } = useLogPost()
 async function send(id: string): Promise<void> {
   await post(id, 'sweeps', { ...sweep.data.value, disk: disk.value || null, simulated: hand.on.value })
-  notices.done('On the log, with every try.')
+  notices.done('On the log, with every position.')
   await navigateTo(`/drives/${id}?station=align`)
 }
 function keep(): void {
@@ -184,7 +184,7 @@ function typeByHand(): void {
           Adjuster sweep<span v-if="drive" class="font-normal text-muted"> · {{ drive.tag }}</span>
         </h1>
         <p class="text-muted">
-          A trusted disk read at one position after another: where each head reads, and where the adjuster belongs.
+          A reference disk read at one position after another: where each head reads, and where the adjuster belongs.
         </p>
       </div>
       <button class="btn" :aria-pressed="tone.on.value" aria-keyshortcuts="e" @click="tone.toggle">
@@ -201,7 +201,7 @@ function typeByHand(): void {
     <div class="grid lg:grid-cols-[300px_1fr] gap-4 items-start" @keydown="inField">
       <aside class="panel p-4 space-y-4">
         <div>
-          <div class="flex gap-2 mb-3" role="group" aria-label="How a try is read">
+          <div class="flex gap-2 mb-3" role="group" aria-label="How a position is read">
             <button
               class="btn grow px-2!"
               :class="way === 'typed' && 'bg-tint! font-bold'"
@@ -307,7 +307,7 @@ function typeByHand(): void {
             </div>
           </dl>
           <AlignSweepTable :rows="rows" :two="setup.two" :one="one" :unit="setup.scale" @strike="sweep.strike" />
-          <button class="btn btn-quiet" @click="sweep.clear">Begin anew</button>
+          <button class="btn btn-quiet" @click="sweep.clear">Start again</button>
         </template>
         <section v-else class="border-t border-line pt-4" aria-label="What is moved">
           <h2 class="font-bold mb-3">What is moved</h2>
@@ -316,7 +316,7 @@ function typeByHand(): void {
             ><select :id="id" v-model="disk" class="field">
               <option value="">not one of the shelf</option>
               <option v-for="s in trusted" :key="s.disk.id" :value="s.disk.id">
-                {{ s.disk.name }}{{ s.trusted ? '' : ' (not trusted)' }}
+                {{ s.disk.name }}{{ s.trusted ? '' : ' (not verified)' }}
               </option>
             </select></FormField
           >

@@ -69,7 +69,7 @@ useShortcuts({ m: () => opener.value?.choose() })
         >
       </template>
       <template v-else>
-        <FormField v-slot="{ id }" label="Class of the drive"
+        <FormField v-slot="{ id }" label="Drive type"
           ><select :id="id" v-model="mechanism" class="field w-auto">
             <option v-for="m in MECHANISMS" :key="m.id" :value="m.id">{{ m.label }}</option>
           </select></FormField
@@ -176,7 +176,7 @@ useShortcuts({ m: () => opener.value?.choose() })
               >The {{ state.lines.side.low ? 'upper' : 'lower' }} head reads {{ state.reading.good }} of
               {{ state.reading.found }} sectors{{
                 state.reading.names === null ? '' : `; headers name cylinder ${state.reading.names}`
-              }}, {{ Math.max(0, Math.round(state.reading.margin * 100)) }} % of the window left.</template
+              }}, {{ Math.max(0, Math.round(state.reading.margin * 100)) }} % timing margin.</template
             >
             <template v-else
               >Nothing is read:

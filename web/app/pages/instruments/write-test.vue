@@ -65,7 +65,7 @@ const ORDER = [
         </p>
       </div>
       <form class="flex flex-wrap items-end gap-3" @submit.prevent="run">
-        <FormField v-slot="{ id }" label="Class of the drive"
+        <FormField v-slot="{ id }" label="Drive type"
           ><select :id="id" v-model="mechanism" class="field w-auto">
             <option v-for="m in classes" :key="m.id" :value="m.id">{{ m.label }}</option>
           </select></FormField

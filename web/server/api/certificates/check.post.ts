@@ -10,7 +10,7 @@ export default api(async (event, { certificates }) => {
   try {
     json = JSON.parse(new TextDecoder('utf-8', { fatal: true }).decode(bytes))
   } catch {
-    throw new ParameterError('the file is no JSON', 'the JSON file of a certificate')
+    throw new ParameterError('the file is not JSON', 'the JSON file of a certificate')
   }
   return certificates.check(json)
 })

@@ -125,7 +125,7 @@ async function* rows(
     try {
       row = JSON.parse(text.toString('utf8'))
     } catch {
-      throw new InputError('the line is no JSON', 'one row a line', { file: t.file, line })
+      throw new InputError('the line is not JSON', 'one row a line', { file: t.file, line })
     }
     if (typeof row !== 'object' || row === null || Array.isArray(row))
       throw new InputError('the line is no row', 'a JSON object', { file: t.file, line })

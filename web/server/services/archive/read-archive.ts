@@ -98,7 +98,7 @@ function listed(zip: yauzl.ZipFile): Promise<Map<string, yauzl.Entry>> {
       if (entries.size >= MOST_FILES)
         return fail(new LimitError('the archive has too many files', `at most ${MOST_FILES}`))
       if (entry.fileName !== MANIFEST && !isKnown(entry.fileName))
-        return fail(bad(`“${entry.fileName.slice(0, 80)}” has no place in an archive`, 'tables, captures and photos'))
+        return fail(bad(`“${entry.fileName.slice(0, 80)}” has no place in an archive`, 'tables, recordings and photos'))
       if (entries.has(entry.fileName)) return fail(bad(`${entry.fileName} is in the archive twice`, 'each file once'))
       entries.set(entry.fileName, entry)
       zip.readEntry()

@@ -68,7 +68,7 @@ export const clean: Station = {
     },
     {
       id: 'clean.free',
-      title: 'Free what has set',
+      title: 'Free what hardened grease holds',
       why: 'A drop of penetrating or light oil on shaft and screw; soak; work it by hand through the whole travel.',
       tools: ['penetrating oil', 'swabs'],
       hands: 15,
@@ -81,7 +81,7 @@ export const clean: Station = {
     },
     {
       id: 'clean.grease',
-      title: 'Wipe rails and screw, lubricate by your school',
+      title: 'Wipe guide rails and screw, lubricate by your method',
       why: 'One drop of light oil, or a thin grease on the screw: the material decides, the adviser says.',
       tools: ['swabs', 'light oil or grease'],
       hands: 15,
@@ -147,7 +147,7 @@ export const clean: Station = {
       hands: 3,
       asks: ['fibres'],
       untilGood: true,
-      makes: 'Closing up.',
+      makes: 'Putting the covers on.',
       after: ['clean.heads', 'clean.heads-servo', 'clean.switches', 'clean.sensors'],
     },
   ],

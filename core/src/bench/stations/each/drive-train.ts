@@ -112,7 +112,7 @@ export const driveTrain: Station = {
     },
     {
       id: 'drive-train.gears',
-      title: 'Count every broken tooth out',
+      title: 'Find and count every broken tooth',
       why: 'Teeth broken and teeth found must agree before a good gear goes in.',
       tools: ['tray', 'tweezers'],
       hands: 30,

@@ -10,7 +10,7 @@ export const electronics: Station = {
     {
       id: 'electronics.supply',
       title: 'Prove each supply wire',
-      why: 'Wire colours prove nothing: measure each, then ring out from the plug to a logic chip’s supply pins.',
+      why: 'Wire colours are not evidence: measure each, then check continuity from the plug to a logic chip’s supply pins.',
       tools: ['multimeter'],
       hands: 10,
       asks: ['supply'],

@@ -22,7 +22,7 @@ export const firstPower: Station = {
     {
       id: 'first-power.sacrifice',
       title: 'Load and eject a sacrificial disk',
-      why: 'Prove load and eject with a disk that may be lost, never a good one; look at it afterwards.',
+      why: 'Prove load and eject with a sacrificial disk, never a good one; look at it afterwards.',
       tools: ['sacrificial disk', 'lens'],
       hands: 5,
       asks: ['sacrifice'],
@@ -35,7 +35,7 @@ export const firstPower: Station = {
     {
       id: 'first-power.protect',
       title: 'Write protect must block and must allow',
-      why: 'Both states, with a disk that may be lost: a pin lost or a sensor dead ruins a good disk.',
+      why: 'Both states, with a sacrificial disk: a pin lost or a sensor dead ruins a good disk.',
       tools: ['sacrificial disk'],
       hands: 5,
       asks: ['protect'],

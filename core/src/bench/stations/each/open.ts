@@ -83,7 +83,7 @@ export const open: Station = {
     {
       id: 'open.belt-off',
       title: 'Take the old belt off',
-      why: 'Before any power. Goo comes off in strings: gloves, paper, nothing near the heads.',
+      why: 'Before any power. Decayed rubber comes off in strings: gloves, paper, nothing near the heads.',
       tools: ['gloves', 'paper', 'wooden stick'],
       hands: 10,
       asks: ['belt'],
@@ -94,7 +94,7 @@ export const open: Station = {
     {
       id: 'open.wires',
       title: 'Write down each wire before it is cut or unsoldered',
-      why: 'Colour, from, to, and what was measured: colours alone prove nothing.',
+      why: 'Colour, from, to, and what was measured: colours alone are not evidence.',
       tools: ['multimeter', 'camera'],
       hands: 8,
       records: ['as-found'],

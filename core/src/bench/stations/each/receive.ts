@@ -58,7 +58,7 @@ export const receive: Station = {
       tools: ['camera'],
       hands: 4,
       records: ['photo'],
-      makes: 'Comparison with a sister drive, and with how it leaves.',
+      makes: 'Comparison with an identical drive, and with how it leaves.',
     },
     {
       id: 'receive.worth',

@@ -41,7 +41,7 @@ export const speed: Station = {
     {
       id: 'speed.again',
       title: 'Measure again after five minutes',
-      why: 'Warm, closed up as far as it goes, with the same disk.',
+      why: 'Warm, covers on as far as possible, with the same disk.',
       tools: [],
       hands: 5,
       wait: 5,

@@ -103,7 +103,7 @@ const print = () => window.print()
         <li v-for="c in certificate.cautions" :key="c">{{ c }}</li>
       </ul>
       <section v-if="certificate.overrides.length">
-        <h2 class="font-bold mb-2">Gates passed although they were closed</h2>
+        <h2 class="font-bold mb-2">Safety gates overridden</h2>
         <div
           v-for="o in certificate.overrides"
           :key="o.at"
@@ -160,8 +160,8 @@ const print = () => window.print()
         <h2 class="font-bold mb-2">Disks that it was judged by</h2>
         <ul class="text-sm">
           <li v-for="d in certificate.referenceDisks" :key="d.name" class="border-b border-line py-1.5">
-            <strong>{{ d.name }}</strong>, {{ d.trusted ? 'trusted' : 'not trusted' }}, read {{ shortTime(d.readAt)
-            }}<span v-for="l in d.chain" :key="l" class="hint block">{{ l }}</span>
+            <strong>{{ d.name }}</strong>, {{ d.trusted ? 'reference disk' : 'not verified' }}, read
+            {{ shortTime(d.readAt) }}<span v-for="l in d.chain" :key="l" class="hint block">{{ l }}</span>
           </li>
         </ul>
       </section>

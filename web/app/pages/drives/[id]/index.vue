@@ -175,9 +175,9 @@ useShortcuts({
       @view="steps.view"
     />
     <div v-if="store.progress.reopenedBy" class="border-l-5 border-nudge bg-nudge-tint px-4 py-3 mb-4" role="status">
-      <strong>Opened again.</strong> After it was proved, this was found: {{ store.progress.reopenedBy.title }}. Two
+      <strong>Opened again.</strong> After it was verified, this was found: {{ store.progress.reopenedBy.title }}. Two
       faults are common; {{ STATIONS.find(s => s.id === store.progress.reopenedBy!.station)!.label }} and Prove are done
-      anew.
+      again.
     </div>
     <DriveWaits :waits="store.way.waits" @end="endWait" />
     <div class="grid md:grid-cols-[1fr_15rem] xl:grid-cols-[262px_1fr_266px] gap-4 items-start">

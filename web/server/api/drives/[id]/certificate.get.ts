@@ -24,7 +24,11 @@ export default api(async (event, { certificates, fonts }) => {
     case 'label':
       send('application/pdf', `${tag}-label.pdf`, true)
       return makePdf(
-        labelDocument(certificate, certificate.claim ? RUNGS[certificate.claim].title : 'Nothing proved yet', address),
+        labelDocument(
+          certificate,
+          certificate.claim ? RUNGS[certificate.claim].title : 'Nothing verified yet',
+          address,
+        ),
         fonts,
       )
     case 'ics':
