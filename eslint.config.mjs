@@ -79,6 +79,17 @@ export default createConfigForNuxt({
     rules: PROMISES,
   },
   {
+    files: ['web/app/**/*.{ts,vue}'],
+    languageOptions: {
+      parserOptions: {
+        project: ['./tsconfig.lint-app.json'],
+        tsconfigRootDir: import.meta.dirname,
+        extraFileExtensions: ['.vue'],
+      },
+    },
+    rules: PROMISES,
+  },
+  {
     // The computation knows nothing of Vue, Nuxt, Node or the browser.
     files: ['core/src/**/*.ts'],
     rules: {

@@ -15,19 +15,63 @@ vi.mock('../src/drives/types', async original => {
   return { ...types, MECHANISM_IDS: types.MECHANISM_IDS.map(id => (id === '3in' ? 'made-up' : id)) }
 })
 
+/** A step of a station, a question with its findings, and a calculator that nobody has: each one object in its file. */
+vi.mock('../src/bench/stations/each/speed', async original => {
+  const { speed } = await original<typeof import('../src/bench/stations/each/speed')>()
+  const step = {
+    id: 'speed.made-up',
+    title: 'Look at the made-up part',
+    why: 'It is made up.',
+    tools: [],
+    hands: 7,
+    makes: 'A made-up answer.',
+    asks: ['madeup'],
+  }
+  return { speed: { ...speed, steps: [...speed.steps, step] } }
+})
+vi.mock('../src/findings/power-on', async original => {
+  const { powerOn } = await original<typeof import('../src/findings/power-on')>()
+  const finding = {
+    id: 'madeup.rusty',
+    label: 'Made-up part rusty',
+    call: 'mend',
+    means: 'It is rusty.',
+    next: 'Clean it.',
+    cleaning: { soils: ['rust'], materials: ['brass'] },
+  }
+  const sound = { ...finding, id: 'madeup.new', label: 'Made-up part fitted', call: 'leave', fitted: true }
+  return {
+    powerOn: [
+      ...powerOn,
+      {
+        id: 'madeup',
+        ask: 'How is the made-up part?',
+        topic: 'Made-up part',
+        sense: 'seen',
+        findings: [finding, sound],
+      },
+    ],
+  }
+})
+vi.mock('../src/calculators/proof/warm-up-calculator', async original => {
+  const { warmUpCalculator } = await original<typeof import('../src/calculators/proof/warm-up-calculator')>()
+  return { warmUpCalculator: { ...warmUpCalculator, id: 'made-up', title: 'Made-up calculator' } }
+})
+
 const drives = await import('../src/drives')
-const { alignOrder, walk } = await import('../src/bench/stations')
+const { alignOrder, minutesToGo, walk } = await import('../src/bench/stations')
+const { calculatorEntry } = await import('../src/bench/entries')
 const { worthIt, USUAL_CHANCE } = await import('../src/bench/worth')
-const { NO_ACCOUNT } = await import('../src/log')
-const { adviseCleaning } = await import('../src/bench/cleaning')
+const { NO_ACCOUNT, standingEntries } = await import('../src/log')
+const { adviseCleaning, cleaningFrom } = await import('../src/bench/cleaning')
 const { blameBench, classesOf, DISK_FAMILIES, familyOf, ladderOf, partsOf, whoIsToBlame } = await import('../src/proof')
 const { judgeTypedSpeed } = await import('../src/instruments/readings')
 const { buildCertificate, nextService } = await import('../src/release')
 const { soundDrive } = await import('../src/simulator')
-const { QUESTIONS } = await import('../src/findings')
+const { QUESTIONS, searchFindings, standingFindings } = await import('../src/findings')
 const { CALCULATORS, findCalculator } = await import('../src/calculators/registry')
 const { judgeCalculator } = await import('../src/calculators/calculator')
-const { driveFacts, found } = await import('./log')
+const { driveFacts, found, withData } = await import('./log')
 
 const MADE_UP = 'made-up' as never
 const drive = driveFacts({ mechanism: MADE_UP })
@@ -65,6 +109,64 @@ describe('a class of drives is one file and a line in the catalogue', () => {
     expect(classesOf('Made-up disks')).toEqual(['made-up'])
     const bench = blameBench([], [{ id: 'd', tag: 'D', mechanism: MADE_UP, simulated: false, log: [] }], () => false)
     expect(whoIsToBlame(bench.reads, bench.disks, bench.drives).places).toBe(0)
+  })
+})
+
+describe('a step is one object in its station', () => {
+  it('is walked, asked, done, counted and ticked', () => {
+    const before = walk(drive, [], 0)
+    const step = before.stations.flatMap(s => s.steps).find(s => s.step.id === 'speed.made-up')!
+    expect(step.done).toBe(false)
+    const done = withData('step', { type: 'step', step: 'speed.made-up' })
+    const after = walk(drive, [done], 0)
+    expect(after.stations.flatMap(s => s.steps).find(s => s.step.id === 'speed.made-up')!.done).toBe(true)
+    expect(minutesToGo(before) - minutesToGo(after)).toBe(7)
+  })
+})
+
+describe('a finding is one object in its file', () => {
+  it('is found by its words, recorded, judged, cleaned after and certified', () => {
+    expect(searchFindings('made-up part rusty', walk(drive, [], 0).situation).map(f => f.finding.id)).toContain(
+      'madeup.rusty',
+    )
+    const rusty = found('madeup.rusty', 'speed')
+    expect(rusty).toMatchObject({ title: expect.stringContaining('Made-up part'), call: { kind: 'mend' } })
+    expect(walk(drive, [rusty], 0).findings.map(f => f.finding.id)).toEqual(['madeup.rusty'])
+    expect(cleaningFrom(standingFindings([rusty]))).toMatchObject({
+      soils: expect.arrayContaining(['rust']),
+      materials: expect.arrayContaining(['brass']),
+    })
+    const { parts } = buildCertificate(drive, [found('madeup.new', 'speed')], 'S', '2026-01-01T00:00:00Z')
+    expect(parts.map(p => p.what)).toContain('Made-up part: made-up part fitted')
+  })
+})
+
+describe('a calculator is one object in its file', () => {
+  it('is in the registry, answers, and goes on a log with its source', () => {
+    const it = findCalculator('made-up')
+    expect(judgeCalculator(it, { coldMargin: '60', warmMargin: '60' }).result?.call.kind).toBe('leave')
+    const values = { coldMargin: '60', warmMargin: '40' }
+    const kept = calculatorEntry(
+      { id: 'e', at: '2026-01-01T00:00:00Z', remark: '', instrument: 'made-up', values },
+      drive,
+    )
+    expect(kept).toMatchObject({ station: 'prove', evidence: { source: 'instrument' } })
+  })
+})
+
+describe('a kind of entry that nothing knows', () => {
+  it('stands on the log, and disturbs nobody', () => {
+    const odd = withData('measurement', { type: 'made-up', value: 1 } as never, {
+      title: 'Made-up reading',
+      evidence: { source: 'hand', by: 'a made-up tool', recording: null },
+    })
+    const log = [found('belt.goo'), odd]
+    expect(walk(drive, log, 0).findings).toHaveLength(1)
+    expect(ladderOf(drive, log).rungs).toHaveLength(5)
+    expect(alignOrder(drive, log).items).toHaveLength(7)
+    const { measurements } = buildCertificate(drive, log, 'S', '2026-01-01T00:00:00Z')
+    expect(measurements.every(m => m.source)).toBe(true)
+    expect(standingEntries(log)).toContain(odd)
   })
 })
 

@@ -77,7 +77,7 @@ test('a closed gate says what is missing, is passed with a reason only, and the 
   await expect(page.getByRole('navigation', { name: 'Stations' })).toBeVisible()
   await page.keyboard.press('7')
   const gate = page.getByTestId('gate')
-  await expect(gate).toContainText('The gate first power is closed.')
+  await expect(gate).toContainText('The safety gate first power is closed.')
   await expect(gate).toContainText('Belt: sticky, decayed. Power would wind the decayed rubber round the spindle.')
   await expect(gate).toContainText('Still needed: the capacitors were looked at and none leaks.')
   // Neither the key nor finishing the station gets past it.

@@ -1,10 +1,10 @@
 import type { Mechanism, RecordingFormat } from './types'
 
 /**
- * Flux transitions per radian from transitions per second and speed.
+ * Flux transitions per radian from transitions per second and speed: the “7 958 ftprad” of several standards’ titles.
  * @param fluxPerSecond highest rate of transitions, 1/s
  * @param rpm spindle speed, r/min
- * @example fluxPerRadian(250_000, 300) // 7957.7: the "7 958 ftprad" of several standards' titles
+ * @example fluxPerRadian(250_000, 300) // 7957.7
  */
 export function fluxPerRadian(fluxPerSecond: number, rpm: number): number {
   return fluxPerSecond / ((rpm * 2 * Math.PI) / 60)

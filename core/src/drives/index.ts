@@ -24,3 +24,4 @@ export {
   type TrimmerPresence,
 } from './types'
 export { ZONES, type Zone } from './zones'
+export { MATERIALS, SOILS, isMaterial, isSoil, type Material, type Soil } from './materials'

@@ -33,6 +33,7 @@ export const boards: readonly Question[] = [
       },
       {
         id: 'smell.must',
+        cleaning: { soils: ['mould'] },
         label: 'Must, mould',
         call: 'mend',
         means: 'Mould grows on belts, disks and felt.',
@@ -58,6 +59,7 @@ export const boards: readonly Question[] = [
       },
       {
         id: 'corrosion.green',
+        cleaning: { soils: ['crust'], materials: ['board'] },
         label: 'Green or blue crust',
         call: 'mend',
         also: 'copper verdigris',
@@ -66,6 +68,7 @@ export const boards: readonly Question[] = [
       },
       {
         id: 'corrosion.white',
+        cleaning: { soils: ['crust'] },
         label: 'White crust or fur',
         call: 'mend',
         also: 'alkaline powder zinc',
@@ -74,6 +77,7 @@ export const boards: readonly Question[] = [
       },
       {
         id: 'corrosion.rust',
+        cleaning: { soils: ['rust'] },
         label: 'Red-brown rust',
         call: 'mend',
         means: 'Rust on a guide rail or screw stops the carriage; on a cover it only looks bad.',
@@ -115,6 +119,7 @@ export const boards: readonly Question[] = [
       },
       {
         id: 'caps.leaking',
+        cleaning: { soils: ['crust'], materials: ['board'] },
         label: 'Leaking',
         call: 'mend',
         means: 'It eats the board and is no longer a capacitor; no power until it is off.',

@@ -313,6 +313,7 @@ export const heads: readonly Question[] = [
       },
       {
         id: 'headclean.brown',
+        cleaning: { soils: ['oxide'] },
         label: 'Brown',
         call: 'mend',
         also: 'oxide',

@@ -11,6 +11,7 @@ export const mechanics: readonly Question[] = [
     findings: [
       {
         id: 'belt.sound',
+        cleaning: { materials: ['rubber'] },
         label: 'Snug, smooth, whole',
         call: 'leave',
         means: 'The belt can stay.',
@@ -18,6 +19,7 @@ export const mechanics: readonly Question[] = [
       },
       {
         id: 'belt.slack',
+        cleaning: { materials: ['rubber'] },
         label: 'Slack or flat in one place',
         call: 'mend',
         means: 'A slack belt slips and a flat place is felt once each belt turn; no trimmer cures either.',
@@ -25,6 +27,7 @@ export const mechanics: readonly Question[] = [
       },
       {
         id: 'belt.cracked',
+        cleaning: { materials: ['rubber'] },
         label: 'Cracked or hard',
         call: 'mend',
         means: 'It breaks under power and winds itself round the pulley.',
@@ -32,6 +35,7 @@ export const mechanics: readonly Question[] = [
       },
       {
         id: 'belt.mouldy',
+        cleaning: { soils: ['mould'], materials: ['rubber'] },
         label: 'Mouldy, grey bloom',
         call: 'mend',
         means: 'The rubber is decaying; it slips and sheds.',
@@ -39,6 +43,7 @@ export const mechanics: readonly Question[] = [
       },
       {
         id: 'belt.goo',
+        cleaning: { soils: ['goo'], materials: ['rubber'] },
         label: 'Sticky, decayed',
         call: 'stop',
         also: 'tar melted rotten sticky',
@@ -47,6 +52,7 @@ export const mechanics: readonly Question[] = [
       },
       {
         id: 'belt.gone',
+        cleaning: { soils: ['goo'], materials: ['rubber'] },
         label: 'Gone altogether',
         call: 'mend',
         means: 'A belt is missing; remains of it may be anywhere.',
@@ -54,6 +60,7 @@ export const mechanics: readonly Question[] = [
       },
       {
         id: 'belt.off',
+        cleaning: { soils: ['goo'], materials: ['rubber'] },
         label: 'Old one taken off',
         call: 'mend',
         means: 'Nothing can wind up any more; the motor may be run bare.',
@@ -61,6 +68,7 @@ export const mechanics: readonly Question[] = [
       },
       {
         id: 'belt.new',
+        cleaning: { materials: ['rubber'] },
         fitted: true,
         label: 'New one fitted',
         clears: ['residue.black'],
@@ -86,6 +94,7 @@ export const mechanics: readonly Question[] = [
     findings: [
       {
         id: 'residue.black',
+        cleaning: { soils: ['goo'] },
         label: 'Black',
         call: 'mend',
         also: 'goo',
@@ -119,6 +128,7 @@ export const mechanics: readonly Question[] = [
       },
       {
         id: 'grease.set',
+        cleaning: { soils: ['set-grease'] },
         label: 'Hardened like varnish',
         call: 'mend',
         also: 'hard gummed stuck',
@@ -166,6 +176,7 @@ export const mechanics: readonly Question[] = [
       },
       {
         id: 'travel.tight',
+        cleaning: { soils: ['set-grease'] },
         label: 'Tight in one place',
         call: 'mend',
         means: 'It will lose steps there and read wrong cylinders.',
@@ -173,6 +184,7 @@ export const mechanics: readonly Question[] = [
       },
       {
         id: 'travel.stuck',
+        cleaning: { soils: ['set-grease'] },
         label: 'Not at all',
         call: 'stop',
         means: 'Power would stall the stepper or strip its drive.',

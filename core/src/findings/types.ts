@@ -1,4 +1,5 @@
 import type { CallKind } from '../base/observations'
+import type { Material, Soil } from '../drives'
 import type { Condition } from './condition'
 
 /** How something came to be known. */
@@ -23,6 +24,8 @@ export interface Finding {
   readonly clears?: readonly string[]
   /** A part or a material was fitted or made new: it stands among the parts of a certificate. */
   readonly fitted?: true
+  /** What has to come off then, and what is there or close by: where the cleaning adviser begins. */
+  readonly cleaning?: { readonly soils?: readonly Soil[]; readonly materials?: readonly Material[] }
   /** What else a person might call it. */
   readonly also?: string
 }

@@ -59,7 +59,7 @@ export const questionsFor = (s: Situation): Question[] => QUESTIONS.filter(q => 
 
 /**
  * Findings whose words hold every word that was typed, those whose own label begins with it first.
- * @example searchFindings('fish', situation) // smell.fish
+ * @example searchFindings('fish', situationOf({ mechanism: '3.5in' }, []))[0].finding.id // 'smell.fish'
  */
 export function searchFindings(
   words: string,

@@ -36,8 +36,12 @@ function countsOf(entry: LogEntry): PlaceOnLog[] {
 /**
  * The latest word on each place of the surface: a read test covers all of it, a count its own place.
  * @param entries entries that still hold, in their order
+ * @param takes which counts are taken; all if not given
  */
-export function surfaceState(entries: readonly LogEntry[]): SurfaceState {
+export function surfaceState(
+  entries: readonly LogEntry[],
+  takes: (place: PlaceOnLog) => boolean = () => true,
+): SurfaceState {
   let test: LogEntry | null = null
   const counts = new Map<string, PlaceOnLog>()
   for (const entry of entries) {
@@ -45,7 +49,7 @@ export function surfaceState(entries: readonly LogEntry[]): SurfaceState {
       test = entry
       counts.clear()
     }
-    for (const c of countsOf(entry)) counts.set(`${c.head} ${c.zone}`, c)
+    for (const c of countsOf(entry).filter(takes)) counts.set(`${c.head} ${c.zone}`, c)
   }
   return { test, counts: [...counts.values()] }
 }

@@ -66,7 +66,7 @@ onMounted(() => fetchFinds())
 watch(shown, open => {
   if (!open) return
   query.value = ''
-  fetchFinds()
+  void fetchFinds()
 })
 watchDebounced(query, q => fetchFinds(q), { debounce: 80 })
 
@@ -81,7 +81,7 @@ const found = computed(() => {
 function go(item: Found | null): void {
   if (!item) return
   close()
-  navigateTo(item.to)
+  void navigateTo(item.to)
 }
 </script>
 

@@ -101,7 +101,7 @@ export function useCaptureFile(context: () => SpeedContext, pulleys: () => Captu
   watch(
     () => [choices.polarity, choices.timeUnit],
     () => {
-      if (file.value) open(file.value)
+      if (file.value) void open(file.value)
     },
   )
   onScopeDispose(() => worker?.terminate())

@@ -19,9 +19,11 @@ export function useChartLook() {
   })
   /** Once the page's own font has come, charts are drawn again. */
   const ready = ref(false)
-  document.fonts.load('11px B612').then(() => {
+  const loaded = () => {
     ready.value = true
-  })
+  }
+  // Without it the system's own font serves.
+  document.fonts.load('11px B612').then(loaded, () => {})
   const font = computed(() => ({ family: ready.value ? 'B612' : 'sans-serif', size: 11 }))
   return { palette, font }
 }

@@ -50,21 +50,21 @@ export function useDriveSteps() {
     const at = viewed.value
     const done = await attempt(() => store.add({ kind: 'station', station: at }))
     const following = STATION_IDS[STATION_IDS.indexOf(at) + 1]
-    if (done && following) view(following)
+    if (done && following) await view(following)
   }
 
   function forward(): void {
     if (closed.value || viewed.value === 'release') return
-    if (step.value && !step.value.done) tick(step.value)
-    else if (next.value) tick(next.value)
-    else if (!here.value.finished) finish()
-    else view(STATION_IDS[STATION_IDS.indexOf(viewed.value) + 1]!)
+    if (step.value && !step.value.done) void tick(step.value)
+    else if (next.value) void tick(next.value)
+    else if (!here.value.finished) void finish()
+    else void view(STATION_IDS[STATION_IDS.indexOf(viewed.value) + 1]!)
   }
 
   function back(): void {
     const last = [...here.value.steps].reverse().find(s => s.ticked)
-    if (last && !closed.value && !here.value.finished) tick(last)
-    else view(STATION_IDS[Math.max(0, STATION_IDS.indexOf(viewed.value) - 1)]!)
+    if (last && !closed.value && !here.value.finished) void tick(last)
+    else void view(STATION_IDS[Math.max(0, STATION_IDS.indexOf(viewed.value) - 1)]!)
   }
 
   return { viewed, here, closed, next, step, view, choose, tick, finish, forward, back }

@@ -50,4 +50,4 @@ export const megabytes = (bytes: number) =>
   bytes < 1e6 ? `${Math.max(1, Math.round(bytes / 1e3))} kB` : `${(bytes / 1e6).toFixed(1)} MB`
 
 /** A large count with its thousands apart: 98 212. */
-export const spaced = (n: number): string => String(Math.round(n)).replace(/\B(?=(\d{3})+$)/g, '\u202F')
+export const spaced = (n: number): string => String(Math.round(n)).replace(/\B(?=(?:\d{3})+$)/g, '\u202F')

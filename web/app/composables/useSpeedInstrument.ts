@@ -46,7 +46,7 @@ export function useSpeedInstrument(setup: () => InstrumentSetup, logged: () => O
   const nowRpm = computed(() => (live.running.value ? (live.reading.value?.nowRpm ?? null) : null))
 
   watch([context, () => setup().pulleys], () => {
-    if (!live.running.value) file.judge()
+    if (!live.running.value) void file.judge()
   })
   watch([nowRpm, shown, tone.on], () => {
     const verdict = shown.value?.verdict

@@ -49,7 +49,7 @@ export function useTone(volume: () => number, octaveShare: () => number) {
   }
 
   onScopeDispose(() => {
-    audio?.close()
+    void audio?.close()
   })
 
   return { on, toggle, follow }

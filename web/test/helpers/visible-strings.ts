@@ -17,7 +17,7 @@ const FOLDERS = ['core/src', 'web/app', 'web/server', 'web/shared', 'cli/src', '
 const READ = new Set(['label', 'title', 'placeholder', 'hint', 'alt', 'what', 'end', 'name', 'aria-label', 'unit'])
 
 /** Sentences and labels have a space; one word alone may be an id. */
-const isSentence = (text: string) => / \S/.test(text.trim()) && /[A-Za-z]{3}/.test(text)
+const isSentence = (text: string) => / \S/.test(text.trim()) && /[A-Z]{3}/i.test(text)
 
 function inScript(code: string): string[] {
   const found: string[] = []

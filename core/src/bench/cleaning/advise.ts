@@ -1,6 +1,6 @@
 import { findAgent, type Agent } from './agents'
 import { lubrication, type LubricantSchool } from './lubricate'
-import { MATERIALS, type Material, type Soil } from './materials'
+import { MATERIALS, type Material, type Soil } from '../../drives'
 import { TREATMENTS } from './treatments'
 
 export interface AdviceInput {

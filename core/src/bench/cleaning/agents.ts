@@ -1,4 +1,4 @@
-import type { Material } from './materials'
+import type { Material } from '../../drives'
 
 /** What stands on the shelf for cleaning and lubricating. */
 export interface Agent {

@@ -1,4 +1,5 @@
 export { adviseCleaning, neverOf, type Advice, type AdviceInput, type AdviceStep } from './advise'
 export { AGENTS, findAgent, isAgentId, type Agent } from './agents'
 export { LUBRICANT_SCHOOLS, lubrication, type LubricantSchool } from './lubricate'
-export { MATERIALS, SOILS, isMaterial, isSoil, type Material, type Soil } from './materials'
+export { MATERIALS, SOILS, isMaterial, isSoil, type Material, type Soil } from '../../drives'
+export { cleaningFrom, type ToClean } from './from-findings'

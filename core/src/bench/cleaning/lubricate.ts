@@ -1,4 +1,4 @@
-import type { Material } from './materials'
+import type { Material } from '../../drives'
 
 export const LUBRICANT_SCHOOLS = {
   'light-oil': 'A single drop of light oil, renewed often; dust does not cake in it.',

@@ -1,4 +1,4 @@
-import type { Material, Soil } from './materials'
+import type { Material, Soil } from '../../drives'
 
 /** One way to take a soil off. The first agent that is allowed and at hand is used. */
 export interface Treatment {

@@ -8,6 +8,7 @@ import {
   surfaceState,
   type DriveFacts,
   type LogEntry,
+  type ReadTestEntryData,
   type SurfaceState,
   type SweepEntryData,
 } from '../../log'
@@ -41,12 +42,28 @@ export function surfaceEvidence({ test, counts }: SurfaceState): SurfaceEvidence
   return data || counts.length ? { bars: data?.bars ?? [], ...data?.surface, counts } : null
 }
 
+type Trusts = (disk: string) => boolean | null
+
+/**
+ * The surface as reference disks show it, where one was read; otherwise as any disk does. A disk that nobody vouches
+ * for says nothing against what a reference disk showed.
+ */
+function stateFor(standing: readonly LogEntry[], trusts: Trusts): SurfaceState {
+  const vouched = surfaceState(standing, place => place.disk !== null && trusts(place.disk) === true)
+  const known = vouched.test?.data?.type === 'read-test' && vouchedFor(vouched.test.data, trusts) === true
+  return known || vouched.counts.length ? vouched : surfaceState(standing)
+}
+
+/** Whether a verified drive wrote the disk of a read test; null where nobody knows. */
+const vouchedFor = (data: ReadTestEntryData, trusts: Trusts): boolean | null =>
+  data.disk ? trusts(data.disk) : data.simulated || data.read?.trusted ? true : null
+
 /** Everything of a log that the order of work looks at. */
-function read(drive: Pick<DriveFacts, 'mechanism' | 'simulated'>, log: readonly LogEntry[]) {
+function read(drive: Pick<DriveFacts, 'mechanism' | 'simulated'>, log: readonly LogEntry[], trusts: Trusts) {
   const standing = supportingEntries(log, drive)
   const findings = findingsAmong(standing)
   const tests = standing.filter(e => e.data?.type === 'read-test')
-  const state = surfaceState(standing)
+  const state = stateFor(standing, trusts)
   const surface = state.test ?? undefined
   return {
     state,
@@ -62,9 +79,9 @@ function read(drive: Pick<DriveFacts, 'mechanism' | 'simulated'>, log: readonly 
 type Read = ReturnType<typeof read>
 
 /** Whether a trusted drive wrote the disk that was read last; null where nobody knows. */
-function isTrusted({ data, state }: Read, trusts: (disk: string) => boolean | null): boolean | null {
+function isTrusted({ data, state }: Read, trusts: Trusts): boolean | null {
   const said = state.counts.map(c => (c.disk ? trusts(c.disk) : null))
-  if (data) said.push(data.disk ? trusts(data.disk) : data.simulated || data.read?.trusted ? true : null)
+  if (data) said.push(vouchedFor(data, trusts))
   // One disk that nobody vouches for leaves the whole in doubt.
   if (said.length === 0 || said.includes(null)) return null
   return said.every(Boolean)
@@ -114,9 +131,9 @@ const sweepSays = (last: Read['sweeps'][number] | undefined) => {
 export function alignOrder(
   drive: Pick<DriveFacts, 'mechanism' | 'simulated'> & Partial<Pick<DriveFacts, 'features'>>,
   log: readonly LogEntry[],
-  trusts: (disk: string) => boolean | null = () => null,
+  trusts: Trusts = () => null,
 ): AlignOrder {
-  const r = read(drive, log)
+  const r = read(drive, log, trusts)
   const { speed, sweeps } = r
   const surface = surfaceEvidence(r.state)
   const trusted = isTrusted(r, trusts)

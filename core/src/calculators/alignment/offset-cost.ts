@@ -76,7 +76,7 @@ export const hasOffsetCost = (mechanism: MechanismId): boolean =>
  * formulas, jitter by noise over signal and by the neighbour, against the window of the code at that radius. The
  * simulated drive draws
  * from the same functions; this works the result out.
- * @example offsetCost('3.5in', { offsetUm: 0, cylinder: 79 }).failing // 0
+ * @example offsetCost('3.5in', { offsetUm: 0, cylinder: 79 }).failing // 0.000
  */
 export function offsetCost(mechanism: MechanismId, at: Standing): OffsetCost {
   const {

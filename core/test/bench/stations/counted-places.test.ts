@@ -67,6 +67,10 @@ describe('sectors that a person counted, at Align', () => {
     expect(verdict([clean(), speed(), crossRead('other', () => 45)]).call.kind).toBe('unknown')
     expect(verdict([clean(), speed(), ...counted(() => 45)]).call.kind).toBe('unknown')
   })
+  it('a disk that nobody knows says nothing against what a reference disk showed', () => {
+    const log = [clean(), speed(), crossRead('reference', () => 45), crossRead('other', () => 0)]
+    expect(verdict(log).call.kind).toBe('leave')
+  })
   it('one head only decides nothing where the drive may have two', () => {
     const lower = counted(() => 45).filter(e => e.title.includes('lower'))
     expect(verdict([clean(), speed(), ...lower]).call.kind).toBe('unknown')

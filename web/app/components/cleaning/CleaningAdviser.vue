@@ -1,34 +1,23 @@
 <script setup lang="ts">
 import {
   adviseCleaning,
+  cleaningFrom,
   LUBRICANT_SCHOOLS,
   MATERIALS,
   SOILS,
   type Material,
   type Soil,
 } from '@wobrin/core/bench/cleaning'
+import type { StandingFinding } from '@wobrin/core/findings'
 
 /** What to use on what, in which order, and what must never touch what. Starts from what was found on the drive. */
-const { found = new Set() } = defineProps<{ found?: ReadonlySet<string> }>()
+const { found = [] } = defineProps<{ found?: readonly Pick<StandingFinding, 'finding'>[] }>()
 const emit = defineEmits<{ wait: [what: string, minutes: number] }>()
 const { settings } = storeToRefs(useWorkshop())
 
-const has = (...ids: string[]) => ids.some(id => found.has(id))
-const soils = ref<Soil[]>([
-  'dust',
-  ...(has('corrosion.green', 'corrosion.white', 'caps.leaking') ? ['crust' as const] : []),
-  ...(has('belt.goo', 'belt.off', 'residue.black', 'belt.gone') ? ['goo' as const] : []),
-  ...(has('grease.set', 'travel.tight', 'travel.stuck') ? ['set-grease' as const] : []),
-  ...(has('corrosion.rust') ? ['rust' as const] : []),
-  ...(has('smell.must', 'belt.mouldy') ? ['mould' as const] : []),
-  ...(has('headclean.brown') ? ['oxide' as const] : []),
-])
-const materials = ref<Material[]>([
-  'steel',
-  'head',
-  ...(has('caps.leaking', 'corrosion.green') ? ['board' as const] : []),
-  ...([...found].some(id => id.startsWith('belt.') && id !== 'belt.direct') ? ['rubber' as const] : []),
-])
+const begin = cleaningFrom(found)
+const soils = ref<Soil[]>([...begin.soils])
+const materials = ref<Material[]>([...begin.materials])
 const school = ref(settings.value.lubricantSchool)
 const advice = computed(() =>
   adviseCleaning({

@@ -64,7 +64,7 @@ async function keepTo(id: string): Promise<void> {
 
 function keepReading(): void {
   if (!canKeep.value) return
-  if (driveId) keepTo(driveId)
+  if (driveId) void keepTo(driveId)
   else {
     across.value = false
     emit('keep', keepTo)

@@ -49,7 +49,7 @@ useShortcuts({
 /** The readout across the bench closes once its answer is kept. */
 function putFromAcross(): void {
   across.value = false
-  put()
+  void put()
 }
 </script>
 

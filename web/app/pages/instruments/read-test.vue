@@ -100,7 +100,7 @@ async function simulate(): Promise<void> {
 
 function openFile(file: File): void {
   selected.value = null
-  bus.open(file)
+  void bus.open(file)
 }
 
 function keepAsBefore(): void {

@@ -81,7 +81,7 @@ async function power(story: string): Promise<void> {
 const readThere = async (position: number) => tried(await hand.tryAt(position), 'simulated')
 function setIt(position: number): void {
   setTo.value = position
-  if (hand.on.value) hand.set(position)
+  if (hand.on.value) void hand.set(position)
 }
 async function tighten(): Promise<void> {
   recheck.value = await hand.tighten()

@@ -22,21 +22,20 @@ onMounted(() => sim.power())
 watch([mechanism, story], () => {
   if (opened.value) return
   test.run.value = null
-  if (steps.value) sim.power()
-  else sim.off()
+  void (steps.value ? sim.power() : sim.off())
 })
 
 async function openFile(file: File): Promise<void> {
   await sim.off()
   if (!(await bus.open(file)) && !opened.value) {
-    if (steps.value) sim.power()
+    if (steps.value) await sim.power()
   } else if (report.value)
     mechanism.value = likelyClass(report.value.tracks, report.value.speed?.rpm ?? null) ?? mechanism.value
 }
 
 function putAway(): void {
   bus.close()
-  if (steps.value) sim.power()
+  if (steps.value) void sim.power()
 }
 
 async function readAll(): Promise<void> {

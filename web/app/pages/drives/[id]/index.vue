@@ -35,7 +35,6 @@ const logged = useLoggedSpeed(
   () => store.drive,
   () => store.log,
 )
-const foundIds = computed(() => store.way.situation.found)
 const undone = computed(() =>
   store.way.stations
     .filter(s => STATION_IDS.indexOf(s.station.id) >= STATION_IDS.indexOf(viewed.value))
@@ -84,7 +83,7 @@ const endWait = (wait: LogEntry) =>
   attempt(() => store.add({ kind: 'wait-ended', station: wait.station, title: `${wait.title}: over`, wait: wait.id }))
 const hold = computed(() => step.value?.hold ?? null)
 const endHold = () => {
-  if (hold.value?.kind === 'wait') endWait(hold.value.wait.entry)
+  if (hold.value?.kind === 'wait') void endWait(hold.value.wait.entry)
 }
 const acknowledge = () =>
   attempt(() =>
@@ -149,12 +148,12 @@ useShortcuts({
     camera.value?.click()
   },
   z: () => {
-    takeBack()
+    void takeBack()
   },
   m: async () => {
     // At Speed the instrument has this key itself.
     if (viewed.value === 'speed') return
-    steps.view('speed')
+    await steps.view('speed')
     await nextTick()
     instrument.value?.measure()
   },
@@ -253,7 +252,7 @@ useShortcuts({
             v-if="viewed === 'clean'"
             :key="drive.id"
             class="border-t border-line pt-5"
-            :found="foundIds"
+            :found="store.way.findings"
             @wait="
               (what, minutes) => {
                 waiting = { what, minutes }
