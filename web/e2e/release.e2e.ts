@@ -151,7 +151,7 @@ test('the simulated drive is written, and passes though both its heads are off',
   await expect(page.getByText('a drive reads its own writing')).toBeVisible()
   await page.getByLabel('Drive type').selectOption('3.5in')
   await page.getByRole('button', { name: 'Write and read back' }).click()
-  await page.getByRole('button', { name: 'Stop' }).click()
+  await page.getByRole('button', { name: 'Cancel' }).click()
   await expect(page.getByRole('button', { name: 'Write and read back' })).toBeEnabled()
 })
 

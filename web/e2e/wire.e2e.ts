@@ -70,7 +70,7 @@ test('the whole disk is read with progress and a stop, and a seek test finds a g
   await page.getByRole('button', { name: 'Seek test' }).click()
   await expect(page.getByRole('region', { name: 'Results' }).getByTestId('call')).toContainText('lose steps on the way')
   await page.getByRole('button', { name: 'Read the whole disk' }).click()
-  await page.getByRole('region', { name: 'Tests' }).getByRole('button', { name: 'Stop' }).click()
+  await page.getByRole('region', { name: 'Tests' }).getByRole('button', { name: 'Cancel' }).click()
   await expect(page.getByRole('button', { name: 'Read the whole disk' })).toBeVisible()
 })
 

@@ -3,7 +3,7 @@
 const {
   share,
   what,
-  end = 'Stop',
+  end = 'Cancel',
 } = defineProps<{
   /** 0 to 1; null where nobody knows how far. */
   share: number | null

@@ -1,19 +1,22 @@
-import type { LogEntry, DriveFacts } from '@wobrin/core/log'
-import { speedEntries, type SpeedMeasurement } from '@wobrin/core/instruments/spindle'
-import { findMechanism, speedBands } from '@wobrin/core/drives'
+import { lastSpeed, standingEntries, type DriveFacts, type LogEntry } from '@wobrin/core/log'
+import type { SpeedMeasurement } from '@wobrin/core/instruments/spindle'
+import { findMechanism, nearestNominal, speedBands } from '@wobrin/core/drives'
 import type { Shown } from './useSpeedInstrument'
 
-/** The latest speed on a drive's log: its call as it was given, its curve read again from the kept recording. */
+/**
+ * The latest speed on a drive's log: its call as it was given. The curve of a recording is read again from the file
+ * that was kept; a speed that a person typed has none.
+ */
 export function useLoggedSpeed(drive: () => DriveFacts | null, log: () => readonly LogEntry[]) {
   const measurement = shallowRef<SpeedMeasurement | null>(null)
-  const last = computed(() => speedEntries(log()).at(-1) ?? null)
+  const last = computed(() => lastSpeed(standingEntries(log())))
 
   watch(
     () => last.value?.entry.id,
     async id => {
       measurement.value = null
       const owner = drive()
-      if (!id || !owner) return
+      if (!id || !owner || last.value?.entry.data?.type !== 'speed') return
       const got = await $fetch<SpeedMeasurement | null>(`/api/drives/${owner.id}/speed/${id}`).catch(() => null)
       if (last.value?.entry.id === id) measurement.value = got
     },
@@ -24,7 +27,14 @@ export function useLoggedSpeed(drive: () => DriveFacts | null, log: () => readon
     const owner = drive()
     const at = last.value
     if (!owner || !at?.entry.call) return null
-    const bands = speedBands(findMechanism(owner.mechanism), at.data.nominalRpm)
-    return { measurement: measurement.value, verdict: { ...at.entry.call, nominalRpm: at.data.nominalRpm, ...bands } }
+    const { entry, rpm, uncertainty } = at
+    const mechanism = findMechanism(owner.mechanism)
+    const nominalRpm =
+      entry.data?.type === 'speed' ? entry.data.nominalRpm : (owner.nominalRpm ?? nearestNominal(mechanism, rpm))
+    return {
+      measurement: measurement.value,
+      verdict: { ...at.entry.call, nominalRpm, ...speedBands(mechanism, nominalRpm) },
+      reading: { rpm, uncertainty, evidence: entry.evidence },
+    }
   })
 }

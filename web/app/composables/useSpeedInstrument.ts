@@ -1,4 +1,5 @@
 import { findMechanism, type MechanismId, type Pulleys } from '@wobrin/core/drives'
+import type { Evidence } from '@wobrin/core/base/observations'
 import type { LogEntry } from '@wobrin/core/log'
 import type { SpeedContext, SpeedMeasurement, SpeedVerdict } from '@wobrin/core/instruments/spindle'
 
@@ -8,10 +9,19 @@ export interface InstrumentSetup {
   readonly pulleys: Pulleys | undefined
 }
 
+/** A speed on a log: r/min, half-width of its 95 % interval, and where it comes from. */
+export interface SpeedReading {
+  readonly rpm: number
+  readonly uncertainty: number | null
+  readonly evidence: Evidence | null
+}
+
 /** What the instrument shows, wherever it came from. */
 export interface Shown {
   readonly measurement: SpeedMeasurement | null
   readonly verdict: SpeedVerdict
+  /** The speed as the log has it, with its source; left out for what is read now. */
+  readonly reading?: SpeedReading
   readonly from: 'file' | 'live' | 'log'
 }
 
@@ -52,7 +62,8 @@ export function useSpeedInstrument(setup: () => InstrumentSetup, logged: () => O
     const verdict = shown.value?.verdict
     if (!verdict) return
     const half = verdict.narrow ? (verdict.narrow.high - verdict.narrow.low) / 2 : verdict.nominalRpm * 0.002
-    tone.follow(nowRpm.value ?? shown.value?.measurement?.rpm.mean ?? null, verdict.nominalRpm, half)
+    const rpm = shown.value?.measurement?.rpm.mean ?? shown.value?.reading?.rpm ?? null
+    tone.follow(nowRpm.value ?? rpm, verdict.nominalRpm, half)
   })
 
   async function openFile(next: File): Promise<void> {

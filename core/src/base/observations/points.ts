@@ -7,7 +7,8 @@ export interface Point {
   readonly next: string
 }
 
-const GRAVITY: readonly CallKind[] = ['stop', 'mend', 'nudge', 'unknown', 'leave']
+/** Calls by how much they weigh: what stops before what mends before what nudges. */
+export const GRAVITY: readonly CallKind[] = ['stop', 'mend', 'nudge', 'unknown', 'leave']
 
 /** The gravest of several calls, with the reasons of all; what to do next is the gravest one's. */
 export function gravestOf(points: readonly Point[], otherwise: Call): Call {

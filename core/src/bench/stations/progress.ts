@@ -1,6 +1,6 @@
 import { findingsAmong, type StandingFinding } from '../../findings'
 import { STATION_IDS, standingEntries, type LogEntry, type Outcome, type StationId } from '../../log'
-import type { CallKind } from '../../base/observations'
+import { GRAVITY, type CallKind } from '../../base/observations'
 
 /** Where a drive stands, read from its log alone. */
 export interface Progress {
@@ -17,8 +17,6 @@ export interface Progress {
   /** What was found after it had been proved or released, where that opened it again. */
   readonly reopenedBy: LogEntry | null
 }
-
-const GRAVITY: readonly CallKind[] = ['stop', 'mend', 'nudge', 'unknown', 'leave']
 
 /** Works out where a drive stands from the entries that still hold. */
 export function progressOf(log: readonly LogEntry[]): Progress {

@@ -14,7 +14,7 @@ export { speedFromCapture, speedFromPulses, type CaptureSpeedOptions, type Judge
 export { strobeDiscSvg, type StrobeDiscOptions } from './strobe-disc'
 export { rpmFromCreep, strobeBars, type CreepReading, type StrobeBars } from './strobe'
 export { speedTone, type SpeedTone } from './tone'
-export { speedEntries, trimmerHistory } from './trimmer-history'
+export { trimmerHistory } from './trimmer-history'
 export {
   fractionWords,
   learnTrimmer,

@@ -118,10 +118,13 @@ const TABS = computed(() => [
             </div>
             <p class="hint mt-3">A picture can be dropped here too.</p>
           </div>
-          <p v-if="sending" class="mt-3 flex items-center gap-3 text-sm" role="status">
-            <progress class="grow h-1.5" :value="sending.share" max="1" /> {{ sending.name }}
-            <button class="link min-h-11" @click="emit('stop')">Stop</button>
-          </p>
+          <ProgressLine
+            v-if="sending"
+            class="mt-3"
+            :share="sending.share"
+            :what="`Sending ${sending.name}`"
+            @end="emit('stop')"
+          />
         </TabPanel>
         <TabPanel :tabindex="-1"
           ><AsFoundTables

@@ -3,16 +3,19 @@ import { Dialog, DialogPanel } from '@headlessui/vue'
 import { MoveLeft, MoveRight } from 'lucide-vue-next'
 import { CALLS } from '@wobrin/core/base/observations'
 import type { SpeedMeasurement, SpeedVerdict } from '@wobrin/core/instruments/spindle'
+import type { SpeedReading } from '~/composables/useSpeedInstrument'
 
-const { verdict, measurement, nowRpm } = defineProps<{
+const { verdict, measurement, reading, nowRpm } = defineProps<{
   shown: boolean
   measurement: SpeedMeasurement | null
   verdict: SpeedVerdict | null
+  /** The speed as the log has it. */
+  reading?: SpeedReading
   nowRpm: number | null
 }>()
 const emit = defineEmits<{ close: []; keep: [] }>()
 
-const rpm = computed(() => nowRpm ?? measurement?.rpm.mean ?? null)
+const rpm = computed(() => nowRpm ?? measurement?.rpm.mean ?? reading?.rpm ?? null)
 const off = computed(() => (rpm.value === null || !verdict ? null : rpm.value - verdict.nominalRpm))
 /** The way to turn, once the trimmer is known. */
 const turn = computed(() => /to the (left|right), then/.exec(verdict?.next ?? '')?.[1] as 'left' | 'right' | undefined)

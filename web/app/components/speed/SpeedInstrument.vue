@@ -117,6 +117,7 @@ defineExpose({ measure })
       v-if="shown"
       :measurement="shown.measurement"
       :verdict="shown.verdict"
+      :reading="shown.reading"
       :mechanism="setup.mechanism"
       :now-rpm="nowRpm"
       :earlier="earlier"
@@ -161,6 +162,7 @@ defineExpose({ measure })
     <SpeedAcrossBench
       :shown="across"
       :measurement="shown?.measurement ?? null"
+      :reading="shown?.reading"
       :verdict="shown?.verdict ?? null"
       :now-rpm="nowRpm"
       @close="across = false"
