@@ -5,12 +5,22 @@ import { ensureDependencies, ensureNode, giveUp, root } from './ensure.mjs'
 ensureNode()
 ensureDependencies()
 
-/** Tests that simulate whole drives, or drive other programs: `npm test` has them. */
+/** Tests that simulate whole drives, drive other programs or replace modules: `npm test` has them. */
 const SLOW = [
   'core/test/simulator',
   'core/test/instruments/alignment',
+  'core/test/instruments/interface/report',
+  'core/test/instruments/interface/outside',
+  'core/test/calculators/alignment',
+  'core/test/signals/captures/bad-input',
+  'core/test/signals/codes/read-track',
+  'core/test/signals/codes/group-codes',
+  'core/test/signals/codes/fuzz',
+  'core/test/bench/stations/counted-places',
+  'core/test/bench/stations/align-order',
   'core/test/damaged-files',
   'core/test/import-rules',
+  'core/test/one-place',
 ]
 
 const beside = (name, command, args) =>
@@ -21,14 +31,29 @@ const beside = (name, command, args) =>
     child.once('exit', code => resolve({ name, ok: code === 0, output }))
   })
 
+/** What was looked at and has not changed is not looked at again. */
+const cache = name => ['--cache', '--cache-location', `.cache/${name}`]
+
 const begun = Date.now()
-const tests = ['vitest', 'run', 'core/test', '--reporter=dot', ...SLOW.flatMap(s => ['--exclude', `**/${s}**`])]
+// Modules are loaded once for all of these, which is most of the time that they would take.
+const tests = [
+  'vitest',
+  'run',
+  'core/test',
+  '--reporter=dot',
+  '--no-isolate',
+  ...SLOW.flatMap(s => ['--exclude', `**/${s}**`]),
+]
 const checks = async () => {
   const done = []
   for (const [name, command, args] of [
-    ['layout', 'npm', ['run', '--silent', 'format:check']],
-    ['style', 'npx', ['eslint', '.', '--max-warnings', '0', '--cache', '--cache-location', '.cache/eslint/']],
-    ['types of core', 'npx', ['tsc', '-p', 'core/tsconfig.json']],
+    ['layout', 'npx', ['prettier', '--check', '.', '--log-level', 'warn', ...cache('prettier')]],
+    ['style', 'npx', ['eslint', '.', '--max-warnings', '0', ...cache('eslint/')]],
+    [
+      'types of core',
+      'npx',
+      ['tsc', '-p', 'core/tsconfig.json', '--incremental', '--tsBuildInfoFile', '.cache/core.tsbuildinfo'],
+    ],
     ['import rules', 'npm', ['run', '--silent', 'imports']],
   ])
     done.push(await beside(name, command, args))
