@@ -11,7 +11,7 @@ export { commonPractice, describeSource, fromMemory, sourced, standard, type Sou
 export { openBeltLength, turningParts, type Pulleys, type TurningPart } from './pulleys'
 export { RECORDING_GEOMETRY, SOUND_NOISE, pitchUm, radiusMm } from './recording-geometry'
 export { type RecordingGeometry } from './recording'
-export { nearestNominal, speedBands, type SpeedBand } from './speed-bands'
+export { nearestNominal, nominalFor, speedBands, zoneAt, zoneSays, type SpeedBand } from './speed-bands'
 export {
   MECHANISM_IDS,
   type Geometry,

@@ -1,6 +1,7 @@
 import { fromMemory, sourced } from './provenance'
 import { recordingOf } from './recording'
 import { GIMBAL, limitsOf } from './limits'
+import { SPEED_ZONES } from '../signals/codes'
 import type { Mechanism } from './types'
 import { threeHalfInch } from './three-half-inch'
 
@@ -11,10 +12,11 @@ export const threeHalfInchEject: Mechanism = {
   special: 'A gearbox and a small motor lift the disk out; teeth strip, tabs loosen, motors weaken.',
   speed: {
     ...threeHalfInch.speed,
-    nominal: [sourced(300, 'r/min', fromMemory)],
+    nominal: [300, ...SPEED_ZONES.map(z => z.rpm)].map(rpm => sourced(rpm, 'r/min', fromMemory)),
+    zones: SPEED_ZONES.map((z, i) => ({ rpm: z.rpm, from: i === 0 ? 0 : SPEED_ZONES[i - 1]!.upTo + 1, to: z.upTo })),
     trimmerNote:
-      'Crystal-locked. Some of these drives change speed by zone: park the head on one cylinder while measuring, ' +
-      'and give the nominal for that zone.',
+      'Crystal-locked or held by a tachometer. The first generations turn at one of five speeds by zone of sixteen ' +
+      'cylinders, and at 300 r/min in their MFM modes: note the cylinder and the mode while you measure.',
   },
   family: '3.5-inch',
   features: {

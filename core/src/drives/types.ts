@@ -24,10 +24,19 @@ export type SpindleDrive = 'belt' | 'direct' | 'servo'
 /** What can be turned to change the spindle speed. */
 export type TrimmerPresence = 'usual' | 'some' | 'rare' | 'none'
 
+/** A speed and the cylinders that are read at it, both ends inside. */
+export interface SpeedZone {
+  readonly rpm: number
+  readonly from: number
+  readonly to: number
+}
+
 /** Everything the Speed instrument judges against. Bands are half-widths about the nominal speed, in % or r/min. */
 export interface SpeedLimits {
   /** Nominal speeds in r/min, the usual one first. */
   readonly nominal: readonly Sourced[]
+  /** Speeds that belong to some cylinders only, in a mode with a speed for each zone; left out where there is none. */
+  readonly zones?: readonly SpeedZone[]
   /** Where to aim; null where a servo sets the speed. */
   readonly narrow: Sourced | null
   /** Inside it, leave alone; null where a servo sets the speed. */

@@ -1,6 +1,6 @@
 import { lastSpeed, standingEntries, type DriveFacts, type LogEntry } from '@wobrin/core/log'
 import type { SpeedMeasurement } from '@wobrin/core/instruments/spindle'
-import { findMechanism, nearestNominal, speedBands } from '@wobrin/core/drives'
+import { findMechanism, nominalFor, speedBands } from '@wobrin/core/drives'
 import type { Shown } from './useSpeedInstrument'
 
 /**
@@ -30,7 +30,7 @@ export function useLoggedSpeed(drive: () => DriveFacts | null, log: () => readon
     const { entry, rpm, uncertainty } = at
     const mechanism = findMechanism(owner.mechanism)
     const nominalRpm =
-      entry.data?.type === 'speed' ? entry.data.nominalRpm : (owner.nominalRpm ?? nearestNominal(mechanism, rpm))
+      entry.data?.type === 'speed' ? entry.data.nominalRpm : nominalFor(mechanism, rpm, owner.nominalRpm)
     return {
       measurement: measurement.value,
       verdict: { ...at.entry.call, nominalRpm, ...speedBands(mechanism, nominalRpm) },

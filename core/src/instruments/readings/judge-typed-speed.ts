@@ -1,4 +1,4 @@
-import { findMechanism, nearestNominal, speedBands, type MechanismId } from '../../drives'
+import { findMechanism, nominalFor, speedBands, zoneSays, type MechanismId } from '../../drives'
 import { trimmerOf } from '../spindle'
 import type { Call } from '../../base/observations'
 
@@ -17,9 +17,10 @@ export interface TypedSpeedContext {
  */
 export function judgeTypedSpeed(rpm: number, uncertainty: number, context: TypedSpeedContext): Call {
   const mechanism = findMechanism(context.mechanism)
-  const nominal = context.nominalRpm ?? nearestNominal(mechanism, rpm)
+  const nominal = nominalFor(mechanism, rpm, context.nominalRpm)
   const { wide } = speedBands(mechanism, nominal)
   const said = `${rpm} ± ${Number(uncertainty.toPrecision(2))} r/min`
+  const zone = zoneSays(mechanism, rpm)
   const how = 'A typed speed says nothing of how steady the spindle is.'
   if (!wide)
     return {
@@ -29,7 +30,11 @@ export function judgeTypedSpeed(rpm: number, uncertainty: number, context: Typed
     }
   const band = `${wide.low.toFixed(1)} to ${wide.high.toFixed(1)} r/min`
   if (rpm - uncertainty >= wide.low && rpm + uncertainty <= wide.high)
-    return { kind: 'leave', reasons: [`${said} is inside ${band}.`, how], next: 'Leave the trimmer alone.' }
+    return {
+      kind: 'leave',
+      reasons: [`${said} is inside ${band}.`, ...(zone ? [zone] : []), how],
+      next: 'Leave the trimmer alone.',
+    }
   if (rpm + uncertainty >= wide.low && rpm - uncertainty <= wide.high)
     return {
       kind: 'unknown',

@@ -1,3 +1,4 @@
+import { zoneSays } from '../../drives'
 import type { PartialCall, SpeedCase } from './speed-case'
 import { remainingMove } from './trimmer'
 
@@ -42,7 +43,9 @@ function blindSpot({ m }: SpeedCase): string[] {
 /** Judges the mean speed of a spindle that is steady and surely measured. */
 export function judgeMean(c: SpeedCase): NonNullable<PartialCall> {
   const finding = meanFinding(c)
-  return finding.kind === 'mend' ? finding : { ...finding, reasons: [...finding.reasons, ...blindSpot(c)] }
+  if (finding.kind === 'mend') return finding
+  const zone = zoneSays(c.mechanism, c.m.rpm.mean)
+  return { ...finding, reasons: [...finding.reasons, ...(zone ? [zone] : []), ...blindSpot(c)] }
 }
 
 function meanFinding(c: SpeedCase): NonNullable<PartialCall> {

@@ -1,4 +1,4 @@
-import { findMechanism, nearestNominal, speedBands, type Mechanism, type SpeedBand } from '../../drives'
+import { findMechanism, nominalFor, speedBands, type Mechanism, type SpeedBand } from '../../drives'
 import type { Call } from '../../base/observations'
 import { judgeDoubt } from './judge-doubt'
 import { judgeFaults } from './judge-faults'
@@ -36,7 +36,9 @@ export function trimmerOf(
  */
 export function judgeSpeed(m: SpeedMeasurement | null, context: SpeedContext): SpeedVerdict {
   const mechanism = findMechanism(context.mechanism)
-  const nominal = context.nominalRpm ?? (m ? nearestNominal(mechanism, m.rpm.mean) : mechanism.speed.nominal[0]!.value)
+  const nominal = m
+    ? nominalFor(mechanism, m.rpm.mean, context.nominalRpm)
+    : (context.nominalRpm ?? mechanism.speed.nominal[0]!.value)
   const { narrow, wide } = speedBands(mechanism, nominal)
   const frame = { nominalRpm: nominal, narrow, wide }
   if (!m) {

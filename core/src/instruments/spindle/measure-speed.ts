@@ -11,11 +11,16 @@ import { nameComponents, type NamedComponent } from './name-components'
 import type { PulseTrain } from './pulse-train'
 import { longestRun, removePattern, turnsOf } from './turns'
 
+/** So near, as a share, a speed is taken for one that is right. */
+const NEAR = 0.05
+
 export interface MeasureOptions {
   /** Pulses in a turn; found from the nominal speed or a hard-sectored pattern where not given. */
   readonly pulsesPerTurn?: number
   /** Nominal speed, r/min, to guess the pulses in a turn by. */
   readonly nominalRpm?: number
+  /** Other speeds that are right too, r/min: near one of them, one pulse is one revolution. */
+  readonly alsoRpm?: readonly number[]
   /** Several marks a turn are evenly placed (a printed disc), so their unevenness is the spindle's. */
   readonly evenMarks?: boolean
   readonly pulleys?: Pulleys
@@ -72,7 +77,8 @@ function pulsesInTurn(
   }
   if (given !== undefined)
     return { train: options.evenMarks ? train : evenOutMarks(train, given), pulses: given, from: 'given' }
-  if (options.nominalRpm) {
+  const once = options.alsoRpm?.some(rpm => Math.abs(60 / usualS / rpm - 1) < NEAR)
+  if (options.nominalRpm && !once) {
     const pulses = Math.max(1, Math.round(60 / usualS / options.nominalRpm))
     if (pulses <= 1000) return { train, pulses, from: pulses === 1 ? 'assumed' : 'nominal speed' }
   }

@@ -57,8 +57,9 @@ export function speedFromPulses(
   options: MeasureOptions,
   context: SpeedContext,
 ): Omit<JudgedSpeed, 'channel'> {
-  const nominalRpm = context.nominalRpm ?? findMechanism(context.mechanism).speed.nominal[0]!.value
-  const measurement = measureSpeed(train, { nominalRpm, ...options })
+  const { nominal, zones } = findMechanism(context.mechanism).speed
+  const nominalRpm = context.nominalRpm ?? nominal[0]!.value
+  const measurement = measureSpeed(train, { nominalRpm, alsoRpm: zones?.map(z => z.rpm), ...options })
   return { measurement, verdict: judgeSpeed(measurement, withTrimmer(measurement, context)) }
 }
 

@@ -40,27 +40,60 @@ class CellPacker {
 /** A byte as two, with its bits in every second place. */
 const fourAndFour = (b: number): [number, number] => [(b >> 1) | 0xaa, b | 0xaa]
 
+/** Whose sector it is, as its address tells. */
+export interface AddressSaid {
+  readonly cylinder: number
+  readonly head: number
+  readonly sector: number
+  /** Whether its check agrees. */
+  readonly good: boolean
+}
+
+/** How a code writes and reads the address of a sector, between its mark and its end. */
+export interface AddressField {
+  readonly bytes: number
+  readonly write: (s: Pick<SectorToWrite, 'cylinder' | 'head' | 'sector'>) => readonly number[]
+  readonly read: (bytes: readonly number[]) => AddressSaid
+}
+
+const VOLUME = 254
+const fromPair = (bytes: readonly number[], k: number) => ((bytes[2 * k]! << 1) | 1) & bytes[2 * k + 1]!
+
+/** Volume, track, sector and their check, each as two bytes. The side is not on the disk: it is given as 0. */
+export const PAIRED_ADDRESS: AddressField = {
+  bytes: 8,
+  write: ({ cylinder, sector }) => [VOLUME, cylinder, sector, VOLUME ^ cylinder ^ sector].flatMap(b => fourAndFour(b)),
+  read: bytes => {
+    const [volume, cylinder, sector, check] = [0, 1, 2, 3].map(k => fromPair(bytes, k)) as [
+      number,
+      number,
+      number,
+      number,
+    ]
+    return { cylinder, head: 0, sector, good: (volume ^ cylinder ^ sector ^ check) === 0 }
+  },
+}
+
 /** How a code of such bytes lays its sectors down. */
 export interface MarkedLayout {
   readonly marks: ByteMarks
+  readonly address: AddressField
   readonly size: number
   /** Zeros after each self-syncing byte, and how many of them stand before an address and before data. */
   readonly zeros: number
   readonly syncs: readonly [beforeAddress: number, beforeData: number]
 }
 
-const VOLUME = 254
-
 /**
  * A track: for each sector self-syncing bytes, address, self-syncing bytes, data.
- * @param encode data to the bytes of a data field
+ * @param encode a sector to the bytes of its data field
  * @throws ParameterError where it does not fit, or a sector has another size
  */
 export function writeMarkedTrack(
   sectors: readonly SectorToWrite[],
   length: number,
-  { marks, size, zeros, syncs }: MarkedLayout,
-  encode: (data: Uint8Array) => readonly number[],
+  { marks, address, size, zeros, syncs }: MarkedLayout,
+  encode: (sector: SectorToWrite) => readonly number[],
 ): Uint8Array {
   const w = new CellPacker()
   for (const s of sectors) {
@@ -68,14 +101,20 @@ export function writeMarkedTrack(
       throw new ParameterError(`a sector of ${s.data.length} bytes`, String(size), { field: 'data' })
     w.sync(syncs[0], zeros)
     marks.address.forEach(w.byte)
-    for (const b of [VOLUME, s.cylinder, s.sector, VOLUME ^ s.cylinder ^ s.sector]) fourAndFour(b).forEach(w.byte)
+    address.write(s).forEach(w.byte)
     marks.end.forEach(w.byte)
     w.sync(syncs[1], zeros)
     marks.data.forEach(w.byte)
-    encode(s.data).forEach(w.byte)
+    encode(s).forEach(w.byte)
     marks.end.forEach(w.byte)
   }
   return w.done(length, sectors.length, zeros)
+}
+
+/** What a data field holds. */
+export interface DecodedField {
+  readonly data: Uint8Array
+  readonly tags?: Uint8Array
 }
 
 /** How far after an address its data may begin, bytes. */
@@ -87,10 +126,9 @@ const REACH = 40
  */
 export function readMarkedSectors(
   cells: Uint8Array,
-  marks: ByteMarks,
-  size: number,
+  { marks, address, size }: Pick<MarkedLayout, 'marks' | 'address' | 'size'>,
   coded: number,
-  decode: (bytes: number[]) => Uint8Array | null,
+  decode: (bytes: number[]) => DecodedField | null,
 ): FoundSector[] {
   const bytes: number[] = []
   const at: number[] = []
@@ -104,27 +142,28 @@ export function readMarkedSectors(
   }
   const is = (mark: readonly number[], k: number) => mark.every((m, j) => bytes[k + j] === m)
   const found: FoundSector[] = []
-  for (let k = 0; k < bytes.length - 11; k++) {
+  const ahead = marks.address.length + address.bytes
+  for (let k = 0; k < bytes.length - ahead; k++) {
     if (!is(marks.address, k)) continue
-    const pair = (j: number) => ((bytes[k + 3 + 2 * j]! << 1) | 1) & bytes[k + 4 + 2 * j]!
-    const [volume, cylinder, sector, check] = [pair(0), pair(1), pair(2), pair(3)]
-    const known = { cylinder, head: 0, sector, size, deleted: false, fromCell: at[k]!, toCell: at[k + 11]! }
-    if ((volume ^ cylinder ^ sector ^ check) !== 0) {
+    const { good, ...who } = address.read(bytes.slice(k + marks.address.length, k + ahead))
+    const known = { ...who, size, deleted: false, fromCell: at[k]!, toCell: at[k + ahead]! }
+    if (!good) {
       found.push({ ...known, status: 'header check failed', data: null })
       continue
     }
-    const d = Array.from({ length: REACH }, (_, j) => k + 11 + j).find(j => is(marks.data, j))
+    const d = Array.from({ length: REACH }, (_, j) => k + ahead + j).find(j => is(marks.data, j))
     // Where the recording ends before its data could, nothing can be said of it.
-    if (k + 11 + REACH + coded > bytes.length && (d === undefined || d + 3 + coded > bytes.length)) continue
+    if (k + ahead + REACH + coded > bytes.length && (d === undefined || d + 3 + coded > bytes.length)) continue
     if (d === undefined) {
       found.push({ ...known, status: 'header without data', data: null })
       continue
     }
-    const data = decode(bytes.slice(d + 3, d + 3 + coded))
+    const field = decode(bytes.slice(d + 3, d + 3 + coded))
     found.push({
       ...known,
-      status: data ? 'good' : 'data check failed',
-      data,
+      status: field ? 'good' : 'data check failed',
+      data: field?.data ?? null,
+      ...(field?.tags ? { tags: field.tags } : {}),
       toCell: at[Math.min(at.length - 1, d + 3 + coded)]!,
     })
   }

@@ -1,8 +1,9 @@
 import { separate, type FluxTimes } from '../separator'
 import { ZONES } from './group-4-to-5'
+import { ZONED_RATE } from './group-zoned'
 import type { Code } from './sector-track'
 
-export type TrackCode = Code | 'split MFM' | '4-to-5' | '6-and-2' | '5-and-3' | 'quick stream'
+export type TrackCode = Code | 'split MFM' | '4-to-5' | '6-and-2' | '5-and-3' | 'zoned 6-and-2' | 'quick stream'
 
 /** A code at a rate: what one may try to read a track as. */
 export interface Format {
@@ -31,9 +32,10 @@ export const FORMATS: readonly Format[] = [
   ...ZONES.map((z): Format => ({ code: '4-to-5', rate: 1e6 / z.cellUs })),
   { code: '6-and-2', rate: 250_000 },
   { code: '5-and-3', rate: 250_000 },
+  { code: 'zoned 6-and-2', rate: ZONED_RATE },
   { code: 'quick stream', rate: QUICK_RATE },
 ]
-const CELL_CODES: readonly TrackCode[] = ['4-to-5', '6-and-2', '5-and-3']
+const CELL_CODES: readonly TrackCode[] = ['4-to-5', '6-and-2', '5-and-3', 'zoned 6-and-2']
 
 /** Codes as they are typed: on the command line and in files. */
 export const CODE_IDS: Readonly<Record<TrackCode, string>> = {
@@ -43,6 +45,7 @@ export const CODE_IDS: Readonly<Record<TrackCode, string>> = {
   '4-to-5': '4-to-5',
   '6-and-2': '6-and-2',
   '5-and-3': '5-and-3',
+  'zoned 6-and-2': 'zoned-6-and-2',
   'quick stream': 'quick',
 }
 

@@ -1,4 +1,4 @@
-import { readMarkedSectors, writeMarkedTrack, type ByteMarks } from './byte-sectors'
+import { PAIRED_ADDRESS, readMarkedSectors, writeMarkedTrack, type MarkedLayout } from './byte-sectors'
 import type { FoundSector } from './read-sectors'
 import type { SectorToWrite } from './sector-track'
 
@@ -12,29 +12,40 @@ export const BYTES_OF_FIVE: readonly number[] = Array.from({ length: 128 }, (_, 
 )
 const VALUE = new Map<number, number>(BYTES_OF_FIVE.map((b, i) => [b, i]))
 
-const MARKS: ByteMarks = { address: [0xd5, 0xaa, 0xb5], data: [0xd5, 0xaa, 0xad], end: [0xde, 0xaa, 0xeb] }
 const SIZE = 256
-/** Groups of five bytes; each leaves three values of low bits, and the last byte leaves one. */
+const LAYOUT: MarkedLayout = {
+  marks: { address: [0xd5, 0xaa, 0xb5], data: [0xd5, 0xaa, 0xad], end: [0xde, 0xaa, 0xeb] },
+  address: PAIRED_ADDRESS,
+  size: SIZE,
+  zeros: 1,
+  syncs: [12, 8],
+}
+/** Groups of five bytes; each leaves three values of low bits, and the last byte of all leaves one. */
 const GROUPS = 51
 const LOWS = 3 * GROUPS + 1
+
+/**
+ * Places of the values on the disk (from memory of the published routine, which fills its buffers downwards): group g of
+ * five bytes stands at index 50 − g of each part; the low bits are written from the last one down, the high bits upwards.
+ */
+const placeOf = (group: number) => GROUPS - 1 - group
 
 /** 256 bytes as 411 values of five bits, each with the one before it taken off, the last one the check. */
 export function toFives(data: Uint8Array): number[] {
   const lows = new Array<number>(LOWS).fill(0)
+  const highs = new Array<number>(SIZE).fill(0)
   for (let g = 0; g < GROUPS; g++) {
-    const [a, b, c, d, e] = Array.from({ length: 5 }, (_, k) => data[g * 5 + k]! & 7) as [
-      number,
-      number,
-      number,
-      number,
-      number,
-    ]
-    lows[g] = (a << 2) | ((d >> 2) << 1) | (e >> 2)
-    lows[g + GROUPS] = (b << 2) | (((d >> 1) & 1) << 1) | ((e >> 1) & 1)
-    lows[g + 2 * GROUPS] = (c << 2) | ((d & 1) << 1) | (e & 1)
+    const at = placeOf(g)
+    const [d, e] = [data[g * 5 + 3]! & 7, data[g * 5 + 4]! & 7]
+    for (let k = 0; k < 5; k++) highs[GROUPS * k + at] = data[g * 5 + k]! >> 3
+    for (let k = 0; k < 3; k++) {
+      const bit = 2 - k
+      lows[GROUPS * k + at] = ((data[g * 5 + k]! & 7) << 2) | (((d >> bit) & 1) << 1) | ((e >> bit) & 1)
+    }
   }
+  highs[SIZE - 1] = data[SIZE - 1]! >> 3
   lows[LOWS - 1] = data[SIZE - 1]! & 7
-  const values = [...lows.reverse(), ...Array.from(data, b => b >> 3)]
+  const values = [...lows.reverse(), ...highs]
   return [...values.map((v, i) => v ^ (values[i - 1] ?? 0)), values.at(-1)!]
 }
 
@@ -44,21 +55,20 @@ export function fromFives(fives: readonly number[]): Uint8Array | null {
   for (const [i, v] of fives.entries()) values.push(v ^ (values[i - 1] ?? 0))
   if (values.pop() !== 0) return null
   const lows = values.slice(0, LOWS).reverse()
-  const data = Uint8Array.from({ length: SIZE }, (_, i) => values[LOWS + i]! << 3)
+  const highs = values.slice(LOWS)
+  const data = new Uint8Array(SIZE)
   for (let g = 0; g < GROUPS; g++) {
-    const [x, y, z] = [lows[g]!, lows[g + GROUPS]!, lows[g + 2 * GROUPS]!]
-    const low = [
-      x >> 2,
-      y >> 2,
-      z >> 2,
-      (((x >> 1) & 1) << 2) | (((y >> 1) & 1) << 1) | ((z >> 1) & 1),
-      ((x & 1) << 2) | ((y & 1) << 1) | (z & 1),
-    ]
-    low.forEach((l, k) => {
-      data[g * 5 + k]! |= l
-    })
+    const at = placeOf(g)
+    for (let k = 0; k < 5; k++) data[g * 5 + k] = highs[GROUPS * k + at]! << 3
+    for (let k = 0; k < 3; k++) {
+      const low = lows[GROUPS * k + at]!
+      const bit = 2 - k
+      data[g * 5 + k]! |= low >> 2
+      data[g * 5 + 3]! |= ((low >> 1) & 1) << bit
+      data[g * 5 + 4]! |= (low & 1) << bit
+    }
   }
-  data[SIZE - 1]! |= lows[LOWS - 1]!
+  data[SIZE - 1] = (highs[SIZE - 1]! << 3) | lows[LOWS - 1]!
   return data
 }
 
@@ -68,13 +78,12 @@ export function fromFives(fives: readonly number[]): Uint8Array | null {
  * @throws ParameterError where it does not fit, or a sector is not of 256 bytes
  */
 export const fiveAndThreeTrack = (sectors: readonly SectorToWrite[], length: number): Uint8Array =>
-  writeMarkedTrack(sectors, length, { marks: MARKS, size: SIZE, zeros: 1, syncs: [12, 8] }, data =>
-    toFives(data).map(v => BYTES_OF_FIVE[v]!),
-  )
+  writeMarkedTrack(sectors, length, LAYOUT, ({ data }) => toFives(data).map(v => BYTES_OF_FIVE[v]!))
 
 /** The sectors in a stream of cells of 5-and-3 group code. */
 export const readFiveAndThreeSectors = (cells: Uint8Array): FoundSector[] =>
-  readMarkedSectors(cells, MARKS, SIZE, 411, bytes => {
+  readMarkedSectors(cells, LAYOUT, 411, bytes => {
     const fives = bytes.map(b => VALUE.get(b))
-    return fives.includes(undefined) ? null : fromFives(fives as number[])
+    const data = fives.includes(undefined) ? null : fromFives(fives as number[])
+    return data && { data }
   })

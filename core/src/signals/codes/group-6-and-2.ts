@@ -1,4 +1,4 @@
-import { readMarkedSectors, writeMarkedTrack, type ByteMarks } from './byte-sectors'
+import { PAIRED_ADDRESS, readMarkedSectors, writeMarkedTrack, type MarkedLayout } from './byte-sectors'
 import type { FoundSector } from './read-sectors'
 import type { SectorToWrite } from './sector-track'
 
@@ -13,12 +13,21 @@ export const BYTES: readonly number[] = Array.from({ length: 128 }, (_, i) => i 
 })
 const VALUE = new Map<number, number>(BYTES.map((b, i) => [b, i]))
 
-const MARKS: ByteMarks = { address: [0xd5, 0xaa, 0x96], data: [0xd5, 0xaa, 0xad], end: [0xde, 0xaa, 0xeb] }
 const SIZE = 256
+const LAYOUT: MarkedLayout = {
+  marks: { address: [0xd5, 0xaa, 0x96], data: [0xd5, 0xaa, 0xad], end: [0xde, 0xaa, 0xeb] },
+  address: PAIRED_ADDRESS,
+  size: SIZE,
+  zeros: 2,
+  syncs: [16, 6],
+}
 /** Two-bit ends of the bytes are gathered three to a value. */
 const ENDS = 86
 
-/** 256 bytes as 343 values of six bits, each with the one before it taken off, the last one the check. */
+/**
+ * 256 bytes as 343 values of six bits, each with the one before it taken off, the last one the check. The low bits come
+ * first, ascending; the last two values have no third byte, and zeros in its place (from memory).
+ */
 export function toSixes(data: Uint8Array): number[] {
   const swap = (b: number) => ((b & 1) << 1) | ((b >> 1) & 1)
   const ends = Array.from(
@@ -26,7 +35,7 @@ export function toSixes(data: Uint8Array): number[] {
     (_, i) =>
       swap(data[i]!) | (swap(data[i + ENDS]!) << 2) | (i + 2 * ENDS < SIZE ? swap(data[i + 2 * ENDS]!) << 4 : 0),
   )
-  const values = [...ends.reverse(), ...Array.from(data, b => b >> 2)]
+  const values = [...ends, ...Array.from(data, b => b >> 2)]
   return [...values.map((v, i) => v ^ (values[i - 1] ?? 0)), values.at(-1)!]
 }
 
@@ -35,7 +44,7 @@ export function fromSixes(sixes: readonly number[]): Uint8Array | null {
   const values: number[] = []
   for (const [i, s] of sixes.entries()) values.push(s ^ (values[i - 1] ?? 0))
   if (values.pop() !== 0) return null
-  const ends = values.slice(0, ENDS).reverse()
+  const ends = values.slice(0, ENDS)
   const swap = (b: number) => ((b & 1) << 1) | ((b >> 1) & 1)
   return Uint8Array.from(
     { length: SIZE },
@@ -49,13 +58,12 @@ export function fromSixes(sixes: readonly number[]): Uint8Array | null {
  * @throws ParameterError where it does not fit, or a sector is not of 256 bytes
  */
 export const sixAndTwoTrack = (sectors: readonly SectorToWrite[], length: number): Uint8Array =>
-  writeMarkedTrack(sectors, length, { marks: MARKS, size: SIZE, zeros: 2, syncs: [16, 6] }, data =>
-    toSixes(data).map(v => BYTES[v]!),
-  )
+  writeMarkedTrack(sectors, length, LAYOUT, ({ data }) => toSixes(data).map(v => BYTES[v]!))
 
 /** The sectors in a stream of cells of 6-and-2 group code. */
 export const readSixAndTwoSectors = (cells: Uint8Array): FoundSector[] =>
-  readMarkedSectors(cells, MARKS, SIZE, 343, bytes => {
+  readMarkedSectors(cells, LAYOUT, 343, bytes => {
     const sixes = bytes.map(b => VALUE.get(b))
-    return sixes.includes(undefined) ? null : fromSixes(sixes as number[])
+    const data = sixes.includes(undefined) ? null : fromSixes(sixes as number[])
+    return data && { data }
   })

@@ -15,6 +15,7 @@ export {
 export { GROUPS, ZONES, groupTrack, readGroupSectors, zoneOf } from './group-4-to-5'
 export { BYTES_OF_FIVE, fiveAndThreeTrack, fromFives, readFiveAndThreeSectors, toFives } from './group-5-and-3'
 export { BYTES, fromSixes, readSixAndTwoSectors, sixAndTwoTrack, toSixes } from './group-6-and-2'
+export { SPEED_ZONES, ZONED_RATE, fromZoned, readZonedSectors, speedZoneOf, toZoned, zonedTrack } from './group-zoned'
 export { THREAD, UNEASY, judgeTrack } from './judge-track'
 export { STATES, mergeTurns, mostNamed, type MergedSector, type SectorState } from './merge-turns'
 export { quickStream, readQuickBlocks, type QuickBlock } from './quick-stream'

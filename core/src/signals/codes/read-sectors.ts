@@ -1,5 +1,5 @@
 import { crc16 } from './crc16'
-import { DATA, DELETED, FM_MARKS, HEADER, MFM_SYNC, type Code } from './sector-track'
+import { DATA_MARKS, DELETED, FM_MARKS, HEADER, MFM_SYNC, MOST_SIZE_CODE, type Code } from './sector-track'
 
 export type SectorStatus = 'good' | 'data check failed' | 'header check failed' | 'header without data'
 
@@ -14,6 +14,8 @@ export interface FoundSector {
   readonly deleted: boolean
   /** As read, right or wrong; null where there is none. */
   readonly data: Uint8Array | null
+  /** Bytes beside the data, in codes that have them. */
+  readonly tags?: Uint8Array | null
   /** Half cells at which its header's mark begins and its data end. */
   readonly fromCell: number
   readonly toCell: number
@@ -43,7 +45,8 @@ export function readSectors(cells: Uint8Array, code: Code): FoundSector[] {
     const head = bytesAt(cells, m.next, 6)
     if (!head) continue
     const good = check(code, HEADER, head)
-    const size = 128 << (head[3]! & 3)
+    // A code beyond those that are used comes from a header that is wrong, or from a host of its own.
+    const size = 128 << Math.min(head[3]!, MOST_SIZE_CODE)
     const known = { cylinder: head[0]!, head: head[1]!, sector: head[2]!, size, deleted: false, fromCell: m.from }
     if (!good) {
       found.push({ ...known, status: 'header check failed', data: null, toCell: m.next + 6 * 16 })
@@ -52,10 +55,7 @@ export function readSectors(cells: Uint8Array, code: Code): FoundSector[] {
     // Where the recording ends before its data could, nothing can be said of it.
     if (m.next + (6 + REACH + size + 2) * 16 > cells.length && !whole(marks[i + 1], size)) continue
     const d = marks[i + 1]
-    const body =
-      d && (d.kind === DATA || d.kind === DELETED) && d.from - m.next < REACH * 16
-        ? bytesAt(cells, d.next, size + 2)
-        : null
+    const body = d && DATA_MARKS.has(d.kind) && d.from - m.next < REACH * 16 ? bytesAt(cells, d.next, size + 2) : null
     if (!body) {
       found.push({ ...known, status: 'header without data', data: null, toCell: m.next + 6 * 16 })
       continue
@@ -108,10 +108,25 @@ function mfmMarks(cells: Uint8Array): Mark[] {
     if (row < 3) continue
     const kind = bytesAt(cells, i + 1, 1)
     // A fourth sync word is no kind of field; the next turn of the loop looks at it again.
-    if (kind && (kind[0] === HEADER || kind[0] === DATA || kind[0] === DELETED))
+    if (kind && (kind[0] === HEADER || DATA_MARKS.has(kind[0]!)))
       marks.push({ kind: kind[0]!, from: i - 47, next: i + 17 })
   }
   return marks
+}
+
+/** Sixteen half cells of a byte whose clock is C7 hex, and the byte. */
+const withClockC7 = (byte: number): number => {
+  let cells = 0
+  for (let i = 7; i >= 0; i--) cells = (cells << 2) | (((0xc7 >> i) & 1) << 1) | ((byte >> i) & 1)
+  return cells
+}
+const FM_KINDS = new Map([FM_MARKS.header, ...[...DATA_MARKS].map(withClockC7)].map(c => [c, dataOf(c)]))
+
+/** The data half of sixteen half cells. */
+function dataOf(cells: number): number {
+  let byte = 0
+  for (let i = 7; i >= 0; i--) byte = (byte << 1) | ((cells >> (2 * i)) & 1)
+  return byte
 }
 
 /** FM marks are told from data by their missing clocks. */
@@ -121,12 +136,8 @@ function fmMarks(cells: Uint8Array): Mark[] {
   const n = cells.length
   for (let i = 0; i < n; i++) {
     word = ((word << 1) | cells[i]!) & 0xffff
-    if (i < 15 || (word !== FM_MARKS.header && word !== FM_MARKS.data && word !== FM_MARKS.deleted)) continue
-    marks.push({
-      kind: word === FM_MARKS.header ? HEADER : word === FM_MARKS.data ? DATA : DELETED,
-      from: i - 15,
-      next: i + 1,
-    })
+    const kind = i < 15 ? undefined : FM_KINDS.get(word)
+    if (kind !== undefined) marks.push({ kind, from: i - 15, next: i + 1 })
   }
   return marks
 }

@@ -11,6 +11,7 @@ import { FORMATS, halfCellOf, rankFormats, type Format, type TrackCode } from '.
 import { readGroupSectors } from './group-4-to-5'
 import { readFiveAndThreeSectors } from './group-5-and-3'
 import { readSixAndTwoSectors } from './group-6-and-2'
+import { readZonedSectors } from './group-zoned'
 import { readQuickBlocks } from './quick-stream'
 import { readSectors, type FoundSector } from './read-sectors'
 import { readSplitSectors } from './split-words'
@@ -23,6 +24,7 @@ const READERS: Readonly<Record<TrackCode, (cells: Uint8Array) => FoundSector[]>>
   '4-to-5': readGroupSectors,
   '6-and-2': readSixAndTwoSectors,
   '5-and-3': readFiveAndThreeSectors,
+  'zoned 6-and-2': readZonedSectors,
   'quick stream': readQuickBlocks,
 }
 

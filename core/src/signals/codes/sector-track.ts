@@ -9,8 +9,10 @@ export interface SectorToWrite {
   readonly cylinder: number
   readonly head: number
   readonly sector: number
-  /** 128, 256, 512 or 1024 bytes. */
+  /** 128 bytes doubled up to six times; group codes have sizes of their own. */
   readonly data: Uint8Array
+  /** Bytes beside the data, in codes that have them. */
+  readonly tags?: Uint8Array
   /** Written with the mark for deleted data. */
   readonly deleted?: boolean
 }
@@ -29,15 +31,20 @@ export const GAPS: Readonly<Record<Code, Gaps>> = {
 /** Marks: the byte with its missing clocks, as sixteen half cells (ECMA standards, from memory). */
 export const MFM_SYNC = 0x4489
 export const FM_MARKS = { header: 0xf57e, data: 0xf56f, deleted: 0xf56a, index: 0xf77a } as const
+/** Marks of a data field; what FB and F8 mean is standard, FA and F9 are data of the host’s own kind (from memory). */
+export const DATA_MARKS: ReadonlySet<number> = new Set([0xf8, 0xf9, 0xfa, 0xfb])
 export const HEADER = 0xfe
 export const DATA = 0xfb
 export const DELETED = 0xf8
 
-/** Size code of a sector length: 0 for 128 bytes up to 3 for 1024. @throws ParameterError */
+/** Largest size code: 6 for 8192 bytes. */
+export const MOST_SIZE_CODE = 6
+
+/** Size code of a sector length: 0 for 128 bytes up to 6 for 8192. @throws ParameterError */
 export function sizeCode(bytes: number): number {
   const code = Math.log2(bytes / 128)
-  if (!Number.isInteger(code) || code < 0 || code > 3)
-    throw new ParameterError(`a sector of ${bytes} bytes`, '128, 256, 512 or 1024', { field: 'data' })
+  if (!Number.isInteger(code) || code < 0 || code > MOST_SIZE_CODE)
+    throw new ParameterError(`a sector of ${bytes} bytes`, '128 bytes, doubled up to six times', { field: 'data' })
   return code
 }
 

@@ -3,6 +3,7 @@ import { cellsInTurn, type Format } from './formats'
 import { groupTrack } from './group-4-to-5'
 import { fiveAndThreeTrack } from './group-5-and-3'
 import { sixAndTwoTrack } from './group-6-and-2'
+import { zonedTrack } from './group-zoned'
 import { GAPS, sectorTrack, type Gaps, type SectorToWrite } from './sector-track'
 import { splitTrack } from './split-words'
 
@@ -37,6 +38,8 @@ export function writeTrack(format: Format, sectors: readonly SectorToWrite[], tu
       return sixAndTwoTrack(sectors, length)
     case '5-and-3':
       return fiveAndThreeTrack(sectors, length)
+    case 'zoned 6-and-2':
+      return zonedTrack(sectors, length)
     case 'quick stream':
       throw new ParameterError('a quick disk has no sectors', 'a code with sectors', { field: 'code' })
   }

@@ -194,7 +194,7 @@ describe('reading a track', () => {
       /14 sectors take \d+ half cells; expected at most 100000, what a turn has/,
     )
     expect(() => sectorTrack('MFM', [{ ...sectorsOf(1, 128)[0]!, data: new Uint8Array(100) }], 200_000)).toThrow(
-      /a sector of 100 bytes; expected 128, 256, 512 or 1024/,
+      /a sector of 100 bytes; expected 128 bytes, doubled up to six times/,
     )
   })
 })

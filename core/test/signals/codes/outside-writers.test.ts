@@ -1,0 +1,66 @@
+import { readFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { describe, expect, it } from 'vitest'
+import { halfCellOf, readTrack, recogniseTrack, type TrackCode } from '../../../src/signals/codes'
+import { fluxOf } from '../../../src/signals/separator'
+
+/**
+ * Tracks by a writer that knows nothing of this project (a script in the fixture's folder, from the published
+ * descriptions, from memory): a reader that is wrong in the same way as our own writer fails here.
+ */
+interface OutsideTrack {
+  readonly name: string
+  readonly code: TrackCode
+  readonly rate: number
+  readonly cells: number
+  readonly hex: string
+  readonly sectors: readonly {
+    readonly cylinder: number
+    readonly head: number
+    readonly sector: number
+    readonly deleted: boolean
+    readonly tags: string
+    readonly data: string
+  }[]
+}
+const folder = join(import.meta.dirname, '../../fixtures/track-codes')
+const tracks: OutsideTrack[] = JSON.parse(readFileSync(join(folder, 'tracks.json'), 'utf8'))
+const cellsOf = (t: OutsideTrack) =>
+  Uint8Array.from({ length: t.cells }, (_, i) => (Number.parseInt(t.hex[i >> 2]!, 16) >> (3 - (i & 3))) & 1)
+const hex = (bytes: Uint8Array | null) => (bytes === null ? null : Buffer.from(bytes).toString('hex'))
+
+describe('tracks that another hand wrote', () => {
+  it('are there for every code', () => {
+    expect(new Set(tracks.map(t => t.code))).toEqual(
+      new Set(['FM', 'MFM', 'split MFM', '4-to-5', '6-and-2', '5-and-3', 'zoned 6-and-2']),
+    )
+  })
+  it.each(tracks)('$name: every byte comes back', track => {
+    const format = { code: track.code, rate: track.rate }
+    const read = readTrack(fluxOf(cellsOf(track), halfCellOf(format)), format)
+    expect(read.sectors.map(s => [s.cylinder, s.sector, s.status])).toEqual(
+      track.sectors.map(s => [s.cylinder, s.sector, 'good']),
+    )
+    for (const [i, wanted] of track.sectors.entries()) {
+      const found = read.sectors[i]!
+      expect(hex(found.data), `sector ${wanted.sector}`).toBe(wanted.data)
+      expect(found.deleted).toBe(wanted.deleted)
+      expect(hex(found.tags ?? new Uint8Array())).toBe(wanted.tags)
+    }
+  })
+  it.each(tracks.filter(t => t.sectors.length > 1))('$name: is recognised among all codes, 2 % fast', track => {
+    const format = { code: track.code, rate: track.rate }
+    const read = recogniseTrack(fluxOf(cellsOf(track), halfCellOf(format) / 1.02))!
+    expect(read.format.code).toBe(track.code)
+    expect(read.sectors.filter(s => s.status === 'good')).toHaveLength(track.sectors.length)
+  })
+  it.each(tracks)('$name: one cell that is changed in the data is noticed', track => {
+    const format = { code: track.code, rate: track.rate }
+    const before = readTrack(fluxOf(cellsOf(track), halfCellOf(format)), format).sectors[0]!
+    const cells = cellsOf(track)
+    const at = before.toCell - 200
+    for (let i = at; i < at + 16; i++) cells[i] = i % 4 ? 0 : 1
+    const after = readTrack(fluxOf(cells, halfCellOf(format)), format).sectors.find(s => s.sector === before.sector)
+    expect(after?.status ?? 'not found').not.toBe('good')
+  })
+})
