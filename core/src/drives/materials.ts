@@ -8,6 +8,12 @@ export const MATERIALS = {
   head: 'Magnetic head',
   paint: 'Painted case',
   board: 'Circuit board',
+  acrylic: 'Acrylic window',
+  polystyrene: 'Polystyrene case or cover',
+  polycarbonate: 'Polycarbonate under stress',
+  label: 'Printed label',
+  felt: 'Felt pressure pad',
+  foam: 'Foam',
 } as const
 export type Material = keyof typeof MATERIALS
 

@@ -380,4 +380,38 @@ export const mechanics: readonly Question[] = [
       },
     ],
   },
+  {
+    id: 'motor',
+    ask: 'How does the spindle motor turn by hand?',
+    topic: 'Spindle motor',
+    sense: 'felt',
+    findings: [
+      {
+        id: 'motor.free',
+        label: 'Free and quiet',
+        clean: true,
+        call: 'leave',
+        also: 'spins easily',
+        means: 'Nothing in the motor holds the spindle back.',
+        next: 'Continue with the next step.',
+      },
+      {
+        id: 'motor.stiff',
+        cleaning: { soils: ['set-grease'] },
+        label: 'Stiff',
+        call: 'mend',
+        also: 'hard to turn, seized, stuck',
+        means: 'Hardened grease or a dry bearing: it may start slowly, or not at all.',
+        next: 'A drop of light oil on its bearing, none near belt or pulley; then turn it until it runs free.',
+      },
+      {
+        id: 'motor.rough',
+        label: 'Rough in places',
+        call: 'mend',
+        also: 'gritty, notchy, worn bearing',
+        means: 'A worn bearing or something in the magnets.',
+        next: 'Look for what rubs; compare it with the motor of an identical drive.',
+      },
+    ],
+  },
 ]

@@ -18,6 +18,19 @@ export interface Agent {
 const beltOil = 'oil on rubber swells it and makes it slip'
 const headOil = 'a film of oil lifts the head and fouls the disk'
 const windowOil = 'a film of oil scatters the light'
+const soaks = 'it soaks in and never comes out again'
+const crazes = 'it crazes and clouds this plastic'
+/** Oils and greases attack clear and brittle plastics, and stay in what is soft. */
+const OILED = { acrylic: crazes, polystyrene: crazes, polycarbonate: crazes, label: soaks, felt: soaks, foam: soaks }
+/** Solvents that no plastic and no print stands. */
+const DISSOLVED = {
+  acrylic: crazes,
+  polystyrene: 'it dissolves polystyrene',
+  polycarbonate: crazes,
+  label: 'it takes the print off',
+  felt: 'it loosens the glue of the pad',
+  foam: 'it dissolves foam and its glue',
+}
 
 /** Cleaning and lubricating agents, with what they harm (common practice). */
 export const AGENTS: readonly Agent[] = [
@@ -49,6 +62,12 @@ export const AGENTS: readonly Agent[] = [
       window: 'it scratches',
       'plastic-rail': 'it roughens the running face',
       rubber: 'it cuts',
+      acrylic: 'it scratches',
+      polystyrene: 'it scratches',
+      polycarbonate: 'it scratches',
+      label: 'it takes the print off',
+      felt: 'its fibres stay in the felt',
+      foam: 'its fibres stay in the foam',
     },
     care: {
       paint: 'it dulls paint',
@@ -60,29 +79,58 @@ export const AGENTS: readonly Agent[] = [
     id: 'vinegar',
     label: 'White vinegar',
     kind: 'acid',
-    dryMinutes: 15,
+    dryMinutes: 5,
     never: {
       head: 'acid creeps into the gap and under the coil',
       window: 'it leaves a film',
       rubber: 'it hardens rubber',
+      label: 'it takes the print off',
+      felt: soaks,
+      foam: soaks,
     },
     care: {
-      steel: 'bare steel rusts under it: minutes only, then alcohol at once',
+      steel: 'bare steel rusts under it: minutes only, then rinse and dry at once',
       brass: 'it reddens brass: minutes only',
       paint: 'it may dull paint',
     },
   },
   {
     id: 'alcohol',
-    label: 'Isopropyl alcohol',
+    label: 'Isopropyl alcohol, 90 % or more',
     kind: 'solvent',
     dryMinutes: 10,
-    never: {},
+    never: {
+      acrylic: crazes,
+      polystyrene: 'it attacks polystyrene',
+      polycarbonate: 'it cracks polycarbonate that is under stress',
+      label: 'it takes the print off',
+      felt: 'it loosens the glue of the pad and hardens the felt',
+    },
     care: {
+      window: 'never where it may be acrylic: a dry swab there',
+      foam: 'a wipe beside it; old foam crumbles',
       paint: 'try it on a hidden place: some paints and prints come off',
       'plastic-rail': 'wipe, do not soak: some plastics craze',
       head: 'a damp swab and the lightest touch',
       rubber: 'a wipe is fine, a soak is not',
+    },
+  },
+  {
+    id: 'deionised-water',
+    label: 'Deionised water',
+    kind: 'water',
+    // Alcohol follows at once and takes it along.
+    dryMinutes: 5,
+    never: {
+      head: 'it rusts the gap',
+      label: 'it swells the paper and lifts the print',
+      felt: soaks,
+      foam: soaks,
+    },
+    care: {
+      steel: 'dry it at once: bare steel rusts',
+      board: 'a damp brush, then alcohol to drive it out from under the parts',
+      brass: 'dry it at once',
     },
   },
   {
@@ -95,6 +143,9 @@ export const AGENTS: readonly Agent[] = [
       steel: 'bare steel rusts',
       window: 'it leaves streaks',
       board: 'it creeps under parts and stays',
+      label: 'it swells the paper and lifts the print',
+      felt: soaks,
+      foam: soaks,
     },
     care: { brass: 'dry it at once', paint: 'damp, not wet' },
     always: true,
@@ -111,6 +162,7 @@ export const AGENTS: readonly Agent[] = [
       head: 'it dissolves the glue of the head',
       window: 'it clouds plastic windows',
       board: 'it takes marks and lacquer off',
+      ...DISSOLVED,
     },
     care: { steel: 'leaves it bare: oil it afterwards' },
   },
@@ -119,7 +171,7 @@ export const AGENTS: readonly Agent[] = [
     label: 'Contact spray',
     kind: 'solvent',
     dryMinutes: 30,
-    never: { head: headOil, window: windowOil, rubber: beltOil },
+    never: { head: headOil, window: windowOil, rubber: beltOil, ...DISSOLVED },
     care: { 'plastic-rail': 'only one marked safe on plastics', board: 'spray into the switch, not over the board' },
   },
   {
@@ -133,6 +185,7 @@ export const AGENTS: readonly Agent[] = [
       window: windowOil,
       'plastic-rail': 'its carrier crazes some plastics',
       board: 'it holds dust and creeps into contacts',
+      ...OILED,
     },
     care: { paint: 'wipe it off at once' },
   },
@@ -147,6 +200,7 @@ export const AGENTS: readonly Agent[] = [
       window: windowOil,
       'plastic-rail': 'it is doubted on plastics: some swell or craze',
       board: 'it holds dust and creeps into contacts',
+      ...OILED,
     },
     care: { paint: 'wipe it off at once' },
   },
@@ -160,6 +214,9 @@ export const AGENTS: readonly Agent[] = [
       head: 'silicone on a head never comes off again',
       window: windowOil,
       board: 'silicone near contacts insulates them',
+      label: soaks,
+      felt: soaks,
+      foam: soaks,
     },
     care: {},
   },
@@ -174,6 +231,7 @@ export const AGENTS: readonly Agent[] = [
       window: windowOil,
       'plastic-rail': 'lithium grease is doubted on plastics',
       board: 'grease holds dust on a board',
+      ...OILED,
     },
     care: {},
   },

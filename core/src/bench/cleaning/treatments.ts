@@ -1,4 +1,4 @@
-import type { Material, Soil } from '../../drives'
+import { MATERIALS, type Material, type Soil } from '../../drives'
 
 /** One way to take a soil off. The first agent that is allowed and at hand is used. */
 export interface Treatment {
@@ -13,6 +13,11 @@ export interface Treatment {
   readonly how: string
 }
 
+const EVERYTHING = Object.keys(MATERIALS) as Material[]
+const EVERYWHERE_BUT_HEADS = EVERYTHING.filter(m => m !== 'head')
+/** Where acid may go, for a few minutes. */
+const ACID_PLACES: readonly Material[] = ['board', 'brass', 'steel', 'plastic-rail', 'paint']
+
 /** What is done about each soil (common practice). */
 export const TREATMENTS: readonly Treatment[] = [
   {
@@ -20,7 +25,16 @@ export const TREATMENTS: readonly Treatment[] = [
     order: 10,
     title: 'Take the dust off dry',
     agents: ['brush', 'dry-swab'],
+    on: EVERYWHERE_BUT_HEADS,
     how: 'Before anything wet: dust made wet is paste. Away from the heads.',
+  },
+  {
+    soil: 'dust',
+    order: 61,
+    title: 'Clean the heads',
+    agents: ['alcohol'],
+    on: ['head'],
+    how: 'A lint-free swab, damp and not wet, both heads, along the track, until a swab stays clean. Let it dry.',
   },
   {
     soil: 'mould',
@@ -34,24 +48,32 @@ export const TREATMENTS: readonly Treatment[] = [
     order: 20,
     title: 'Neutralise the crust',
     agents: ['vinegar'],
-    on: ['board', 'brass', 'steel', 'plastic-rail', 'paint'],
-    how: 'A drop on a swab on flat places, a toothbrush where leads stick through; it fizzes while it works. Five minutes, no more.',
+    on: ACID_PLACES,
+    how: 'A drop on a swab on flat places, a toothbrush where leads stick through; it fizzes while it works. Five minutes at most.',
   },
   {
     soil: 'crust',
     order: 22,
     title: 'Wipe the crust off',
     agents: ['alcohol', 'dry-swab'],
-    on: ['window', 'head', 'rubber'],
+    on: ['window', 'head', 'rubber', 'acrylic', 'polystyrene', 'polycarbonate', 'label', 'felt', 'foam'],
     how: 'No acid here: wipe, turn the swab, wipe again.',
   },
   {
     soil: 'crust',
+    order: 25,
+    title: 'Rinse acid and salts off',
+    agents: ['deionised-water'],
+    on: ACID_PLACES,
+    how: 'Twice, with a fresh swab or brush: alcohol alone dissolves the salts poorly.',
+  },
+  {
+    soil: 'crust',
     order: 30,
-    title: 'Clear the acid',
-    agents: ['alcohol', 'water'],
-    on: ['board', 'brass', 'steel', 'plastic-rail', 'paint'],
-    how: 'Twice, with a fresh swab, so that no acid stays.',
+    title: 'Drive the water out',
+    agents: ['alcohol', 'dry-swab'],
+    on: ACID_PLACES,
+    how: 'At once after the rinse; then let it dry before any power.',
   },
   {
     soil: 'rust',
@@ -66,7 +88,7 @@ export const TREATMENTS: readonly Treatment[] = [
     order: 36,
     title: 'Wipe rust stains off',
     agents: ['dry-swab'],
-    on: ['plastic-rail', 'rubber', 'window', 'head', 'paint', 'board'],
+    on: EVERYTHING.filter(m => m !== 'steel' && m !== 'brass'),
     how: 'They came from steel nearby: look for it.',
   },
   {
@@ -75,6 +97,13 @@ export const TREATMENTS: readonly Treatment[] = [
     title: 'Lift the decayed rubber off',
     agents: ['alcohol', 'spirit', 'dry-swab'],
     how: 'Wooden stick first, then swab after swab until one stays clean. Motor pulley, flywheel and every idler.',
+  },
+  {
+    soil: 'set-grease',
+    order: 44,
+    title: 'Wipe the dirty grease off',
+    agents: ['alcohol', 'dry-swab'],
+    how: 'First what can be reached: oil on dirty grease only carries the dirt into the bearing.',
   },
   {
     soil: 'set-grease',
@@ -87,8 +116,9 @@ export const TREATMENTS: readonly Treatment[] = [
   {
     soil: 'set-grease',
     order: 46,
-    title: 'Wipe the old grease off',
+    title: 'Wipe off what came loose',
     agents: ['alcohol', 'dry-swab'],
+    on: ['steel', 'brass'],
     how: 'Until the swab stays clean; nothing old stays under the new.',
   },
   {
@@ -110,7 +140,6 @@ export const TREATMENTS: readonly Treatment[] = [
     order: 60,
     title: 'Take the brown oxide off',
     agents: ['alcohol', 'dry-swab'],
-    on: ['head', 'plastic-rail', 'steel', 'brass', 'window', 'rubber', 'paint', 'board'],
     how: 'Along the track, never across; a fresh swab each time.',
   },
 ]

@@ -27,9 +27,9 @@ export const clean: Station = {
     },
     {
       id: 'clean.leak',
-      title: 'Neutralise leakage, clear it with alcohol, dry',
-      why: 'A little white vinegar on alkaline crust; a toothbrush where leads stick through, a swab on flat traces; alcohol to clear the acid.',
-      tools: ['white vinegar', 'toothbrush', 'swabs', 'isopropyl alcohol'],
+      title: 'Neutralise leakage, rinse, then alcohol, dry',
+      why: 'A little white vinegar on alkaline crust, five minutes at most; a toothbrush where leads stick through, a swab on flat traces. Rinse with deionised water, then alcohol: alcohol alone dissolves the salts poorly.',
+      tools: ['white vinegar', 'toothbrush', 'swabs', 'deionised water', 'isopropyl alcohol'],
       hands: 15,
       wait: 15,
       asks: ['corrosion'],
@@ -69,7 +69,7 @@ export const clean: Station = {
     {
       id: 'clean.free',
       title: 'Free what hardened grease holds',
-      why: 'A drop of penetrating or light oil on shaft and screw; soak; work it by hand through the whole travel.',
+      why: 'Wipe the dirty grease off first. Then a drop of penetrating or light oil on shaft and screw; soak; work it by hand through the whole travel.',
       tools: ['penetrating oil', 'swabs'],
       hands: 15,
       wait: 720,
