@@ -41,6 +41,21 @@ describe('what is said to the log', () => {
     })
   })
 
+  it('a drive with a gate that a finding keeps closed is released with a written reason only', async () => {
+    const { say, find } = await bench()
+    find('heads.torn')
+    const release = (detail: string) =>
+      say({ kind: 'released', station: 'release', title: 'Released', outcome: 'released', detail })
+    expect(() => release('')).toThrow(/detail: the safety gate “.*” is closed: .*; expected a written reason/)
+    expect(release('Upper head is off on purpose; it reads one side.')).toMatchObject({
+      detail: 'Upper head is off on purpose; it reads one side.',
+    })
+  })
+  it('a sound drive is released without a word', async () => {
+    const { say } = await bench()
+    expect(say({ kind: 'released', station: 'release', title: 'Released', outcome: 'released' }).kind).toBe('released')
+  })
+
   it('a step behind a closed gate is refused, with what is missing; with a reason it is passed, and the reason kept', async () => {
     const { say, find } = await bench()
     find('belt.goo')

@@ -1,4 +1,5 @@
 import { crossReadEntry } from '@wobrin/core/bench/entries'
+import { mayLoadGoodDisk } from '@wobrin/core/bench/stations'
 import { inArray } from 'drizzle-orm'
 import { ParameterError } from '@wobrin/core/base/errors'
 import type { LogEntry } from '@wobrin/core/log'
@@ -48,11 +49,17 @@ export class BlameService {
         mechanism: d.mechanism,
         simulated: d.simulated,
         heads: d.features?.heads ?? null,
-        log: this.drives.log(d.id),
+        ...this.read(d),
       })),
       id => standings.find(s => s.disk.id === id)?.trusted ?? false,
     )
     return { family, families, ...bench, drives: bench.drives.toSorted((a, b) => a.name.localeCompare(b.name)) }
+  }
+
+  /** Its log, and whether a good disk may go into it. */
+  private read(drive: typeof drivesTable.$inferSelect): { log: LogEntry[]; mayLoad: boolean } {
+    const log = this.drives.log(drive.id)
+    return { log, mayLoad: mayLoadGoodDisk(drive, log, Date.now()) }
   }
 
   /** A read counted by hand goes on the log of the drive that read it. @throws ParameterError */

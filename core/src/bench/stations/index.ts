@@ -9,6 +9,8 @@ export type { StepRecord, Station, Step } from './station'
 export { STATIONS, findStation, findStep } from './stations'
 export { USUAL_WAITS, heldByDefault, openWaits, type Wait } from './waits'
 export {
+  forbiddenGates,
+  mayLoadGoodDisk,
   consequencesOf,
   minutesToGo,
   nextAt,

@@ -179,3 +179,14 @@ export function consequencesOf(before: Walk, after: Walk): string[] {
     ...[...old].filter(([id]) => !now.has(id)).map(([, title]) => `Not needed any more at ${title}.`),
   ]
 }
+
+/**
+ * Whether a good disk may go into a drive: every safety gate before that is open or was overridden.
+ * @param nowMs milliseconds since 1970, UTC
+ */
+export const mayLoadGoodDisk = (drive: Walked, log: readonly LogEntry[], nowMs: number): boolean =>
+  walk(drive, log, nowMs).gates.every(g => g.open || (g.gate.id !== 'insert-good-disk' && g.gate.id !== 'insert-disk'))
+
+/** Safety gates that a finding keeps closed; one that was overridden with a reason is open. */
+export const forbiddenGates = (drive: Walked, log: readonly LogEntry[], nowMs: number): GateState[] =>
+  walk(drive, log, nowMs).gates.filter(g => g.forbiddenHere)

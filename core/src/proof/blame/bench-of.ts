@@ -19,6 +19,8 @@ export interface DriveOnBench {
   readonly mechanism: MechanismId
   readonly simulated: boolean
   readonly heads?: 1 | 2 | null
+  /** Whether its safety gates let a good disk in. */
+  readonly mayLoad?: boolean
   readonly log: readonly LogEntry[]
 }
 
@@ -46,6 +48,7 @@ export function blameBench(
       id: d.id,
       name: d.tag,
       heads: reads.some(r => r.drive === d.id && r.head === 1) ? 2 : (d.heads ?? 2),
+      mayLoad: d.mayLoad ?? true,
       trackUm: RECORDING_GEOMETRY[d.mechanism]?.trackUm.value ?? null,
       ...saidOf(d),
     })),

@@ -20,7 +20,7 @@ const MOST = 24
 const SECTORS = 3
 
 /**
- * What reading a disk in a drive would tell, for every pair that was not read yet: the mutual information between
+ * What reading a disk in a drive would tell, for every pair that was not read yet and whose drive may have a disk: the mutual information between
  * whether each head reads
  * the disk and what may be behind the failures so far. Whatever had no part in one is averaged over: to learn that a
  * drive which nobody
@@ -42,7 +42,8 @@ export function nextReads(model: BenchModel, explained: readonly Explained[]): N
   for (const disk of model.disks.keys()) {
     const posterior = kept.map(({ config }) => model.posterior(disk, config))
     for (const drive of model.drives.keys())
-      if (!read.has(`${disk} ${drive}`)) out.push({ disk, drive, ...worth(disk, drive, posterior) })
+      if (model.drives[drive]!.mayLoad !== false && !read.has(`${disk} ${drive}`))
+        out.push({ disk, drive, ...worth(disk, drive, posterior) })
   }
   return out.sort((a, b) => b.bits - a.bits)
 

@@ -36,6 +36,8 @@ export interface BlameDrive {
   readonly speed?: 'right' | 'off' | null
   /** Whether its heads were cleaned and the swab came away clean. */
   readonly clean?: boolean
+  /** Whether a good disk may go into it; a drive whose safety gate is closed is not proposed. May, if not given. */
+  readonly mayLoad?: boolean
 }
 
 /** Reads of one place in one drive, taken together. */

@@ -166,3 +166,26 @@ describe('the next read', () => {
       expect(done.has(`${disks[n.disk]!.id} ${drives[n.drive]!.id}`)).toBe(false)
   })
 })
+
+describe('what to read next', () => {
+  const disks = [
+    { id: 'a', name: 'A', writer: null },
+    { id: 'b', name: 'B', writer: null },
+  ]
+  const drivesWith = (mayLoad: boolean): BlameDrive[] => [
+    { id: 'r', name: 'R', heads: 1 },
+    { id: 's', name: 'S', heads: 1 },
+    { id: 't', name: 'T', heads: 1, mayLoad },
+  ]
+  const reads: BlameRead[] = (['outer', 'middle', 'inner'] as const).flatMap(zone => [
+    { disk: 'a', drive: 'r', head: 0, zone, good: 2, sectors: 9 },
+    { disk: 'b', drive: 's', head: 0, zone, good: 9, sectors: 9 },
+  ])
+  // Common practice: nothing good goes into a drive that may harm it.
+  it('proposes no drive whose safety gate is closed', () => {
+    const next = (mayLoad: boolean) => whoIsToBlame(reads, disks, drivesWith(mayLoad)).next.map(n => n.drive)
+    expect(next(true)).toContain('T')
+    expect(next(false).length).toBeGreaterThan(0)
+    expect(next(false)).not.toContain('T')
+  })
+})
