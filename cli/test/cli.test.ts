@@ -269,7 +269,7 @@ describe('wobrin steps and clean', () => {
     const { out, code } = await wobrin('clean', '--soils', 'crust', '--materials', 'board,head')
     expect(code).toBe(0)
     expect(out).toMatch(
-      /1\. White vinegar on circuit board[\s\S]*Then 15 min\.[\s\S]*Isopropyl alcohol on circuit board[\s\S]*Never:\n {4}White vinegar never on magnetic head/,
+      /1\. White vinegar on circuit board[\s\S]*Then 5 min\.[\s\S]*Deionised water[\s\S]*Isopropyl alcohol, 90 % or more on circuit board[\s\S]*Never:\n {4}White vinegar never on magnetic head/,
     )
     expect(await wobrin('clean', '--soils', 'crust,tar', '--materials', 'board')).toMatchObject({
       code: 2,

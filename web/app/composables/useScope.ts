@@ -22,12 +22,12 @@ export function useScope() {
   const amiss = computed(
     () => problem.value ?? (answer.value && 'problem' in answer.value ? answer.value.problem : null),
   )
-  /** Ratio of the lobes when the track was come to from the other side, per cent. */
+  /** Both lobes when the track was approached from the other side. */
   const otherSide = computed(() => {
     const r = other.value ? read(other.value) : null
     if (!r || !('reading' in r) || r.reading.pattern !== 'lobes') return null
-    const [a, b] = [Number(r.reading.values.first), Number(r.reading.values.second)]
-    return Math.max(a, b) > 0 ? (100 * Math.min(a, b)) / Math.max(a, b) : null
+    const { first, second } = r.reading.values
+    return first && second ? { otherFirst: first, otherSecond: second } : null
   })
 
   async function open(file: File, side: 'this' | 'other' = 'this'): Promise<void> {

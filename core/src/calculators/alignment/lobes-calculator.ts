@@ -12,6 +12,13 @@ import { maybe, num, type Calculator, type CalculatorLine, type CalculatorResult
  */
 export const lobeOffset = (ratio: number, reachMm: number): number => (reachMm * (1 - ratio)) / (1 + ratio)
 
+/**
+ * Largest offset that the lobes show, mm: as far as the nearer band, and no further than where head and band lie
+ * wholly over one another. Beyond it the larger lobe falls too, and the same ratio stands for two offsets.
+ */
+export const lobeLimit = (headMm: number, bandMm: number, eccentricMm: number): number =>
+  eccentricMm - Math.abs(headMm - bandMm) / 2
+
 /** Offset at which one lobe is gone: half of head and band together, less how far out the band stands. */
 export const lobeReach = (headMm: number, bandMm: number, eccentricMm: number): number =>
   (headMm + bandMm) / 2 - eccentricMm
@@ -28,14 +35,25 @@ function judge(v: Values): CalculatorResult {
       'an eccentricity below half of head and band together',
       { field: 'eccentric' },
     )
+  const most = lobeLimit(head, band, eccentric)
+  if (most <= 0)
+    throw new ParameterError(
+      eccentric === 0
+        ? 'a pattern without eccentricity has no lobes'
+        : 'head and band differ by more than the eccentricity: both lobes stay at their full height',
+      'the eccentricity on the alignment disk’s sheet',
+      { field: 'eccentric' },
+    )
   const ratio = Math.min(first, second) / Math.max(first, second)
   const offset = lobeOffset(ratio, reach)
+  // Towards the first lobe is positive.
+  const signed = first >= second ? offset : -offset
   const limit = maybe(v, 'limit')
   const lines: CalculatorLine[] = [
     { label: 'Lobe ratio', value: ratio * 100, unit: '%' },
     {
-      label: 'Radial offset',
-      value: offset * 1000,
+      label: offset > most ? 'Radial offset, at least' : 'Radial offset',
+      value: Math.min(offset, most) * 1000,
       unit: 'µm',
       note:
         first === second ? 'neither way' : `towards the ${first > second === (v.outer !== 'second') ? 'edge' : 'hub'}`,
@@ -43,28 +61,52 @@ function judge(v: Values): CalculatorResult {
   ]
   const least = limit === undefined ? undefined : (reach - limit) / (reach + limit)
   if (least !== undefined) lines.push({ label: 'Least ratio allowed', value: least * 100, unit: '%' })
-  const other = maybe(v, 'otherSide')
-  if (other !== undefined)
-    lines.push({
-      label: 'Hysteresis',
-      value: Math.abs(offset - lobeOffset(Math.min(1, other / 100), reach)) * 1000,
-      unit: 'µm',
-      note: 'between both sides of approach',
-    })
+  const hysteresis = hysteresisOf(v, reach, signed)
+  if (hysteresis) lines.push(hysteresis)
   return {
-    call: callOf(offset, limit, ratio),
+    call: offset > most ? beyond(most) : callOf(offset, limit, ratio),
     lines,
     observations: [
       {
         key: 'align.radial',
         label: 'Radial offset',
-        value: Number((offset * 1000).toFixed(1)),
+        value: Number((Math.min(offset, most) * 1000).toFixed(1)),
         unit: 'µm',
-        how: `lobes ${plain(first)} and ${plain(second)}`,
+        how: `lobes ${plain(first)} and ${plain(second)}${offset > most ? '; at least, it may be more' : ''}`,
       },
     ],
   }
 }
+
+/** What both sides of approach differ by. Its sign needs both lobes; a ratio alone gives its least size. */
+function hysteresisOf(v: Values, reach: number, signed: number): CalculatorLine | null {
+  const [first, second, ratio] = [maybe(v, 'otherFirst'), maybe(v, 'otherSecond'), maybe(v, 'otherSide')]
+  if (first !== undefined && second !== undefined && first + second > 0) {
+    const other = (reach * (first - second)) / (first + second)
+    return {
+      label: 'Hysteresis',
+      value: (other - signed) * 1000,
+      unit: 'µm',
+      note: 'from the other side, less from this one; positive is towards the first lobe',
+    }
+  }
+  if (ratio === undefined) return null
+  return {
+    label: 'Hysteresis, at least',
+    value: Math.abs(Math.abs(signed) - lobeOffset(Math.min(1, ratio / 100), reach)) * 1000,
+    unit: 'µm',
+    note: 'a ratio does not say which lobe was larger: give both lobes',
+  }
+}
+
+/** Beyond the eccentricity the same ratio stands for two offsets. */
+const beyond = (mostMm: number): Call => ({
+  kind: 'unknown',
+  reasons: [
+    `The head stands at least ${plain(mostMm * 1000)} µm off the middle: further out the lobes do not show how far.`,
+  ],
+  next: 'Move the head towards the larger lobe until both are in sight, and measure again.',
+})
 
 function callOf(offset: number, limit: number | undefined, ratio: number): Call {
   const says = `The head stands ${plain(offset * 1000)} µm off the middle of the alignment track.`
@@ -136,10 +178,12 @@ export const lobesCalculator: Calculator = {
       quantity: 'length',
       rare: true,
     },
-    { key: 'otherSide', label: 'Ratio from the other side', quantity: 'share', rare: true },
+    { key: 'otherFirst', label: 'First lobe, other approach', quantity: 'height', rare: true, zero: true },
+    { key: 'otherSecond', label: 'Second lobe, other approach', quantity: 'height', rare: true, zero: true },
+    { key: 'otherSide', label: 'Ratio from the other side', hint: 'its size only', quantity: 'share', rare: true },
   ],
   formulas: [
-    'Reach = (head + band) ÷ 2 − eccentricity; offset = reach × (1 − ratio) ÷ (1 + ratio), from the overlap of head and band.',
+    'Reach = (head + band) ÷ 2 − eccentricity; offset = reach × (1 − ratio) ÷ (1 + ratio), from the overlap of head and band, up to eccentricity − half the difference of head and band.',
   ],
   judge,
 }

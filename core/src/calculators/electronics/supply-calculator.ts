@@ -18,7 +18,7 @@ interface Rail {
 
 function railOf(v: Values, name: string, volts: number, starts: boolean): Rail | null {
   const [nameplate, has] = [maybe(v, `draw${volts}`), maybe(v, `has${volts}`)]
-  if (nameplate === undefined || has === undefined) return null
+  if (nameplate === undefined || nameplate === 0 || has === undefined) return null
   const drives = maybe(v, 'drives') ?? 1
   const peak = Math.max(nameplate, maybe(v, `peak${volts}`) ?? (starts ? nameplate * STARTUP : nameplate))
   // Hosts start one drive at a time, the others run; on a shared motor line they all start at once.
@@ -64,6 +64,9 @@ function judge(v: Values): CalculatorResult {
   }
 }
 
+/** A drive without that supply voltage says so with 0 A on its plate. */
+const notUsed = (v: Values, name: '12 V' | '5 V') => maybe(v, name === '12 V' ? 'draw12' : 'draw5') === 0
+
 function callOf(v: Values, rails: readonly Rail[]): Call {
   if (rails.length === 0)
     return {
@@ -102,6 +105,13 @@ function callOf(v: Values, rails: readonly Rail[]): Call {
       reasons: [`A ripple of ${(ripple * 1000).toFixed(0)} mV is more than 100 mV (from memory).`],
       next: 'Renew its output capacitors.',
     }
+  const lacking = (['12 V', '5 V'] as const).filter(name => !rails.some(r => r.name === name) && !notUsed(v, name))
+  if (lacking.length)
+    return {
+      kind: 'unknown',
+      reasons: [`${rails[0]!.name} is enough. Of ${lacking[0]} the draw or the rating is not known.`],
+      next: `Read ${lacking[0]} on both plates; type 0 A where the drive’s plate names none.`,
+    }
   const tight = rails.find(r => r.has < r.needs * (1 + HEADROOM))
   if (tight)
     return {
@@ -128,10 +138,10 @@ export const supplyCalculator: Calculator = {
   group: 'Supply',
   purpose: 'Whether a supply carries the drive, its start included.',
   fields: [
-    { key: 'draw12', label: '12 V on the drive’s plate', quantity: 'current', plausible: [0.05, 3] },
+    { key: 'draw12', label: '12 V on the drive’s plate', quantity: 'current', zero: true, plausible: [0.05, 3] },
     { key: 'peak12', label: '12 V at start', hint: 'where it was measured', quantity: 'current', plausible: [0.1, 5] },
     { key: 'has12', label: '12 V the supply gives', quantity: 'current', plausible: [0.2, 20] },
-    { key: 'draw5', label: '5 V on the drive’s plate', quantity: 'current', plausible: [0.05, 3] },
+    { key: 'draw5', label: '5 V on the drive’s plate', quantity: 'current', zero: true, plausible: [0.05, 3] },
     { key: 'peak5', rare: true, label: '5 V at start', quantity: 'current', plausible: [0.05, 3] },
     { key: 'has5', label: '5 V the supply gives', quantity: 'current', plausible: [0.2, 30] },
     { key: 'drives', rare: true, label: 'Drives on it', quantity: 'count', plausible: [1, 4] },

@@ -2,6 +2,8 @@ import type { PartialCall, SpeedCase } from './speed-case'
 
 /** This far above every nominal speed the motor's control is lost. */
 const RUNAWAY = 1.25
+/** No motor reaches so many times its nominal speed: the recording was read wrongly (from memory). */
+const NO_MOTOR = 4
 /** No trimmer reaches this far: something slips or the wrong part is fitted. */
 const OUT_OF_REACH = 0.12
 /** A servo this far off, as a share, is not locked. */
@@ -12,6 +14,15 @@ const SERVO_HUNTING = 2
 const percent = (x: number) => `${x.toFixed(x < 0.1 ? 2 : 1)} %`
 
 function grave({ m, nominal, mechanism }: SpeedCase): PartialCall {
+  if (!(m.rpm.mean < nominal * NO_MOTOR)) {
+    return {
+      kind: 'unknown',
+      reasons: [
+        `The recording gives more than ${Math.round(nominal * NO_MOTOR)} r/min, which no such motor reaches: its sample rate, or the pulses in a revolution, are wrong.`,
+      ],
+      next: 'Check the sample rate and the number of pulses in a revolution, then read the recording again.',
+    }
+  }
   if (m.rpm.mean > nominal * RUNAWAY) {
     return {
       kind: 'stop',

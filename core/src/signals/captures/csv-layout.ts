@@ -34,6 +34,9 @@ function findDelimiter(line: string): string {
   return ','
 }
 
+/** Sample rates that a recorder can have, Hz: from a slow logger to the fastest scopes (from memory). */
+const RATES = { least: 1, most: 1e11 } as const
+
 /** "Samplerate: 1 MHz" and the like, in comments. */
 function announcedRate(comments: readonly string[]): number | null {
   for (const line of comments) {
@@ -117,6 +120,13 @@ export function findCsvLayout(
       where,
     )
   }
+
+  if (timeColumn === null && !(sampleRateHz! >= RATES.least && sampleRateHz! <= RATES.most))
+    throw new InputError(
+      `a sample rate of ${sampleRateHz} Hz`,
+      `${RATES.least} Hz to ${RATES.most / 1e9} GHz`,
+      options.sampleRateHz === undefined ? where : { ...where, field: 'sampleRateHz' },
+    )
 
   let unit: TimeUnit = options.timeUnit ?? 's'
   if (timeColumn !== null && !options.timeUnit) {

@@ -44,7 +44,48 @@ describe('lobes of an alignment track', () => {
     expect(line(lobesCalculator, off, 'Radial offset').note).toBe('towards the edge')
     expect(line(lobesCalculator, off, 'Least ratio allowed').value).toBeCloseTo(70.4, 1)
     expect(sum(lobesCalculator, { first: '1', second: '1', head: '0.33', eccentric: '0.1' }).call.kind).toBe('unknown')
-    expect(line(lobesCalculator, { ...off, otherSide: '80' }, 'Hysteresis').value).toBeCloseTo(35, 0)
+    expect(line(lobesCalculator, { ...off, otherSide: '80' }, 'Hysteresis, at least').value).toBeCloseTo(35, 0)
+    // The ratio of 80 % the same way round, and the other way round: 25.6 µm on either side of the middle.
+    const other = (otherFirst: string, otherSecond: string) =>
+      line(lobesCalculator, { ...off, otherFirst, otherSecond }, 'Hysteresis').value
+    expect(other('1', '0.8')).toBeCloseTo(25.56 - 60.53, 1)
+    expect(other('0.8', '1')).toBeCloseTo(-25.56 - 60.53, 1)
+  })
+  /** What a head finds of a band beside it, by counting strips of 0.1 µm: no formula of ours. */
+  const strips = (headAt: number, head: number, bandAt: number, band: number) => {
+    let n = 0
+    for (let x = -600; x < 600; x += 0.1) if (Math.abs(x - headAt) < head / 2 && Math.abs(x - bandAt) < band / 2) n++
+    return n
+  }
+  it.each([
+    [330, 330, 100, 60],
+    [330, 330, 100, 95],
+    [300, 330, 90, 40],
+    [330, 280, 100, 50],
+  ])('head %i, band %i, eccentricity %i: %i µm is found from what strips give', (head, band, eccentric, offset) => {
+    const [first, second] = [strips(offset, head, eccentric, band), strips(offset, head, -eccentric, band)]
+    const mm = (um: number) => String(um / 1000)
+    const values = {
+      first: String(first),
+      second: String(second),
+      head: mm(head),
+      band: mm(band),
+      eccentric: mm(eccentric),
+    }
+    expect(line(lobesCalculator, values, 'Radial offset').value).toBeCloseTo(offset, 0)
+  })
+  it('further out than the eccentricity it says how far at least, and no more', () => {
+    const [first, second] = [strips(140, 330, 100, 330), strips(140, 330, -100, 330)]
+    const beyond = { first: String(first), second: String(second), head: '0.33', eccentric: '0.1', limit: '0.04' }
+    const { call } = sum(lobesCalculator, beyond)
+    expect(call).toMatchObject({ kind: 'unknown', reasons: [expect.stringMatching(/at least 100 µm/)] })
+    expect(line(lobesCalculator, beyond, 'Radial offset, at least').value).toBeCloseTo(100, 6)
+  })
+  it('a pattern that does not run to and fro shows nothing', () => {
+    for (const sizes of [{ eccentric: '0' }, { eccentric: '0.05', band: '0.5' }])
+      expect(() => sum(lobesCalculator, { first: '1', second: '0.7', head: '0.33', ...sizes })).toThrow(
+        /no lobes|differ by more than the eccentricity/,
+      )
   })
   it('what cannot be is refused', () => {
     expect(() => sum(lobesCalculator, { first: '0', second: '0', head: '0.33', eccentric: '0.1' })).toThrow(

@@ -20,6 +20,14 @@ describe('supply', () => {
   it('the trade’s rule holds', () => {
     expect(call(supplyCalculator, { draw12: '0.5', has12: '1', draw5: '0.5', has5: '1' }).kind).not.toBe('stop')
     expect(call(supplyCalculator, { draw12: '0.5', has12: '1.2', draw5: '0.5', has5: '1' }).kind).toBe('leave')
+    // One supply voltage says nothing of the other, unless the drive has none.
+    const only12 = { draw12: '0.5', has12: '3' }
+    expect(call(supplyCalculator, only12)).toMatchObject({
+      kind: 'unknown',
+      reasons: [expect.stringMatching(/Of 5 V/)],
+    })
+    expect(call(supplyCalculator, { ...only12, draw5: '0.4' }).kind).toBe('unknown')
+    expect(call(supplyCalculator, { ...only12, draw5: '0' }).kind).toBe('leave')
     expect(call(supplyCalculator, { draw12: '0.5', has12: '0.8' })).toMatchObject({
       kind: 'stop',
       reasons: ['12 V gives 0.8 A and 0.90 A are needed at start.'],

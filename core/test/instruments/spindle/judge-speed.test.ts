@@ -136,3 +136,17 @@ describe('the simulated drive’s scenarios, through the same pipeline', () => {
     expect([verdict.kind, verdict.reasons[0]]).toEqual(['mend', expect.stringContaining('no longer answers')])
   })
 })
+
+describe('a recording that was read wrongly', () => {
+  const judge = (rpm: number) =>
+    speedFromPulses(
+      train(sineModulated(rpm, 0.0003, 0.83, 12)),
+      { pulsesPerTurn: 1 },
+      { mechanism: '3.5in', school: 'leave-alone' },
+    ).verdict
+  it('no motor turns at four times its speed: not known, and never “stop” for a wrong sample rate', () => {
+    expect(judge(450).kind).toBe('stop')
+    expect(judge(1300)).toMatchObject({ kind: 'unknown', next: expect.stringMatching(/sample rate/) })
+    for (const { reasons } of [judge(1300), judge(6000)]) expect(reasons.join(' ')).not.toMatch(/Infinity|NaN|e\+/)
+  })
+})

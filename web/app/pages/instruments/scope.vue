@@ -16,9 +16,7 @@ const start = computed<Record<string, string>>(() =>
   reading.value
     ? {
         ...reading.value.values,
-        ...(pattern.value === 'lobes'
-          ? { outer: 'first', ...(otherSide.value === null ? {} : { otherSide: otherSide.value.toFixed(1) }) }
-          : {}),
+        ...(pattern.value === 'lobes' ? { outer: 'first', ...otherSide.value } : {}),
         ...(wave.value?.fileName === 'simulated-scope.wav' && pattern.value === 'lobes'
           ? { head: '0.33', eccentric: '0.18', limit: '0.045' }
           : {}),
