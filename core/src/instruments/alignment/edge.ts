@@ -62,6 +62,18 @@ export function edgeSoftness(mechanism: MechanismId): number {
   return soft
 }
 
+const losses = new Map<MechanismId, number>()
+
+/** Margin lost where half of the sectors of a drive type fail, share of half the timing window, by {@link offsetCost}. */
+export function edgeLoss(mechanism: MechanismId): number {
+  let loss = losses.get(mechanism)
+  if (loss === undefined) {
+    const at = { offsetUm: usualHalfWindowUm(mechanism), cylinder: 0 }
+    losses.set(mechanism, (loss = 1 - offsetCost(mechanism, at).margin))
+  }
+  return loss
+}
+
 function workedOut(mechanism: MechanismId): number {
   if (!hasOffsetCost(mechanism)) return SOFT[1]
   const half = usualHalfWindowUm(mechanism)

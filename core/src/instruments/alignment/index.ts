@@ -1,6 +1,6 @@
 export { countHead } from './count-head'
 export { checkPositions, type Counted, type SweepPosition } from './check-positions'
-export { SOFT, STRAY, chance, edgeSoftness, logLikelihood } from './edge'
+export { SOFT, STRAY, chance, edgeLoss, edgeSoftness, logLikelihood } from './edge'
 export { envelopeOf, type Envelope } from './envelope'
 export {
   CAUSES,

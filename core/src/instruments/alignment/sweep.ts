@@ -1,7 +1,7 @@
 import { pitchUm, ADJUSTER_NAMES, type MechanismId, type AdjusterId } from '../../drives'
 import { plain, type Call, type Observation } from '../../base/observations'
 import { checkPositions, contradictionIn, type SweepPosition } from './check-positions'
-import { edgeSoftness, SHARP, SOFT } from './edge'
+import { edgeLoss, edgeSoftness, SHARP, SOFT } from './edge'
 import { hasOffsetCost, usualHalfWindowUm } from '../../calculators/alignment'
 import { slackOf, type SidedTry } from './slack'
 import { bindings, contribution, tryNext } from './try-next'
@@ -78,6 +78,7 @@ function beforehand(positions: readonly SweepPosition[], context: SweepContext):
   return {
     travel: context.travel,
     soft: physics ? [edgeSoftness(physics), SOFT[2]] : SOFT,
+    edgeLoss: physics ? edgeLoss(physics) : undefined,
     // A drive’s noise decides how wide its window is; with a fifth either way most are met.
     width:
       physics && umPerUnit ? { value: (2 * usualHalfWindowUm(physics)) / Math.abs(umPerUnit), share: 0.2 } : undefined,

@@ -41,6 +41,8 @@ export interface Beforehand {
   readonly travel?: readonly [number, number]
   /** Width that physics expects, with its relative uncertainty. */
   readonly width?: { readonly value: number; readonly share: number }
+  /** Margin lost where half of the sectors fail, share of half the timing window. */
+  readonly edgeLoss?: number
   /** Softnesses that an edge may have, shares of the width. */
   readonly soft?: readonly number[]
   /**
@@ -132,7 +134,7 @@ function weigh(
   range: Interval,
   before: Beforehand,
 ): Candidate[] {
-  const { soft = SOFT, width, steps, pitch = PITCH, travel = [-Infinity, Infinity] } = before
+  const { soft = SOFT, width, steps, edgeLoss, pitch = PITCH, travel = [-Infinity, Infinity] } = before
   const at = ([a, b]: Interval, i: number) => a + ((b - a) * i) / GRID
   const narrowest = NARROWEST * (range[1] - range[0])
   const margins: MarginAt[] = steps
@@ -176,7 +178,7 @@ function weigh(
         }
       }
       let l = most + Math.log(sum)
-      if (margins.length) l += marginLikelihood(margins, from, to)
+      if (margins.length) l += marginLikelihood(margins, from, to, edgeLoss)
       if (width) l -= Math.log1p(((wide / width.value - 1) / width.share) ** 2 / 4) * 2.5
       logs.push(l)
       found.push({ from: Math.max(from, travel[0]), to: Math.min(to, travel[1]) })

@@ -58,8 +58,20 @@ export const halfCellOf = (f: Format): number => (CELL_CODES.includes(f.code) ? 
 /** Half cells (cells for group codes) in a turn of a given time. */
 export const cellsInTurn = (f: Format, turnS: number): number => Math.floor(turnS / halfCellOf(f) + 1e-6)
 
+/** Codes as people read them. The blocks of the quick stream are invented: no host's disk is read by it. */
+export const CODE_LABELS: Readonly<Record<TrackCode, string>> = {
+  FM: 'FM',
+  MFM: 'MFM',
+  'split MFM': 'split MFM',
+  '4-to-5': '4-to-5',
+  '6-and-2': '6-and-2',
+  '5-and-3': '5-and-3',
+  'zoned 6-and-2': 'zoned 6-and-2',
+  'quick stream': 'quick disk, invented blocks',
+}
+
 /** @example formatName({ code: 'MFM', rate: 250_000 }) // 'MFM, 250 kbit/s' */
-export const formatName = (f: Format): string => `${f.code}, ${Number((f.rate / 1000).toFixed(1))} kbit/s`
+export const formatName = (f: Format): string => `${CODE_LABELS[f.code]}, ${Number((f.rate / 1000).toFixed(1))} kbit/s`
 
 /** Transitions that are enough to tell whether a rate fits. */
 const SAMPLE = 3000

@@ -3,6 +3,7 @@ export { crc16 } from './crc16'
 export { diskImage, imageMapCsv, type DiskImage, type ImageSector, type ReadSector } from './disk-image'
 export {
   CODE_IDS,
+  CODE_LABELS,
   FORMATS,
   QUICK_RATE,
   cellsInTurn,

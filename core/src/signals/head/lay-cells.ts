@@ -13,6 +13,8 @@ export interface LaidTrack {
   readonly shift: Float32Array
   /** Height, share of an isolated pulse. */
   readonly height: Float32Array
+  /** Cells between the nearest transitions: two half cells in MFM, one in FM and the group codes. */
+  readonly least: number
   /** Wavelength of the shortest spacing, µm. */
   readonly wavelengthUm: number
   /** Where it was written, µm towards the hub of where its cylinder should be. */
@@ -35,7 +37,7 @@ export function layCells(
   for (let i = 0, k = 0; i < cells.length; i++) if (cells[i]) at[k++] = i
   const shift = new Float32Array(n)
   const height = new Float32Array(n)
-  let least = Infinity
+  const spacings = new Uint32Array(32)
   // Spacings are small whole numbers of cells: what they do is worked out once for each pair.
   const known = new Map<number, { readonly shift: number; readonly height: number }>()
   for (let i = 0; i < n; i++) {
@@ -52,7 +54,17 @@ export function layCells(
     }
     shift[i] = done.shift
     height[i] = done.height
-    if (before < least) least = before
+    spacings[before]!++
   }
-  return { cylinder, format, cells: cells.length, at, shift, height, wavelengthUm: 2 * least * cellUm, radialUm }
+  const least = nearestOf(spacings, n)
+  return { cylinder, format, cells: cells.length, at, shift, height, least, wavelengthUm: 2 * least * cellUm, radialUm }
+}
+
+/** Spacings that are rarer than this share are seams, where the end of a turn meets its beginning. */
+const SEAM = 0.005
+
+/** The nearest transitions that a code makes, cells: the shortest spacing that is no seam. */
+function nearestOf(spacings: Uint32Array, count: number): number {
+  const found = spacings.findIndex((n, cells) => cells > 0 && n > SEAM * count)
+  return Math.max(1, found)
 }

@@ -44,5 +44,6 @@ export function viewOf(own: LaidTrack | null, neighbour: LaidTrack | null, h: He
   const [track, signal, other] = mine >= theirs ? [own, mine, theirs] : [neighbour, theirs, mine]
   if (!track || signal < THRESHOLD / 2) return null
   // The neighbour's signal runs past at its own rate: to this track it is noise, of its r.m.s.
-  return { track, signal, jitterCells: jitterOf(signal, Math.hypot(h.noise, other / Math.SQRT2), 2) / 2 }
+  const noise = Math.hypot(h.noise, other / Math.SQRT2)
+  return { track, signal, jitterCells: jitterOf(signal, noise, track.least) / 2 }
 }

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { LINE_NAMES, LINES, type LineName } from '@wobrin/core/instruments/interface'
-import { CODE_IDS } from '@wobrin/core/signals/codes'
+import { CODE_LABELS } from '@wobrin/core/signals/codes'
 import type { OpenedBus } from '~/workers/drive.worker'
 import type { BusChoices } from '~/composables/useBusRecording'
 
@@ -37,7 +37,7 @@ const emit = defineEmits<{
           @change="emit('code', ($event.target as HTMLSelectElement).value as BusChoices['code'])"
         >
           <option value="auto">find it out</option>
-          <option v-for="(_, code) in CODE_IDS" :key="code" :value="code">{{ code }}</option>
+          <option v-for="(label, code) in CODE_LABELS" :key="code" :value="code">{{ label }}</option>
         </select>
       </FormField>
       <label class="flex items-center gap-2.5 min-h-11 self-end text-sm"

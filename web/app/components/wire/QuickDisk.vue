@@ -3,16 +3,16 @@ import { QUICK_RATE } from '@wobrin/core/signals/codes'
 import type { QuickDiskSpec } from '@wobrin/core/simulator'
 import type { QuickSweep } from '~/workers/drive.worker'
 
-/** A simulated quick-disk drive: no steps, one sweep, and its rail as one continuous pass. */
+/** A simulated quick-disk drive: no steps, one pass, and its rail as one continuous pass. */
 const { worker } = defineProps<{ worker: ReturnType<typeof useDriveWorker> }>()
 
 const STORIES: readonly { readonly id: string; readonly label: string; readonly part: Partial<QuickDiskSpec> }[] = [
   { id: 'sound', label: 'A sound drive', part: {} },
   { id: 'fast', label: 'Runs fast', part: { rpm: 446 } },
   { id: 'slow', label: 'Runs slow', part: { rpm: 405 } },
-  { id: 'late', label: 'Sweep starts in the wrong place', part: { startTurns: -1.3 } },
+  { id: 'late', label: 'Pass starts in the wrong place', part: { startTurns: -1.3 } },
   { id: 'dirty', label: 'Head dirty', part: { dirtUm: 2.6 } },
-  { id: 'belt', label: 'Belt with a set', part: { beltRipplePercent: 4 } },
+  { id: 'belt', label: 'Belt with a flat spot', part: { beltRipplePercent: 4 } },
 ]
 const story = ref('sound')
 const sweep = shallowRef<QuickSweep | null>(null)
@@ -39,19 +39,20 @@ const x = (s: number) => (sweep.value ? (s / sweep.value.durationS) * 1000 : 0)
           <option v-for="s in STORIES" :key="s.id" :value="s.id">{{ s.label }}</option>
         </select></FormField
       >
-      <button class="btn btn-primary" :disabled="busy" @click="run">Sweep once</button>
+      <button class="btn btn-primary" :disabled="busy" @click="run">Run one pass</button>
     </div>
     <template v-if="sweep">
       <CallBand :call="sweep.call" />
       <figure>
         <figcaption class="hint mb-1">
-          One pass from the outer edge to the hub; bar: timing margin of a block; notch: a block that failed
+          One pass from the outer edge to the hub; bar: timing margin of a block; notch: a block that failed. The layout
+          of these blocks is invented: no host writes its disks so.
         </figcaption>
         <svg
           viewBox="0 0 1000 132"
           class="w-full text-xs"
           role="img"
-          :aria-label="`Sweep of ${sweep.passS.toFixed(1)} s with ${sweep.blocks.length} blocks`"
+          :aria-label="`Pass of ${sweep.passS.toFixed(1)} s with ${sweep.blocks.length} blocks`"
         >
           <rect
             :x="x(sweep.readyS)"
