@@ -39,7 +39,7 @@ export const scope = defineCommand({
       return
     }
     for (const n of wave.notices) console.log(n)
-    console.log(`${says}${turns > 1 ? ` (${turns} turns)` : ''}`)
+    console.log(`${says}${turns > 1 ? ` (${turns} revolutions)` : ''}`)
     console.log(
       `Judge them with: wobrin calc ${{ lobes: 'lobes', azimuth: 'azimuth', index: 'index-burst' }[pattern]} --values ${Object.entries(
         values,

@@ -12,8 +12,11 @@ export const speed = defineCommand({
     file: { type: 'positional', description: 'the recording', required: true },
     mechanism: { type: 'string', description: MECHANISM_IDS.join(' '), required: true },
     channel: { type: 'string', description: 'channel with the pulses (guessed by default)' },
-    'pulses-per-turn': { type: 'string', description: 'pulses in one turn (found by default)' },
-    'even-marks': { type: 'boolean', description: 'several marks a turn are evenly placed, as on a printed disc' },
+    'pulses-per-turn': { type: 'string', description: 'pulses in one revolution (found by default)' },
+    'even-marks': {
+      type: 'boolean',
+      description: 'several marks a revolution are evenly placed, as on a printed disc',
+    },
     nominal: { type: 'string', description: 'which nominal speed was selected, r/min' },
     school: { type: 'string', description: 'leave-alone (default) or dial-in' },
     motor: { type: 'string', description: 'ac or dc' },
@@ -74,7 +77,7 @@ export const speed = defineCommand({
     if (m) {
       const half = speedUncertainty(m)
       console.log(
-        `\n  mean        ${m.rpm.mean.toFixed(2)}${half === null ? '' : ` ± ${half.toFixed(2)}`} r/min over ${m.revolutions} turns, channel ${channel}, ${m.pulsesPerTurn} pulse(s) a turn (${m.pulsesFrom})`,
+        `\n  mean        ${m.rpm.mean.toFixed(2)}${half === null ? '' : ` ± ${half.toFixed(2)}`} r/min over ${m.revolutions} revolutions, channel ${channel}, ${m.pulsesPerTurn} pulse(s) a revolution (${m.pulsesFrom})`,
       )
       console.log(
         `  variation   ${m.variation.peakPercent.toFixed(2)} % zero to peak, ${m.variation.rmsPercent.toFixed(2)} % r.m.s.`,

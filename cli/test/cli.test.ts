@@ -72,7 +72,7 @@ describe('wobrin speed', () => {
       const { code, out } = await wobrin('speed', path, '--mechanism', '5.25in-48')
       expect(code).toBe(0)
       expect(out).toMatch(words)
-      expect(out).toMatch(/\nNext: .+\n\n {2}mean .+ r\/min over \d+ turns, channel INDEX/)
+      expect(out).toMatch(/\nNext: .+\n\n {2}mean .+ r\/min over \d+ revolutions, channel INDEX/)
     }
   })
 

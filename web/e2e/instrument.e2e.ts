@@ -66,8 +66,8 @@ test('a channel is guessed, and another can be chosen', async ({ page }) => {
   await page.getByLabel('Channel').selectOption('STEP')
   await expect(page.getByTestId('rpm')).not.toContainText('299.6')
   await page.getByLabel('Channel').selectOption('INDEX')
-  await page.getByLabel('Pulses a turn').fill('2')
-  await page.getByLabel('Pulses a turn').blur()
+  await page.getByLabel('Pulses a revolution').fill('2')
+  await page.getByLabel('Pulses a revolution').blur()
   await expect(page.getByTestId('rpm')).toContainText('149.8')
 })
 

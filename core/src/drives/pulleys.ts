@@ -41,7 +41,7 @@ export interface TurningPart {
 export function turningParts(pulleys: Pulleys | undefined): TurningPart[] {
   const parts: TurningPart[] = [
     { name: 'spindle, once a revolution', cyclesPerTurn: 1 },
-    { name: 'spindle, twice a turn', cyclesPerTurn: 2 },
+    { name: 'spindle, twice a revolution', cyclesPerTurn: 2 },
   ]
   if (!pulleys) return parts
   const { motorPulleyMm, flywheelMm } = pulleys

@@ -172,7 +172,7 @@ function timed(mechanism: MechanismId, r: WriteTestResult): WriteCheck {
     return { ...base, state: 'open', says: 'Time the format, from the first step to the last track.' }
   const turns = (r.formatS * rpm) / 60 / r.tracks
   const [least, most] = [LEAST_TURNS, MOST_TURNS].map(n => Math.ceil((n * r.tracks! * 60) / rpm)) as [number, number]
-  const took = `${Math.round(r.formatS)} s for ${r.tracks} tracks, ${turns.toFixed(1)} turns each`
+  const took = `${Math.round(r.formatS)} s for ${r.tracks} tracks, ${turns.toFixed(1)} revolutions each`
   if (turns < LEAST_TURNS)
     return {
       ...base,

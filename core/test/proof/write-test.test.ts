@@ -87,8 +87,8 @@ describe('a write test', () => {
   // At 300 r/min a turn takes 0.2 s: 160 tracks cannot be written in less than 32 s (arithmetic).
   it.each([
     [31, 'failed', /no disk turns that fast/],
-    [33, 'passed', /1\.0 turns each/],
-    [190, 'passed', /5\.9 turns/],
+    [33, 'passed', /1\.0 revolutions each/],
+    [190, 'passed', /5\.9 revolutions/],
     [200, 'failed', /again and again/],
   ])('a format of 160 tracks in %d s: %s', (formatS, state, says) => {
     const time = judged({ formatS }).checks.find(c => c.id === 'time')!

@@ -19,7 +19,11 @@ export const HOUSE_WORDS: readonly HouseWord[] = [
   },
   { say: 'position', instead: /\b(every|each|one|a|last|of) tr(y|ies)\b/i },
   { say: 'flux transition', instead: /turns? of the flux/i },
-  { say: 'revolution', instead: /once a turn\b|every turn\b|turns? of the disk|pulses per turn/i },
+  {
+    say: 'revolution',
+    instead:
+      /once a turn\b|twice a turn\b|every turn\b|turns? of the disk|pulses? (per|a|in a) turn|[Tt]urn by turn|within a turn/i,
+  },
   { say: 'off track', instead: /\b(off|beside) (its|their|a|the) tracks?\b/i, but: /beside the track centre/ },
   { say: 'low read amplitude', instead: /\bweak (upper |lower )?heads?\b/i },
   { say: 'unstable sector', instead: /\bweak sectors?\b/i },

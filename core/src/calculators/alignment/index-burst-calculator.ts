@@ -19,7 +19,7 @@ function judge(v: Values): CalculatorResult {
       label: off >= 0 ? 'Late by' : 'Early by',
       value: Math.abs(off),
       unit: 'µs',
-      note: `${plain(Math.abs(degrees))}° of a turn`,
+      note: `${plain(Math.abs(degrees))}° of a revolution`,
     },
   ]
   if (radius !== undefined)

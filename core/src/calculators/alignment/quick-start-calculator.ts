@@ -68,14 +68,14 @@ function callOf(late: number, rpm: number, seconds: number): Call {
     return {
       kind: 'leave',
       reasons: [
-        `Data begin ${plain(seconds * 1000)} ms after READY, within ${plain(USUAL.within)} of a turn of where they should.`,
+        `Data begin ${plain(seconds * 1000)} ms after READY, within ${plain(USUAL.within)} of a revolution of where they should.`,
       ],
       next: 'Leave it; read and write a whole side.',
     }
   return {
     kind: 'nudge',
     reasons: [
-      `Data begin ${plain(Math.abs(late))} turns too ${late > 0 ? 'late: the head starts its sweep too far out' : 'early: the head starts its sweep too far in'}.`,
+      `Data begin ${plain(Math.abs(late))} revolutions too ${late > 0 ? 'late: the head starts its sweep too far out' : 'early: the head starts its sweep too far in'}.`,
     ],
     next: `Turn the arm on its shaft by ${plain(Math.abs(late) * 360)}° of the spindle’s way, in small moves, and time it again.`,
   }
@@ -94,7 +94,7 @@ export const quickStartCalculator: Calculator = {
     {
       key: 'right',
       label: 'In a drive that is right',
-      hint: '1.2 turns if not given, from memory',
+      hint: '1.2 revolutions if not given, from memory',
       quantity: 'time',
       plausible: [0.02, 2],
     },
@@ -107,6 +107,8 @@ export const quickStartCalculator: Calculator = {
       plausible: [350, 500],
     },
   ],
-  formulas: ['The head sweeps with the spindle, so that the start is a number of turns: turns = time × speed ÷ 60.'],
+  formulas: [
+    'The head sweeps with the spindle, so that the start is a number of revolutions: revolutions = time × speed ÷ 60.',
+  ],
   judge,
 }

@@ -75,7 +75,7 @@ function observe(
     )
   if (t.refusedSteps) num('bus.refused', 'Steps below zero refused', t.refusedSteps, '', 0, 'outward at track zero')
   if (speed) {
-    num('bus.turn', 'Turn', 60_000 / speed.rpm, 'ms', 3, `${speed.turns} turns by the index`)
+    num('bus.turn', 'Turn', 60_000 / speed.rpm, 'ms', 3, `${speed.turns} revolutions by the index`)
     num('bus.speed', 'Speed', speed.rpm, 'r/min', 2, 'by the index line', speed.uncertainty)
     if (speed.indexWidthMs !== null) num('bus.index-width', 'Index pulse', speed.indexWidthMs, 'ms', 2, 'middle of all')
   }

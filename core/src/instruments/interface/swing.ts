@@ -18,7 +18,7 @@ const FEWEST = 24
 /**
  * The swing of a head's margins once a turn. No disk sits quite in the middle: its tracks come to and fro under the
  * head. A head in the
- * middle of its track loses as much on either side, twice a turn; one that stands beside it gains on one side and
+ * middle of its track loses as much on either side, twice a revolution; one that stands beside it gains on one side and
  * loses on the other,
  * once a turn. A weak or dirty head does neither.
  * @returns null where the index is not known or too little was read

@@ -27,9 +27,9 @@ function grave({ m, nominal, mechanism }: SpeedCase): PartialCall {
     return {
       kind: 'stop',
       reasons: [
-        `${m.rpm.mean.toFixed(0)} r/min is ${Math.round(100 * (m.rpm.mean / nominal - 1))} % above ${nominal}: the motor runs away, or the pulses in a turn are miscounted.`,
+        `${m.rpm.mean.toFixed(0)} r/min is ${Math.round(100 * (m.rpm.mean / nominal - 1))} % above ${nominal}: the motor runs away, or the pulses in a revolution are miscounted.`,
       ],
-      next: 'Take the disk out and switch off; check the number of pulses a turn first, then the tachometer line and the motor driver.',
+      next: 'Take the disk out and switch off; check the number of pulses a revolution first, then the tachometer line and the motor driver.',
     }
   }
   if (mechanism.id === 'cartridge' && m.variation.peakPercent > SERVO_HUNTING) {
@@ -116,7 +116,7 @@ function outOfReach({ m, nominal, mechanism, trimmer }: SpeedCase): PartialCall 
         ? belt
           ? 'Look for a slipping belt, residue on the pulleys or a stiff spindle before touching the trimmer.'
           : 'Look for a stiff spindle or a weak motor before touching the trimmer.'
-        : 'Check the number of pulses a turn, then whether pulley or motor are the original ones.',
+        : 'Check the number of pulses a revolution, then whether pulley or motor are the original ones.',
   }
 }
 

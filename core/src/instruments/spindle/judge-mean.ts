@@ -37,7 +37,7 @@ function nudge(c: SpeedCase): NonNullable<PartialCall> {
 function blindSpot({ m }: SpeedCase): string[] {
   return m.pulsesPerTurn > 1
     ? []
-    : [`One pulse a turn shows nothing that varies faster than ${m.highestHz.toFixed(1)} Hz.`]
+    : [`One pulse a revolution shows nothing that varies faster than ${m.highestHz.toFixed(1)} Hz.`]
 }
 
 /** Judges the mean speed of a spindle that is steady and surely measured. */

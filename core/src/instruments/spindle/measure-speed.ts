@@ -17,7 +17,7 @@ const NEAR = 0.05
 export interface MeasureOptions {
   /** Pulses in a turn; found from the nominal speed or a hard-sectored pattern where not given. */
   readonly pulsesPerTurn?: number
-  /** Nominal speed, r/min, to guess the pulses in a turn by. */
+  /** Nominal speed, r/min, to guess the pulses in a revolution by. */
   readonly nominalRpm?: number
   /** Other speeds that are right too, r/min: near one of them, one pulse is one revolution. */
   readonly alsoRpm?: readonly number[]
@@ -44,7 +44,7 @@ export interface SpeedMeasurement {
   /** Whole turns averaged. */
   readonly revolutions: number
   readonly pulsesPerTurn: number
-  /** How the number of pulses in a turn was known. */
+  /** How the number of pulses in a revolution was known. */
   readonly pulsesFrom: 'given' | 'hard sectors' | 'nominal speed' | 'assumed'
   readonly variation: Variation
   readonly drift: Drift
@@ -67,7 +67,7 @@ function pulsesInTurn(
 ): { train: PulseTrain; pulses: number; from: SpeedMeasurement['pulsesFrom'] } {
   const given = options.pulsesPerTurn
   if (given !== undefined && !(Number.isInteger(given) && given >= 1 && given <= 1000)) {
-    throw new ParameterError(`${given} pulses a turn`, 'a whole number from 1 to 1000', {
+    throw new ParameterError(`${given} pulses a revolution`, 'a whole number from 1 to 1000', {
       field: 'pulses per revolution',
     })
   }
@@ -117,7 +117,7 @@ function variationOf(
 /**
  * Measures spindle speed from a train of pulses: mean with its interval, variation, drift and periodic parts.
  * @returns null where fewer than two pulses make even one interval
- * @throws ParameterError for an impossible number of pulses a turn
+ * @throws ParameterError for an impossible number of pulses a revolution
  */
 export function measureSpeed(input: PulseTrain, options: MeasureOptions = {}): SpeedMeasurement | null {
   const rough = cleanIntervals(input)

@@ -45,7 +45,7 @@ export function speedUncertainty(m: SpeedMeasurement): number | null {
 
 /** The measurement as the observations that the log keeps. */
 export function speedObservations(m: SpeedMeasurement, source: string): Observation[] {
-  const how = `${m.revolutions} turns, ${m.pulsesPerTurn === 1 ? 'one pulse a turn' : `${m.pulsesPerTurn} pulses a turn`}, ${source}`
+  const how = `${m.revolutions} revolutions, ${m.pulsesPerTurn === 1 ? 'one pulse a revolution' : `${m.pulsesPerTurn} pulses a revolution`}, ${source}`
   const observations: Observation[] = [
     {
       key: 'speed.mean',
@@ -74,7 +74,7 @@ export function speedObservations(m: SpeedMeasurement, source: string): Observat
   if (m.variation.withinTurnPercent !== null) {
     observations.push({
       key: 'speed.within-turn',
-      label: 'Within a turn, zero to peak',
+      label: 'Within a revolution, zero to peak',
       value: m.variation.withinTurnPercent,
       unit: '%',
       how,

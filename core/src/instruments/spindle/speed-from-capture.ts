@@ -71,7 +71,11 @@ export function speedFromCapture(capture: Capture, options: CaptureSpeedOptions,
   const channel = chooseChannel(capture, options.channel)
   const where = { file: capture.fileName, field: `channel ${channel.name}` }
   if (!channel.edges)
-    throw new InputError(`it changes ${channel.edgeCount} times`, 'a few pulses a turn; choose another channel', where)
+    throw new InputError(
+      `it changes ${channel.edgeCount} times`,
+      'a few pulses a revolution; choose another channel',
+      where,
+    )
   const train = pulsesFromEdges(channel.edges)
   if (train.starts.length < 2)
     throw new InputError(

@@ -74,6 +74,8 @@ export interface BlameAnswer {
     readonly bits: number
     readonly reads: number
   }[]
+  /** Drives that are not proposed because a safety gate keeps good disks out of them. */
+  readonly gated: readonly string[]
   /** Places that read whole in one try and not in another. */
   readonly contradictions: readonly string[]
   readonly failing: number
@@ -118,7 +120,8 @@ export function whoIsToBlame(
         .filter(n => n.bits > 0.05)
         .map(n => ({ disk: disks[n.disk]!.name, drive: drives[n.drive]!.name, bits: n.bits, reads: n.reads }))
     : []
-  return { blamed, next, contradictions, failing: failing.length, places: places.length, call: callOf() }
+  const gated = drives.filter(d => d.mayLoad === false).map(d => d.name)
+  return { blamed, next, gated, contradictions, failing: failing.length, places: places.length, call: callOf() }
 
   function callOf(): Call {
     if (places.length === 0)

@@ -29,7 +29,7 @@ class CellPacker {
     if (this.cells.length > length)
       throw new ParameterError(
         `${sectors} sectors take ${this.cells.length} cells`,
-        `at most ${length}, what a turn has`,
+        `at most ${length}, what a revolution has`,
         { field: 'sectors' },
       )
     while (this.cells.length < length) this.sync(1, zeros)

@@ -70,7 +70,7 @@ export function groupTrack(sectors: readonly SectorToWrite[], length: number): U
   if (cells.length > length)
     throw new ParameterError(
       `${sectors.length} sectors take ${cells.length} cells`,
-      `at most ${length}, what a turn has`,
+      `at most ${length}, what a revolution has`,
       { field: 'sectors' },
     )
   while (cells.length < length) put(0x55, 8)

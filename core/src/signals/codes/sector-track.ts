@@ -95,7 +95,7 @@ export function sectorTrack(
   if (w.length > length)
     throw new ParameterError(
       `${sectors.length} sectors take ${w.length} half cells`,
-      `at most ${length}, what a turn has`,
+      `at most ${length}, what a revolution has`,
       { field: 'sectors' },
     )
   while (w.length < length) fill(1)

@@ -56,7 +56,7 @@ export function splitTrack(sectors: readonly SectorToWrite[], length: number): U
     bits(data)
   }
   if (w.length > length)
-    throw new ParameterError(`the track takes ${w.length} half cells`, `at most ${length}, what a turn has`, {
+    throw new ParameterError(`the track takes ${w.length} half cells`, `at most ${length}, what a revolution has`, {
       field: 'sectors',
     })
   while (w.length < length) w.mfm(0)

@@ -127,7 +127,7 @@ describe('index burst', () => {
       reasons: ['The burst comes 300 µs late, outside ±100 µs of 200 µs.'],
     })
     // 300 µs at 300 r/min is 0.54°; on a circle of 25 mm that is 0.236 mm.
-    expect(line(indexBurstCalculator, late, 'Late by').note).toBe('0.54° of a turn')
+    expect(line(indexBurstCalculator, late, 'Late by').note).toBe('0.54° of a revolution')
     expect(line(indexBurstCalculator, late, 'Sensor to be moved').value).toBeCloseTo(0.2356, 4)
     expect(
       line(

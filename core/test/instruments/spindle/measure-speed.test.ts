@@ -126,7 +126,7 @@ describe('several marks a turn', () => {
     expect([m.pulsesPerTurn, m.pulsesFrom]).toEqual([6, 'nominal speed'])
     expect(m.rpm.mean).toBeCloseTo(304, 0)
     expect(() => measureSpeed(train([0, 1, 2]), { pulsesPerTurn: 0 })).toThrow(
-      'pulses per revolution: 0 pulses a turn; expected a whole number from 1 to 1000.',
+      'pulses per revolution: 0 pulses a revolution; expected a whole number from 1 to 1000.',
     )
   })
 })

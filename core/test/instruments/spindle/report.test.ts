@@ -58,7 +58,7 @@ describe('observations for the log', () => {
     ])
     expect(list[0]).toMatchObject({
       unit: 'r/min',
-      how: expect.stringMatching(/^1(?:49|50) turns, one pulse a turn, a\.vcd$/),
+      how: expect.stringMatching(/^1(?:49|50) revolutions, one pulse a revolution, a\.vcd$/),
     })
     expect(list[0]!.uncertainty).toBeGreaterThan(0)
   })

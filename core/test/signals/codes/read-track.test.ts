@@ -191,7 +191,7 @@ describe('reading a track', () => {
   })
   it('too many sectors for a turn are refused in a sentence', () => {
     expect(() => sectorTrack('MFM', sectorsOf(14, 512), turnOf(format, 300))).toThrow(
-      /14 sectors take \d+ half cells; expected at most 100000, what a turn has/,
+      /14 sectors take \d+ half cells; expected at most 100000, what a revolution has/,
     )
     expect(() => sectorTrack('MFM', [{ ...sectorsOf(1, 128)[0]!, data: new Uint8Array(100) }], 200_000)).toThrow(
       /a sector of 100 bytes; expected 128 bytes, doubled up to six times/,

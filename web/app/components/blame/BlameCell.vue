@@ -19,7 +19,7 @@ const bars = computed(() =>
 </script>
 
 <template>
-  <div class="w-24">
+  <div class="w-28">
     <svg viewBox="0 0 50 25" class="w-full block" role="img" :aria-label="`${good} of ${all} sectors`">
       <rect
         v-for="(b, i) in bars"
@@ -41,7 +41,7 @@ const bars = computed(() =>
         stroke="var(--ink)"
       />
     </svg>
-    <p class="text-xs text-center" :class="good < all ? 'font-bold' : 'text-muted'">
+    <p class="text-xs text-center whitespace-nowrap" :class="good < all ? 'font-bold' : 'text-muted'">
       {{ good }} of {{ all }}<SourceMarks :sources="sources" />
     </p>
   </div>

@@ -34,7 +34,7 @@ defineProps<{
           <td v-for="r in drives" :key="r" class="px-2 py-2 align-middle">
             <BlameCell v-if="cell(d, r).length" :places="cell(d, r)" /><span
               v-else
-              class="block w-24 text-center hint text-xs"
+              class="block w-28 text-center hint text-xs"
               >not read</span
             >
           </td>

@@ -38,7 +38,7 @@ function retire(): void {
       <template v-for="(l, i) in standing.chain" :key="l.disk"
         ><li v-if="i" aria-hidden="true" class="text-muted"><ArrowLeft class="size-4" /></li>
         <li class="border border-line rounded-box px-2.5 py-1">
-          <strong>{{ l.name }}</strong>
+          <strong class="mr-1">{{ l.name }}</strong>
           <span class="hint">by {{ l.by || 'nobody knows who' }}, {{ PROOFS[l.proof] }}</span>
         </li></template
       >
@@ -73,7 +73,7 @@ function retire(): void {
             class="link min-h-11"
             @click="emit('say', 'verified', 'Read without error on the drive that wrote it.')"
           >
-            Verified</button
+            Log: read without error on the drive that wrote it</button
           ><button class="link min-h-11" @click="why = ''">Retire it</button></template
         ></template
       >
@@ -85,7 +85,7 @@ function retire(): void {
           aria-label="Why it is retired"
           maxlength="300"
         /><button class="btn">Retire it</button
-        ><button type="button" class="link min-h-11" @click="why = null">No</button>
+        ><button type="button" class="link min-h-11" @click="why = null">Cancel</button>
       </form>
     </div>
   </article>

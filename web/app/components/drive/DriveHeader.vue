@@ -36,7 +36,7 @@ const drivenBy = computed(() => {
         <p class="hint">
           {{ second || 'Nothing is known of it yet.' }}
           <button class="inline-flex items-center gap-1 min-h-6 px-1 link" @click="emit('edit')">
-            <Pencil class="size-3" />facts
+            <Pencil class="size-3" />Edit drive data
           </button>
         </p>
       </div>

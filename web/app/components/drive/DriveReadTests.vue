@@ -25,7 +25,7 @@ const good = (t: { readonly data: ReadTestEntryData }) => {
     <template v-if="latest">
       <p class="flex gap-2.5">
         <CallMark v-if="latest.entry.call" :kind="latest.entry.call.kind" :size="16" class="mt-1" /><span
-          >{{ latest.entry.call?.reasons.at(0) }} <span class="hint">{{ longTime(latest.entry.at) }}</span>
+          >{{ latest.entry.call?.reasons.at(0) }} <span class="hint mr-1">{{ longTime(latest.entry.at) }}</span>
           <SourceTag :evidence="latest.entry.evidence"
         /></span>
       </p>

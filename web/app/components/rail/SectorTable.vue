@@ -9,8 +9,8 @@ function words(s: SectorReading): string {
   if (s.state === 'foreign') return `header of cylinder ${s.names}`
   if (s.state === 'weak')
     return s.weakBytes
-      ? `weak: ${s.weakBytes} ${s.weakBytes === 1 ? 'byte differs' : 'bytes differ'} between turns`
-      : `weak: whole in ${s.whole} of ${s.seen} turns`
+      ? `unstable: ${s.weakBytes} ${s.weakBytes === 1 ? 'byte differs' : 'bytes differ'} between revolutions`
+      : `unstable: without error in ${s.whole} of ${s.seen} revolutions`
   return STATES[s.state].label
 }
 </script>

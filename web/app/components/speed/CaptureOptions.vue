@@ -30,7 +30,7 @@ const pulses = computed({
       </select>
     </label>
     <label>
-      <span class="field-label">Pulses a turn</span>
+      <span class="field-label">Pulses a revolution</span>
       <input v-model.lazy="pulses" class="field" type="number" min="1" max="1000" placeholder="found" />
     </label>
     <label v-if="unitless">

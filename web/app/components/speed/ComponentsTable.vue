@@ -10,7 +10,7 @@ const WORDS: readonly (readonly [RegExp, string])[] = [
   [/^belt/, 'the belt’s own length: a set or a seam'],
   [/^motor/, 'the motor pulley'],
   [/^spindle, once/, 'once a revolution: hub, flywheel or disk'],
-  [/^spindle, twice/, 'twice a turn'],
+  [/^spindle, twice/, 'twice a revolution'],
 ]
 
 /** What a person would look at, and whether it matters. */

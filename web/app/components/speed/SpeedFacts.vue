@@ -14,10 +14,10 @@ const facts = computed(() => {
   const v = m.variation
   const list: [string, string][] = [
     ['Turns', `${m.revolutions} in ${m.spanS.toFixed(m.spanS < 10 ? 1 : 0)} s`],
-    ['Pulses a turn', `${m.pulsesPerTurn}, ${FROM[m.pulsesFrom]}`],
+    ['Pulses a revolution', `${m.pulsesPerTurn}, ${FROM[m.pulsesFrom]}`],
     ['Variation', `${v.peakPercent.toFixed(2)} % peak, ${v.rmsPercent.toFixed(2)} % r.m.s.`],
     [
-      'Within a turn',
+      'Within a revolution',
       v.withinTurnPercent === null ? 'needs several pulses per revolution' : `${v.withinTurnPercent.toFixed(2)} % peak`,
     ],
     ['Slow drift', m.drift.significant ? `${signed(m.drift.endRpmPerMinute, 1)} r/min a minute` : 'none to see'],

@@ -78,7 +78,7 @@ const options = computed<ChartOptions<'line'>>(() => {
 <template>
   <figure>
     <figcaption class="flex justify-between gap-4 mb-1 text-sm">
-      <strong>Turn by turn</strong><span class="hint text-xs">deviation from the mean, %</span>
+      <strong>Revolution by revolution</strong><span class="hint text-xs">deviation from the mean, %</span>
     </figcaption>
     <div class="h-32"><Line :data="data" :options="options" aria-label="Speed deviation over time" role="img" /></div>
   </figure>

@@ -64,7 +64,8 @@ const percent = (p: number) => (p > 0.995 ? '> 99 %' : `${Math.round(p * 100)} %
         </p>
         <p v-if="blame.disks.value.length" class="hint">
           Each crossing is a small rail: outer zone left, inner right, upper head above, lower head below; height is the
-          share of sectors that read. A ring marks a place that read without error once and not again.
+          share of sectors that read. A ring marks a place that read without error once and not again. The mark beside a
+          count is its source.
         </p>
       </section>
       <div class="grid lg:grid-cols-[3fr_2fr] gap-4 items-start">
@@ -118,8 +119,11 @@ const percent = (p: number) => (p > 0.995 ? '> 99 %' : `${Math.round(p * 100)} %
       <section v-if="answer.failing" class="panel p-5" aria-labelledby="tells">
         <h2 id="tells" class="text-lg font-bold mb-2">Best next read</h2>
         <p v-if="!answer.next.length" class="hint">
-          No other read of these disks in these drives: all that is still open would make it fail alike. Look at the
-          disk itself, or read another by the same writer.
+          No other read of these disks in these drives tells more. Look at the disk itself, or read another by the same
+          writer.
+        </p>
+        <p v-if="answer.gated.length" class="hint mt-2">
+          Not proposed, because a safety gate keeps good disks out: {{ answer.gated.join(', ') }}.
         </p>
         <ol>
           <li

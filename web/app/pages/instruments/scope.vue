@@ -121,7 +121,8 @@ async function kept(entry: LogEntry): Promise<void> {
           <p data-testid="scope-says">
             <strong>{{ reading.says }}</strong>
             <span class="hint"
-              >{{ PATTERNS[reading.pattern] }}{{ reading.turns > 1 ? `, ${reading.turns} turns together` : '' }}</span
+              >{{ PATTERNS[reading.pattern]
+              }}{{ reading.turns > 1 ? `, ${reading.turns} revolutions together` : '' }}</span
             >
           </p>
           <ScopeTrace :reading="reading" />

@@ -18,7 +18,7 @@ export const speed: Station = {
     },
     {
       id: 'speed.capture',
-      title: 'Measure thirty turns or more',
+      title: 'Measure thirty revolutions or more',
       why: 'From the index line with a logic analyser, or any pickup into a sound card.',
       tools: ['logic analyser or pickup'],
       hands: 5,
