@@ -22,7 +22,7 @@ export const HOUSE_WORDS: readonly HouseWord[] = [
   {
     say: 'revolution',
     instead:
-      /once a turn\b|twice a turn\b|every turn\b|turns? of the disk|pulses? (per|a|in a) turn|[Tt]urn by turn|within a turn/i,
+      /once a turn\b|twice a turn\b|every turn\b|turns? of the disk|pulses? (per|a|in a) turn|Turn by turn|within a turn/i,
   },
   { say: 'off track', instead: /\b(off|beside) (its|their|a|the) tracks?\b/i, but: /beside the track centre/ },
   { say: 'low read amplitude', instead: /\bweak (upper |lower )?heads?\b/i },

@@ -1,4 +1,4 @@
-import { nextTick, ref } from 'vue'
+import { nextTick, reactive, ref } from 'vue'
 import { beforeEach, describe, expect, it } from 'vitest'
 import type { DriveFacts, LogEntry } from '../../../core/src/log'
 import { surroundings, type Surroundings } from './auto-imports'
@@ -266,5 +266,154 @@ describe('useScope: a recording of an alignment track', () => {
     await scope.open(new File(['not a wave'], 'notes.txt'))
     expect(scope.amiss.value).toMatch(/notes\.txt/)
     expect(scope.wave.value).not.toBeNull()
+  })
+})
+
+/** A drive whose log is kept in memory, as the store keeps it. */
+async function store(mechanism = '5.25in-48') {
+  const { walk, progressOf } = await import('../../../core/src/bench/stations')
+  const { driveFacts, entry } = await import('../../../core/test/log')
+  const { recordFinding } = await import('../../../core/src/findings')
+  const drive = driveFacts({ mechanism: mechanism as never })
+  interface Kept {
+    readonly drive: DriveFacts
+    log: LogEntry[]
+    refuse: string
+    readonly changed: unknown[]
+    readonly way: ReturnType<typeof walk>
+    readonly progress: ReturnType<typeof progressOf>
+    add(input: { kind: string; step?: string; station?: string; finding?: never }): Promise<LogEntry>
+    takeBack(id: string): Promise<void>
+    change(part: unknown): Promise<void>
+  }
+  const state: Kept = reactive<Kept>({
+    drive,
+    log: [] as LogEntry[],
+    refuse: '',
+    changed: [] as unknown[],
+    get way() {
+      return walk(drive, state.log, 0)
+    },
+    get progress() {
+      return progressOf(state.log)
+    },
+    async add(input: { kind: string; step?: string; station?: string; finding?: never }) {
+      if (state.refuse) throw new Error(state.refuse)
+      const found = input.finding ? recordFinding(input.finding) : null
+      const data = found
+        ? { type: 'finding', finding: found.finding.id, place: found.place }
+        : input.kind === 'step'
+          ? { type: 'step', step: input.step }
+          : null
+      const kept = entry({ kind: input.kind as never, station: input.station as never, data: data as never })
+      state.log = [...state.log, kept]
+      return kept
+    },
+    async takeBack(id: string) {
+      state.log = [...state.log, entry({ kind: 'taken-back' as never, takesBack: id })]
+    },
+    async change(part: unknown) {
+      if (state.refuse) throw new Error(state.refuse)
+      state.changed.push(part)
+    },
+  })
+  const attempt = async (run: () => Promise<unknown>) =>
+    run().then(
+      () => true,
+      error => {
+        here.problems.push((error as Error).message)
+        return false
+      },
+    )
+  here = surroundings({
+    useDrive: () => state,
+    useAttempt: () => attempt,
+    useRoute: () => ({ query: {} }),
+    useRouter: () => ({ replace: async () => {} }),
+    onBeforeUnmount: () => {},
+  })
+  return state
+}
+
+describe('useFindings: a tile, and what follows from it', () => {
+  it('keeps what was found last, its consequences and the places that could still be told', async () => {
+    const state = await store()
+    const { useFindings } = await import('../../app/composables/useFindings')
+    const findings = useFindings(() => 'look')
+    expect(await findings.pick('belt.goo')).toBe(true)
+    expect(findings.last.value).toMatchObject({ question: { id: 'belt' } })
+    expect(findings.last.value!.consequences.length).toBeGreaterThan(0)
+    expect(state.log).toHaveLength(1)
+    await state.takeBack(state.log[0]!.id)
+    expect(findings.last.value).toBeNull()
+  })
+  it('what cannot be sent is said, and the one before stays', async () => {
+    const state = await store()
+    const { useFindings } = await import('../../app/composables/useFindings')
+    const findings = useFindings(() => 'look')
+    state.refuse = 'The server does not answer.'
+    expect(await findings.pick('belt.goo')).toBe(false)
+    expect(findings.problem.value).toBe('The server does not answer.')
+    expect(here.problems).toEqual(['The server does not answer.'])
+    expect(findings.last.value).toBeNull()
+  })
+})
+
+describe('useDriveSteps: on and back through the stations', () => {
+  const begin = async () => {
+    const state = await store()
+    const { useDriveSteps } = await import('../../app/composables/useDriveSteps')
+    return { state, steps: useDriveSteps() }
+  }
+  it('ticks a step and takes its tick back', async () => {
+    const { state, steps } = await begin()
+    const first = steps.here.value.steps.find(s => !s.step.asks?.length)!
+    await steps.tick(first)
+    const ticked = steps.here.value.steps.find(s => s.step.id === first.step.id)!
+    expect(ticked.done).toBe(true)
+    await steps.tick(ticked)
+    expect(steps.here.value.steps.find(s => s.step.id === first.step.id)!.done).toBe(false)
+    expect(state.log).toHaveLength(2)
+  })
+  it('finishing a station leads to the next; one that is refused stays', async () => {
+    const { state, steps } = await begin()
+    expect(steps.viewed.value).toBe('receive')
+    state.refuse = 'No.'
+    await steps.finish()
+    expect(steps.viewed.value).toBe('receive')
+    state.refuse = ''
+    await steps.finish()
+    expect(steps.viewed.value).toBe('look')
+    steps.back()
+    expect(steps.viewed.value).toBe('receive')
+  })
+})
+
+describe('useAccountForm: numbers that are typed are kept once', () => {
+  const begin = async () => {
+    const state = await store()
+    const { useAccountForm } = await import('../../app/composables/useAccountForm')
+    return { state, form: useAccountForm() }
+  }
+  it('keeps what was typed, a comma being a point and a chance being per cent', async () => {
+    const { state, form } = await begin()
+    form.text.working = '12,5'
+    form.text.chance = '40'
+    await form.keep()
+    await form.keep()
+    expect(state.changed).toMatchObject([{ account: { working: 12.5, chance: 0.4 } }])
+  })
+  it('a number that cannot be is said and not kept; a refused one can be sent again', async () => {
+    const { state, form } = await begin()
+    form.text.paid = 'a lot'
+    await form.keep()
+    expect(form.problem.value).toBe('Paid so far is a number, 0 or more.')
+    expect(state.changed).toEqual([])
+    form.text.paid = '30'
+    state.refuse = 'No.'
+    await form.keep()
+    state.refuse = ''
+    await form.keep()
+    expect(state.changed).toHaveLength(1)
   })
 })

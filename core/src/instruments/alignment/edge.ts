@@ -64,7 +64,7 @@ export function edgeSoftness(mechanism: MechanismId): number {
 
 const losses = new Map<MechanismId, number>()
 
-/** Margin lost where half of the sectors of a drive type fail, share of half the timing window, by {@link offsetCost}. */
+/** Margin lost where half of a drive type’s sectors fail, share of half the timing window, by {@link offsetCost}. */
 export function edgeLoss(mechanism: MechanismId): number {
   let loss = losses.get(mechanism)
   if (loss === undefined) {

@@ -7,8 +7,8 @@
 
 /**
  * Margin lost where half of the sectors fail, share of half the window: 0.66 to 0.70 for MFM, where a hundredth of the
- * transitions stands well outside (fitted to our simulation). Group codes jitter less, and fail sooner by the comparator:
- * `edgeLoss` works theirs out.
+ * transitions stands well outside (fitted to our simulation). Group codes jitter less, and fail sooner by the
+ * comparator: `edgeLoss` works theirs out.
  */
 export const EDGE_LOSS = 0.68
 /**

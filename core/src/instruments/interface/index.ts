@@ -38,3 +38,4 @@ export {
   type TrackReading,
 } from './track-reading'
 export { judgeWiggle, type WiggleResult, type WireErrors, type WireMoved } from './wiggle'
+export { innerThirds, worstTrack, type InnerThird } from './weigh-tracks'

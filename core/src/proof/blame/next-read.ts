@@ -20,11 +20,9 @@ const MOST = 24
 const SECTORS = 3
 
 /**
- * What reading a disk in a drive would tell, for every pair that was not read yet and whose drive may have a disk: the mutual information between
- * whether each head reads
- * the disk and what may be behind the failures so far. Whatever had no part in one is averaged over: to learn that a
- * drive which nobody
- * read anything in is dirty settles nothing.
+ * What reading a disk in a drive would tell, for every pair that was not read yet and whose drive may have a disk: the
+ * mutual information between whether each head reads the disk and what may be behind the failures so far. Whatever had
+ * no part in one is averaged over: to learn that a drive which nobody read anything in is dirty settles nothing.
  */
 export function nextReads(model: BenchModel, explained: readonly Explained[]): NextRead[] {
   const kept = heaviest(explained)

@@ -37,6 +37,12 @@ function findDelimiter(line: string): string {
 /** Sample rates that a recorder can have, Hz: from a slow logger to the fastest scopes (from memory). */
 const RATES = { least: 1, most: 1e11 } as const
 
+/** @throws InputError where no recorder has such a rate */
+function checkRate(rateHz: number, where: { readonly file: string; readonly line: number }): void {
+  if (!(rateHz >= RATES.least && rateHz <= RATES.most))
+    throw new InputError(`a sample rate of ${rateHz} Hz`, `${RATES.least} Hz to ${RATES.most / 1e9} GHz`, where)
+}
+
 /** "Samplerate: 1 MHz" and the like, in comments. */
 function announcedRate(comments: readonly string[]): number | null {
   for (const line of comments) {
@@ -121,12 +127,7 @@ export function findCsvLayout(
     )
   }
 
-  if (timeColumn === null && !(sampleRateHz! >= RATES.least && sampleRateHz! <= RATES.most))
-    throw new InputError(
-      `a sample rate of ${sampleRateHz} Hz`,
-      `${RATES.least} Hz to ${RATES.most / 1e9} GHz`,
-      options.sampleRateHz === undefined ? where : { ...where, field: 'sampleRateHz' },
-    )
+  if (timeColumn === null) checkRate(sampleRateHz!, where)
 
   let unit: TimeUnit = options.timeUnit ?? 's'
   if (timeColumn !== null && !options.timeUnit) {

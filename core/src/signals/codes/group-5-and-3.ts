@@ -25,8 +25,8 @@ const GROUPS = 51
 const LOWS = 3 * GROUPS + 1
 
 /**
- * Places of the values on the disk (from memory of the published routine, which fills its buffers downwards): group g of
- * five bytes stands at index 50 − g of each part; the low bits are written from the last one down, the high bits upwards.
+ * Places of the values on the disk (from memory of the published routine, which fills its buffers downwards): group g
+ * of five bytes stands at index 50 − g of each part; low bits are written from the last one down, high bits upwards.
  */
 const placeOf = (group: number) => GROUPS - 1 - group
 

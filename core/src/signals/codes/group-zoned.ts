@@ -23,7 +23,7 @@ const SIZE = 512
 const TAGS = 12
 /** A sector's own number, 699 values and four of the check. */
 const CODED = 1 + 699 + 4
-/** What is written for two sides with sectors two to one (from memory); 12 and 24 hex occur too, and none is refused. */
+/** What is written for two sides, sectors two to one (from memory); 12 and 24 hex occur too, and none is refused. */
 const FORMAT = 0x22
 
 const ADDRESS: AddressField = {

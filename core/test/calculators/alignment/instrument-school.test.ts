@@ -82,7 +82,8 @@ describe('lobes of an alignment track', () => {
     expect(line(lobesCalculator, beyond, 'Radial offset, at least').value).toBeCloseTo(100, 6)
   })
   it('a pattern that does not run to and fro shows nothing', () => {
-    for (const sizes of [{ eccentric: '0' }, { eccentric: '0.05', band: '0.5' }])
+    const sizesOf: Record<string, string>[] = [{ eccentric: '0' }, { eccentric: '0.05', band: '0.5' }]
+    for (const sizes of sizesOf)
       expect(() => sum(lobesCalculator, { first: '1', second: '0.7', head: '0.33', ...sizes })).toThrow(
         /no lobes|differ by more than the eccentricity/,
       )

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import {
+  innerThirds,
   judgeSurface,
   likelyClass,
   marginsTable,
@@ -8,6 +9,7 @@ import {
   summariseHead,
   toReadings,
   totalsOf,
+  worstTrack,
   type RawTrack,
   type SectorReading,
   type TrackReading,
@@ -211,5 +213,30 @@ describe('stretches put together to tracks', () => {
   })
   it('without track zero the headers name the cylinders; what names none is left out', () => {
     expect(toReadings([raw(null, nine, 7), raw(null, [])]).map(t => t.cylinder)).toEqual([7])
+  })
+})
+
+describe('where to look first', () => {
+  const bad = (n: number) => Array.from({ length: 9 }, (_, i) => sector(i + 1, i < n ? { state: 'bad-data' } : {}))
+  it('at the track with most failed sectors, and of two alike at the one with less margin', () => {
+    expect(worstTrack([])).toBeNull()
+    const tracks = [track(3, 0, { sectors: bad(1) }), track(9, 1, { sectors: bad(4) }), track(12, 0)]
+    expect(worstTrack(tracks)).toBe(tracks[1])
+    const even = [track(0, 0, { margin: 0.6 }), track(1, 0, { margin: 0.3 }), track(2, 0, { margin: 0.5 })]
+    expect(worstTrack(even)).toBe(even[1])
+    // Nothing read at all is less than any margin.
+    expect(worstTrack([...even, track(3, 0, { margin: null })])!.cylinder).toBe(3)
+  })
+  it('the inner third of each head counts its own tracks only', () => {
+    const tracks = [
+      track(0, 0, { sectors: bad(9) }),
+      track(79, 0, { sectors: bad(0) }),
+      track(79, 1, { sectors: bad(3) }),
+    ]
+    expect(innerThirds(tracks)).toEqual([
+      { head: 1, share: 6 / 9 },
+      { head: 0, share: 1 },
+    ])
+    expect(innerThirds([])).toEqual([])
   })
 })

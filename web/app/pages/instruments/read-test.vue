@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { ChevronDown, GitCompareArrows } from 'lucide-vue-next'
-import { likelyClass, totalsOf, type TrackReading } from '@wobrin/core/instruments/interface'
+import { innerThirds, likelyClass, totalsOf, worstTrack, type TrackReading } from '@wobrin/core/instruments/interface'
 import { layoutsOf, MECHANISMS, type MechanismId } from '@wobrin/core/drives'
 import { STATION_IDS, type StationId } from '@wobrin/core/log'
 import type { Call, Observation } from '@wobrin/core/base/observations'
@@ -43,34 +43,17 @@ const track = computed(
   () => tracks.value.find(t => t.cylinder === selected.value?.cylinder && t.head === selected.value.head) ?? null,
 )
 const totals = computed(() => totalsOf(tracks.value))
-const inner = computed(() => {
-  const last = Math.max(0, ...tracks.value.map(t => t.cylinder))
-  return ([1, 0] as const).flatMap(head => {
-    const own = tracks.value.filter(t => t.head === head && t.cylinder > (last * 2) / 3)
-    const n = totalsOf(own)
-    return own.length
-      ? [
-          {
-            label: `${head ? 'Upper' : 'Lower'} head, inner third`,
-            value: `${Math.round((100 * n.good) / Math.max(1, n.good + n.bad + n.missing))} %`,
-          },
-        ]
-      : []
-  })
-})
+const inner = computed(() =>
+  innerThirds(tracks.value).map(({ head, share }) => ({
+    label: `${head ? 'Upper' : 'Lower'} head, inner third`,
+    value: `${Math.round(100 * share)} %`,
+  })),
+)
 
 /** Looks first at what is worst. */
 function show(next: Shown): void {
   shown.value = next
-  const worst = [...next.tracks].sort(
-    (a, b) =>
-      totalsOf([b]).bad +
-        totalsOf([b]).missing +
-        totalsOf([b]).foreign -
-        totalsOf([a]).bad -
-        totalsOf([a]).missing -
-        totalsOf([a]).foreign || (a.margin ?? 0) - (b.margin ?? 0),
-  )[0]
+  const worst = worstTrack(next.tracks)
   if (!selected.value && worst) selected.value = { cylinder: worst.cylinder, head: worst.head }
 }
 
