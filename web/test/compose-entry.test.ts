@@ -51,8 +51,10 @@ describe('what is said to the log', () => {
       detail: 'Upper head is off on purpose; it reads one side.',
     })
   })
-  it('a sound drive is released without a word', async () => {
-    const { say } = await bench()
+  it('a sound drive is released without a word, whatever is said of its seals', async () => {
+    const { say, find } = await bench()
+    find('lacquer.whole')
+    find('evidence.none')
     expect(say({ kind: 'released', station: 'release', title: 'Released', outcome: 'released' }).kind).toBe('released')
   })
 

@@ -187,6 +187,10 @@ export function consequencesOf(before: Walk, after: Walk): string[] {
 export const mayLoadGoodDisk = (drive: Walked, log: readonly LogEntry[], nowMs: number): boolean =>
   walk(drive, log, nowMs).gates.every(g => g.open || (g.gate.id !== 'insert-good-disk' && g.gate.id !== 'insert-disk'))
 
-/** Safety gates that a finding keeps closed; one that was overridden with a reason is open. */
+/**
+ * Safety gates that a finding keeps closed and that stand before using a drive; one that was overridden with a reason
+ * is open. Whether a sealed adjuster may be touched does not matter to whoever uses the drive.
+ * @param nowMs milliseconds since 1970, UTC
+ */
 export const forbiddenGates = (drive: Walked, log: readonly LogEntry[], nowMs: number): GateState[] =>
-  walk(drive, log, nowMs).gates.filter(g => g.forbiddenHere)
+  walk(drive, log, nowMs).gates.filter(g => g.forbiddenHere && g.gate.id !== 'touch-sealed')
