@@ -57,6 +57,27 @@ test('a proved drive that fails afterwards is opened again', async ({ page }) =>
   await expect(page.getByText(/Two faults are common; Electronics and Prove are done again/)).toBeVisible()
 })
 
+test('a drive with a safety gate that a finding keeps closed is released with its reason, which the certificate carries', async ({
+  page,
+}) => {
+  await receive(page, '3.5in')
+  const id = page.url().match(/drives\/([0-9a-f-]{36})/)![1]!
+  const found = { kind: 'finding', station: 'look', finding: { finding: 'heads.torn', place: null } }
+  const sent = await page.request.post(`/api/drives/${id}/log`, {
+    data: { id: crypto.randomUUID(), at: new Date().toISOString(), ...found },
+  })
+  expect(sent.ok()).toBe(true)
+  await page.goto(`/drives/${id}?station=release`)
+  const sheet = page.getByRole('region', { name: 'Release', exact: true })
+  await expect(sheet).toContainText('The safety gate a disk in is closed.')
+  await sheet.getByRole('button', { name: 'Release it' }).click()
+  await expect(page.getByRole('alert').last()).toContainText('expected a written reason')
+  await sheet.getByLabel('Why: needed').fill('Sold as a display piece, without heads.')
+  await sheet.getByRole('button', { name: 'Release it' }).click()
+  await page.goto(`/drives/${id}/certificate`)
+  await expect(page.getByText('Sold as a display piece, without heads.')).toBeVisible()
+})
+
 test('a drive is stripped for parts, and one of them goes into another', async ({ page }) => {
   const donor = await receive(page, '3in', 'Fell off the quay.')
   const other = await receive(page, '3in')

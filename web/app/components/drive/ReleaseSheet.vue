@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { FileText } from 'lucide-vue-next'
+import { forbiddenGates } from '@wobrin/core/bench/stations'
 import { buildCertificate } from '@wobrin/core/release'
 import { partsOf, RUNGS } from '@wobrin/core/proof'
 import { OUTCOMES, type DriveFacts, type LogEntry, type Outcome } from '@wobrin/core/log'
@@ -24,6 +25,12 @@ const WAYS = [
 const way = ref<(typeof WAYS)[number][0]>('released')
 
 const parts = computed(() => partsOf(drive, log))
+/** Safety gates that a finding keeps closed: a release needs its reason then. */
+const shut = computed(() => forbiddenGates(drive, log, Date.now()))
+const question = computed(() => {
+  if (way.value === 'quarantined') return 'Why: needed, it stands on its label'
+  return way.value !== 'released' ? 'Why' : shut.value.length ? 'Why: needed' : 'Next time'
+})
 /** What was tested or looked at is offered; what nobody knows is ticked by hand. */
 const left = ref<string[]>([])
 watch(way, () => {
@@ -112,10 +119,16 @@ const HINTS = {
           </li>
         </ul>
       </fieldset>
+      <p
+        v-for="g in way === 'released' ? shut : []"
+        :key="g.gate.id"
+        class="border-l-5 border-stop bg-stop-tint px-4 py-3"
+      >
+        The safety gate <strong>{{ g.gate.label.toLowerCase() }}</strong> is closed. {{ g.missing[0]!.sentence }} Write
+        why it is released all the same: the certificate carries it.
+      </p>
       <label class="block"
-        ><span class="field-label">{{
-          way === 'released' ? 'Next time' : way === 'quarantined' ? 'Why: needed, it stands on its label' : 'Why'
-        }}</span
+        ><span class="field-label">{{ question }}</span
         ><input v-model="remark" class="field" maxlength="300" :placeholder="HINTS[way]"
       /></label>
       <button class="btn btn-primary">{{ WAYS.find(w => w[0] === way)![1] }}</button>
