@@ -81,6 +81,7 @@ export const powerOn: readonly Question[] = [
     ask: 'Does write protect block and allow?',
     topic: 'Write protect',
     sense: 'measured',
+    when: { not: { has: 'servo' } },
     findings: [
       {
         id: 'protect.both',

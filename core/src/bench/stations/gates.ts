@@ -158,6 +158,7 @@ export const GATES: readonly Gate[] = [
         need: 'write protect was tried and blocks',
         question: 'protect',
         blockedBy: ['protect.never'],
+        when: { not: { has: 'servo' } },
       },
     ],
   },

@@ -141,8 +141,9 @@ export function nextAt(w: Walk, id: StationId): StepState | null {
   return undone.find(s => !s.hold) ?? undone[0] ?? null
 }
 
-/** Minutes of hands that the undone steps of the stations to come will take. */
+/** Minutes of hands that the undone steps of the stations to come will take; none for a drive that has left. */
 export function minutesToGo(w: Walk): number {
+  if (w.progress.outcome !== null) return 0
   return w.stations
     .filter(s => !s.finished)
     .flatMap(s => s.steps)

@@ -55,6 +55,9 @@ function speeds(v: Values): Point[] {
   ]
 }
 
+/** What must be alike before one motor can replace another. */
+const NEEDED = { volts: 'voltage', speed: 'speed', shaft: 'shaft' } as const
+
 const many = (leads: string | number) => (leads === 'more' ? 'more than four' : leads)
 
 /** Which way it turns, and how it is wired. */
@@ -79,7 +82,7 @@ function wiring(v: Values): Point[] {
     out.push({
       kind: 'unknown',
       says: 'Which lead goes where is not known.',
-      next: 'Ring its windings out in pairs, and write the colours down before anything is cut.',
+      next: 'Check its windings for continuity in pairs, and write the colours down before anything is cut.',
     })
   if (v.tacho1 === 'yes' && v.tacho2 === 'no')
     out.push({
@@ -165,16 +168,16 @@ function leads(v: Values): { readonly points: Point[]; readonly lines: Calculato
 function judge(v: Values): CalculatorResult {
   const lead = leads(v)
   const found = [...points(v), ...lead.points]
-  const pairs = ['volts', 'speed', 'shaft', 'circle', 'height', 'body'].filter(
-    k => v[`${k}1`] !== undefined && v[`${k}2`] !== undefined,
-  ).length
+  const compared = (k: string) => v[`${k}1`] !== undefined && v[`${k}2`] !== undefined
+  const pairs = ['volts', 'speed', 'shaft', 'circle', 'height', 'body'].filter(compared).length
+  const lacking = Object.entries(NEEDED).flatMap(([k, words]) => (compared(k) ? [] : [words]))
   const call = gravestOf(
     found,
-    pairs < 3
+    lacking.length
       ? {
           kind: 'unknown',
-          reasons: ['Too little of both motors is known to say that one stands for the other.'],
-          next: 'Compare voltage, speed and shaft at least.',
+          reasons: [`Not compared yet: ${lacking.join(', ')}. Without them one motor cannot replace the other.`],
+          next: `Measure ${lacking[0]} of both motors.`,
         }
       : {
           kind: 'leave',
@@ -197,7 +200,7 @@ function judge(v: Values): CalculatorResult {
         label: 'Motor for motor',
         value: found.length
           ? `${found.length} ${found.length === 1 ? 'difference' : 'differences'}`
-          : pairs < 3
+          : lacking.length
             ? 'not settled'
             : 'alike',
         unit: '',

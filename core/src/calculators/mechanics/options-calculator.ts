@@ -23,19 +23,22 @@ const less = (x: number, half: number) => half / (half + x)
 /** The ways that are open, each marked 0 (bad) to 1 (good). A swap brings its donor's faults; parts bring theirs. */
 export function repairOptions(v: Values): Option[] {
   const hours = (key: string, usual: number) => maybe(v, key) ?? usual
-  const out: Option[] = [
+  // What is dead or dangerous cannot be left as it is.
+  const stuck = v.fault === 'dead' || v.fault === 'dangerous'
+  const leave: Option[] = [
     {
       id: 'leave',
       label: 'leave it as it is',
       marks: {
         effort: 1,
-        risk: v.fault === 'dangerous' ? 0 : 0.6,
+        risk: 0.6,
         cost: 1,
         back: 1,
-        sure: v.fault === 'dead' || v.fault === 'dangerous' ? 0 : 0.5,
+        sure: 0.5,
       },
     },
   ]
+  const out: Option[] = stuck ? [] : leave
   if (v.motor && v.motor !== 'none') {
     out.push({
       id: 'motor',
@@ -96,7 +99,7 @@ function judge(v: Values): CalculatorResult {
     .sort((a, b) => b.score - a.score)
   const [best, second] = scored
   return {
-    call: callOf(best!, second, weights, v),
+    call: best ? callOf(best, second, weights, v) : nothingAtHand(v),
     lines: scored.map(o => ({
       label: o.label.charAt(0).toUpperCase() + o.label.slice(1),
       value: Math.round(o.score),
@@ -109,13 +112,20 @@ function judge(v: Values): CalculatorResult {
       {
         key: 'repair.way',
         label: 'Way of repair',
-        value: best!.label,
+        value: best?.label ?? 'not known',
         unit: '',
         how: `${scored.length} ways scored by ${Object.values(CRITERIA).join(', ')}`,
       },
     ],
   }
 }
+
+/** Nothing to repair it with: what is dangerous is stopped, the rest is not known. */
+const nothingAtHand = (v: Values): Call => ({
+  kind: v.fault === 'dangerous' ? 'stop' : 'unknown',
+  reasons: ['No motor, mechanism or donor is at hand to weigh.'],
+  next: 'Say what could be had, and for how much.',
+})
 
 /** At most three sentences: what, why it wins, what would change it. */
 function callOf(
@@ -124,13 +134,15 @@ function callOf(
   weights: Record<Criterion, number>,
   v: Values,
 ): Call {
-  const kind = best.id === 'leave' ? (v.fault === 'dangerous' ? 'stop' : 'leave') : 'mend'
+  const kind = best.id === 'leave' ? 'leave' : 'mend'
   if (!second)
-    return {
-      kind: kind === 'leave' ? 'unknown' : kind,
-      reasons: ['No motor, mechanism or donor is at hand to weigh.'],
-      next: 'Say what could be had, and for how much.',
-    }
+    return best.id === 'leave'
+      ? nothingAtHand(v)
+      : {
+          kind,
+          reasons: [`${best.label.charAt(0).toUpperCase()}${best.label.slice(1)}: it is the only way at hand.`],
+          next: 'Go that way, and measure the speed afterwards.',
+        }
   const gains = (Object.keys(CRITERIA) as Criterion[])
     .map(c => ({ c, by: weights[c] * (best.marks[c] - second.marks[c]) }))
     .sort((a, b) => b.by - a.by)

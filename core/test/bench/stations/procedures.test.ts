@@ -156,3 +156,19 @@ describe('procedures as data', () => {
     },
   )
 })
+
+describe('a removable-cartridge drive', () => {
+  // Common practice, no source: its own bus, servo and cartridge know nothing of a floppy drive's straps and sensors.
+  it('has no straps, index, track zero, write-protect tab or screw to work on', () => {
+    const steps = walk({ mechanism: 'cartridge' }, [], 0).stations.flatMap(s => s.steps.map(x => x.step))
+    const other = ['open.straps', 'clean.grease', 'clean.sensors', 'electronics.straps', 'first-power.protect']
+    for (const id of other) expect(steps.map(s => s.id)).not.toContain(id)
+    for (const { id, title } of steps)
+      expect(title, id).not.toMatch(/strap set|terminator|track zero|index window|protect/i)
+  })
+  it('its heads are looked at and never adjusted', () => {
+    const steps = walk({ mechanism: 'cartridge' }, [], 0).stations.flatMap(s => s.steps.map(x => x.step))
+    expect(steps.map(s => s.id)).toContain('look.heads')
+    expect(steps.filter(s => s.id.startsWith('align.')).map(s => s.id)).toEqual(['align.servo'])
+  })
+})

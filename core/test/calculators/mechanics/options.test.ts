@@ -18,6 +18,12 @@ describe('which way to repair', () => {
     expect(motor.observations[0]!.value).toBe('swap the motor')
     expect(motor.call.kind).toBe('mend')
     expect(motor.call.reasons[0]).toMatch(/^Swap the motor: it wins over/)
+    // A dead motor is never left as it is; one way alone is that way, and what is dangerous stops.
+    for (const fault of ['dead', 'dangerous'])
+      expect(judge({ fault, motor: 'differs' }).lines.map(l => l.label)).toEqual(['Swap the motor'])
+    expect(judge({ fault: 'dead', motor: 'differs' }).call.kind).toBe('mend')
+    expect(judge({ fault: 'dangerous' }).call.kind).toBe('stop')
+    expect(judge({ motor: 'differs', 'w-effort': '50' }).lines[0]!.label).toBe('Leave it as it is')
     for (const m of ['alike', 'differs', 'unknown', 'none']) {
       for (const mech of ['proved', 'unknown', 'none']) {
         for (const donor of ['broken', 'good', 'none']) {

@@ -90,6 +90,7 @@ export const clean: Station = {
       makes: 'A carriage that runs.',
       after: ['clean.free', 'clean.dust'],
       cautions: ['belt-oil'],
+      when: { not: { has: 'servo' } },
     },
     {
       id: 'clean.sensors',
@@ -99,6 +100,7 @@ export const clean: Station = {
       hands: 5,
       makes: 'Index and track zero that are seen.',
       after: ['clean.dust'],
+      when: { not: { has: 'servo' } },
     },
     {
       id: 'clean.switches',

@@ -51,7 +51,7 @@ export const driveTrain: Station = {
     {
       id: 'drive-train.motor',
       title: 'Turn the motor by hand',
-      why: 'Belt off: its shaft should turn freely, quietly and without a rough place.',
+      why: 'Its shaft should turn freely, quietly and without a rough place; a belt comes off first.',
       tools: [],
       hands: 5,
       asks: ['motor'],

@@ -27,6 +27,7 @@ export const electronics: Station = {
       records: ['note'],
       makes: 'Index and track zero.',
       cautions: ['infrared'],
+      when: { not: { has: 'servo' } },
     },
     {
       id: 'electronics.own',
@@ -46,6 +47,7 @@ export const electronics: Station = {
       hands: 5,
       records: ['note'],
       makes: 'A host that sees it.',
+      when: { not: { has: 'servo' } },
     },
     {
       id: 'electronics.hard',

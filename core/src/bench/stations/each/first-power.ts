@@ -44,6 +44,7 @@ export const firstPower: Station = {
       gate: 'insert-disk',
       after: ['first-power.sacrifice'],
       cautions: ['last-good'],
+      when: { not: { has: 'servo' } },
     },
   ],
 }

@@ -26,6 +26,7 @@ export const open: Station = {
       hands: 5,
       records: ['as-found', 'photo'],
       makes: 'Setting it for its host again.',
+      when: { not: { has: 'servo' } },
     },
     {
       id: 'open.photo',
