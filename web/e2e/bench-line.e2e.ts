@@ -271,7 +271,7 @@ test('the adviser answers by material, dirt, school and shelf, and starts the dr
   await expect(advice).toContainText('bare steel rusts under it: minutes only, then rinse and dry at once')
   await page.getByText('A thin grease on the screw').click()
   await expect(advice.getByRole('listitem').last()).toContainText('Silicone grease')
-  await advice.getByRole('button', { name: 'dry 5 min' }).click()
+  await advice.getByRole('button', { name: 'dry 5 min' }).first().click()
   await page.getByRole('button', { name: 'Start it' }).click()
   await expect(entries(page).first()).toContainText('Waiting: White vinegar drying')
 })
