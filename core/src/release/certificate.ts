@@ -5,7 +5,8 @@ import { asFoundRecord, findFinding, meaning, standingFindings, type RecordedIte
 import { putBackList } from '../bench/put-back'
 import { findGate, isGateId, progressOf, STATIONS, type Progress } from '../bench/stations'
 import { closingOf, ladderOf, type Closing, type Ladder } from '../proof'
-import { CERTIFICATE_VERSION, type Certificate, type CertificateMeasurement, type DiskWord } from './certificate-form'
+import { CERTIFICATE_VERSION } from './certificate-version'
+import type { Certificate, CertificateMeasurement, DiskWord } from './schema'
 import { nextService } from './next-service'
 import { logHead, sealOf } from './seal'
 

@@ -1,6 +1,7 @@
 import { SOURCE_IDS, type Call, type SourceId } from '../base/observations'
 import type { LogEntry } from '../log'
-import { CERTIFICATE_VERSION, type Certificate } from './certificate-form'
+import { CERTIFICATE_VERSION } from './certificate-version'
+import type { Certificate } from './schema'
 import { logHead, sealOf } from './seal'
 
 /** From this version on every measurement has its source, and the log is sealed with it. */

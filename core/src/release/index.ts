@@ -1,11 +1,6 @@
 export { buildCertificate } from './certificate'
-export {
-  CERTIFICATE_SCHEMA,
-  CERTIFICATE_VERSION,
-  type Certificate,
-  type CertificateMeasurement,
-  type DiskWord,
-} from './certificate-form'
+export { CERTIFICATE_VERSION } from './certificate-version'
+export type { Certificate, CertificateMeasurement, DiskWord } from './schema'
 export { certificateSources, checkCertificate, type CheckedCertificate } from './check-certificate'
 export { nextService, type ServiceDate } from './next-service'
 export { logHead, sealOf, type LogHead } from './seal'

@@ -4,15 +4,8 @@ import { join } from 'node:path'
 import Ajv from 'ajv/dist/2020'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import {
-  buildCertificate,
-  CERTIFICATE_SCHEMA,
-  checkCertificate,
-  logHead,
-  nextService,
-  sealOf,
-  type Certificate,
-} from '../../src/release'
+import { buildCertificate, checkCertificate, logHead, nextService, sealOf, type Certificate } from '../../src/release'
+import { CERTIFICATE_SCHEMA } from '../../src/release/schema'
 import { diskWord, standingOf, type ReferenceDisk } from '../../src/proof'
 import type { DriveFacts, LogEntry } from '../../src/log'
 import { entry, found, withData } from '../log'

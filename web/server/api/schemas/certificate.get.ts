@@ -1,4 +1,4 @@
-import { CERTIFICATE_SCHEMA } from '@wobrin/core/release'
+import { CERTIFICATE_SCHEMA } from '@wobrin/core/release/schema'
 
 /** The certificate’s JSON Schema. */
 export default api(event => {

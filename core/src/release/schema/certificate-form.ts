@@ -1,10 +1,8 @@
 import { Type as T, type Static, type TSchema } from '@sinclair/typebox'
-import { SOURCE_IDS } from '../base/observations'
-import { OUTCOMES, type Outcome } from '../log'
-import { PROOF_TEST_IDS, RUNG_IDS, type ProofTestId, type RungId } from '../proof'
-
-/** Version of the certificate's form; its JSON Schema is published with it. */
-export const CERTIFICATE_VERSION = 3
+import { SOURCE_IDS } from '../../base/observations'
+import { OUTCOMES, type Outcome } from '../../log'
+import { PROOF_TEST_IDS, RUNG_IDS, type ProofTestId, type RungId } from '../../proof'
+import { CERTIFICATE_VERSION } from '../certificate-version'
 
 const text = T.String()
 const instant = T.String({ pattern: String.raw`^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d(\.\d+)?Z$` })
