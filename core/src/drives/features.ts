@@ -5,6 +5,10 @@ import type { MechanismId } from './types'
 /** What each class can have. */
 export const FEATURE_RANGES = byMechanism(m => m.features)
 
+/** Heads of a drive as far as it was said; the most that its type has where nobody said. */
+export const headsOf = (mechanism: MechanismId, said?: 1 | 2 | null): 1 | 2 =>
+  said ?? (Math.max(...FEATURE_RANGES[mechanism].heads) as 1 | 2)
+
 /**
  * Everything that a drive may have: what was said of it, and where nothing was said all that its class can have. A
  * step for belts is thus shown until somebody has seen that there is none. Hard sectors and picture tubes are taken

@@ -3,7 +3,7 @@ export { ALIGNMENT_LIMITS } from './alignment-limits'
 export { type AlignmentLimits } from './limits'
 export { anatomyOf, type Anatomy, type AnatomyPart, type Shape } from './anatomy'
 export { MECHANISMS, byMechanism, findMechanism, isMechanismId } from './catalogue'
-export { FEATURE_RANGES, possibleFeatures } from './features'
+export { FEATURE_RANGES, headsOf, possibleFeatures } from './features'
 export { FEATURE_TAGS, NO_FEATURES, type FeatureRange, type FeatureTag, type Features } from './feature-range'
 export { fluxPerRadian, innermostFluxPerInch, trackRadiusMm } from './flux-density'
 export { LAYOUTS, layoutsOf, type Layout } from './layouts'
@@ -23,5 +23,5 @@ export {
   type SpindleDrive,
   type TrimmerPresence,
 } from './types'
-export { ZONES, type Zone } from './zones'
+export { ZONES, zoneOfCylinder, type Zone } from './zones'
 export { MATERIALS, SOILS, isMaterial, isSoil, type Material, type Soil } from './materials'

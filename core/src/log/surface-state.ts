@@ -1,12 +1,10 @@
-import type { SourceId } from '../base/observations'
-import type { Zone } from '../drives'
-import type { CountedPlace, CountedSectors } from './entry-data'
+import { ZONES, type Zone } from '../drives'
+import type { CountedPlace } from './entry-data'
 import type { LogEntry } from './log-entry'
 
 /** Sectors of one head in one zone that a person or a host counted, with where the count stands. */
 export interface PlaceOnLog extends CountedPlace {
   readonly entry: LogEntry
-  readonly source: SourceId
   /** The disk of the shelf that was read; null where none was named. */
   readonly disk: string | null
 }
@@ -25,12 +23,11 @@ const COUNT_KEY = /^read\.(lower|upper)\.(outer|middle|inner)$/
 /** Counts that one entry holds; none for an entry of another kind. */
 function countsOf(entry: LogEntry): PlaceOnLog[] {
   const { data } = entry
-  const source = entry.evidence?.source ?? 'host'
-  if (data?.type === 'cross-read') return data.places.map(p => ({ ...p, entry, source, disk: data.disk }))
+  if (data?.type === 'cross-read') return data.places.map(p => ({ ...p, entry, disk: data.disk }))
   if (data?.type !== 'reading' || data.count === null) return []
   const [, head, zone] = COUNT_KEY.exec(data.key) ?? []
   if (!head) return []
-  return [{ ...data.count, head: head === 'upper' ? 1 : 0, zone: zone as Zone, entry, source, disk: null }]
+  return [{ ...data.count, head: head === 'upper' ? 1 : 0, zone: zone as Zone, entry, disk: null }]
 }
 
 /**
@@ -54,15 +51,6 @@ export function surfaceState(
   return { test, counts: [...counts.values()] }
 }
 
-/**
- * Sectors of all places that were counted last.
- * @returns null where a zone of a head was not counted: a part says nothing of the whole
- */
-export function countedEverywhere(counts: readonly PlaceOnLog[], heads: 1 | 2): CountedSectors | null {
-  const own = counts.filter(c => c.head < heads)
-  if (new Set(own.map(c => `${c.head} ${c.zone}`)).size < heads * 3) return null
-  return {
-    good: own.reduce((n, c) => n + c.good, 0),
-    sectors: own.reduce((n, c) => n + c.sectors, 0),
-  }
-}
+/** Whether every zone of every head was counted: a part says nothing of the whole. */
+export const countedEverywhere = (counts: readonly CountedPlace[], heads: 1 | 2): boolean =>
+  new Set(counts.filter(c => c.head < heads).map(c => `${c.head} ${c.zone}`)).size === heads * ZONES.length

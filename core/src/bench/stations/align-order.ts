@@ -44,6 +44,15 @@ export function surfaceEvidence({ test, counts }: SurfaceState): SurfaceEvidence
 
 type Trusts = (disk: string) => boolean | null
 
+/** The same, asking of each disk once: the answer may take a look into a database. */
+function asked(trusts: Trusts): Trusts {
+  const known = new Map<string, boolean | null>()
+  return disk => {
+    if (!known.has(disk)) known.set(disk, trusts(disk))
+    return known.get(disk) ?? null
+  }
+}
+
 /**
  * The surface as reference disks show it, where one was read; otherwise as any disk does. A disk that nobody vouches
  * for says nothing against what a reference disk showed.
@@ -133,10 +142,11 @@ export function alignOrder(
   log: readonly LogEntry[],
   trusts: Trusts = () => null,
 ): AlignOrder {
-  const r = read(drive, log, trusts)
+  const known = asked(trusts)
+  const r = read(drive, log, known)
   const { speed, sweeps } = r
   const surface = surfaceEvidence(r.state)
-  const trusted = isTrusted(r, trusts)
+  const trusted = isTrusted(r, known)
   const clean = r.found('headclean')
   const touch: TouchCase = {
     mechanism: drive.mechanism,

@@ -1,5 +1,5 @@
 import { evidenceWords } from '../../base/observations'
-import { FEATURE_RANGES } from '../../drives'
+import { headsOf } from '../../drives'
 import { countedEverywhere, supportingEntries, surfaceState, surfaceTotals } from '../../log'
 import type { DriveFacts, LogEntry } from '../../log'
 
@@ -25,7 +25,7 @@ export function whatReads(
   const standing = supportingEntries(log, drive)
   const { test, counts } = surfaceState(standing)
   if (counts.some(c => c.good < c.sectors)) return null
-  const heads = drive.features?.heads ?? (Math.max(...FEATURE_RANGES[drive.mechanism].heads) as 1 | 2)
+  const heads = headsOf(drive.mechanism, drive.features?.heads)
   if (test?.data?.type === 'read-test') {
     const { good, sectors } = surfaceTotals(test.data.bars)
     return sectors > 0 && good === sectors

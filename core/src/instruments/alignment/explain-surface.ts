@@ -1,5 +1,5 @@
 import type { CountedPlace, SurfaceBar } from '../../log'
-import { findMechanism, LAYOUTS, layoutsOf, ZONES, type MechanismId } from '../../drives'
+import { findMechanism, LAYOUTS, layoutsOf, ZONES, zoneOfCylinder, type MechanismId } from '../../drives'
 import { hasOffsetCost, offsetCost, usualHalfWindowUm, type OffsetCost } from '../../calculators/alignment'
 
 /** What can be behind a surface that reads as it does. */
@@ -137,8 +137,9 @@ const countedTracks = (mechanism: MechanismId, counts: readonly CountedPlace[]):
 /** Tracks of a surface, less those of places that were counted since. */
 function tracksOf(mechanism: MechanismId, { bars, counts = [] }: SurfaceEvidence): Track[] {
   const cylinders = Math.max(...bars.map(b => b.cylinder), 0) + 1
-  const zoneOf = (cylinder: number) => ZONES[Math.min(2, Math.floor((3 * cylinder) / cylinders))]
-  const still = bars.filter(b => !counts.some(c => c.head === b.head && c.zone === zoneOf(b.cylinder)))
+  const still = bars.filter(
+    b => !counts.some(c => c.head === b.head && c.zone === zoneOfCylinder(b.cylinder, cylinders)),
+  )
   return [...sampled(still), ...countedTracks(mechanism, counts)]
 }
 

@@ -1,5 +1,5 @@
-import { findMechanism, ADJUSTER_NAMES, FEATURE_RANGES, ZONES, type MechanismId, type AdjusterId } from '../../drives'
-import type { CountedPlace } from '../../log'
+import { findMechanism, ADJUSTER_NAMES, headsOf, type MechanismId, type AdjusterId } from '../../drives'
+import { countedEverywhere, type CountedPlace } from '../../log'
 import { plain, type Call, type Observation } from '../../base/observations'
 import {
   CAUSES,
@@ -164,9 +164,7 @@ function seen({ bars, counts = [] }: SurfaceEvidence): string {
 
 /** Whether every sector came at the outer, middle and inner cylinders of each head. */
 function allCounted({ mechanism, heads }: TouchCase, counts: readonly CountedPlace[]): boolean {
-  const least = heads ?? Math.max(...FEATURE_RANGES[mechanism].heads)
-  const counted = new Set(counts.map(p => `${p.head} ${p.zone}`))
-  return counted.size >= least * ZONES.length && counts.every(p => p.good === p.sectors)
+  return countedEverywhere(counts, headsOf(mechanism, heads)) && counts.every(p => p.good === p.sectors)
 }
 
 /** The usual test of a bench without instruments: all sectors, outer, middle and inner, on every head. */

@@ -1,8 +1,6 @@
 import { supportingEntries, type LogEntry } from '../../log'
-import { ZONE_NAMES, type BlameRead } from './reads'
-
-/** Zone of a cylinder: thirds of those that were read. */
-const zoneOf = (cylinder: number, cylinders: number) => ZONE_NAMES[Math.min(2, Math.floor((3 * cylinder) / cylinders))]!
+import { zoneOfCylinder } from '../../drives'
+import type { BlameRead } from './reads'
 
 /**
  * Reads of named disks on a drive's log that still hold: read tests by their cylinders, and those that were counted
@@ -21,7 +19,7 @@ export function readsOnLog(
     const cylinders = Math.max(...data.bars.map(b => b.cylinder)) + 1
     const sums = new Map<string, BlameRead>()
     for (const b of data.bars) {
-      const zone = zoneOf(b.cylinder, cylinders)
+      const zone = zoneOfCylinder(b.cylinder, cylinders)
       const key = `${b.head} ${zone}`
       const before = sums.get(key) ?? { good: 0, sectors: 0 }
       sums.set(key, {

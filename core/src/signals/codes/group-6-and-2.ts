@@ -11,7 +11,8 @@ export const BYTES: readonly number[] = Array.from({ length: 128 }, (_, i) => i 
   const bits = b.toString(2)
   return b !== 0xaa && b !== 0xd5 && /11/.test(bits.slice(1)) && (bits.match(/(?=00)/g) ?? []).length <= 1
 })
-const VALUE = new Map<number, number>(BYTES.map((b, i) => [b, i]))
+/** The value of each byte. */
+export const VALUE = new Map<number, number>(BYTES.map((b, i) => [b, i]))
 
 const SIZE = 256
 const LAYOUT: MarkedLayout = {

@@ -1,5 +1,5 @@
 import { readMarkedSectors, writeMarkedTrack, type AddressField, type MarkedLayout } from './byte-sectors'
-import { BYTES } from './group-6-and-2'
+import { BYTES, VALUE } from './group-6-and-2'
 import type { FoundSector } from './read-sectors'
 import type { SectorToWrite } from './sector-track'
 
@@ -18,7 +18,6 @@ export const speedZoneOf = (cylinder: number) => SPEED_ZONES.find(z => cylinder 
 /** Cells a second. */
 export const ZONED_RATE = 500_000
 
-const VALUE = new Map<number, number>(BYTES.map((b, i) => [b, i]))
 const SIZE = 512
 const TAGS = 12
 /** A sector's own number, 699 values and four of the check. */
