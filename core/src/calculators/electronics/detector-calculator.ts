@@ -1,7 +1,8 @@
 import { gravestOf, plain, type Point } from '../../base/observations'
 import { maybe, num, type Calculator, type CalculatorLine, type CalculatorResult, type Values } from '../calculator'
 import { E12, nearest } from './e-series'
-import { LOGIC, SATURATED } from './logic-levels'
+import { LOGIC, logicOf, SATURATED, UNNAMED_INPUT, type LogicInput } from './logic-levels'
+import { levelAt, type SensorNode } from './sensor-node'
 
 /** It should still switch when it has become so many times weaker, and in so many times the dark current. */
 const RESERVE = 2
@@ -14,21 +15,26 @@ export interface PullUps {
 }
 
 /**
- * Pull-ups with which a detector is sure of both levels, Ω: small enough for its dark current, large enough for half
- * its light. `best` is the preferred value at their geometric middle.
+ * Pull-ups with which a detector is sure of both levels, Ω: small enough for its dark current and what a high input
+ * takes, large enough that half its light still sinks the pull-up's current and what a low input sends. `best` is the
+ * preferred value at their geometric middle.
  * @returns null where no pull-up does
  */
 export function pullUpsFor(
   lit: number,
   dark: number,
   supply: number,
-  logic: { readonly low: number; readonly high: number },
+  logic: Pick<LogicInput, 'low' | 'high'> & Partial<Pick<LogicInput, 'inside' | 'intoHigh'>>,
 ): PullUps | null {
   if (lit <= 0 || logic.low <= SATURATED) return null
-  const least = (supply - logic.low) / (lit / RESERVE)
-  // Where nothing leaks there is still the logic's own input and the line's capacitance: 100 kΩ is the most (from
-  // memory).
-  const most = Math.min(100_000, dark > 0 ? (supply - logic.high) / (dark * DARK_RESERVE) : Infinity)
+  // One junction below the logic's 5 V hangs the resistor inside a bipolar input.
+  const sent = logic.inside ? (4.3 - logic.low) / logic.inside.typical : 0
+  const sinks = lit / RESERVE - sent
+  if (sinks <= 0) return null
+  const least = (supply - logic.low) / sinks
+  const taken = dark * DARK_RESERVE + (logic.intoHigh ?? 0)
+  // Where nothing leaks there is still the line's capacitance: 100 kΩ is the most (from memory).
+  const most = Math.min(100_000, taken > 0 ? (supply - logic.high) / taken : Infinity)
   if (least > most) return null
   return { least, most, best: Math.min(most, Math.max(least, nearest(E12, Math.sqrt(least * most)))) }
 }
@@ -36,7 +42,7 @@ export function pullUpsFor(
 function judge(v: Values): CalculatorResult {
   const supply = maybe(v, 'supply') ?? 5
   const [lit, dark] = [num(v, 'lit'), maybe(v, 'dark') ?? 0]
-  const logic = LOGIC[v.logic === 'cmos' ? 'cmos' : 'ttl']
+  const logic = logicOf(v.logic) ?? UNNAMED_INPUT
   const range = pullUpsFor(lit, dark, supply, logic)
   const pull = maybe(v, 'pull')
   const lines: CalculatorLine[] = range
@@ -46,11 +52,13 @@ function judge(v: Values): CalculatorResult {
         { label: 'Choose', value: range.best, unit: 'Ω', note: 'a preferred value, E12 (IEC 60063)' },
       ]
     : []
-  if (pull !== undefined)
+  if (pull !== undefined) {
+    const node: SensorNode = { supply, pull, input: logic, inside: 'typical' }
     lines.push(
-      { label: 'Level when lit', value: Math.max(SATURATED, supply - lit * pull), unit: 'V' },
-      { label: 'Level when shaded', value: Math.max(0, supply - dark * pull), unit: 'V' },
+      { label: 'Level when lit', value: levelAt(node, lit), unit: 'V' },
+      { label: 'Level when shaded', value: levelAt(node, dark), unit: 'V' },
     )
+  }
   const found = [...electrics(range, pull, lit), ...shape(v)]
   return {
     call: gravestOf(found, {
@@ -181,7 +189,7 @@ export const detectorCalculator: Calculator = {
     { key: 'seesNm', label: 'Detector peak wavelength', rare: true, quantity: 'wavelength', plausible: [600, 1000] },
   ],
   formulas: [
-    `Pull-up at least (supply − low level) ÷ (lit current ÷ ${RESERVE}), so that it still works at half its light; at most (supply − high level) ÷ (${DARK_RESERVE} × dark current), and 100 kΩ (reserves from memory).`,
+    `Pull-up at least (supply − low level) ÷ (lit current ÷ ${RESERVE} − what a low input sends), so that it still works at half its light; at most (supply − high level) ÷ (${DARK_RESERVE} × dark current), and 100 kΩ (reserves from memory).`,
   ],
   judge,
 }

@@ -15,110 +15,182 @@ interface Suspect {
   readonly id: string
   readonly label: string
   readonly cure: string
-  /** What each measurement would show, for a line that idles high with a pull-up on the drive's side. */
-  readonly shows: Readonly<Record<Test, Level>>
+  /** What each measurement may show. Where nothing joins the probe to a level, it may show anything. */
+  readonly shows: Readonly<Record<Test, readonly Level[]>>
 }
 
-/** Who can hold an open-collector line that should idle high (common practice; logic as in TTL data books). */
-const HIGH: readonly Suspect[] = [
-  {
-    id: 'none',
-    label: 'nothing: it idles as it should',
-    cure: 'Leave it.',
-    shows: { now: 'high', cable: 'high', driver: 'high', receiver: 'high' },
-  },
-  {
-    id: 'driver',
-    label: 'its driver, shorted to ground',
-    cure: 'Replace the driver.',
-    shows: { now: 'low', cable: 'low', driver: 'high', receiver: 'low' },
-  },
+/** Which end makes the line, and where its pull-up is: the drive's or the host's. */
+export interface LineEnds {
+  readonly made: 'drive' | 'host'
+  readonly pull: 'drive' | 'host' | 'both'
+}
+const MADE = ['drive', 'host'] as const
+const PULL = ['drive', 'host', 'both'] as const
+/** What a voltmeter shows on a line to which nothing is joined: its own input, noise, nothing. */
+const FLOATS: readonly Level[] = ['between', 'low', 'high']
+
+type Fault = 'none' | 'driver' | 'receiver' | 'host' | 'pull-up' | 'alive'
+const HIGH: readonly { readonly id: Fault; readonly label: string; readonly cure: string }[] = [
+  { id: 'none', label: 'nothing: it idles as it should', cure: 'Leave it.' },
+  { id: 'driver', label: 'its driver in the drive, shorted to ground', cure: 'Replace the driver.' },
   {
     id: 'host',
     label: 'the cable or the host',
-    cure: 'Look at the cable’s plugs, then at the host’s own driver.',
-    shows: { now: 'low', cable: 'high', driver: 'low', receiver: 'low' },
+    cure: 'Look at the cable’s plugs, then at the host’s own end of the line.',
   },
   {
     id: 'receiver',
-    label: 'the receiver’s input, shorted',
+    label: 'the receiver’s input in the drive, shorted',
     cure: 'Replace the chip that listens.',
-    shows: { now: 'low', cable: 'low', driver: 'low', receiver: 'high' },
   },
   {
     id: 'pull-up',
     label: 'a missing pull-up or terminator',
     cure: 'Fit the terminator, or find the open resistor.',
-    shows: { now: 'between', cable: 'between', driver: 'between', receiver: 'low' },
   },
-  {
-    id: 'alive',
-    label: 'nothing: it is in use',
-    cure: 'Measure while the host rests.',
-    shows: { now: 'swings', cable: 'high', driver: 'swings', receiver: 'swings' },
-  },
+  { id: 'alive', label: 'nothing: it is in use', cure: 'Measure while the host rests.' },
 ]
+
+/**
+ * What a measurement at the drive's plug may show of an open-collector line with one fault: a short that is still
+ * joined makes it low, else a pull-up that is still joined makes it high, else it floats and tells nothing.
+ */
+function shown(fault: Fault, test: Test, ends: LineEnds): readonly Level[] {
+  const hostJoined = test !== 'cable'
+  const driverJoined = test !== 'driver' && (ends.made === 'drive' || hostJoined)
+  const receiverJoined = test !== 'receiver' && (ends.made === 'host' || hostJoined)
+  const pulled = fault !== 'pull-up' && (ends.pull !== 'host' || hostJoined)
+  if (fault === 'alive' && driverJoined) return pulled ? ['swings'] : ['swings', 'between', 'low']
+  if (fault === 'driver' && driverJoined) return ['low']
+  if (fault === 'receiver' && receiverJoined) return ['low']
+  if (fault === 'host' && hostJoined) {
+    // A short in the cable stays; one in the host's own part goes with the pin that is lifted.
+    const lifted = (test === 'driver' && ends.made === 'host') || (test === 'receiver' && ends.made === 'drive')
+    return lifted ? ['low', 'high'] : ['low']
+  }
+  if (pulled) return ['high']
+  // A TTL input that nothing pulls sits between the levels by itself.
+  return receiverJoined ? ['between'] : FLOATS
+}
+
+/** Suspects of an open-collector line that should idle high, with what each measurement may show of them. */
+function highSuspects(made: LineEnds['made'] | undefined, pull: LineEnds['pull'] | undefined): Suspect[][] {
+  const ways = (made ? [made] : MADE).flatMap(m => (pull ? [pull] : PULL).map(p => ({ made: m, pull: p })))
+  return ways.map(ends =>
+    HIGH.filter(s => (s.id !== 'driver' || ends.made === 'drive') && (s.id !== 'receiver' || ends.made === 'host')).map(
+      s => ({
+        ...s,
+        shows: Object.fromEntries((Object.keys(TESTS) as Test[]).map(t => [t, shown(s.id, t, ends)])) as Record<
+          Test,
+          readonly Level[]
+        >,
+      }),
+    ),
+  )
+}
+
 /** The same for a totem-pole line inside the drive that should swing: address, clock, reset released. */
+const one = (now: Level, cable: Level, driver: Level, receiver: Level) => ({
+  now: [now],
+  cable: [cable],
+  driver: [driver],
+  receiver: [receiver],
+})
 const SWING: readonly Suspect[] = [
   {
     id: 'none',
     label: 'nothing: it swings as it should',
     cure: 'Leave it.',
-    shows: { now: 'swings', cable: 'swings', driver: 'between', receiver: 'swings' },
+    shows: one('swings', 'swings', 'between', 'swings'),
   },
   {
     id: 'open',
     label: 'an open output: it neither swings nor sits at a level',
     cure: 'Replace the chip that drives it.',
-    shows: { now: 'between', cable: 'between', driver: 'between', receiver: 'between' },
+    shows: one('between', 'between', 'between', 'between'),
   },
   {
     id: 'stuck',
     label: 'a stuck output, or the chip is held in reset',
     cure: 'Look at reset and clock of the chip that drives it before replacing it.',
-    shows: { now: 'low', cable: 'low', driver: 'between', receiver: 'low' },
+    shows: one('low', 'low', 'between', 'low'),
   },
   {
     id: 'stuck-high',
     label: 'a stuck output, or the chip has no clock',
     cure: 'Look at reset and clock of the chip that drives it before replacing it.',
-    shows: { now: 'high', cable: 'high', driver: 'between', receiver: 'high' },
+    shows: one('high', 'high', 'between', 'high'),
   },
   {
     id: 'load',
     label: 'a shorted input on the line',
     cure: 'Lift the inputs one by one, sockets first.',
-    shows: { now: 'low', cable: 'low', driver: 'low', receiver: 'swings' },
+    shows: one('low', 'low', 'low', 'swings'),
   },
 ]
 
-/** Suspects that agree with everything that was measured. */
-export function suspectsOf(expected: 'high' | 'swings', measured: Partial<Record<Test, Level>>): Suspect[] {
-  return (expected === 'high' ? HIGH : SWING).filter(s =>
-    (Object.keys(TESTS) as Test[]).every(t => measured[t] === undefined || measured[t] === s.shows[t]),
-  )
+/**
+ * Suspects that agree with everything that was measured. Where it is not known which end makes the line or where its
+ * pull-up is, a suspect stays as long as it agrees in one of the ways; what it may show is what it may in any of them.
+ */
+export function suspectsOf(
+  expected: 'high' | 'swings',
+  measured: Partial<Record<Test, Level>>,
+  ends: Partial<LineEnds> = {},
+): Suspect[] {
+  const agrees = (s: Suspect) =>
+    (Object.keys(TESTS) as Test[]).every(t => measured[t] === undefined || s.shows[t].includes(measured[t]!))
+  if (expected === 'swings') return SWING.filter(agrees)
+  const left = highSuspects(ends.made, ends.pull).flatMap(way => way.filter(agrees))
+  return HIGH.flatMap(h => {
+    const ways = left.filter(s => s.id === h.id)
+    if (ways.length === 0) return []
+    const union = (t: Test) => [...new Set(ways.flatMap(w => w.shows[t]))]
+    return [
+      {
+        ...h,
+        shows: { now: union('now'), cable: union('cable'), driver: union('driver'), receiver: union('receiver') },
+      },
+    ]
+  })
 }
 
 /** The measurement that splits the suspects into the smallest largest group; null where none does. */
 export function bestMeasurement(suspects: readonly Suspect[], measured: Partial<Record<Test, Level>>): Test | null {
-  const largest = (t: Test) => Math.max(...Object.keys(LEVELS).map(l => suspects.filter(s => s.shows[t] === l).length))
-  // The cheapest comes first where two separate alike: the cable is unplugged before a pin is lifted.
+  const largest = (t: Test) =>
+    Math.max(...Object.keys(LEVELS).map(l => suspects.filter(s => s.shows[t].includes(l)).length))
+  // A pin is lifted only where unplugging the cable cannot tell anything any more.
   const open = (Object.keys(TESTS) as Test[]).filter(t => measured[t] === undefined)
-  const best = [...open].sort((a, b) => largest(a) - largest(b))[0]
+  const unplug = open.find(t => (t === 'now' || t === 'cable') && largest(t) < suspects.length)
+  const best = unplug ?? [...open].sort((a, b) => largest(a) - largest(b))[0]
   return best && largest(best) < suspects.length ? best : null
 }
+
+/** What was said of the line's ends; what was not said is left out. */
+const endsOf = (v: Values): Partial<LineEnds> => ({
+  ...(v.made === 'drive' || v.made === 'host' ? { made: v.made } : {}),
+  ...(v.pullAt === 'drive' || v.pullAt === 'host' || v.pullAt === 'both' ? { pull: v.pullAt } : {}),
+})
 
 function judge(v: Values): CalculatorResult {
   const measured = Object.fromEntries(
     (Object.keys(TESTS) as Test[]).flatMap(t => (v[t] === undefined ? [] : [[t, v[t]]])),
   ) as Partial<Record<Test, Level>>
   const expected = v.expected === 'swings' ? 'swings' : 'high'
-  const suspects = suspectsOf(expected, measured)
+  const ends = endsOf(v)
+  const suspects = suspectsOf(expected, measured, ends)
   const lines: CalculatorLine[] = suspects.map((s, i) => ({
     label: i === 0 ? 'What agrees with it' : '',
     value: s.label,
     unit: '',
   }))
+  if (expected === 'high' && measured.cable !== undefined && ends.made === 'drive' && ends.pull === 'host')
+    lines.push({
+      label: 'With the cable off',
+      value: 'tells nothing',
+      unit: '',
+      note: 'the drive’s open collector has its pull-up at the host',
+    })
   const pull = maybe(v, 'pull')
   const farads = maybe(v, 'load')
   const inputs = maybe(v, 'inputs') ?? 1
@@ -132,7 +204,11 @@ function judge(v: Values): CalculatorResult {
     })
   if (pull && farads) lines.push({ label: 'Rise time, 10 to 90 %', value: 2.2 * pull * farads, unit: 'µs' })
   return {
-    call: callOf(suspects, measured, pull, inputs),
+    call: callOf(suspects, measured, {
+      pull,
+      inputs,
+      endsKnown: expected === 'swings' || Boolean(ends.made && ends.pull),
+    }),
     lines,
     observations: [
       {
@@ -149,9 +225,9 @@ function judge(v: Values): CalculatorResult {
 function callOf(
   suspects: readonly Suspect[],
   measured: Partial<Record<Test, Level>>,
-  pull: number | undefined,
-  inputs: number,
+  o: { readonly pull: number | undefined; readonly inputs: number; readonly endsKnown: boolean },
 ): Call {
+  const { pull, inputs } = o
   if (pull && ((5 - 0.4) / pull) * 1000 + 1.6 * inputs > 48)
     return {
       kind: 'mend',
@@ -176,9 +252,11 @@ function callOf(
   return {
     kind: 'unknown',
     reasons: [`${suspects.length} explanations agree with what was measured.`],
-    next: next
-      ? `Measure it ${TESTS[next]}: that separates them best.`
-      : 'Swap the part with a known-good one, and compare before and after.',
+    next: !o.endsKnown
+      ? 'Say which end makes the line and where its pull-up is: what a cable that is off shows depends on it.'
+      : next
+        ? `Measure it ${TESTS[next]}: that separates them best.`
+        : 'Swap the part with a known-good one, and compare before and after.',
   }
 }
 
@@ -200,8 +278,26 @@ export const logicCalculator: Calculator = {
         { value: 'swings', label: 'swing: address, clock' },
       ],
     },
-    { key: 'now', label: 'It measures', choices },
-    { key: 'cable', label: 'With the cable off', choices },
+    {
+      key: 'made',
+      label: 'Which end makes the line',
+      hint: 'status lines: the drive; select, motor, step: the host',
+      choices: [
+        { value: 'drive', label: 'the drive' },
+        { value: 'host', label: 'the host' },
+      ],
+    },
+    {
+      key: 'pullAt',
+      label: 'Where its pull-up is',
+      choices: [
+        { value: 'drive', label: 'in the drive' },
+        { value: 'host', label: 'in the host' },
+        { value: 'both', label: 'at both ends' },
+      ],
+    },
+    { key: 'now', label: 'Level at the drive’s plug', choices },
+    { key: 'cable', label: 'With the cable off, at the drive', choices },
     { key: 'driver', label: 'Driver’s pin lifted', choices },
     { key: 'receiver', label: 'Receiver’s pin lifted', choices },
     { key: 'pull', label: 'Pull-up or terminator', quantity: 'resistance', rare: true, plausible: [100, 10_000] },
@@ -210,6 +306,7 @@ export const logicCalculator: Calculator = {
   ],
   formulas: [
     'Suspects are those that every measurement agrees with; the next one is that which splits them best.',
+    'Open collector: a short that is still joined makes the line low, else a pull-up that is still joined makes it high, else it floats and tells nothing.',
     'Sink current = (5 V − 0.4 V) ÷ pull-up + 1.6 mA for each input (TTL data books).',
     'Rise time, 10 to 90 % = 2.2 R C.',
   ],

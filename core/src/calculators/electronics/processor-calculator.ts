@@ -1,6 +1,6 @@
 import { upperFirst, type Call } from '../../base/observations'
-import type { Field, Calculator, CalculatorLine, CalculatorResult, Values } from '../calculator'
-import { agreeing, cheapest, type Probe, type Suspect } from './suspects'
+import type { Field, Calculator, CalculatorLine, CalculatorResult, Row, Values } from '../calculator'
+import { cheapest, weighed, type Probe, type Suspect, type Weighed } from './suspects'
 
 const OUTCOMES = {
   good: 'as it should be',
@@ -184,16 +184,25 @@ export const PROCESSOR_SUSPECTS: readonly Suspect<ProcessorTest>[] = [
   {
     id: 'open',
     label: 'an open output on an address line',
-    cure: 'Replace the chip that drives the line between levels.',
+    cure: 'Replace the chip that drives the line between levels: for an address line usually the processor.',
     odds: 2,
-    shows: { ...sound, heat: ['good'], bus: ['between'], ...swaps() },
+    // The processor drives the address lines itself: a good one in its place cures them.
+    shows: { ...sound, heat: ['good'], bus: ['between'], ...swaps(), cpu: ['cures', 'same'] },
   },
   {
     id: 'stuck',
     label: 'a chip that holds a data or address line',
     cure: 'Lift or unplug the chips on the stuck line one by one, sockets first.',
     odds: 2,
-    shows: { ...sound, bus: ['stuck'], ...swaps() },
+    // Any chip on the line can be the one that holds it, so any swap may cure.
+    shows: {
+      ...sound,
+      bus: ['stuck'],
+      ram: ['cures', 'same'],
+      rom: ['cures', 'same'],
+      port: ['cures', 'same'],
+      cpu: ['cures', 'same'],
+    },
   },
   {
     id: 'ram',
@@ -230,7 +239,7 @@ export const PROCESSOR_SUSPECTS: readonly Suspect<ProcessorTest>[] = [
     odds: 1,
     shows: {
       ...sound,
-      bus: ['still', 'stuck', 'good'],
+      bus: ['still', 'stuck', 'between', 'good'],
       irq: ['still', 'good'],
       select: ['still', 'good'],
       ...swaps('cpu'),
@@ -245,70 +254,100 @@ export const PROCESSOR_SUSPECTS: readonly Suspect<ProcessorTest>[] = [
   },
 ]
 
-function judge(v: Values): CalculatorResult {
+/** Sure enough to mend what it points to. */
+const SURE = 0.8
+/** Shares under this are left out of the list. */
+const SHOWN = 0.02
+
+/** What all lines together show: the worst of them. */
+function busOf(rows: readonly Row[]): string | undefined {
+  const shows = (is: string) => rows.some(r => r.shows === is)
+  if (shows('between')) return 'between'
+  if (shows('low') || shows('high')) return rows.every(r => r.shows !== 'swings') ? 'still' : 'stuck'
+  return rows.some(r => r.shows === 'swings') ? 'good' : undefined
+}
+
+function judge(v: Values, rows: readonly Row[]): CalculatorResult {
   const measured = Object.fromEntries(IDS.flatMap(t => (v[t] === undefined ? [] : [[t, v[t]]]))) as Partial<
     Record<ProcessorTest, string>
   >
-  const left = agreeing(PROCESSOR_SUSPECTS, measured)
-  const total = left.reduce((s, x) => s + x.odds, 0)
-  const lines: CalculatorLine[] = [...left]
-    .sort((a, b) => b.odds - a.odds)
+  // Lines told one by one say more than the sum that was typed for all of them.
+  const bus = busOf(rows)
+  if (bus) measured.bus = bus
+  const left = weighed(PROCESSOR_SUSPECTS, PROCESSOR_PROBES, measured)
+  const lines: CalculatorLine[] = left
+    .filter(s => s.share >= SHOWN)
     .map(s => ({
       label: upperFirst(s.label),
-      value: (s.odds / total) * 100,
+      value: s.share * 100,
       unit: '%',
-      note: 'of what still agrees, by odds from memory',
+      note: s.against.length
+        ? `against it: ${s.against.map(t => TESTS[t].label.toLowerCase()).join(', ')}`
+        : 'agrees with everything that was measured',
     }))
   const next = cheapest(left, PROCESSOR_PROBES, measured)
+  const best = left[0]!
   return {
-    call: callOf(left, total, next, measured),
+    call: callOf(left, next, measured, rows),
     lines,
     observations: [
       {
         key: 'processor.suspects',
         label: 'Stopped by',
-        value: left.length === 1 ? left[0]!.label : left.length ? `${left.length} suspects` : 'contradictory',
+        value: `${best.label} (${Math.round(best.share * 100)} %)`,
         unit: '',
-        how: `${Object.keys(measured).length} measurements`,
+        how: `${Object.keys(measured).length} measurements, odds from memory`,
       },
     ],
   }
 }
 
+/** The lines that stand out, by name. */
+const oddLines = (rows: readonly Row[]): string =>
+  rows
+    .filter(r => r.shows !== 'swings')
+    .map(r => `${r.name} ${r.shows === 'between' ? 'between levels' : `stuck ${r.shows}`}`)
+    .join(', ')
+
 function callOf(
-  left: readonly Suspect<ProcessorTest>[],
-  total: number,
+  left: readonly Weighed<ProcessorTest>[],
   next: Probe<ProcessorTest> | null,
   measured: Partial<Record<ProcessorTest, string>>,
+  rows: readonly Row[],
 ): Call {
-  if (left.length === 0)
-    return {
-      kind: 'unknown',
-      reasons: ['No single fault shows all of this: a measurement is wrong, or there are two faults.'],
-      next: 'Measure supply and reset again; then mend what is certain, and start over. Drives come with two.',
-    }
-  const how = next
-    ? `${TESTS[next.id].how}: it tells most for its ${next.minutes} ${next.minutes === 1 ? 'minute' : 'minutes'}.`
-    : ''
+  const [best] = left
+  const percent = Math.round(best!.share * 100)
+  const odd = oddLines(rows)
+  const where = odd ? ` Lines that stand out: ${odd}.` : ''
   // A supply that is low makes everything after it look wrong.
   if (measured.supply === 'low')
-    return { kind: 'mend', reasons: ['Its 5 V is low: whatever else is measured now misleads.'], next: left[0]!.cure }
-  const [best] = [...left].sort((a, b) => b.odds - a.odds)
-  if (left.length === 1) return { kind: 'mend', reasons: [`It points to ${best!.label}.`], next: best!.cure }
-  if (!next)
+    return {
+      kind: 'mend',
+      reasons: ['Its 5 V is low: whatever else is measured now misleads.'],
+      next: left.find(s => s.id === 'supply')!.cure,
+    }
+  if (best!.against.length > 1)
+    return {
+      kind: 'unknown',
+      reasons: [
+        `No single fault shows all of this; ${best!.label} is likeliest, against ${best!.against.map(t => TESTS[t].label.toLowerCase()).join(' and ')}.${where}`,
+      ],
+      next: 'Measure those again; then mend what is certain, and start over: drives often have two faults.',
+    }
+  if (best!.share >= SURE || !next)
     return {
       kind: 'mend',
       reasons: [
-        `No measurement here separates ${left.map(s => s.label).join(' and ')}; ${best!.label} is the likelier.`,
+        best!.share >= SURE
+          ? `It points to ${best!.label} (${percent} %, odds from memory).${where}`
+          : `No measurement here separates ${left[0]!.label} and ${left[1]!.label}; the first is likelier (${percent} %).${where}`,
       ],
       next: best!.cure,
     }
   return {
     kind: 'unknown',
-    reasons: [
-      `${left.length} explanations agree with what was measured; likeliest is ${best!.label} (${Math.round((best!.odds / total) * 100)} %).`,
-    ],
-    next: how,
+    reasons: [`Likeliest is ${best!.label} (${percent} %), then ${left[1]!.label}.${where}`],
+    next: `${TESTS[next.id].how}: it tells most for its ${next.minutes} ${next.minutes === 1 ? 'minute' : 'minutes'}.`,
   }
 }
 
@@ -326,8 +365,28 @@ export const processorCalculator: Calculator = {
     choices: TESTS[id].outcomes.map(o => ({ value: o, label: OUTCOMES[o] })),
     ...(TESTS[id].minutes > 10 ? { rare: true as const } : {}),
   })),
+  list: {
+    key: 'lines',
+    title: 'Address and data lines, one by one',
+    one: 'line',
+    most: 24,
+    fields: [
+      { key: 'name', label: 'Line', words: true, required: true },
+      {
+        key: 'shows',
+        label: 'Level',
+        required: true,
+        choices: [
+          { value: 'swings', label: 'it swings' },
+          { value: 'between', label: 'between levels' },
+          { value: 'low', label: 'stuck low' },
+          { value: 'high', label: 'stuck high' },
+        ],
+      },
+    ],
+  },
   formulas: [
-    'Suspects are those that agree with everything measured, by their odds. The next measurement is the one with the most expected bits for each minute of hands (Shannon’s mutual information). Matrix, odds and minutes are from memory.',
+    'Each suspect by its odds times the chance of everything measured (Bayes’ rule): what it usually shows shares 95 %, what it may show freely is spread over all outcomes. The next measurement is the one with the most expected bits for each minute of hands (Shannon’s mutual information). Matrix, odds and minutes are from memory.',
   ],
   judge,
 }

@@ -1,4 +1,4 @@
-import { gravestOf, type Call, type Point } from '../../base/observations'
+import { gravestOf, plain, type Call, type Point } from '../../base/observations'
 import {
   maybe,
   type Field,
@@ -17,33 +17,43 @@ const BUS_LINES = { attention: 'Attention', clock: 'Clock', data: 'Data', reset:
 type BusLine = keyof typeof BUS_LINES
 const BUS_LINE_IDS = Object.keys(BUS_LINES) as BusLine[]
 
-/** TTL data books: below 0.8 V low, from 2.0 V high. Idle lines stand near the supply through their resistors. */
-const [LOW, HIGH] = [0.8, 2]
+/**
+ * TTL data books: below 0.8 V is low. An idle line is no gate output: its resistor of about 1 kΩ holds it near the
+ * supply, at more than 4 V with a few inputs on it; 3.5 V is taken as the least (from memory).
+ */
+const [LOW, IDLE] = [0.8, 3.5]
 const PLACES = {
   both: 'host and drive connected',
   drive: 'drive alone, cable off',
   host: 'host alone, at the cable’s end',
 } as const
 type Place = keyof typeof PLACES
+const PLACE_IDS = Object.keys(PLACES) as Place[]
 
 type Level = 'low' | 'high' | 'between' | 'not measured'
 const levelOf = (v: number | undefined): Level =>
-  v === undefined ? 'not measured' : v < LOW ? 'low' : v >= HIGH ? 'high' : 'between'
+  v === undefined ? 'not measured' : v < LOW ? 'low' : v >= IDLE ? 'high' : 'between'
 
-/** Who holds a line, by its levels in the three places. */
-export function holderOf(
-  both: Level,
-  drive: Level,
-  host: Level,
-): 'nobody' | 'drive' | 'host' | 'either' | 'both' | 'cable' | 'weak' | 'open' {
+type Holder = 'nobody' | 'drive' | 'host' | 'either' | 'both' | 'cable' | 'weak' | 'open'
+
+/** Who holds a line, by its levels in the three places; either end alone is a reading of its own. */
+export function holderOf(both: Level, drive: Level, host: Level): Holder {
   if (both === 'high') return 'nobody'
-  if (both === 'between') return 'weak'
-  if (both === 'not measured') return 'open'
   if (drive === 'low' && host === 'low') return 'both'
   if (drive === 'low') return 'drive'
   if (host === 'low') return 'host'
+  if (both === 'between' || drive === 'between' || host === 'between') return 'weak'
+  if (both === 'not measured') return drive === 'high' || host === 'high' ? 'nobody' : 'open'
   return drive === 'high' && host === 'high' ? 'cable' : 'either'
 }
+
+/** Attention and reset only come in at the drive; clock and data go both ways. */
+const DRIVE_ONLY_LISTENS: readonly BusLine[] = ['attention', 'reset']
+
+const heldByDrive = (line: BusLine): string =>
+  DRIVE_ONLY_LISTENS.includes(line)
+    ? `The drive only listens to ${line}: pull or lift the gate whose input it reaches; if the line rises, replace that gate. Without a pull-up of its own the drive’s side may also read low: measure that resistor.`
+    : `Pull the drive’s bus driver for ${line} if it is socketed, or lift its output; then the gate that listens. Replace the one with which the line rises.`
 
 function pointOf(line: BusLine, v: Values): Point | null {
   const name = BUS_LINES[line]
@@ -61,7 +71,7 @@ function pointOf(line: BusLine, v: Values): Point | null {
       return {
         kind: 'mend',
         says: `${name} is held low by the drive.${reset}`,
-        next: `Pull the drive’s bus driver for ${name.toLowerCase()} if it is socketed, or lift its output: if the line rises, replace it.`,
+        next: heldByDrive(line),
       }
     case 'host':
       return {
@@ -84,7 +94,7 @@ function pointOf(line: BusLine, v: Values): Point | null {
     case 'weak':
       return {
         kind: 'unknown',
-        says: `${name} stands between the levels: a driver half on, or no pull-up.`,
+        says: `${name} stands between low and idle: a driver half on, a leaking input, or a missing pull-up.`,
         next: 'Measure it again with the cable off, on each side.',
       }
     case 'either':
@@ -97,7 +107,7 @@ function pointOf(line: BusLine, v: Values): Point | null {
 }
 
 function judge(v: Values): CalculatorResult {
-  const measured = BUS_LINE_IDS.filter(l => maybe(v, `${l}-both`) !== undefined)
+  const measured = BUS_LINE_IDS.filter(l => PLACE_IDS.some(p => maybe(v, `${l}-${p}`) !== undefined))
   const points = BUS_LINE_IDS.flatMap(l => pointOf(l, v) ?? [])
   const lines: CalculatorLine[] = measured.map(l => {
     const holder = holderOf(
@@ -105,7 +115,9 @@ function judge(v: Values): CalculatorResult {
     )
     return {
       label: BUS_LINES[l],
-      value: levelOf(maybe(v, `${l}-both`)),
+      value: PLACE_IDS.filter(p => maybe(v, `${l}-${p}`) !== undefined)
+        .map(p => `${p === 'both' ? 'joined' : `${p} alone`} ${plain(maybe(v, `${l}-${p}`)!)} V`)
+        .join(', '),
       unit: '',
       note: {
         nobody: 'idles as it should',
@@ -169,7 +181,7 @@ export const serialBusCalculator: Calculator = {
   purpose: 'Whether the lines between host and a serial drive idle high, and which side holds one that does not.',
   fields: BUS_LINE_IDS.flatMap(fieldsOf),
   formulas: [
-    'Low below 0.8 V, high from 2.0 V (TTL data books). A line that is low with both connected is held by the side on which it is still low alone; high on either side alone, it is the cable.',
+    'Low below 0.8 V (TTL data books), idle from 3.5 V (from memory: its resistor holds it near the supply). A line that is low with both connected is held by the side on which it is still low alone; high on either side alone, it is the cable.',
   ],
   judge,
 }

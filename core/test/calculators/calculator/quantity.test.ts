@@ -78,7 +78,12 @@ describe('sums, whatever is typed', () => {
 
   it('say what is still needed, and ask about numbers that look like another unit', () => {
     const sensor = CALCULATORS.find(s => s.id === 'sensor')!
-    expect(judgeCalculator(sensor, { lit: '0.3 mA' })).toMatchObject({ result: null, needed: ['Pull-up'] })
+    expect(
+      judgeCalculator(
+        CALCULATORS.find(s => s.id === 'detector')!,
+        { pull: '22k' },
+      ),
+    ).toMatchObject({ result: null, needed: ['Current, lit'] })
     expect(judgeCalculator(sensor, { lit: '0.3 mA', pull: '22' }).doubts).toEqual([
       'Pull-up of 22 Ω is far from usual (1000 to 200000 Ω): is that the unit you meant?',
     ])
@@ -94,7 +99,7 @@ describe('sums, whatever is typed', () => {
     )
     expect(() => judgeCalculator(sensor, { lit: 'bright', pull: '22k' })).toThrow(/^lit: “bright” cannot be read/)
     expect(() => judgeCalculator(sensor, { lit: '1 mA', pull: '22k', logic: 'steam' })).toThrow(
-      'logic: “steam” is not a choice for logic it drives; expected TTL, CMOS, 5 V.',
+      'logic: “steam” is not a choice for logic it drives; expected standard TTL, low-power Schottky TTL, low-power Schottky, Schmitt trigger, CMOS or comparator, 5 V.',
     )
   })
 })

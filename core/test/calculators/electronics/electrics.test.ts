@@ -1,8 +1,12 @@
+import { readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
 import {
   capacitorCalculator,
+  currentFor,
   leadResistance,
   leadCalculator,
+  levelAt,
+  LOGIC,
   mapSwitch,
   nearestE6,
   sensorCalculator,
@@ -64,6 +68,90 @@ describe('lead', () => {
   })
 })
 
+interface NodeCase {
+  readonly insideOhm: number | null
+  readonly pullOhm: number
+  readonly milliamps: number
+  readonly volts: number
+}
+
+describe('a detector, its pull-up and a logic input', () => {
+  // Solved by ngspice on the transistors of a gate's input (core/test/fixtures/sensor-network/make_levels.py).
+  const { cases } = JSON.parse(
+    readFileSync(new URL('../../fixtures/sensor-network/levels.json', import.meta.url), 'utf8'),
+  ) as { cases: NodeCase[] }
+  it.each([
+    ['no input current', null],
+    ['a standard TTL input', 4000],
+    ['a low-power Schottky input', 20_000],
+  ] as const)('%s: levels as the solver’s', (_, insideOhm) => {
+    const mine = cases.filter(c => c.insideOhm === insideOhm)
+    expect(mine).toHaveLength(32)
+    for (const c of mine) {
+      const level = (intoHigh: number) =>
+        levelAt(
+          {
+            supply: 5,
+            pull: c.pullOhm,
+            input: {
+              label: '',
+              low: 0.8,
+              high: 2,
+              ...(insideOhm ? { inside: { typical: insideOhm, least: insideOhm } } : {}),
+              intoHigh,
+            },
+            inside: 'typical',
+          },
+          c.milliamps / 1000,
+        )
+      // A high input takes something between nothing and the data books' 40 µA.
+      expect(c.volts).toBeLessThanOrEqual(level(0) + 0.1)
+      expect(c.volts).toBeGreaterThanOrEqual(Math.min(level(0), level(insideOhm ? 40e-6 : 0)) - 0.1)
+    }
+  })
+  // Data books (from memory): at most 1.6 mA out of a standard input at 0.4 V, 0.4 mA out of a low-power Schottky one.
+  it('the largest input current is the data books’', () => {
+    for (const [family, milliamps] of [
+      ['ttl', 1.6],
+      ['ls', 0.4],
+    ] as const) {
+      const node = { supply: 5, pull: 1e9, input: LOGIC[family], inside: 'least' } as const
+      expect(currentFor(node, 0.4) * 1000).toBeCloseTo(milliamps, 2)
+    }
+  })
+})
+
+describe('a sensor in circuit', () => {
+  // Common practice, no source: 0.1–0.2 V lit and near 5 V shaded, or the other way round; judge the difference.
+  it('is judged by the difference, whichever level is the lit one, without any pull-up', () => {
+    expect(call(sensorCalculator, { litVolts: '0.15', darkVolts: '4.9' }).kind).toBe('leave')
+    expect(call(sensorCalculator, { litVolts: '4.8', darkVolts: '0.1' }).kind).toBe('leave')
+    expect(call(sensorCalculator, { litVolts: '4.8', darkVolts: '4.9' })).toMatchObject({
+      kind: 'mend',
+      reasons: ['Lit 4.8 V, shaded 4.9 V: the light changes nothing.'],
+    })
+    expect(call(sensorCalculator, { litVolts: '1.5', darkVolts: '4.9' }).kind).toBe('mend')
+    expect(call(sensorCalculator, { litVolts: '0.7', darkVolts: '4.9' }).kind).toBe('unknown')
+    expect(call(sensorCalculator, { litVolts: '0.15' })).toMatchObject({
+      kind: 'unknown',
+      next: 'Measure it shaded too.',
+    })
+  })
+  it('a few microamperes, lit and freed, are a verdict by themselves', () => {
+    expect(call(sensorCalculator, { lit: '6 µA' }).kind).toBe('mend')
+    expect(call(sensorCalculator, { lit: '0.3 mA' }).kind).toBe('leave')
+  })
+  it('what drives standard TTL must sink its input current too; a detector of 0.6 mA cannot', () => {
+    expect(call(sensorCalculator, { lit: '0.6 mA', pull: '22k', logic: 'ttl' }).kind).toBe('mend')
+    expect(call(sensorCalculator, { lit: '0.6 mA', pull: '22k', logic: 'cmos' }).kind).toBe('leave')
+    // Not said: not known yet, until the level in circuit settles it.
+    expect(call(sensorCalculator, { lit: '0.6 mA', pull: '22k' }).kind).toBe('unknown')
+    expect(call(sensorCalculator, { lit: '0.6 mA', pull: '22k', litVolts: '0.15', darkVolts: '4.9' }).kind).toBe(
+      'leave',
+    )
+  })
+})
+
 describe('optical sensor', () => {
   // Common practice, no source: at least 0.2 mA lit is good, 6 µA was dead; in circuit 0.1 to 0.2 V lit and near 5 V
   // shaded; the LED drops 1.1 to 1.3 V.
@@ -72,7 +160,9 @@ describe('optical sensor', () => {
       kind: 'mend',
       reasons: ['It passes 6 µA with the light on it: dead.'],
     })
-    expect(call(sensorCalculator, { lit: '0.6 mA', pull: '22k', dark: '0.1 µA', led: '1.2' }).kind).toBe('leave')
+    expect(call(sensorCalculator, { lit: '0.6 mA', pull: '22k', dark: '0.1 µA', led: '1.2', logic: 'cmos' }).kind).toBe(
+      'leave',
+    )
     const lit = line(sensorCalculator, { lit: '0.6 mA', pull: '22k' }, 'Level when lit') as number
     expect(lit).toBeGreaterThanOrEqual(0.1)
     expect(lit).toBeLessThanOrEqual(0.2)

@@ -1,5 +1,11 @@
 import { describe, expect, it } from 'vitest'
-import { bestMeasurement, logicCalculator, polarityCalculator, suspectsOf } from '../../../src/calculators/electronics'
+import {
+  bestMeasurement,
+  logicCalculator,
+  polarityCalculator,
+  suspectsOf,
+  type LineEnds,
+} from '../../../src/calculators/electronics'
 import { judgeCalculator, type Calculator } from '../../../src/calculators/calculator'
 
 const call = (sum: Calculator, typed: Record<string, string>) => judgeCalculator(sum, typed).result!.call
@@ -59,9 +65,10 @@ describe('a logic line', () => {
   // that
   // neither swings nor sits at a level points to an open output.
   it('the trade’s two facts', () => {
-    expect(call(logicCalculator, { expected: 'high', now: 'low', cable: 'low', driver: 'high' })).toMatchObject({
+    const status = { expected: 'high', made: 'drive', pullAt: 'drive' }
+    expect(call(logicCalculator, { ...status, now: 'low', cable: 'low', driver: 'high' })).toMatchObject({
       kind: 'mend',
-      reasons: ['It points to its driver, shorted to ground.'],
+      reasons: ['It points to its driver in the drive, shorted to ground.'],
     })
     expect(call(logicCalculator, { expected: 'swings', now: 'between' })).toMatchObject({
       kind: 'mend',
@@ -70,25 +77,61 @@ describe('a logic line', () => {
   })
 
   it('names the next measurement, the cheapest first where two separate alike, and gets to one suspect by it', () => {
-    expect(call(logicCalculator, { expected: 'high', now: 'low' })).toMatchObject({
+    expect(call(logicCalculator, { expected: 'high', now: 'low' }).next).toMatch(/^Say which end makes the line/)
+    const ended = { expected: 'high', made: 'drive', pullAt: 'drive' }
+    expect(call(logicCalculator, { ...ended, now: 'low' })).toMatchObject({
       kind: 'unknown',
       next: 'Measure it with the cable off: that separates them best.',
     })
-    for (const expected of ['high', 'swings'] as const) {
-      for (const truth of suspectsOf(expected, {})) {
+    const ways: readonly (readonly ['high' | 'swings', Partial<LineEnds>])[] = [
+      ['swings', {}],
+      ...(['drive', 'host'] as const).flatMap(made =>
+        (['drive', 'host', 'both'] as const).map(pull => ['high', { made, pull }] as const),
+      ),
+    ]
+    for (const [expected, ends] of ways)
+      for (const truth of suspectsOf(expected, {}, ends)) {
         const measured: Parameters<typeof suspectsOf>[1] = {}
         for (let i = 0; i < 4; i++) {
-          const next = bestMeasurement(suspectsOf(expected, measured), measured)
+          const next = bestMeasurement(suspectsOf(expected, measured, ends), measured)
           if (!next) break
-          measured[next] = truth.shows[next]
+          measured[next] = truth.shows[next][0]!
         }
-        expect(suspectsOf(expected, measured)).toEqual([truth])
+        const left = suspectsOf(expected, measured, ends)
+        expect(left.map(s => s.id)).toContain(truth.id)
+        // A short in the cable and one in the host's own part look alike from here.
+        expect(left.length, `${truth.id} ${JSON.stringify({ ends, measured })}`).toBeLessThanOrEqual(2)
       }
-    }
+  })
+
+  // Sum of the currents at the node: nothing joined to it gives none, so a meter there reads its own input.
+  it('a status line with its pull-up at the host tells nothing with the cable off', () => {
+    const ends = { made: 'drive', pull: 'host' } as const
+    for (const cable of ['low', 'between', 'high'] as const)
+      expect(suspectsOf('high', { now: 'high', cable }, ends).map(s => s.id)).toContain('none')
+    // With the pull-up in the drive the same reading is evidence.
+    expect(suspectsOf('high', { now: 'low', cable: 'high' }, { made: 'drive', pull: 'drive' }).map(s => s.id)).toEqual([
+      'host',
+    ])
+    const said = judgeCalculator(logicCalculator, {
+      expected: 'high',
+      made: 'drive',
+      pullAt: 'host',
+      now: 'low',
+      cable: 'low',
+    }).result!
+    expect(said.lines.find(l => l.label === 'With the cable off')!.value).toBe('tells nothing')
+    expect(said.call.kind).toBe('unknown')
+  })
+  it('a line that the host makes has no driver in the drive to replace', () => {
+    expect(suspectsOf('high', { now: 'low' }, { made: 'host' }).map(s => s.id)).not.toContain('driver')
+    expect(suspectsOf('high', { now: 'low' }, { made: 'drive' }).map(s => s.id)).not.toContain('receiver')
   })
 
   it('contradictions are named, and two terminators seen', () => {
-    expect(call(logicCalculator, { expected: 'high', now: 'high', cable: 'low' })).toMatchObject({
+    expect(
+      call(logicCalculator, { expected: 'high', made: 'host', pullAt: 'drive', now: 'high', cable: 'low' }),
+    ).toMatchObject({
       kind: 'unknown',
       reasons: [expect.stringMatching(/contradict each other/)],
     })
