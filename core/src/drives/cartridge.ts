@@ -49,6 +49,7 @@ export const cartridge: Mechanism = {
   layouts: [],
   recording: null,
   alignment: null,
+  protectCovered: null,
   parts: [],
   chance: sourced(0.35, '', fromMemory),
 }

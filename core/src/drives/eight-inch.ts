@@ -58,6 +58,7 @@ export const eightInch: Mechanism = {
   layouts: ['mfm-77x2x26', 'fm-77x1x26'],
   recording: recordingOf(330, 4.2),
   alignment: limitsOf(45, 18, 200, 100, 20, GIMBAL),
+  protectCovered: sourced('writable', '', commonPractice),
   parts: ['carriage', 'index', 'zero'],
   chance: sourced(0.6, '', fromMemory),
 }

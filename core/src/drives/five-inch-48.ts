@@ -1,4 +1,4 @@
-import { fromMemory, sourced, standard } from './provenance'
+import { commonPractice, fromMemory, sourced, standard } from './provenance'
 import { recordingOf } from './recording'
 import { GIMBAL, PAD, limitsOf } from './limits'
 import type { Mechanism } from './types'
@@ -56,6 +56,7 @@ export const fiveInch48: Mechanism = {
   layouts: ['mfm-40x2x9', 'fm-40x1x10', 'six-35x1x16', 'five-35x1x13', 'mfm-40x1x9'],
   recording: recordingOf(330, 4.6),
   alignment: limitsOf(45, 18, 200, 200, 20, `${PAD} ${GIMBAL}`),
+  protectCovered: sourced('protected', '', commonPractice),
   parts: ['carriage', 'index', 'zero'],
   chance: sourced(0.75, '', fromMemory),
 }

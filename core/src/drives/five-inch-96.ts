@@ -1,4 +1,4 @@
-import { fromMemory, sourced, standard } from './provenance'
+import { commonPractice, fromMemory, sourced, standard } from './provenance'
 import { recordingOf } from './recording'
 import { GIMBAL, limitsOf } from './limits'
 import type { Mechanism } from './types'
@@ -56,6 +56,7 @@ export const fiveInch96: Mechanism = {
   layouts: ['mfm-80x2x15', 'mfm-80x2x9'],
   recording: recordingOf(155, 2.9),
   alignment: limitsOf(22, 18, 200, 200, 12, GIMBAL),
+  protectCovered: sourced('protected', '', commonPractice),
   parts: ['carriage', 'index', 'zero'],
   chance: sourced(0.75, '', fromMemory),
 }

@@ -1,4 +1,4 @@
-import { fromMemory, sourced } from './provenance'
+import { commonPractice, fromMemory, sourced } from './provenance'
 import { recordingOf } from './recording'
 import { PAD, limitsOf } from './limits'
 import type { Mechanism } from './types'
@@ -57,6 +57,7 @@ export const fiveInchSerial: Mechanism = {
   layouts: ['zoned-35x1'],
   recording: recordingOf(330, 4.6),
   alignment: limitsOf(45, 20, 200, 200, 20, PAD),
+  protectCovered: sourced('protected', '', commonPractice),
   parts: ['carriage'],
   chance: sourced(0.65, '', fromMemory),
 }

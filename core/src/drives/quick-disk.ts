@@ -57,6 +57,7 @@ export const quickDisk: Mechanism = {
   layouts: [],
   recording: recordingOf(250, 5),
   alignment: null,
+  protectCovered: sourced('writable', '', fromMemory),
   parts: [],
   chance: sourced(0.7, '', fromMemory),
 }

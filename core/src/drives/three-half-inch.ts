@@ -1,4 +1,4 @@
-import { fromMemory, sourced, standard } from './provenance'
+import { commonPractice, fromMemory, sourced, standard } from './provenance'
 import { recordingOf } from './recording'
 import { GIMBAL, limitsOf } from './limits'
 import type { Mechanism } from './types'
@@ -57,6 +57,7 @@ export const threeHalfInch: Mechanism = {
   layouts: ['mfm-80x2x9', 'mfm-80x2x18', 'split-80x2x11'],
   recording: recordingOf(115, 3.1),
   alignment: limitsOf(15, 30, 0, 400, 9, GIMBAL),
+  protectCovered: sourced('writable', '', commonPractice),
   parts: ['carriage', 'index', 'zero', 'arm'],
   chance: sourced(0.75, '', fromMemory),
 }

@@ -60,6 +60,7 @@ export const threeInch: Mechanism = {
   layouts: ['mfm-40x1x9'],
   recording: recordingOf(150, 4.4),
   alignment: limitsOf(20, 25, 200, 300, 12, PAD),
+  protectCovered: sourced('writable', '', fromMemory),
   parts: ['carriage', 'index', 'zero', 'pin'],
   chance: sourced(0.75, '', fromMemory),
 }

@@ -96,6 +96,11 @@ export interface Mechanism {
   readonly recording: RecordingGeometry | null
   /** How far off its adjustments may be; null where nothing can be adjusted. */
   readonly alignment: AlignmentLimits | null
+  /**
+   * What a disk is whose notch, hole or tab is covered, so that a switch there is pressed and a light there is stopped;
+   * null where the disk has no such place.
+   */
+  readonly protectCovered: Sourced<'protected' | 'writable'> | null
   /** Parts that it has beside those of every drive. */
   readonly parts: readonly OwnPart[]
   /** How often one comes back to work, before anything was found, 0 to 1. */

@@ -1,4 +1,4 @@
-import type { Call } from '../../base/observations'
+import { plain, type Call } from '../../base/observations'
 import { maybe, num, type Calculator, type CalculatorLine, type CalculatorResult, type Values } from '../calculator'
 import { E6, nearest } from './e-series'
 
@@ -25,7 +25,7 @@ const RATED = [6.3, 10, 16, 25, 35, 50, 63, 100]
 /** The nearest E6 value, µF. */
 export const nearestE6 = (value: number): number => nearest(E6, value)
 /** The voltage to buy for one that was marked so, V. */
-export const ratedFor = (volts: number | undefined): number => RATED.find(r => r >= (volts ?? 0)) ?? volts!
+export const ratedFor = (volts: number): number => RATED.find(r => r >= volts) ?? volts
 
 function judge(v: Values): CalculatorResult {
   const marked = num(v, 'marked')
@@ -43,32 +43,39 @@ function judge(v: Values): CalculatorResult {
     lines.push({ label: 'Reads of what is marked', value: (reading / marked) * 100, unit: '%' })
   if (esr !== undefined)
     lines.push({ label: 'ESR may be', value: esrLimit(marked), unit: 'Ω', note: 'at most, at 100 kHz (from memory)' })
-  const buy = ratedFor(volts)
+  const buy = volts === undefined ? undefined : ratedFor(volts)
   lines.push({
     label: 'Replace with',
-    value: `${nearestE6(marked).toPrecision(2).replace(/\.0$/, '')} µF, ${buy} V or more`,
+    value: `${plain(nearestE6(marked))} µF${buy === undefined ? '' : `, ${buy} V or more`}`,
     unit: '',
     note: 'same value, equal or higher voltage, polarity marked, fits the height',
   })
   return {
     call: capacitorCall(v, marked, tolerance),
     lines,
-    observations: [
-      {
-        key: 'capacitor',
-        label: `Capacitor, ${marked} µF`,
-        value: reading ?? esr ?? marked,
-        unit: reading !== undefined ? 'µF' : esr !== undefined ? 'Ω' : 'µF',
-        how: v.where === 'in' ? 'measured in circuit' : 'measured out of circuit',
-      },
-    ],
+    // What is printed on a part is no measurement: without one there is nothing to keep.
+    observations:
+      reading === undefined && esr === undefined
+        ? []
+        : [
+            {
+              key: 'capacitor',
+              label: `Capacitor, ${plain(marked)} µF`,
+              value: reading ?? esr!,
+              unit: reading !== undefined ? 'µF' : 'Ω',
+              how:
+                v.where === 'out' ? 'one leg lifted' : v.where === 'in' ? 'in circuit' : 'in circuit or not: not said',
+            },
+          ],
   }
 }
 
 /** The call on one capacitor, in a list or by itself. */
 export function capacitorCall(v: Values, marked: number, tolerance: number): Call {
-  const [reading, esr] = [maybe(v, 'reading'), maybe(v, 'esr')]
-  const inCircuit = v.where === 'in'
+  const [all, esr, beside] = [maybe(v, 'reading'), maybe(v, 'esr'), maybe(v, 'beside') ?? 0]
+  // Capacitances side by side add up: what stands beside it is taken off. Only a lifted leg leaves nothing beside it.
+  const inCircuit = v.where !== 'out'
+  const reading = all === undefined ? undefined : inCircuit ? Math.max(0, all - beside) : all
   const swap = { next: 'Replace it, and its fellows of the same series.' }
   if (v.leaks === 'yes')
     return {
@@ -126,6 +133,16 @@ export function capacitorCall(v: Values, marked: number, tolerance: number): Cal
       reasons: [`It is ${age} years old and its ESR was not measured: it dries out before its value falls.`],
       next: 'Measure its ESR, or replace it while the board is out.',
     }
+  if (inCircuit && reading !== undefined && esr === undefined)
+    return {
+      kind: 'unknown',
+      reasons: [
+        v.where === 'in'
+          ? 'It reads well in circuit, and so would a dead one beside others: their values add up.'
+          : 'It reads well; in circuit a dead one beside others does too, and where it was measured was not said.',
+      ],
+      next: 'Lift one leg and measure again, or measure its ESR.',
+    }
   if (reading === undefined && esr === undefined)
     return { kind: 'unknown', reasons: ['Neither its value nor its ESR was measured.'], next: 'Measure one of them.' }
   return {
@@ -168,6 +185,14 @@ export const capacitorCalculator: Calculator = {
         { value: 'in', label: 'in circuit' },
       ],
     },
+    {
+      key: 'beside',
+      rare: true,
+      label: 'Others in parallel, marked',
+      hint: 'their values together',
+      quantity: 'capacitance',
+      plausible: [0.01, 20_000],
+    },
     { key: 'esr', label: 'ESR', quantity: 'resistance', plausible: [0.01, 100] },
     { key: 'volts', label: 'Rated voltage', quantity: 'voltage', plausible: [4, 450] },
     {
@@ -191,6 +216,7 @@ export const capacitorCalculator: Calculator = {
   ],
   formulas: [
     'Dead under half of its mark, in or out of circuit; a 10 µF part that reads near 1.2 µF is dead (common practice).',
+    'In circuit the values of all capacitors side by side add up, and a resistor beside them makes the reading larger still: a good reading there proves little.',
     'From 25 years on its value alone says little without its ESR (from memory).',
     'Replacement: nearest E6 value (IEC 60063), equal or higher voltage.',
   ],

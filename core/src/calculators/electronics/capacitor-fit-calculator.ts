@@ -37,13 +37,29 @@ function points(v: Values): Point[] {
       says: 'Which pad is plus is not known; the wrong way round it bursts.',
       next: 'Find plus on the board by a continuity check to the 5 V or 12 V line.',
     })
-  if (v.kind === 'tantalum' && volts !== undefined && newVolts !== undefined && newVolts < volts * 2)
-    out.push({
-      kind: 'unknown',
-      says: 'A tantalum part wants twice the voltage that stands on it.',
-      next: `Take one of ${plain(volts * 2)} V, or another kind.`,
-    })
+  if (v.kind === 'tantalum') out.push(...tantalum(v))
   return [...out, ...room(v)]
+}
+
+/** A tantalum part is chosen by the voltage that stands on its line, not by the rating of what was there before. */
+function tantalum(v: Values): Point[] {
+  const [line, newVolts] = [maybe(v, 'line'), maybe(v, 'newVolts')]
+  if (line === undefined)
+    return [
+      {
+        kind: 'unknown',
+        says: 'A tantalum part wants about twice the voltage that stands on its line (a guess), and that is not known.',
+        next: 'Measure the voltage of that line, and type it.',
+      },
+    ]
+  if (newVolts === undefined || newVolts >= line * 2) return []
+  return [
+    {
+      kind: newVolts < line ? 'stop' : 'mend',
+      says: `A tantalum part of ${plain(newVolts)} V on a line of ${plain(line)} V may short and burn: it wants ${plain(line * 2)} V (a guess).`,
+      next: `Take one of ${plain(line * 2)} V or more, or another kind.`,
+    },
+  ]
 }
 
 /** Does it stand, or lie. */
@@ -124,6 +140,13 @@ export const capacitorFitCalculator: Calculator = {
     { key: 'value', label: 'At hand', quantity: 'capacitance', required: true, plausible: [0.01, 10_000] },
     { key: 'volts', label: 'Old one, rated', quantity: 'voltage', plausible: [4, 450] },
     { key: 'newVolts', label: 'At hand, rated', quantity: 'voltage', plausible: [4, 450] },
+    {
+      key: 'line',
+      label: 'Voltage of its line',
+      hint: '5 V or 12 V, measured',
+      quantity: 'voltage',
+      plausible: [1, 50],
+    },
     {
       key: 'kind',
       label: 'At hand, kind',

@@ -9,7 +9,7 @@ export interface ChangeState {
 }
 
 /** How the switch that sees the disk behaves. */
-export type SwitchHealth = 'works' | 'says in' | 'says out'
+export type SwitchHealth = 'works' | 'says in' | 'says out' | 'says the opposite'
 
 export const AT_REST: ChangeState = { latched: true, diskIn: false, selected: false }
 
@@ -20,7 +20,7 @@ export const AT_REST: ChangeState = { latched: true, diskIn: false, selected: fa
 export function afterEvent(state: ChangeState, event: ChangeEvent, health: SwitchHealth): ChangeState {
   const diskIn = event === 'disk-in' ? true : event === 'disk-out' ? false : state.diskIn
   const selected = event === 'select' ? true : event === 'deselect' ? false : state.selected
-  const saidOut = health === 'says out' || (health === 'works' && !diskIn)
+  const saidOut = health === 'says out' || (health === 'works' && !diskIn) || (health === 'says the opposite' && diskIn)
   let latched = state.latched
   if (event === 'power-on') latched = true
   if (saidOut) latched = true

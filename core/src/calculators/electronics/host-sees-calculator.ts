@@ -1,4 +1,5 @@
 import { upperFirst, type Call } from '../../base/observations'
+import { MECHANISMS } from '../../drives'
 import type { Calculator, CalculatorLine, CalculatorResult, Values } from '../calculator'
 import { afterEvent, AT_REST, changeTold, type ChangeEvent, type SwitchHealth } from './change-latch'
 
@@ -59,37 +60,57 @@ export function whatHostSees(
   })
 }
 
+/** One way in which a switch may be wired, as far as nobody has said otherwise. */
+type Wiring = Parameters<typeof whatHostSees>[1]
+
+/** What pressed means: as typed, else by the drive's type where the disk has a notch, hole or tab; else not known. */
+function pressedStates(v: Values, use: Use): readonly string[] {
+  const [first, second] = USES[use].states
+  if (v.pressed === 'first') return [first]
+  if (v.pressed === 'second') return [second]
+  const covered = MECHANISMS.find(m => m.id === v.mechanism)?.protectCovered?.value
+  return use === 'protect' && covered ? [covered] : [first, second]
+}
+
+/** Every wiring that what was said leaves open. */
+function wirings(v: Values, use: Use): Wiring[] {
+  const contacts: readonly ('nc' | 'no')[] = v.contact === 'nc' || v.contact === 'no' ? [v.contact] : ['nc', 'no']
+  const closes: readonly ('ground' | 'supply')[] =
+    v.closes === 'ground' || v.closes === 'supply' ? [v.closes] : ['ground', 'supply']
+  const inverted = v.inverted === undefined ? [false, true] : [v.inverted === 'yes']
+  return contacts.flatMap(contact =>
+    pressedStates(v, use).flatMap(pressedIn =>
+      closes.flatMap(c => inverted.map(i => ({ contact, pressedIn, closes: c, inverted: i }))),
+    ),
+  )
+}
+
+/** What is still to be said, by the label of its field. */
+const unsaid = (v: Values, use: Use): string[] => [
+  ...(v.contact === undefined ? ['which contact is wired'] : []),
+  ...(pressedStates(v, use).length > 1 ? ['when the switch is pressed'] : []),
+  ...(v.closes === undefined ? ['what it connects to when closed'] : []),
+  ...(v.inverted === undefined ? ['whether the drive inverts it on the way to the plug'] : []),
+]
+
 function judge(v: Values): CalculatorResult {
   if (v.use === 'change') return judgeChange(v)
   const use = (v.use ?? 'protect') as Use
-  const [first, second] = USES[use].states
-  const seen = whatHostSees(use, {
-    contact: v.contact === 'no' ? 'no' : 'nc',
-    pressedIn: v.pressed === 'second' ? second : first,
-    closes: v.closes === 'supply' ? 'supply' : 'ground',
-    inverted: v.inverted === 'yes',
-  })
-  const right = seen.every(s => s.right)
-  const call: Call = right
-    ? {
-        kind: 'leave',
-        reasons: [`Right in both states: ${seen.map(s => `${s.state}, the host sees ${s.says}`).join('; ')}.`],
-        next: 'See it at the plug in both states, with the drive selected.',
+  const ways = wirings(v, use).map(w => whatHostSees(use, w))
+  const rights = ways.map(seen => seen.every(s => s.right))
+  const settled = rights.every(r => r === rights[0])
+  const seen = ways[0]!
+  const open = unsaid(v, use)
+  const call = settled
+    ? seenCall(use, seen, rights[0]!)
+    : {
+        kind: 'unknown' as const,
+        reasons: [`What the host sees depends on ${open.join(', ')}.`],
+        next: 'Find it out at the drive, or measure the line at the plug in both states: that settles the whole chain.',
       }
-    : use === 'protect'
-      ? {
-          kind: 'stop',
-          reasons: ['It tells the opposite: a protected disk would be written on.'],
-          next: 'Use the other contact of the switch before any disk goes in.',
-        }
-      : {
-          kind: 'mend',
-          reasons: [`It tells the opposite: ${seen.map(s => `${s.state}, the host sees ${s.says}`).join('; ')}.`],
-          next: 'Use the other contact of the switch.',
-        }
   return {
     call,
-    lines: seen.map((s): CalculatorLine => ({
+    lines: (settled ? seen : []).map((s): CalculatorLine => ({
       label: upperFirst(s.state),
       value: s.says,
       unit: '',
@@ -99,12 +120,29 @@ function judge(v: Values): CalculatorResult {
       {
         key: 'switch.seen',
         label: `Switch, ${USES[use].label}`,
-        value: right ? 'tells the truth' : 'tells the opposite',
+        value: !settled ? 'not settled' : rights[0] ? 'tells the truth' : 'tells the opposite',
         unit: '',
-        how: `${v.contact === 'no' ? 'normally open' : 'normally closed'}, worked out for both states`,
+        how: settled ? 'worked out for both states' : `not said: ${open.join(', ')}`,
       },
     ],
   }
+}
+
+function seenCall(use: Use, seen: readonly Seen[], right: boolean): Call {
+  const both = seen.map(s => `${s.state}, the host sees ${s.says}`).join('; ')
+  if (right)
+    return {
+      kind: 'leave',
+      reasons: [`Right in both states: ${both}.`],
+      next: 'See it at the plug in both states, with the drive selected.',
+    }
+  return use === 'protect'
+    ? {
+        kind: 'stop',
+        reasons: ['It tells the opposite: a protected disk would be written on.'],
+        next: 'Use the other contact of the switch before any disk goes in.',
+      }
+    : { kind: 'mend', reasons: [`It tells the opposite: ${both}.`], next: 'Use the other contact of the switch.' }
 }
 
 const STORY: readonly (readonly [ChangeEvent, string])[] = [
@@ -128,9 +166,30 @@ function told(health: SwitchHealth): boolean[] {
   })
 }
 
+/** How the disk-in switch behaves: as said, else by its wiring; null where that leaves it open. */
+function healthOf(v: Values): SwitchHealth | null {
+  if (v.health === 'in') return 'says in'
+  if (v.health === 'out') return 'says out'
+  // Nothing about the wiring was said: the story of a sound drive, to compare with.
+  if (v.health === 'works' || [v.contact, v.pressed, v.closes, v.inverted].every(x => x === undefined)) return 'works'
+  const rights = wirings(v, 'disk-in').map(w => whatHostSees('disk-in', w).every(s => s.right))
+  if (rights.some(r => r !== rights[0])) return null
+  return rights[0] ? 'works' : 'says the opposite'
+}
+
 /** The latched line, event by event: which of them a switch that sticks makes wrong. */
 function judgeChange(v: Values): CalculatorResult {
-  const health: SwitchHealth = v.health === 'in' ? 'says in' : v.health === 'out' ? 'says out' : 'works'
+  const health = healthOf(v)
+  if (!health)
+    return {
+      call: {
+        kind: 'unknown',
+        reasons: [`What the latch is told depends on ${unsaid(v, 'disk-in').join(', ')}.`],
+        next: 'Go through the eight events at the drive with a meter on the change line, and compare.',
+      },
+      lines: [],
+      observations: [],
+    }
   const is = told(health)
   const wrong = is.filter((t, i) => t !== SOUND[i]).length
   const call: Call =
@@ -142,21 +201,29 @@ function judgeChange(v: Values): CalculatorResult {
           ],
           next: 'Go through these steps at the drive, and compare.',
         }
-      : health === 'says in'
+      : health === 'says the opposite'
         ? {
             kind: 'mend',
             reasons: [
-              'The switch always says that a disk is in: after the first step a change is never seen again, and the last disk’s directory stays.',
+              'The switch tells the opposite: with a disk in the latch never clears, and without one a step clears it.',
             ],
-            next: 'Clean the disk-in switch; see that its lever comes back.',
+            next: 'Use the other contact of the disk-in switch.',
           }
-        : {
-            kind: 'mend',
-            reasons: [
-              'The switch always says that no disk is in: the change never clears, and the host reads the directory again before everything or gives up.',
-            ],
-            next: 'Clean the disk-in switch; see that the disk reaches its lever.',
-          }
+        : health === 'says in'
+          ? {
+              kind: 'mend',
+              reasons: [
+                'The switch always says that a disk is in: after the first step a change is never seen again, and the last disk’s directory stays.',
+              ],
+              next: 'Clean the disk-in switch; see that its lever comes back.',
+            }
+          : {
+              kind: 'mend',
+              reasons: [
+                'The switch always says that no disk is in: the change never clears, and the host reads the directory again before everything or gives up.',
+              ],
+              next: 'Clean the disk-in switch; see that the disk reaches its lever.',
+            }
   return {
     call,
     lines: STORY.map(([, text], i): CalculatorLine => ({
@@ -198,9 +265,15 @@ export const hostSeesCalculator: Calculator = {
       ],
     },
     {
+      key: 'mechanism',
+      label: 'Drive type',
+      hint: 'says what a pressed protect switch means',
+      choices: MECHANISMS.filter(m => m.protectCovered).map(m => ({ value: m.id, label: m.label })),
+    },
+    {
       key: 'contact',
       label: 'Contact that is wired',
-      hint: 'usually normally closed (common practice)',
+      hint: 'found with a meter, pressed and not',
       choices: [
         { value: 'nc', label: 'normally closed' },
         { value: 'no', label: 'normally open' },
@@ -209,6 +282,7 @@ export const hostSeesCalculator: Calculator = {
     {
       key: 'pressed',
       label: 'It is pressed when',
+      rare: true,
       choices: [
         { value: 'first', label: 'protected, disk in, high density' },
         { value: 'second', label: 'writable, disk out, double density' },
@@ -242,6 +316,7 @@ export const hostSeesCalculator: Calculator = {
     },
   ],
   formulas: [
+    'What a covered notch, hole or tab means comes from the drive type (common practice; 3-inch and quick disk from memory). What is not said is left open: the call stands only where every way agrees.',
     'Lines are active low. A pressed normally closed contact is open; a closed contact to ground makes the line low; a gate between may invert it.',
     'Disk change: set by taking the disk out, cleared by a step with a disk in, told only while selected (common practice).',
   ],

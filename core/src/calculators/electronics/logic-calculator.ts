@@ -158,7 +158,7 @@ export function suspectsOf(
 /** The measurement that splits the suspects into the smallest largest group; null where none does. */
 export function bestMeasurement(suspects: readonly Suspect[], measured: Partial<Record<Test, Level>>): Test | null {
   const largest = (t: Test) =>
-    Math.max(...Object.keys(LEVELS).map(l => suspects.filter(s => s.shows[t].includes(l)).length))
+    Math.max(...(Object.keys(LEVELS) as Level[]).map(l => suspects.filter(s => s.shows[t].includes(l)).length))
   // A pin is lifted only where unplugging the cable cannot tell anything any more.
   const open = (Object.keys(TESTS) as Test[]).filter(t => measured[t] === undefined)
   const unplug = open.find(t => (t === 'now' || t === 'cable') && largest(t) < suspects.length)

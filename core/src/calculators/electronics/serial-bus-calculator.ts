@@ -52,8 +52,8 @@ const DRIVE_ONLY_LISTENS: readonly BusLine[] = ['attention', 'reset']
 
 const heldByDrive = (line: BusLine): string =>
   DRIVE_ONLY_LISTENS.includes(line)
-    ? `The drive only listens to ${line}: pull or lift the gate whose input it reaches; if the line rises, replace that gate. Without a pull-up of its own the drive’s side may also read low: measure that resistor.`
-    : `Pull the drive’s bus driver for ${line} if it is socketed, or lift its output; then the gate that listens. Replace the one with which the line rises.`
+    ? `The drive only listens to ${line}: pull or lift the chip whose input it reaches; if the line rises, replace that chip. A drive’s side without a pull-up also reads low: measure that resistor.`
+    : `Pull the drive’s bus driver for ${line} if it is socketed, or lift its output; then the chip that listens. Replace the one with which the line rises.`
 
 function pointOf(line: BusLine, v: Values): Point | null {
   const name = BUS_LINES[line]

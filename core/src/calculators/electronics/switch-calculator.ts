@@ -1,82 +1,62 @@
 import type { Call } from '../../base/observations'
-import type { Calculator, CalculatorResult, Values } from '../calculator'
+import type { Calculator, CalculatorLine, CalculatorResult, Field, Values } from '../calculator'
+import { contactsOf, pairsOf, PINS, type Contacts, type Pair } from './switch-contacts'
 
-const PAIRS = ['ab', 'bc', 'ac'] as const
-type Pair = (typeof PAIRS)[number]
-
-export interface SwitchMap {
-  readonly common: string
-  readonly closed: string
-  readonly open: string
-}
-
-/**
- * Which pin of a three-pin changeover switch is which, from continuity between each pair at rest and pressed.
- * @returns the maps that agree with what was measured: one when it is settled, none when the readings contradict
- */
-export function mapSwitch(rest: Partial<Record<Pair, boolean>>, pressed: Partial<Record<Pair, boolean>>): SwitchMap[] {
-  const pins = ['a', 'b', 'c']
-  const pair = (x: string, y: string) => [x, y].sort().join('') as Pair
-  const all = pins.flatMap(common =>
-    pins
-      .filter(p => p !== common)
-      .map(closed => ({ common, closed, open: pins.find(p => p !== common && p !== closed)! })),
-  )
-  return all.filter(m =>
-    PAIRS.every(
-      p =>
-        (rest[p] ?? p === pair(m.common, m.closed)) === (p === pair(m.common, m.closed)) &&
-        (pressed[p] ?? p === pair(m.common, m.open)) === (p === pair(m.common, m.open)),
-    ),
-  )
-}
+const STATES = ['rest', 'pressed'] as const
+const MOST_PINS = PINS.length
+const pinsSaid = (pair: Pair) => pair.toUpperCase().split('').join(' to ')
+const stateSaid = (when: 'rest' | 'pressed') => (when === 'rest' ? 'at rest' : 'pressed')
 
 const said = (v: Values, when: string) =>
-  Object.fromEntries(PAIRS.flatMap(p => (v[`${when}-${p}`] === undefined ? [] : [[p, v[`${when}-${p}`] === 'yes']])))
+  Object.fromEntries(
+    pairsOf(MOST_PINS).flatMap(p => (v[`${when}-${p}`] === undefined ? [] : [[p, v[`${when}-${p}`] === 'yes']])),
+  )
+
+/** Pins that are to be looked at: those that were said, at least those that a reading names. */
+function pinCount(v: Values): number {
+  const named = pairsOf(MOST_PINS).filter(p => STATES.some(s => v[`${s}-${p}`] !== undefined))
+  const least = Math.max(2, ...named.map(p => PINS.findIndex(pin => pin === p[1]) + 1))
+  return Math.max(least, v.pins === undefined ? 3 : Number(v.pins))
+}
+
+/** The contacts in a sentence: a changeover, two round a common middle pin, or each by its pins. */
+export function contactsSaid(contacts: Contacts): string {
+  const kind = (k: string) => [...contacts.joined].filter(([, j]) => j === k).map(([p]) => p)
+  const [nc, no] = [kind('normally closed'), kind('normally open')]
+  const shared = (a: Pair, b: Pair) => [...a].find(p => b.includes(p))
+  const other = (pair: Pair, pin: string) => [...pair].find(p => p !== pin)!.toUpperCase()
+  if (nc.length === 1 && no.length === 1) {
+    const common = shared(nc[0]!, no[0]!)
+    if (common)
+      return `Changeover: common is ${common.toUpperCase()}, normally closed ${other(nc[0]!, common)}, normally open ${other(no[0]!, common)}.`
+  }
+  const each = [
+    ...nc.map(p => `${pinsSaid(p)} opens when pressed`),
+    ...no.map(p => `${pinsSaid(p)} closes when pressed`),
+    ...kind('always').map(p => `${pinsSaid(p)} are joined always`),
+  ]
+  return each.length ? `${each.join('; ')}.` : 'No pair of pins is ever joined: the switch is open in both states.'
+}
 
 function judge(v: Values): CalculatorResult {
-  const maps = mapSwitch(said(v, 'rest'), said(v, 'pressed'))
-  const name = (p: string) => p.toUpperCase()
-  const call: Call =
-    maps.length === 0
-      ? {
-          kind: 'unknown',
-          reasons: [
-            'These readings contradict each other for a changeover switch.',
-            'Two pairs closed at once, or none in one state, is a bad contact or a switch of another kind.',
-          ],
-          next: 'Work it ten times, then measure all six again.',
-        }
-      : maps.length > 1
-        ? {
-            kind: 'unknown',
-            reasons: [`${maps.length} ways of wiring agree with what was measured.`],
-            next: nextPair(v, maps),
-          }
-        : {
-            kind: 'leave',
-            reasons: [
-              `Common is ${name(maps[0]!.common)}; normally closed ${name(maps[0]!.closed)}, normally open ${name(maps[0]!.open)}.`,
-            ],
-            next: 'Wire common and normally closed, as these switches usually are (common practice).',
-          }
+  const count = pinCount(v)
+  const contacts = contactsOf(said(v, 'rest'), said(v, 'pressed'), count)
+  const { contradictions, open } = contacts
+  const sentence = contactsSaid(contacts)
+  const works = [...contacts.joined.values()].some(j => j === 'normally closed' || j === 'normally open')
+  const call = callOf(contacts, sentence, works)
   return {
     call,
-    lines: maps.map((m, i) => ({
-      label: maps.length > 1 ? `Way ${i + 1}` : 'Pins',
-      value: `common ${name(m.common)}, closed ${name(m.closed)}, open ${name(m.open)}`,
+    lines: [...contacts.joined].map(([pair, j]): CalculatorLine => ({
+      label: pinsSaid(pair),
+      value: j === 'never' ? 'no contact' : j === 'always' ? 'joined in both states' : j,
       unit: '',
     })),
     observations: [
       {
         key: 'switch.map',
         label: 'Switch',
-        value:
-          maps.length === 1
-            ? `common ${name(maps[0]!.common)}, closed ${name(maps[0]!.closed)}, open ${name(maps[0]!.open)}`
-            : maps.length
-              ? 'not settled'
-              : 'contradictory',
+        value: contradictions.length ? 'contradictory' : open.length ? 'not settled' : sentence.replace(/\.$/, ''),
         unit: '',
         how: 'continuity at rest and pressed',
       },
@@ -84,19 +64,36 @@ function judge(v: Values): CalculatorResult {
   }
 }
 
-/** The pair whose reading splits what is left most evenly. */
-function nextPair(v: Values, maps: readonly SwitchMap[]): string {
-  const open = (['rest', 'pressed'] as const).flatMap(when =>
-    PAIRS.filter(p => v[`${when}-${p}`] === undefined).map(p => ({ when, p })),
-  )
-  const closedIn = (m: SwitchMap, when: string, p: Pair) =>
-    [m.common, when === 'rest' ? m.closed : m.open].sort().join('') === p
-  const best = open
-    .map(o => ({ ...o, yes: maps.filter(m => closedIn(m, o.when, o.p)).length }))
-    .sort((a, b) => Math.abs(a.yes - maps.length / 2) - Math.abs(b.yes - maps.length / 2))[0]
-  return best
-    ? `Measure ${best.p.toUpperCase().split('').join(' to ')} ${best.when === 'rest' ? 'at rest' : 'pressed'}: it separates them best.`
-    : 'Measure again.'
+function callOf({ contradictions, open }: Contacts, sentence: string, works: boolean): Call {
+  const [wrong] = contradictions
+  if (wrong)
+    return {
+      kind: 'unknown',
+      reasons: [
+        `These readings contradict each other: ${pinsSaid(wrong.pair)} reads open ${stateSaid(wrong.when)}, yet other readings join the two.`,
+        'A contact that makes now and then reads like this.',
+      ],
+      next: 'Work the switch ten times, then measure that state again.',
+    }
+  if (open.length)
+    return {
+      kind: 'unknown',
+      reasons: [
+        `${open.length} ${open.length === 1 ? 'reading is' : 'readings are'} still needed; nothing is assumed.`,
+      ],
+      next: `Measure ${pinsSaid(open[0]!.pair)} ${stateSaid(open[0]!.when)}.`,
+    }
+  if (!works)
+    return {
+      kind: 'mend',
+      reasons: ['Pressing changes nothing between any two pins.', sentence],
+      next: 'Contact spray and ten strokes, then measure again; else replace the switch.',
+    }
+  return {
+    kind: 'leave',
+    reasons: [sentence],
+    next: 'Wire the same contact as before, then see at the plug what the host gets in both states.',
+  }
 }
 
 const yesNo = [
@@ -104,22 +101,34 @@ const yesNo = [
   { value: 'no', label: 'open' },
 ]
 
-/** A switch with three pins that nobody knows. */
+/** A switch that nobody knows: which of its pins are joined when. */
 export const switchCalculator: Calculator = {
   id: 'switch',
   title: 'Switch',
   station: 'electronics',
   group: 'Switches',
-  purpose: 'Which pin of an unknown three-pin switch is which, from continuity.',
-  fields: (['rest', 'pressed'] as const).flatMap(when =>
-    PAIRS.map(p => ({
-      key: `${when}-${p}`,
-      label: `${p.toUpperCase().split('').join(' to ')}, ${when === 'rest' ? 'at rest' : 'pressed'}`,
-      choices: yesNo,
-    })),
-  ),
+  purpose: 'Which contacts an unknown switch has, from continuity between its pins.',
+  fields: [
+    {
+      key: 'pins',
+      label: 'Pins',
+      choices: [
+        { value: '2', label: 'two' },
+        { value: '3', label: 'three' },
+        { value: '4', label: 'four' },
+      ],
+    },
+    ...STATES.flatMap(when =>
+      pairsOf(MOST_PINS).map((p): Field => ({
+        key: `${when}-${p}`,
+        label: `${pinsSaid(p)}, ${stateSaid(when)}`,
+        choices: yesNo,
+        ...(p.includes('d') ? { rare: true as const } : {}),
+      })),
+    ),
+  ],
   formulas: [
-    'A changeover switch joins common to normally closed at rest, and to normally open when pressed; never both.',
+    'What is joined is one node: two pins joined to a third are joined; a pin apart from one of them is apart from all. Closed at rest only: normally closed; closed when pressed only: normally open.',
   ],
   judge,
 }

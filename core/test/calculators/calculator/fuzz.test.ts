@@ -93,7 +93,7 @@ describe('whatever is typed into a sum', () => {
           expect(s).toMatch(/^[A-Z0-9].*\.$/s)
           expect(s).not.toMatch(/NaN|undefined|Infinity|null/)
         }
-        expect(result.observations.length).toBeGreaterThan(0)
+        if (result.call.kind !== 'unknown') expect(result.observations.length).toBeGreaterThan(0)
         for (const l of result.lines)
           if (typeof l.value === 'number') expect(Number.isFinite(l.value), `${l.label} ${l.value}`).toBe(true)
       }),

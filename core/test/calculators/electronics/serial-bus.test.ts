@@ -47,7 +47,7 @@ describe('a serial bus at rest', () => {
   })
   // At the drive attention and reset only come in: what holds them there is an input (common practice, no source).
   it('a line that the drive only listens to is held by a gate’s input', () => {
-    expect(call({ 'attention-drive': '0.2' }).next).toMatch(/gate whose input it reaches/)
+    expect(call({ 'attention-drive': '0.2' }).next).toMatch(/chip whose input it reaches/)
     expect(call({ 'data-drive': '0.2' }).next).toMatch(/bus driver for data/)
   })
 })

@@ -47,6 +47,40 @@ describe('what the host sees of a switch', () => {
   })
 })
 
+describe('what was not said of a switch', () => {
+  it('stays open, unless every way agrees', () => {
+    expect(call(hostSeesCalculator, { use: 'protect', contact: 'nc' })).toMatchObject({
+      kind: 'unknown',
+      reasons: [expect.stringMatching(/when the switch is pressed.*inverts it/)],
+    })
+  })
+  // Common practice, no source: on 3.5-inch the plunger drops into an open hole, and an open hole is protected, so
+  // pressed is writable; on 5.25-inch a covered notch is protected; on 8-inch it is the other way round.
+  it('pressed means by the drive’s type what the trade says', () => {
+    const wired = { use: 'protect', contact: 'no', closes: 'ground', inverted: 'no' }
+    // A normally open contact to ground is low when pressed: right only where pressed is protected.
+    for (const [mechanism, kind] of [
+      ['5.25in-48', 'leave'],
+      ['5.25in-96', 'leave'],
+      ['8in', 'stop'],
+      ['3.5in', 'stop'],
+      ['3.5in-eject', 'stop'],
+    ] as const)
+      expect(call(hostSeesCalculator, { ...wired, mechanism }).kind, mechanism).toBe(kind)
+    // The drive turns the level over on its way: the whole chain counts.
+    expect(call(hostSeesCalculator, { ...wired, inverted: 'yes', mechanism: '3.5in' }).kind).toBe('leave')
+  })
+  it('disk change follows from the wiring of the disk-in switch too', () => {
+    const wired = { use: 'change', contact: 'no', closes: 'ground', inverted: 'no' }
+    expect(call(hostSeesCalculator, { ...wired, pressed: 'first' }).kind).toBe('leave')
+    expect(call(hostSeesCalculator, { ...wired, pressed: 'second' })).toMatchObject({
+      kind: 'mend',
+      reasons: [expect.stringMatching(/opposite/)],
+    })
+    expect(call(hostSeesCalculator, { use: 'change', contact: 'no' }).kind).toBe('unknown')
+  })
+})
+
 describe('the disk-change latch', () => {
   const run = (events: readonly ChangeEvent[], health: 'works' | 'says in' | 'says out' = 'works') =>
     events.reduce((s, e) => afterEvent(s, e, health), AT_REST)
