@@ -1,5 +1,6 @@
 import {
   foundPosition,
+  isWanted,
   SIGNALS,
   type Cable,
   type Choice,
@@ -109,7 +110,7 @@ export function costOf(host: HostProfile, drive: DriveProfile, setting: Setting,
   const cost: [number, number, number, number, number] = [0, 0, 0, 0, 0]
   for (const need of host.needs) {
     const at = metBy(need, state, cable)
-    if (at < 0) cost[need.weight === 'must' ? 0 : 1]++
+    if (at < 0) cost[isWanted(need) ? 0 : 1]++
     else cost[2] += at
   }
   for (const [i, c] of drive.choices.entries()) {

@@ -1,6 +1,7 @@
 import { upperFirst } from '../../base/observations'
 import { clash, hostPins, meets } from './evaluate'
 import {
+  isWanted,
   MODES,
   SIGNALS,
   valueLabel,
@@ -40,7 +41,7 @@ export const needText = (n: Need): string => n.wants.map(wantText).join(', or ')
  */
 export function proveImpossible(host: HostProfile, drive: DriveProfile, cable: Cable): Impossible | null {
   const driven = hostPins(host)
-  const musts = host.needs.filter(n => n.weight === 'must')
+  const musts = host.needs.filter(isWanted)
   const possible = (needs: readonly Need[]) => solveFit({ ...host, needs }, drive, cable, driven)?.cost[0] === 0
   if (possible(musts)) return null
   if (!possible([])) return { needs: [], because: reason([], host, drive, cable) }

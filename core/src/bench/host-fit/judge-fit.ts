@@ -25,7 +25,7 @@ export interface Set {
 /** What a person will notice, and of which need. */
 export interface Noticed {
   readonly need: Need
-  readonly grade: 'missed must' | 'missed' | 'second best'
+  readonly grade: 'missed must' | 'missed expected' | 'missed' | 'second best'
   readonly text: string
 }
 
@@ -51,6 +51,8 @@ export interface HostFit {
   readonly observations: readonly Observation[]
 }
 
+const MISSED = { must: 'missed must', expected: 'missed expected', notice: 'missed' } as const
+
 /** How a drive is set for a host, what stays amiss, and why nothing better can be had. */
 export function judgeFit(host: HostProfile, drive: DriveProfile, cable: Cable): HostFit {
   const best = solveFit(host, drive, cable)
@@ -71,9 +73,7 @@ export function judgeFit(host: HostProfile, drive: DriveProfile, cable: Cable): 
           text: need.wants[at]!.but ?? `${wantText(need.wants[at]!)} in place of ${wantText(need.wants[0]!)}`,
         },
       ]
-    return at === 0
-      ? []
-      : [{ need, grade: need.weight === 'must' ? 'missed must' : 'missed', text: noticedOf(need, state) }]
+    return at === 0 ? [] : [{ need, grade: MISSED[need.weight], text: noticedOf(need, state) }]
   })
   const impossible = best === null || best.cost[0] > 0 ? proveImpossible(host, drive, cable) : null
   const call = callOf(sets, noticed, impossible, settings, host.pins !== drive.pins && cable === 'straight')
@@ -91,7 +91,9 @@ export function judgeFit(host: HostProfile, drive: DriveProfile, cable: Cable): 
         key: 'host.fit',
         label: `Fit for ${host.name}`,
         value: impossible
-          ? 'cannot be had'
+          ? impossible.needs.some(n => n.weight === 'expected')
+            ? 'not known yet'
+            : 'cannot be had'
           : noticed.length
             ? `with ${noticed.length} ${noticed.length === 1 ? 'thing' : 'things'} noticed`
             : 'complete',
@@ -138,6 +140,20 @@ function callOf(
 ): Call {
   const texts = noticed.map(n => upperFirst(`${n.text}.`))
   const moved = sets.filter(s => s.moved)
+  const remembered = impossible?.needs.filter(n => n.weight === 'expected') ?? []
+  if (impossible && remembered.length > 0) {
+    const say = list(remembered.map(needText))
+    return {
+      kind: 'unknown',
+      reasons: [
+        `No setting meets this description of the host, which is from memory. ${impossible.because}`,
+        ...(plugs ? ['The plugs have different numbers of pins.'] : []),
+      ],
+      next: plugs
+        ? 'Try a cable made for the purpose.'
+        : `Look on the real host whether it uses ${say}: with a meter on that pin, or by what its programs do without it.`,
+    }
+  }
   if (impossible) {
     return {
       kind: 'mend',

@@ -2,6 +2,7 @@ import { Bits } from './bits'
 import { clash, compareCost, handling, hostPins, meets, type Cost, type Setting } from './evaluate'
 import {
   foundPosition,
+  isWanted,
   type Cable,
   type DriveProfile,
   type Effects,
@@ -121,7 +122,7 @@ class Problem {
       return { places, mask: Bits.of(n, places) }
     })
     this.asked = host.needs.map(need => ({
-      must: need.weight === 'must',
+      must: isWanted(need),
       wants: need.wants.map(w => this.askedFor(w, cable)),
     }))
     // Choices that can bring most of the musts are settled first, so that the bound bites early.

@@ -22,3 +22,4 @@ export {
   type Walk,
   type Walked,
 } from './walk'
+export { likelyCure, minutesForCure } from './likely-cure'

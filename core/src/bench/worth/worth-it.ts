@@ -42,8 +42,10 @@ export interface WorthInput {
   readonly account: Account
   /** Ids of the findings that hold. */
   readonly found: Iterable<string>
-  /** Minutes of hands that its undone steps will take. */
+  /** Minutes of hands that its likely cure will take, the proof included. */
   readonly minutesToGo: number
+  /** Minutes of hands of all its undone steps, as a thorough overhaul would do them; shown, never priced. */
+  readonly overhaulMinutes?: number
   /** That a disk reads in it, where that was seen. */
   readonly reads?: WhatReads | null
 }
@@ -56,7 +58,7 @@ const money = (x: number) =>
  * otherwise, less parts to buy), against parting it out now. What was paid is already spent and decides nothing.
  * @throws ParameterError where a number is impossible
  */
-export function worthIt({ mechanism, account, found, minutesToGo, reads = null }: WorthInput): Worth {
+export function worthIt({ mechanism, account, found, minutesToGo, overhaulMinutes, reads = null }: WorthInput): Worth {
   check(account)
   const ids = new Set(found)
   const weighed = [...ids].flatMap(id => (FINDING_WEIGHS[id] ? [{ id, ...FINDING_WEIGHS[id] }] : []))
@@ -95,8 +97,15 @@ export function worthIt({ mechanism, account, found, minutesToGo, reads = null }
     label: 'Hours still to come',
     value: hoursToGo,
     unit: 'hours',
-    note: weighed.some(w => w.hours) ? 'its open steps, and what was found' : 'its open steps',
+    note: 'the likely cure and its proof, from memory',
   })
+  if (overhaulMinutes !== undefined && overhaulMinutes > minutesToGo)
+    lines.push({
+      label: 'A thorough overhaul instead',
+      value: overhaulMinutes / 60 + weighed.reduce((h, w) => h + w.hours, 0),
+      unit: 'hours',
+      note: 'every open step; not counted',
+    })
   const partial = { chance, hoursToGo, lines }
 
   if (ids.has('disk.data'))

@@ -36,7 +36,7 @@ function judge(v: Values): CalculatorResult {
   ]
   if (back) lines.push({ label: 'Failed with the old part back', value: (back.fails / back.trials) * 100, unit: '%' })
   return {
-    call: callOf(before, after, back, luck),
+    call: callOf(before, after, back, luck, v.old === 'damaged'),
     lines,
     observations: [
       {
@@ -55,7 +55,7 @@ interface Tried {
   readonly trials: number
 }
 
-function callOf(before: Tried, after: Tried, back: Tried | null, luck: number): Call {
+function callOf(before: Tried, after: Tried, back: Tried | null, luck: number, damaged: boolean): Call {
   if (before.fails === 0)
     return {
       kind: 'unknown',
@@ -66,7 +66,9 @@ function callOf(before: Tried, after: Tried, back: Tried | null, luck: number): 
     return {
       kind: 'leave',
       reasons: ['It fails as often with the good part: the old one is not to blame.'],
-      next: 'Put the old one back, and swap the next suspect.',
+      next: damaged
+        ? 'Leave the good part in, for the old one is damaged; swap the next suspect.'
+        : 'Put the old one back, and swap the next suspect.',
     }
   if (luck >= SURE) {
     const more = trialsWanted(before.fails, before.trials)
@@ -78,6 +80,14 @@ function callOf(before: Tried, after: Tried, back: Tried | null, luck: number): 
         : 'Try more often with the old part first: so few trials can never show it.',
     }
   }
+  if (!back && damaged)
+    return {
+      kind: 'mend',
+      reasons: [
+        `The cure is hardly luck (${(luck * 100).toFixed(1)} %), and the old part is damaged by itself: it is not put back.`,
+      ],
+      next: 'Keep the good part in; mark the old one as bad, and look for what damaged it.',
+    }
   if (!back)
     return {
       kind: 'unknown',
@@ -125,6 +135,15 @@ export const swapCalculator: Calculator = {
   fields: [
     ...pair('before', 'before', true),
     ...pair('after', 'good part in', true),
+    {
+      key: 'old',
+      label: 'State of the old part',
+      hint: 'a damaged part is never put back to try it',
+      choices: [
+        { value: 'whole', label: 'nothing to be seen' },
+        { value: 'damaged', label: 'burnt, shorted or leaking' },
+      ],
+    },
     ...pair('back', 'old part back', false),
   ],
   formulas: [

@@ -7,6 +7,7 @@ import { beltPath, type BeltPath, type PathPulley } from './belt-path'
 export const STRETCH = {
   square: { label: 'square, rubber', least: 0.02, aim: 0.05, most: 0.08 },
   flat: { label: 'flat, rubber', least: 0.02, aim: 0.04, most: 0.07 },
+  reinforced: { label: 'flat, reinforced with fabric or cord', least: 0.003, aim: 0.01, most: 0.015 },
   polyurethane: { label: 'round, polyurethane', least: 0.03, aim: 0.06, most: 0.1 },
 } as const
 export type BeltMaterial = keyof typeof STRETCH

@@ -10,6 +10,6 @@ export {
   type BeltMaterial,
 } from './belt-calculator'
 export { beltPath, type BeltPath, type PathPulley } from './belt-path'
-export { gearModule, gearCalculator } from './gear-calculator'
+export { gearModule, gearCalculator, moduleFromSpans } from './gear-calculator'
 export { motorCalculator } from './motor-calculator'
 export { optionsCalculator, repairOptions } from './options-calculator'

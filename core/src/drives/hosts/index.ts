@@ -2,6 +2,7 @@ export { DRIVES } from './preset-drives'
 export { HOSTS } from './preset-hosts'
 export {
   foundPosition,
+  isWanted,
   type Cable,
   type Choice,
   type DriveProfile,

@@ -24,9 +24,9 @@ export const COMMON_50: readonly (readonly [Signal, number])[] = [
   ['read-data', 46],
 ]
 
-const must = (signal: Signal, pin: number): Need => ({
+const expected = (signal: Signal, pin: number): Need => ({
   id: signal,
-  weight: 'must',
+  weight: 'expected',
   wants: [{ kind: 'line', signal, pin }],
 })
 const noticed = (signal: Signal, pin: number): Need => ({
@@ -34,8 +34,8 @@ const noticed = (signal: Signal, pin: number): Need => ({
   weight: 'notice',
   wants: [{ kind: 'line', signal, pin }],
 })
-const common = (lines: typeof COMMON_34) => lines.map(([s, p]) => must(s, p))
-const byLine: Need = { id: 'selected', weight: 'must', wants: [{ kind: 'way', mode: 'selected', oneOf: ['line'] }] }
+const common = (lines: typeof COMMON_34) => lines.map(([s, p]) => expected(s, p))
+const byLine: Need = { id: 'selected', weight: 'expected', wants: [{ kind: 'way', mode: 'selected', oneOf: ['line'] }] }
 const motorByLine: Need = {
   id: 'motor-turns',
   weight: 'notice',
@@ -43,7 +43,7 @@ const motorByLine: Need = {
 }
 const speed = (...oneOf: string[]): Need => ({
   id: 'speed',
-  weight: 'must',
+  weight: 'expected',
   wants: [{ kind: 'way', mode: 'speed', oneOf }],
 })
 
@@ -57,10 +57,10 @@ export const HOSTS: readonly HostProfile[] = [
     note: 'Each drive is selected on 12, the cable’s twist makes the rest; no ready line is looked at. From memory.',
     needs: [
       ...common(COMMON_34),
-      must('side', 32),
-      must('select', 12),
+      expected('side', 32),
+      expected('select', 12),
       byLine,
-      must('motor', 16),
+      expected('motor', 16),
       motorByLine,
       {
         id: 'disk-change',
@@ -94,14 +94,14 @@ export const HOSTS: readonly HostProfile[] = [
     note: 'Waits for ready before it reads; the first drive is selected on 10. From memory.',
     needs: [
       ...common(COMMON_34),
-      must('side', 32),
-      must('select', 10),
+      expected('side', 32),
+      expected('select', 10),
       byLine,
-      must('motor', 16),
+      expected('motor', 16),
       motorByLine,
       {
         id: 'ready',
-        weight: 'must',
+        weight: 'expected',
         wants: [
           { kind: 'line', signal: 'ready', pin: 34 },
           {
@@ -125,8 +125,8 @@ export const HOSTS: readonly HostProfile[] = [
     note: 'Looks at neither ready nor change, never switches the side. Selected on 10. From memory.',
     needs: [
       ...common(COMMON_34),
-      must('select', 10),
-      must('motor', 16),
+      expected('select', 10),
+      expected('motor', 16),
       motorByLine,
       speed('300'),
       { id: 'quiet-34', weight: 'notice', wants: [{ kind: 'quiet', pin: 34 }] },
@@ -141,12 +141,12 @@ export const HOSTS: readonly HostProfile[] = [
     note: 'Turns its 5.25-inch drives at 360 r/min; second drive, selected on 12. From memory.',
     needs: [
       ...common(COMMON_34),
-      must('side', 32),
-      must('select', 12),
+      expected('side', 32),
+      expected('select', 12),
       byLine,
-      must('motor', 16),
+      expected('motor', 16),
       motorByLine,
-      must('ready', 34),
+      expected('ready', 34),
       speed('360'),
       { id: 'density', weight: 'notice', wants: [{ kind: 'way', mode: 'density', oneOf: ['line', 'high'] }] },
       { id: 'terminator', weight: 'notice', wants: [{ kind: 'way', mode: 'terminator', oneOf: ['on'] }] },
@@ -160,11 +160,11 @@ export const HOSTS: readonly HostProfile[] = [
     note: 'First of up to four, selected on 26. From memory.',
     needs: [
       ...common(COMMON_50),
-      must('select', 26),
+      expected('select', 26),
       byLine,
-      must('ready', 22),
-      must('head-load', 18),
-      must('side', 14),
+      expected('ready', 22),
+      expected('head-load', 18),
+      expected('side', 14),
       { id: 'heads-load', weight: 'notice', wants: [{ kind: 'way', mode: 'heads-load', oneOf: ['line'] }] },
       noticed('disk-change', 12),
       noticed('two-sided', 10),

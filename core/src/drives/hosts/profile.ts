@@ -53,7 +53,11 @@ export type Want =
 /** What a host expects. The first want is the right one; each later one serves too, but its `but` is noticed. */
 export interface Need {
   readonly id: string
-  readonly weight: 'must' | 'notice'
+  /**
+   * A must was seen on the real host. What is expected is taken from memory: it counts as much when a setting is looked
+   * for, and proves nothing impossible.
+   */
+  readonly weight: 'must' | 'expected' | 'notice'
   readonly wants: readonly Want[]
   /** What a person notices where none is met; left out, it follows from the line or the way. */
   readonly otherwise?: string
@@ -73,3 +77,6 @@ export const foundPosition = (c: Choice): Position => c.positions.find(p => p.id
 
 /** How the cable runs: pin to pin, or made for the purpose, any pin to any. */
 export type Cable = 'straight' | 'made'
+
+/** Whether a host is taken not to work without it: seen on it, or remembered of it. */
+export const isWanted = (need: Need): boolean => need.weight !== 'notice'

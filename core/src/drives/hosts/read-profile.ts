@@ -88,7 +88,7 @@ const hostSchema = object({
       id: id(),
       weight: string()
         .strict()
-        .oneOf(['must', 'notice'], 'a need is a must or is noticed')
+        .oneOf(['must', 'expected', 'notice'], 'a need is a must, is expected or is noticed')
         .required('the weight is left out'),
       wants: array(
         object({

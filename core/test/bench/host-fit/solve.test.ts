@@ -65,7 +65,7 @@ const want: fc.Arbitrary<Want> = fc.oneof(
 const anyHost: fc.Arbitrary<HostProfile> = fc
   .array(
     fc.record({
-      weight: fc.constantFrom('must' as const, 'notice' as const),
+      weight: fc.constantFrom('must' as const, 'expected' as const, 'notice' as const),
       wants: fc.array(want, { minLength: 1, maxLength: 3 }),
     }),
     { maxLength: 6 },
@@ -146,7 +146,7 @@ describe('host fit against brute force over every setting', () => {
           const best = bruteForce({ ...host, needs: soft }, drive, how)
           return best !== null && best[0] === 0
         }
-        const musts = host.needs.filter(n => n.weight === 'must')
+        const musts = host.needs.filter(n => n.weight !== 'notice')
         const proof = proveImpossible(host, drive, how)
         expect(proof === null).toBe(meets(musts))
         if (!proof) return
@@ -233,6 +233,19 @@ describe('what a person is told', () => {
     expect(fit(both, strapped).impossible!.because).toBe(
       'Strap at pin 34 would have to stand at “ready” for ready on pin 34 and at “change” for disk change on pin 34.',
     )
+  })
+  // A description from memory proves nothing impossible: on the real host the line may hardly be looked at.
+  it('a need that is only remembered leaves the call open, and names the line to look at', () => {
+    for (const host of HOSTS) expect(host.needs.every(n => n.weight !== 'must')).toBe(true)
+    const [need] = fit(HOSTS[3], oneHead).impossible!.needs
+    expect(need!.weight).toBe('expected')
+    const remembered = fit(HOSTS[3], oneHead)
+    expect(remembered.call).toMatchObject({ kind: 'unknown', next: expect.stringMatching(/^Look on the real host/) })
+    const seen = { ...HOSTS[3]!, needs: HOSTS[3]!.needs.map(n => ({ ...n, weight: 'must' as const })) }
+    expect(fit(seen, oneHead).call).toMatchObject({
+      kind: 'mend',
+      reasons: [expect.stringMatching(/^No setting fits/)],
+    })
   })
   it('plugs of different numbers of pins want a cable made for it', () => {
     const f = fit(eight, DRIVES[2])

@@ -63,6 +63,15 @@ describe('a part swapped', () => {
       call(swapCalculator, { beforeFails: '0', beforeTrials: '10', afterFails: '0', afterTrials: '10' }).kind,
     ).toBe('unknown')
   })
+  // Common practice, no source: a burnt, shorted or leaking part is never put back to see whether the fault returns.
+  it('a damaged part is not put back', () => {
+    const cured = { ...before, afterFails: '0', afterTrials: '10', old: 'damaged' }
+    expect(call(swapCalculator, cured)).toMatchObject({
+      kind: 'mend',
+      next: expect.stringMatching(/^Keep the good part/),
+    })
+    expect(call(swapCalculator, { ...cured, afterFails: '8' }).next).toMatch(/^Leave the good part in/)
+  })
   it('says how many more trials would settle it, and that many do', () => {
     const thin = call(swapCalculator, { beforeFails: '3', beforeTrials: '10', afterFails: '0', afterTrials: '4' })
     const more = Number(/^(\d+) more trials/.exec(thin.next)![1])

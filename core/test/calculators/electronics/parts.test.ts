@@ -81,7 +81,9 @@ describe('a replacement capacitor', () => {
     // By what stands on its line, not by what the old part was rated: 16 V does on a 5 V line, not on a 12 V one.
     expect(call(capacitorFitCalculator, { ...fits, kind: 'tantalum' }).kind).toBe('unknown')
     expect(call(capacitorFitCalculator, { ...fits, kind: 'tantalum', line: '5' }).kind).toBe('leave')
-    expect(call(capacitorFitCalculator, { ...fits, newVolts: '16', volts: '16', kind: 'tantalum', line: '12' }).next).toMatch(/24 V or more/)
+    expect(
+      call(capacitorFitCalculator, { ...fits, newVolts: '16', volts: '16', kind: 'tantalum', line: '12' }).next,
+    ).toMatch(/24 V or more/)
   })
   it('too tall, it is laid flat where there is room beside its pads', () => {
     const tall = { ...fits, kind: 'leaded', height: '11', diameter: '5', above: '6' }

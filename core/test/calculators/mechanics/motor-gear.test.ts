@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { gearModule, gearCalculator, motorCalculator } from '../../../src/calculators/mechanics'
+import { gearModule, moduleFromSpans, gearCalculator, motorCalculator } from '../../../src/calculators/mechanics'
 import { judgeCalculator, type Calculator } from '../../../src/calculators/calculator'
 
 const call = (sum: Calculator, typed: Record<string, string>) => judgeCalculator(sum, typed).result!.call
@@ -67,10 +67,28 @@ describe('gears', () => {
     expect(call(gearCalculator, { ...good, outside2: '13.2' }).reasons[0]).toMatch(
       /Its module is 0\.60 mm in place of 0\.50/,
     )
+    // A gear of the same teeth with a profile shift of +0.5: its outside is one module larger, no other gear at all.
+    expect(call(gearCalculator, { ...good, outside2: '11.5' })).toMatchObject({
+      kind: 'unknown',
+      reasons: [expect.stringMatching(/a profile shift does the same/)],
+    })
     expect(call(gearCalculator, { ...good, run: '0.1', stall: '0.12' }).reasons[0]).toMatch(/the motor is weak/)
+    // The same two by their spans: equal differences are equal teeth.
+    const spans = { span1: '2.30', spanMore1: '3.776', span2: '2.471', spanMore2: '3.947' }
+    expect(call(gearCalculator, { ...good, outside2: '11.5', ...spans }).reasons[0]).toMatch(/profile-shifted/)
     expect(call(gearCalculator, { teeth1: '20' }).kind).toBe('unknown')
     expect(() => judgeCalculator(gearCalculator, { teeth1: '2' })).toThrow(
       'teeth1: a gear of 2 teeth; expected 4 or more.',
     )
+  })
+
+  // Base tangent length of a gear of module 1, 20 teeth, over three: 7.6604 mm in the tables of machine-element
+  // handbooks (from memory); over two by their formula W = cos 20° (π (k − ½) + z inv 20°).
+  it('the module from spans is the handbook’s', () => {
+    const inv = Math.tan(Math.PI / 9) - Math.PI / 9
+    const tabled = (over: number, z: number) => Math.cos(Math.PI / 9) * (Math.PI * (over - 0.5) + z * inv)
+    expect(tabled(3, 20)).toBeCloseTo(7.6604, 3)
+    expect(moduleFromSpans(tabled(2, 20), 7.6604)).toBeCloseTo(1, 3)
+    expect(() => judgeCalculator(gearCalculator, { span1: '5', spanMore1: '4' })).toThrow(/spanMore1/)
   })
 })

@@ -62,7 +62,8 @@ const patch = (w: Want, part: object) => ({ ...w, ...part }) as Want
           :aria-label="`Need ${i + 1}, how much`"
           @change="setNeed(i, { weight: value($event) as Need['weight'] })"
         >
-          <option value="must">required</option>
+          <option value="must">required: seen on this host</option>
+          <option value="expected">expected, from memory</option>
           <option value="notice">preferred</option>
         </select>
         <div class="space-y-2">

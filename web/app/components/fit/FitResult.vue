@@ -4,7 +4,13 @@ import type { HostProfile } from '@wobrin/core/drives/hosts'
 
 /** How to set it, what will be noticed, why nothing better can be had, and the plug line by line. */
 const { fit, host } = defineProps<{ fit: HostFit; host: HostProfile; made: boolean }>()
-const GRADES = { 'missed must': 'It will not work:', missed: 'You will notice:', 'second best': 'Nearly:' } as const
+const WEIGHTS = { must: 'required', expected: 'expected, from memory', notice: 'preferred' } as const
+const GRADES = {
+  'missed must': 'It will not work:',
+  'missed expected': 'Expected from memory, not met:',
+  missed: 'You will notice:',
+  'second best': 'Nearly:',
+} as const
 const moved = computed(() => fit.sets.filter(s => s.moved).length)
 const ways = computed(() => host.needs.filter(n => n.wants[0]!.kind === 'way'))
 const amiss = (id: string) => fit.noticed.find(n => n.need.id === id)
@@ -70,9 +76,7 @@ const amiss = (id: string) => fit.noticed.find(n => n.need.id === id)
             decorative
             :size="13"
           />{{ needText(n).charAt(0).toUpperCase() + needText(n).slice(1)
-          }}<span class="hint"
-            >{{ n.weight === 'must' ? 'required' : 'preferred' }}{{ amiss(n.id) ? ', not met' : '' }}</span
-          >
+          }}<span class="hint">{{ WEIGHTS[n.weight] }}{{ amiss(n.id) ? ', not met' : '' }}</span>
         </li>
       </ul>
     </section>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { VERDICTS, whatReads, worthIt, type WorthLine } from '@wobrin/core/bench/worth'
-import { minutesToGo } from '@wobrin/core/bench/stations'
+import { minutesForCure, minutesToGo } from '@wobrin/core/bench/stations'
 import { ACCOUNT_FIELDS } from '~/composables/useAccountForm'
 
 /** The running account of a drive: what it cost, what it would bring, and whether to go on. */
@@ -14,7 +14,8 @@ const worth = computed(() =>
     mechanism: store.drive!.mechanism,
     account: account.value,
     found: store.way.findings.map(f => f.finding.id),
-    minutesToGo: minutesToGo(store.way),
+    minutesToGo: minutesForCure(store.way),
+    overhaulMinutes: minutesToGo(store.way),
     reads: whatReads(store.drive!, store.log),
   }),
 )
