@@ -50,7 +50,13 @@ test('a proved drive that fails afterwards is opened again', async ({ page }) =>
         })
       ).ok(),
     ).toBe(true)
-  await say({ kind: 'released', station: 'release', title: 'Released', outcome: 'released' })
+  await say({
+    kind: 'released',
+    station: 'release',
+    title: 'Released',
+    outcome: 'released',
+    detail: 'It ran in its own machine all week.',
+  })
   await say({ kind: 'finding', station: 'electronics', finding: { finding: 'caps.leaking', place: null } })
   await page.goto(`/drives/${id}?station=prove`)
   await expect(page.getByText('Opened again.')).toBeVisible()

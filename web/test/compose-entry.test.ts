@@ -51,11 +51,18 @@ describe('what is said to the log', () => {
       detail: 'Upper head is off on purpose; it reads one side.',
     })
   })
-  it('a sound drive is released without a word, whatever is said of its seals', async () => {
+  it('a drive that nobody looked at, and one whose protection always blocks, need their reason too', async () => {
     const { say, find } = await bench()
-    find('lacquer.whole')
-    find('evidence.none')
-    expect(say({ kind: 'released', station: 'release', title: 'Released', outcome: 'released' }).kind).toBe('released')
+    const release = (detail = '') =>
+      say({ kind: 'released', station: 'release', title: 'Released', outcome: 'released', detail })
+    expect(() => release()).toThrow(/the safety gate “First power” is closed/)
+    say({ kind: 'override', title: 'x', gate: 'first-power', detail: 'It ran in its own machine all week.' })
+    say({ kind: 'override', title: 'x', gate: 'insert-disk', detail: 'It ran in its own machine all week.' })
+    say({ kind: 'override', title: 'x', gate: 'insert-good-disk', detail: 'It ran in its own machine all week.' })
+    say({ kind: 'override', title: 'x', gate: 'close-up', detail: 'It was never opened, nothing was undone.' })
+    expect(release().kind).toBe('released')
+    find('protect.always')
+    expect(() => release()).toThrow(/write protect: it always blocks/)
   })
 
   it('a step behind a closed gate is refused, with what is missing; with a reason it is passed, and the reason kept', async () => {

@@ -34,7 +34,7 @@ export const onArrival: readonly Question[] = [
         label: 'Out now, whole',
         call: 'leave',
         means: 'The disk is out; the drive may be worked on.',
-        next: 'Bag the disk and read it elsewhere.',
+        next: 'Look at the disk for tears and grooves, then bag it. Only a disk without a mark may be read elsewhere.',
       },
       {
         id: 'disk.torn',

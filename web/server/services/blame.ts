@@ -1,5 +1,5 @@
 import { crossReadEntry } from '@wobrin/core/bench/entries'
-import { mayLoadGoodDisk } from '@wobrin/core/bench/stations'
+import { mayHaveHurtDisks, mayLoadGoodDisk } from '@wobrin/core/bench/stations'
 import { inArray } from 'drizzle-orm'
 import { ParameterError } from '@wobrin/core/base/errors'
 import type { LogEntry } from '@wobrin/core/log'
@@ -57,9 +57,14 @@ export class BlameService {
   }
 
   /** Its log, and whether a good disk may go into it. */
-  private read(drive: typeof drivesTable.$inferSelect): { log: LogEntry[]; mayLoad: boolean } {
+  private read(drive: typeof drivesTable.$inferSelect): {
+    log: LogEntry[]
+    mayLoad: boolean
+    hurts: boolean
+  } {
     const log = this.drives.log(drive.id)
-    return { log, mayLoad: mayLoadGoodDisk(drive, log, Date.now()) }
+    const now = Date.now()
+    return { log, mayLoad: mayLoadGoodDisk(drive, log, now), hurts: mayHaveHurtDisks(drive, log, now) }
   }
 
   /** A read counted by hand goes on the log of the drive that read it. @throws ParameterError */

@@ -14,7 +14,7 @@ import {
   type StationId,
 } from '../../log'
 import { partsOf } from '../../proof'
-import { CAUTIONS, findStation, findStep, forbiddenGates, isGateId, walk, type CautionId, type Hold } from '../stations'
+import { CAUTIONS, findStation, findStep, isGateId, releaseDoubts, walk, type CautionId, type Hold } from '../stations'
 
 /** Kinds of entries that are made by hand; measurements come in by their own way, each with its evidence. */
 export type HandEntryKind = Exclude<EntryKind, 'received' | 'measurement' | 'facts' | 'part-used'>
@@ -106,11 +106,11 @@ const composers: Readonly<Record<HandEntryKind, Composer>> = {
         'a quarantine needs its reason in writing',
         `at least ${MIN_REASON} characters, so that the next person knows what it may do`,
       )
-    const [shut] = outcome === 'released' ? forbiddenGates(drive, log(), Date.parse(at)) : []
-    if (shut && detail.length < MIN_REASON)
+    const [doubt] = outcome === 'released' ? releaseDoubts(drive, log(), Date.parse(at)) : []
+    if (doubt && detail.length < MIN_REASON)
       throw need(
         'detail',
-        `the safety gate “${shut.gate.label}” is closed: ${shut.missing[0]!.sentence.replace(/\.$/, '')}`,
+        doubt.charAt(0).toLowerCase() + doubt.slice(1).replace(/\.$/, ''),
         `a written reason of at least ${MIN_REASON} characters, which the certificate carries`,
       )
     if (outcome !== 'parts') return { data: { type: 'release', outcome } }

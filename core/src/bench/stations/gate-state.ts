@@ -2,6 +2,7 @@ import { holds, type Finding, type Situation, type StandingFinding } from '../..
 import type { Call } from '../../base/observations'
 import type { LogEntry } from '../../log'
 import { GATES, findGate, type Gate, type GateCondition, type GateId } from './gates'
+import { STATIONS } from './stations'
 
 /** Why a gate is not open: something was not looked at yet, or something was found that forbids it. */
 export interface Missing {
@@ -31,15 +32,33 @@ export interface GateState {
 export interface RecordFacts {
   /** Undone things that are neither put back nor left off. */
   readonly toPutBack: number
-  /** Waits that still run, in words. */
+  /** Waits that still run, in words; `wet` are those that forbid power. */
   readonly waits: readonly string[]
+  readonly wet: readonly string[]
 }
 
 const sentenceOf = (f: StandingFinding) =>
   `${f.question.topic}: ${f.finding.label.charAt(0).toLowerCase()}${f.finding.label.slice(1)}. ${f.finding.means}`
 const capital = (s: string) => s.charAt(0).toUpperCase() + s.slice(1)
 
-function missingOf(c: GateCondition, found: readonly StandingFinding[], record: RecordFacts): Missing[] {
+/** The gate that must be open before a question can be answered at all: that of the first step that asks it. */
+const BEHIND: ReadonlyMap<string, GateId> = new Map(
+  STATIONS.flatMap(s => s.steps)
+    .flatMap(step => (step.asks ?? []).map(q => [q, step.gate] as const))
+    .reverse()
+    .flatMap(([q, gate]) => (gate ? [[q, gate] as const] : [])),
+)
+/** Questions that some step asks without a gate are answered before any. */
+const ASKED_FREELY: ReadonlySet<string> = new Set(
+  STATIONS.flatMap(s => s.steps).flatMap(step => (step.gate ? [] : (step.asks ?? []))),
+)
+
+function missingOf(
+  c: GateCondition,
+  found: readonly StandingFinding[],
+  record: RecordFacts,
+  isShut: (gate: GateId) => boolean,
+): Missing[] {
   const notKnown = (sentence: string): Missing[] => [
     { id: c.id, sentence, kind: 'not-known', question: c.question ?? null, finding: null },
   ]
@@ -47,6 +66,7 @@ function missingOf(c: GateCondition, found: readonly StandingFinding[], record: 
     return record.toPutBack
       ? notKnown(`${record.toPutBack} ${record.toPutBack === 1 ? 'thing is' : 'things are'} still to be put back.`)
       : []
+  if (c.record === 'nothing-wet') return record.wet.length ? notKnown(`Still waiting: ${record.wet.join(', ')}.`) : []
   if (c.record === 'no-wait') return record.waits.length ? notKnown(`Still waiting: ${record.waits.join(', ')}.`) : []
   const blocks = found.filter(f => c.blockedBy?.includes(f.finding.id))
   if (blocks.length)
@@ -63,6 +83,12 @@ function missingOf(c: GateCondition, found: readonly StandingFinding[], record: 
     const last = answers.at(-1)!
     return [{ id: c.id, sentence: sentenceOf(last), kind: 'forbids', question: c.question!, finding: last.finding }]
   }
+  // Nothing that lies behind a closed gate can have been seen: what is filed from there opens nothing.
+  const behind = c.question && !ASKED_FREELY.has(c.question) ? BEHIND.get(c.question) : undefined
+  if (behind && isShut(behind))
+    return notKnown(
+      `Still needed: ${c.need}. What was filed does not count while “${findGate(behind).label}” is closed.`,
+    )
   return []
 }
 
@@ -102,7 +128,9 @@ export function gateStates(
     })
     const all = [
       ...before,
-      ...gate.conditions.filter(c => holds(c.when, situation)).flatMap(c => missingOf(c, found, record)),
+      ...gate.conditions
+        .filter(c => holds(c.when, situation))
+        .flatMap(c => missingOf(c, found, record, id => states.get(id)?.open === false)),
     ]
     const missing = all
       .filter(m => !covered(m, overrides, found))

@@ -15,7 +15,7 @@ export interface GateCondition {
   /** Findings of which one must hold. */
   readonly needs?: readonly string[]
   /** Worked out from the record rather than from a finding. */
-  readonly record?: 'put-back' | 'no-wait'
+  readonly record?: 'put-back' | 'no-wait' | 'nothing-wet'
 }
 
 /** Something that must not be done before its conditions are met. */
@@ -83,6 +83,7 @@ export const GATES: readonly Gate[] = [
         question: 'supply',
         blockedBy: ['supply.colours'],
       },
+      { id: 'power.waits', need: 'nothing is still drying, soaking or curing', record: 'nothing-wet' },
     ],
   },
   {

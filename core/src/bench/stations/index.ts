@@ -9,10 +9,11 @@ export type { StepRecord, Station, Step } from './station'
 export { STATIONS, findStation, findStep } from './stations'
 export { USUAL_WAITS, heldByDefault, openWaits, type Wait } from './waits'
 export {
-  forbiddenGates,
+  mayHaveHurtDisks,
   mayLoadGoodDisk,
   consequencesOf,
   minutesToGo,
+  releaseDoubts,
   nextAt,
   stationOf,
   walk,

@@ -1,22 +1,50 @@
 import { standingEntries, type LogEntry } from '../../log'
 
-/**
- * Waits that come up again and again, with the time they usually take (common practice), and the steps that must not
- * be done before they are over.
- */
-export const USUAL_WAITS: readonly {
+export interface UsualWait {
   readonly what: string
   readonly minutes: number
+  /** Steps that must not be done before it is over; it holds the first that is there, or all of them. */
   readonly holds: readonly string[]
-}[] = [
-  { what: 'Alcohol drying', minutes: 10, holds: ['clean.heads', 'drive-train.belt', 'first-power.bare'] },
-  { what: 'Vinegar on the crust', minutes: 15, holds: ['clean.caps', 'first-power.bare'] },
-  { what: 'Contact spray drying', minutes: 30, holds: ['clean.dry', 'first-power.bare'] },
+  readonly holdsAll?: true
+  /** What is wet, soaking or setting: no power, and nothing that power moves, before it is over. */
+  readonly forbidsPower?: true
+}
+
+/**
+ * Waits that come up again and again, with the time they usually take (common practice; the hours of glue and oil are
+ * a guess that depends on the product), and the steps that must not be done before they are over.
+ */
+export const USUAL_WAITS: readonly UsualWait[] = [
+  { what: 'Vinegar on the crust', minutes: 5, holds: ['clean.caps', 'first-power.bare'], forbidsPower: true },
+  {
+    what: 'Alcohol drying',
+    minutes: 10,
+    holds: ['clean.heads', 'drive-train.belt', 'first-power.bare'],
+    forbidsPower: true,
+  },
+  { what: 'Contact spray drying', minutes: 30, holds: ['clean.dry', 'first-power.bare'], forbidsPower: true },
   { what: 'Running in', minutes: 240, holds: ['speed.again', 'prove.closed', 'release.read'] },
-  { what: 'Oil soaking in', minutes: 720, holds: ['clean.grease', 'drive-train.carriage', 'first-power.bare'] },
-  { what: 'Lacquer or glue curing', minutes: 1440, holds: ['prove.close', 'prove.closed'] },
+  {
+    what: 'Oil soaking in',
+    minutes: 720,
+    holds: ['clean.grease', 'drive-train.carriage', 'first-power.bare'],
+    forbidsPower: true,
+  },
+  {
+    // A joint that sets is disturbed by a carriage that moves, by power that moves it, and by a cover.
+    what: 'Lacquer or glue curing',
+    minutes: 1440,
+    holds: ['clean.free', 'clean.grease', 'drive-train.carriage', 'drive-train.loading', 'prove.close', 'prove.closed'],
+    holdsAll: true,
+    forbidsPower: true,
+  },
   { what: 'Parts in the post', minutes: 5 * 1440, holds: ['drive-train.belt', 'drive-train.gears', 'clean.caps'] },
 ]
+
+/** Words by which a wait that a person named is taken for something wet or setting. */
+const WET = /alcohol|vinegar|water|spray|oil|soak|dry|glue|epoxy|resin|lacquer|cur(e|ing)|\bset(s|ting)?\b/i
+
+const usualOf = (what: string): UsualWait | undefined => USUAL_WAITS.find(w => w.what === what)
 
 export interface Wait {
   readonly entry: LogEntry
@@ -28,6 +56,10 @@ export interface Wait {
   readonly over: boolean
   /** Id of the step that it holds, or null. */
   readonly holds: string | null
+  /** Other steps that it holds as well. */
+  readonly holdsToo: readonly string[]
+  /** No power, and nothing that power moves, before it is over. */
+  readonly forbidsPower: boolean
 }
 
 /**
@@ -44,6 +76,7 @@ export function waitsAmong(standing: readonly LogEntry[], nowMs: number): Wait[]
       if (entry.data?.type !== 'wait' || ended.has(entry.id)) return []
       const start = Date.parse(entry.at)
       const length = entry.data.minutes * 60_000
+      const usual = usualOf(entry.title)
       const share = Math.min(1, Math.max(0, (nowMs - start) / length))
       return [
         {
@@ -53,6 +86,8 @@ export function waitsAmong(standing: readonly LogEntry[], nowMs: number): Wait[]
           share,
           over: share >= 1,
           holds: entry.data.holds ?? null,
+          holdsToo: usual?.holdsAll ? usual.holds : [],
+          forbidsPower: usual ? Boolean(usual.forbidsPower) : WET.test(entry.title),
         },
       ]
     })

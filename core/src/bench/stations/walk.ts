@@ -77,6 +77,7 @@ export function walk(drive: Walked, log: readonly LogEntry[], nowMs: number): Wa
   const gates = gateStates(situation, findings, standing, {
     toPutBack: putBackList(asFoundRecord(log)).left,
     waits: waits.filter(w => !w.over).map(w => w.what),
+    wet: waits.filter(w => !w.over && w.forbidsPower).map(w => w.what),
   })
   const progress = progressAmong(standing, findings)
   const ticks = new Map(standing.flatMap(e => (e.data?.type === 'step' ? [[e.data.step, e] as const] : [])))
@@ -107,7 +108,7 @@ export function walk(drive: Walked, log: readonly LogEntry[], nowMs: number): Wa
   const holdOf = (station: Station, step: Step): Hold | null => {
     const gate = gates.find(g => g.gate.id === step.gate)
     if (gate && !gate.open) return { kind: 'gate', gate }
-    const wait = waits.find(w => !w.over && w.holds === step.id)
+    const wait = waits.find(w => !w.over && (w.holds === step.id || w.holdsToo.includes(step.id)))
     if (wait) return { kind: 'wait', wait }
     const caution = [...station.cautions, ...(step.cautions ?? [])]
       .map(id => CAUTIONS[id])
@@ -189,9 +190,33 @@ export const mayLoadGoodDisk = (drive: Walked, log: readonly LogEntry[], nowMs: 
   walk(drive, log, nowMs).gates.every(g => g.open || (g.gate.id !== 'insert-good-disk' && g.gate.id !== 'insert-disk'))
 
 /**
- * Safety gates that a finding keeps closed and that stand before using a drive; one that was overridden with a reason
- * is open. Whether a sealed adjuster may be touched does not matter to whoever uses the drive.
+ * Whether something that was found says that a disk which was in the drive may have been hurt by it: heads torn, a
+ * steady click, a torn last disk.
  * @param nowMs milliseconds since 1970, UTC
  */
-export const forbiddenGates = (drive: Walked, log: readonly LogEntry[], nowMs: number): GateState[] =>
-  walk(drive, log, nowMs).gates.filter(g => g.forbiddenHere && g.gate.id !== 'touch-sealed')
+export const mayHaveHurtDisks = (drive: Walked, log: readonly LogEntry[], nowMs: number): boolean =>
+  walk(drive, log, nowMs).gates.some(g => g.gate.id === 'insert-disk' && g.forbiddenHere)
+
+/** Findings that close no safety gate and still have to be answered for when a drive is released. */
+const TO_ANSWER_FOR = ['protect.always']
+
+/**
+ * Whole sentences for which a release needs a written reason: safety gates that stand before using a drive and are
+ * still closed, and write protect that always blocks. A gate that was overridden is open, with its reason. Whether a
+ * sealed adjuster may be touched does not matter to whoever uses the drive.
+ * @param nowMs milliseconds since 1970, UTC
+ */
+export function releaseDoubts(drive: Walked, log: readonly LogEntry[], nowMs: number): string[] {
+  const w = walk(drive, log, nowMs)
+  return [
+    ...w.gates
+      .filter(g => !g.open && g.gate.id !== 'touch-sealed')
+      .map(g => `The safety gate “${g.gate.label}” is closed: ${g.missing[0]!.sentence}`),
+    ...w.findings
+      .filter(f => TO_ANSWER_FOR.includes(f.finding.id))
+      .map(
+        f =>
+          `${f.question.topic}: ${f.finding.label.charAt(0).toLowerCase()}${f.finding.label.slice(1)}. ${f.finding.means}`,
+      ),
+  ]
+}

@@ -21,6 +21,8 @@ export interface DriveOnBench {
   readonly heads?: 1 | 2 | null
   /** Whether its safety gates let a good disk in. */
   readonly mayLoad?: boolean
+  /** Whether a disk that was in it may have been hurt. */
+  readonly hurts?: boolean
   readonly log: readonly LogEntry[]
 }
 
@@ -36,6 +38,7 @@ export function blameBench(
   trusted: (disk: string) => boolean,
 ): BlameTable {
   const here = new Set(drives.map(d => d.id))
+  const hurting = new Set(drives.filter(d => d.hurts).map(d => d.id))
   const reads = drives.flatMap(d => readsOnLog(d, d.log))
   return {
     disks: disks.map((d): BlameDisk => ({
@@ -43,6 +46,7 @@ export function blameBench(
       name: d.name,
       writer: d.writtenBy && here.has(d.writtenBy) ? d.writtenBy : d.writer.trim() || null,
       trusted: trusted(d.id),
+      lookFirst: hurting.has(d.writtenBy ?? '') || reads.some(r => r.disk === d.id && hurting.has(r.drive)),
     })),
     drives: drives.map((d): BlameDrive => ({
       id: d.id,

@@ -76,6 +76,8 @@ export interface BlameAnswer {
   }[]
   /** Drives that are not proposed because a safety gate keeps good disks out of them. */
   readonly gated: readonly string[]
+  /** Disks that go into no other drive before they were looked at, by name. */
+  readonly lookFirst: readonly string[]
   /** Places that read whole in one try and not in another. */
   readonly contradictions: readonly string[]
   readonly failing: number
@@ -121,7 +123,17 @@ export function whoIsToBlame(
         .map(n => ({ disk: disks[n.disk]!.name, drive: drives[n.drive]!.name, bits: n.bits, reads: n.reads }))
     : []
   const gated = drives.filter(d => d.mayLoad === false).map(d => d.name)
-  return { blamed, next, gated, contradictions, failing: failing.length, places: places.length, call: callOf() }
+  const lookFirst = disks.filter(d => d.lookFirst).map(d => d.name)
+  return {
+    blamed,
+    next,
+    gated,
+    lookFirst,
+    contradictions,
+    failing: failing.length,
+    places: places.length,
+    call: callOf(),
+  }
 
   function callOf(): Call {
     if (places.length === 0)

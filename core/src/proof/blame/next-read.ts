@@ -38,6 +38,8 @@ export function nextReads(model: BenchModel, explained: readonly Explained[]): N
   const read = new Set(model.places.map(p => `${p.disk} ${p.drive}`))
   const out: NextRead[] = []
   for (const disk of model.disks.keys()) {
+    // A disk that a drive may have hurt can wreck the next drive.
+    if (model.disks[disk]!.lookFirst) continue
     const posterior = kept.map(({ config }) => model.posterior(disk, config))
     for (const drive of model.drives.keys())
       if (model.drives[drive]!.mayLoad !== false && !read.has(`${disk} ${drive}`))

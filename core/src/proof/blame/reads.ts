@@ -24,6 +24,8 @@ export interface BlameDisk {
   readonly writer: string | null
   /** Whether it is known to read in drives that were proved. */
   readonly trusted?: boolean
+  /** It was in a drive that may have hurt it: it goes into no other before it was looked at. */
+  readonly lookFirst?: boolean
 }
 
 export interface BlameDrive {

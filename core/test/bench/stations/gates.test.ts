@@ -19,6 +19,14 @@ const looked = () =>
     'supply.proved',
   ].map(id => found(id))
 
+/** A drive that a good disk may go into. */
+const ready = () => [
+  ...looked(),
+  ...['heads.whole', 'pad.two', 'power.good', 'sacrifice.whole', 'headclean.clean', 'protect.both'].map(id =>
+    found(id),
+  ),
+]
+
 describe('gates', () => {
   it('a closed one names what is missing, and says Stop with its reason', () => {
     const g = gate([found('belt.sound')], 'first-power')
@@ -74,11 +82,44 @@ describe('gates', () => {
 
   // Common practice, no source: sealed and no evidence, leave it.
   it('a sealed adjuster needs evidence and a second disk', () => {
-    const base = [found('lacquer.whole'), found('headclean.clean')]
+    const base = [...ready(), found('lacquer.whole')]
     expect(gate([...base, found('evidence.none')], 'touch-sealed').forbidden).toBe(true)
     expect(gate([...base, found('evidence.one'), found('seconddisk.good')], 'touch-sealed').forbidden).toBe(true)
     expect(gate([...base, found('evidence.one'), found('seconddisk.same')], 'touch-sealed').open).toBe(true)
     expect(gate(base, 'touch-sealed', { mechanism: 'cartridge' })).toBeUndefined()
+  })
+
+  it('what is filed from behind a closed gate opens nothing', () => {
+    const evidence = [found('lacquer.whole'), found('headclean.clean'), found('evidence.one'), found('seconddisk.same')]
+    const shut = gate(evidence, 'touch-sealed')
+    expect(shut.open).toBe(false)
+    expect(shut.missing.map(m => m.question)).toEqual(expect.arrayContaining(['evidence', 'seconddisk']))
+    expect(shut.missing[0]!.sentence).toMatch(/does not count while “A good disk in” is closed/)
+    expect(gate([...ready(), ...evidence], 'touch-sealed').open).toBe(true)
+  })
+
+  // Common practice, no source: what is wet or setting gets no power, and no carriage is moved through a glue that sets.
+  it('a cure time closes the power gate and holds the carriage; parts in the post do neither', () => {
+    const wait = (title: string) =>
+      withData('wait', { type: 'wait', minutes: 600, holds: null }, { title, at: '2026-03-01T11:30:00.000Z' })
+    expect(gate(looked(), 'first-power').open).toBe(true)
+    for (const title of ['Lacquer or glue curing', 'Epoxy on the tab', 'Alcohol drying'])
+      expect(
+        gate([...looked(), wait(title)], 'first-power').missing.map(m => m.id),
+        title,
+      ).toEqual(['power.waits'])
+    expect(gate([...looked(), wait('Parts in the post')], 'first-power').open).toBe(true)
+    const held = walk(belted, [...looked(), wait('Lacquer or glue curing')], now)
+      .stations.flatMap(s => s.steps)
+      .filter(s => s.hold?.kind === 'wait')
+      .map(s => s.step.id)
+    expect(held).toEqual(expect.arrayContaining(['clean.grease', 'drive-train.carriage', 'prove.closed']))
+  })
+
+  it('whatever is measured under power stands behind the power gate', () => {
+    const steps = walk({ mechanism: '5.25in-serial' }, [], now).stations.flatMap(s => s.steps)
+    for (const id of ['electronics.sensors', 'electronics.own', 'speed.capture', 'speed.trim', 'first-power.bare'])
+      expect(steps.find(s => s.step.id === id)?.hold?.kind, id).toBe('gate')
   })
 
   it('closing up waits for what is undone, what dries and the last look', () => {

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { FileText } from 'lucide-vue-next'
-import { forbiddenGates } from '@wobrin/core/bench/stations'
+import { releaseDoubts } from '@wobrin/core/bench/stations'
 import { buildCertificate } from '@wobrin/core/release'
 import { partsOf, RUNGS } from '@wobrin/core/proof'
 import { OUTCOMES, type DriveFacts, type LogEntry, type Outcome } from '@wobrin/core/log'
@@ -25,8 +25,8 @@ const WAYS = [
 const way = ref<(typeof WAYS)[number][0]>('released')
 
 const parts = computed(() => partsOf(drive, log))
-/** Safety gates that a finding keeps closed: a release needs its reason then. */
-const shut = computed(() => forbiddenGates(drive, log, Date.now()))
+/** Safety gates that are still closed, and protection that always blocks: a release needs its reason then. */
+const shut = computed(() => releaseDoubts(drive, log, Date.now()))
 const question = computed(() => {
   if (way.value === 'quarantined') return 'Why: needed, it stands on its label'
   return way.value !== 'released' ? 'Why' : shut.value.length ? 'Why: needed' : 'Next time'
@@ -120,12 +120,11 @@ const HINTS = {
         </ul>
       </fieldset>
       <p
-        v-for="g in way === 'released' ? shut : []"
-        :key="g.gate.id"
+        v-for="doubt in way === 'released' ? shut : []"
+        :key="doubt"
         class="border-l-5 border-stop bg-stop-tint px-4 py-3"
       >
-        The safety gate <strong>{{ g.gate.label.toLowerCase() }}</strong> is closed. {{ g.missing[0]!.sentence }} Write
-        why it is released all the same: the certificate carries it.
+        {{ doubt }} Write why it is released all the same: the certificate carries it.
       </p>
       <label class="block"
         ><span class="field-label">{{ question }}</span

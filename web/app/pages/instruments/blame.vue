@@ -122,6 +122,10 @@ const percent = (p: number) => (p > 0.995 ? '> 99 %' : `${Math.round(p * 100)} %
           No other read of these disks in these drives tells more. Look at the disk itself, or read another by the same
           writer.
         </p>
+        <p v-if="answer.lookFirst.length" class="hint mt-2">
+          Look for tears and grooves before any other drive reads these: {{ answer.lookFirst.join(', ') }}. A drive that
+          may have hurt them had them in.
+        </p>
         <p v-if="answer.gated.length" class="hint mt-2">
           Not proposed, because a safety gate keeps good disks out: {{ answer.gated.join(', ') }}.
         </p>

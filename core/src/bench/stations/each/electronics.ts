@@ -26,6 +26,7 @@ export const electronics: Station = {
       hands: 15,
       records: ['note'],
       makes: 'Index and track zero.',
+      gate: 'first-power',
       cautions: ['infrared'],
       when: { not: { has: 'servo' } },
     },
@@ -37,6 +38,7 @@ export const electronics: Station = {
       hands: 20,
       records: ['note'],
       makes: 'A drive that answers its host.',
+      gate: 'first-power',
       when: { has: 'own-processor' },
     },
     {

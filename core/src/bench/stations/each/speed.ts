@@ -24,6 +24,7 @@ export const speed: Station = {
       hands: 5,
       records: ['speed'],
       makes: 'The call.',
+      gate: 'insert-disk',
       after: ['speed.warm'],
     },
     {
@@ -34,6 +35,7 @@ export const speed: Station = {
       hands: 5,
       records: ['speed'],
       makes: 'The right speed.',
+      gate: 'insert-disk',
       when: { not: { has: 'servo' } },
       after: ['speed.capture'],
       cautions: ['plastic-only'],
@@ -47,6 +49,7 @@ export const speed: Station = {
       wait: 5,
       records: ['speed'],
       makes: 'A speed that stays.',
+      gate: 'insert-disk',
       after: ['speed.trim', 'speed.capture'],
     },
     {
