@@ -18,6 +18,8 @@ function contextFrom(args: {
   mechanism?: string
   travel?: string
   stood?: string
+  witness?: string
+  by?: string
   um?: string
 }): SweepContext {
   const ends = args.travel?.split('..').map(Number)
@@ -31,6 +33,8 @@ function contextFrom(args: {
     mechanism: wordOption(args.mechanism, 'mechanism', MECHANISM_IDS),
     travel: ends as [number, number] | undefined,
     stood: numberOption(args.stood, 'stood', -Infinity),
+    witness: numberOption(args.witness, 'witness', -Infinity),
+    by: wordOption(args.by, 'by', ['lower', 'upper'] as const),
     umPerUnit: numberOption(args.um, 'um', 0),
   }
 }
@@ -51,6 +55,8 @@ export const sweep = defineCommand({
     mechanism: { type: 'string', description: 'drive type, for the physics of its heads' },
     travel: { type: 'string', description: 'how far the adjuster goes, such as -10..10' },
     stood: { type: 'string', description: 'where it stood when it came' },
+    witness: { type: 'string', description: 'where an old mark in glue or paint shows that it once stood' },
+    by: { type: 'string', description: 'the head that judges it, lower or upper; else those that the adjuster moves' },
     um: { type: 'string', description: 'what one unit of the scale moves the head by, micrometres' },
     json: { type: 'boolean', description: 'print the answer as JSON' },
   },

@@ -27,6 +27,11 @@ export const sweepInputSchema = object({
     .required('Say how far it goes.')
     .test('rises', 'The travel goes from a lower mark to a higher one.', t => t !== undefined && t[0] < t[1]),
   stood: mark().nullable().default(null),
+  witness: mark().nullable().default(null),
+  by: string()
+    .oneOf(['lower', 'upper'] as const)
+    .nullable()
+    .default(null),
   umPerUnit: number()
     .positive('A unit of the scale moves the head by more than 0 µm.')
     .max(100_000)

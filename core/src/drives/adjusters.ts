@@ -13,6 +13,15 @@ export const ADJUSTER_NAMES: Readonly<Record<AdjusterId, string>> = {
   upper: 'upper head',
 }
 
+/** The heads that an adjuster moves: what carries or stops the carriage moves both, a head's own screws only that one. */
+export const ADJUSTER_MOVES: Readonly<Record<AdjusterId, readonly ('lower' | 'upper')[]>> = {
+  sensor: ['lower', 'upper'],
+  tab: ['lower', 'upper'],
+  stepper: ['lower', 'upper'],
+  lower: ['lower'],
+  upper: ['upper'],
+}
+
 /** Place of an adjuster in the vocabulary of findings, where its lacquer is looked at. */
 export const ADJUSTER_PLACES: Readonly<Record<AdjusterId, string>> = {
   sensor: 'track-zero sensor',

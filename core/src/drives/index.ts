@@ -1,4 +1,12 @@
-export { ADJUSTER_IDS, ADJUSTER_NAMES, ADJUSTER_PLACES, SCALES, type AdjusterId, type ScaleId } from './adjusters'
+export {
+  ADJUSTER_IDS,
+  ADJUSTER_MOVES,
+  ADJUSTER_NAMES,
+  ADJUSTER_PLACES,
+  SCALES,
+  type AdjusterId,
+  type ScaleId,
+} from './adjusters'
 export { ALIGNMENT_LIMITS } from './alignment-limits'
 export { type AlignmentLimits } from './limits'
 export { anatomyOf, type Anatomy, type AnatomyPart, type Shape } from './anatomy'

@@ -47,6 +47,7 @@ export const adjusters: readonly Question[] = [
     topic: 'Screw heads',
     sense: 'seen',
     several: true,
+    places: ['upper head screws', 'lower head screws', 'track-zero sensor', 'stepper body', 'covers'],
     findings: [
       {
         id: 'screws.clean',

@@ -131,6 +131,10 @@ export interface SweepEntryData {
   readonly scale: string
   readonly travel: readonly [number, number]
   readonly stood: number | null
+  /** Where an old mark in glue or paint shows that it once stood. */
+  readonly witness?: number | null
+  /** The head that judges it, where not every head does that the adjuster moves. */
+  readonly by?: 'lower' | 'upper' | null
   readonly umPerUnit: number | null
   readonly rows: readonly {
     readonly position: number

@@ -38,6 +38,8 @@ export function useSweep(mechanism: Ref<MechanismId>) {
     from: '-10',
     to: '10',
     stood: '0',
+    witness: '',
+    by: '' as '' | 'lower' | 'upper',
     expected: 11,
     two: true,
     umPerUnit: null as number | null,
@@ -52,6 +54,7 @@ export function useSweep(mechanism: Ref<MechanismId>) {
     return Number.isFinite(from) && Number.isFinite(to) && from < to ? [from, to] : [-10, 10]
   })
   const stood = computed(() => (Number.isFinite(typedNumber(setup.stood)) ? typedNumber(setup.stood) : null))
+  const witness = computed(() => (Number.isFinite(typedNumber(setup.witness)) ? typedNumber(setup.witness) : null))
   const data = computed(
     () =>
       ({
@@ -59,6 +62,8 @@ export function useSweep(mechanism: Ref<MechanismId>) {
         scale: setup.scale,
         travel: travel.value,
         stood: stood.value,
+        witness: witness.value,
+        by: setup.by || null,
         umPerUnit: setup.umPerUnit,
         rows: rows.value.map(({ id: _, ...r }) => r),
         setTo: setTo.value,

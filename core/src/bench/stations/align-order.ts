@@ -1,7 +1,7 @@
 import { ADJUSTER_NAMES, ADJUSTER_PLACES, type AdjusterId } from '../../drives'
 import { mayTouch, type SurfaceEvidence, type TouchCase, type TouchVerdict } from '../../instruments/alignment'
 import { evidenceWords } from '../../base/observations'
-import { findingsAmong } from '../../findings'
+import { findingsAmong, sealsOf, type Seals } from '../../findings'
 import {
   lastSpeed,
   supportingEntries,
@@ -27,14 +27,46 @@ export interface AlignOrder {
   readonly verdict: TouchVerdict
   readonly touch: TouchCase
   readonly sweeps: readonly { readonly entry: LogEntry; readonly data: SweepEntryData }[]
+  /** What to sweep and by which head, in order, where more than one adjuster was moved; else empty. */
+  readonly plan: readonly SweepPlan[]
+  /** The written reason with which the safety gate of sealed adjusters was overridden; null where it was not. */
+  readonly overridden: string | null
+}
+
+/** One sweep of several: the adjuster, and the head that judges it. */
+export interface SweepPlan {
+  readonly adjuster: AdjusterId
+  readonly by: 'lower' | 'upper'
+  readonly says: string
+}
+
+/**
+ * Where what moves both heads and one head's own screws were both moved, the two are told apart by a head whose own
+ * screws nobody touched: it sets the first, then the other head is set to it by its own screws.
+ */
+export function sweepPlan(seals: Seals): SweepPlan[] {
+  const moved = (a: keyof Seals) => seals[a] === 'broken'
+  const both = (['sensor', 'stepper'] as const).filter(moved)
+  const own = (['lower', 'upper'] as const).filter(moved)
+  if (both.length === 0 || own.length === 0) return []
+  const by = own.length === 1 && own[0] === 'lower' ? 'upper' : 'lower'
+  return [
+    ...both.map((adjuster): SweepPlan => ({
+      adjuster,
+      by,
+      says: `Sweep the ${ADJUSTER_NAMES[adjuster]} by the ${by} head alone: the other head’s own screws were moved too.`,
+    })),
+    ...own.map((adjuster): SweepPlan => ({
+      adjuster,
+      by: adjuster,
+      says: `Then sweep the ${ADJUSTER_NAMES[adjuster]} by its own screws, judged by that head alone.`,
+    })),
+  ]
 }
 
 /** A weaker source is named behind what it says. */
 const sourceOf = (e: LogEntry) =>
   e.evidence && e.evidence.source !== 'recording' ? ` (${evidenceWords(e.evidence)})` : ''
-
-/** Adjusters that have a seal of their own. */
-const SEALED = ['sensor', 'stepper', 'lower', 'upper'] as const
 
 /** What the log says of how a disk reads: its last read test, and places that were counted since. */
 export function surfaceEvidence({ test, counts }: SurfaceState): SurfaceEvidence | null {
@@ -82,6 +114,7 @@ function read(drive: Pick<DriveFacts, 'mechanism' | 'simulated'>, log: readonly 
     data: surface?.data?.type === 'read-test' ? surface.data : null,
     found: (question: string) => findings.findLast(f => f.question.id === question),
     speed: lastSpeed(standing)?.entry,
+    overridden: standing.findLast(e => e.data?.type === 'override' && e.data.gate === 'touch-sealed')?.detail ?? null,
     sweeps: standing.flatMap(entry => (entry.data?.type === 'sweep' ? [{ entry, data: entry.data }] : [])),
   }
 }
@@ -94,17 +127,6 @@ function isTrusted({ data, state }: Read, trusts: Trusts): boolean | null {
   // One disk that nobody vouches for leaves the whole in doubt.
   if (said.length === 0 || said.includes(null)) return null
   return said.every(Boolean)
-}
-
-/** What the seals of the adjusters were seen to be. */
-function sealsOf({ findings }: Read): TouchCase['lacquer'] {
-  const state = (adjuster: (typeof SEALED)[number]) => {
-    const place = ADJUSTER_PLACES[adjuster]
-    const f = findings.findLast(x => x.question.id === 'lacquer' && (x.place === place || x.place === null))
-    if (!f) return null
-    return f.finding.id === 'lacquer.broken' ? 'broken' : f.finding.id === 'lacquer.never' ? 'never' : 'whole'
-  }
-  return Object.fromEntries(SEALED.flatMap(a => (state(a) ? [[a, state(a)]] : [])))
 }
 
 /** What a second disk said: told by hand, or another disk of the shelf that read alike. */
@@ -155,7 +177,7 @@ export function alignOrder(
     speed: speed?.call?.kind ?? null,
     trustedDisk: trusted,
     clean: clean?.finding.call === 'leave',
-    lacquer: sealsOf(r),
+    lacquer: sealsOf(r.findings),
     secondDisk: secondDiskOf(r),
   }
   const verdict = mayTouch(touch)
@@ -186,7 +208,7 @@ export function alignOrder(
     { id: 'recheck', title: 'Tightened; outer, middle, inner', done: rechecked, says: recheckSays },
     { id: 'seal', title: 'Sealed again', done: sealed, says: sealSays },
   ]
-  return { items, verdict, touch, sweeps }
+  return { items, verdict, touch, sweeps, plan: sweepPlan(touch.lacquer), overridden: r.overridden }
 }
 
 /**
@@ -198,9 +220,13 @@ export function beforeSweep(
   adjuster: AdjusterId,
 ): { readonly stops: readonly string[]; readonly says: readonly string[] } {
   const item = (id: OrderItem['id']) => order.items.find(i => i.id === id)!
-  const stops = (['clean', 'speed'] as const).filter(id => !item(id).done).map(id => item(id).says)
+  const undone = (['clean', 'speed'] as const).filter(id => !item(id).done).map(id => item(id).says)
+  // A gate that was overridden in writing is not closed a second time here; what it passed over is still said.
+  const stops = order.overridden === null ? undone : []
   const open = order.sweeps.at(-1)
-  const says: string[] = []
+  const says: string[] = order.overridden === null ? [] : [...undone]
+  const planned = order.plan.find(p => p.adjuster === adjuster)
+  if (planned) says.push(planned.says)
   if (open && open.data.setTo === null && open.data.adjuster !== adjuster)
     says.push(`One adjuster at a time: the sweep of the ${ADJUSTER_NAMES[open.data.adjuster]} was not finished.`)
   if ((adjuster === 'upper' || adjuster === 'lower') && order.verdict.adjuster === 'sensor')

@@ -1,3 +1,4 @@
+import { MOVED, type Seals } from '../../findings'
 import type { CountedPlace, SurfaceBar } from '../../log'
 import { findMechanism, LAYOUTS, layoutsOf, ZONES, zoneOfCylinder, type MechanismId } from '../../drives'
 import { hasOffsetCost, offsetCost, usualHalfWindowUm, type OffsetCost } from '../../calculators/alignment'
@@ -39,7 +40,7 @@ export interface SurfacePriors {
   /** Whether the heads were cleaned and the swab came away clean. */
   readonly clean: boolean
   /** Lacquer of each adjuster: broken makes it likely that it was moved, whole unlikely. */
-  readonly lacquer: Readonly<Partial<Record<'sensor' | 'stepper' | 'lower' | 'upper', 'whole' | 'broken' | 'never'>>>
+  readonly lacquer: Seals
   /** What a second trusted disk says: the same, or that it reads; null or left out where none was read. */
   readonly secondDisk?: 'same' | 'reads' | null
 }
@@ -279,11 +280,6 @@ function outsideLikelihood(cause: Cause, { homeOff = 0, rateOff }: SurfaceEviden
   const fast = rateOff !== null && rateOff !== undefined && Math.abs(rateOff) > 0.03
   return home + (fast ? (cause === 'speed' ? 0 : -6) : cause === 'speed' ? -6 : 0)
 }
-
-/**
- * Chance beforehand that an adjuster stands off, by the state of its seal (from memory of what comes across a bench).
- */
-const MOVED = { whole: 0.004, never: 0.04, broken: 0.2 } as const
 
 function scenariosOf(
   mechanism: MechanismId,

@@ -10,7 +10,7 @@ export const positionsOf = (data: Pick<SweepEntryData, 'rows'>): SweepPosition[]
   data.rows.filter(r => !r.struck).map(({ struck: _, source: __, ...r }) => r)
 
 export const contextOf = (
-  data: Pick<SweepEntryData, 'scale' | 'adjuster' | 'travel' | 'stood' | 'umPerUnit'>,
+  data: Pick<SweepEntryData, 'scale' | 'adjuster' | 'travel' | 'stood' | 'umPerUnit' | 'witness' | 'by'>,
   mechanism: MechanismId,
 ): SweepContext => ({
   unit: data.scale,
@@ -18,6 +18,8 @@ export const contextOf = (
   mechanism,
   travel: data.travel,
   stood: data.stood ?? undefined,
+  witness: data.witness ?? undefined,
+  by: data.by ?? undefined,
   umPerUnit: data.umPerUnit ?? undefined,
 })
 

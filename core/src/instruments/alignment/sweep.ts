@@ -1,4 +1,4 @@
-import { pitchUm, ADJUSTER_NAMES, type MechanismId, type AdjusterId } from '../../drives'
+import { pitchUm, ADJUSTER_MOVES, ADJUSTER_NAMES, type MechanismId, type AdjusterId } from '../../drives'
 import { plain, type Call, type Observation } from '../../base/observations'
 import { checkPositions, contradictionIn, type SweepPosition } from './check-positions'
 import { edgeLoss, edgeSoftness, SHARP, SOFT } from './edge'
@@ -25,6 +25,10 @@ export interface SweepContext {
   readonly travel?: readonly [number, number]
   /** Where it stood when it came, on its own scale: worth the first try. */
   readonly stood?: number
+  /** Where an old mark in glue or paint shows that it once stood: tried before anything else. */
+  readonly witness?: number
+  /** The head that judges it, where not every head does that the adjuster moves. */
+  readonly by?: 'lower' | 'upper'
   /** What a unit of the scale moves the head by, µm, where that is known. */
   readonly umPerUnit?: number
   /** Sentences about what has to be done before a sweep means anything; the first stops it. */
@@ -124,7 +128,7 @@ function tooFew(
   context: SweepContext,
   u: (x: number) => string,
 ): Pick<SweepResult, 'tryNext' | 'call'> | null {
-  const { notYet = [], travel, stood } = context
+  const { notYet = [], travel, stood, witness } = context
   const unknown = (reasons: readonly string[], next: string): Call => ({ kind: 'unknown', reasons, next })
   if (notYet.length)
     return {
@@ -133,8 +137,8 @@ function tooFew(
     }
   const apart = 'Try two positions well apart, one on either side of where it stood.'
   if (positions.length === 0) {
-    const first = stood ?? (travel ? (travel[0] + travel[1]) / 2 : null)
-    const where = stood === first ? ', where it stands' : ''
+    const first = witness ?? stood ?? (travel ? (travel[0] + travel[1]) / 2 : null)
+    const where = witness !== undefined ? ', at its old mark' : stood === first ? ', where it stands' : ''
     const next = first === null ? apart : `Read at ${u(first)} first${where}.`
     return { tryNext: first, call: unknown(['No position was tried: a range has two edges.'], next) }
   }
@@ -153,9 +157,11 @@ export function judgeSweep(positions: readonly SweepPosition[], context: SweepCo
   const early = tooFew(positions, context, u)
   if (early) return { lower: null, upper: null, common: null, observations: [], slack: 0, steps, ...early }
   const j = workOut(positions, context, steps, u)
+  const of = (head: 'lower' | 'upper') => j.estimates[j.heads.findIndex(([h]) => h === head)] ?? null
   return {
-    lower: j.estimates[0]!,
-    upper: j.estimates[1] ?? null,
+    // One column of counts is the first place, whichever head it is.
+    lower: positions[0]!.upper ? of('lower') : j.estimates[0]!,
+    upper: positions[0]!.upper ? of('upper') : null,
     common: j.common,
     tryNext: j.next,
     slack: j.slack,
@@ -164,6 +170,10 @@ export function judgeSweep(positions: readonly SweepPosition[], context: SweepCo
     call: callOf(j),
   }
 }
+
+/** The heads whose range counts: those that the adjuster moves, or the one that was named. */
+const judging = ({ adjuster, by }: SweepContext): readonly ('lower' | 'upper')[] =>
+  by ? [by] : adjuster ? ADJUSTER_MOVES[adjuster] : ['lower', 'upper']
 
 /** Slack, ranges, edges and the next position. */
 function workOut(
@@ -184,12 +194,13 @@ function workOut(
   // What a single head reads stands in the first place, whichever it is.
   const raw = (['lower', 'upper'] as const)
     .slice(0, positions[0]!.upper ? 2 : 1)
+    .filter(h => !positions[0]!.upper || judging(context).includes(h))
     .map(
       h =>
         [!positions[0]!.upper && context.adjuster === 'upper' ? 'upper' : h, positions.map(p => sided(p, h))] as const,
     )
   const { slack, tried: freed } = slackOf(raw[0]![1], range, before)
-  // All heads are moved by the same adjuster: what comes off the one comes off the other.
+  // All of these heads are moved by the same adjuster: what comes off the one comes off the other.
   const heads: Head[] = raw.map(([h, tried]) => [h, tried.map((t, i) => ({ ...t, position: freed[i]!.position }))])
   const windows = sharingWidths(heads.map(([, tried]) => readingRanges(tried, range, before)))
   const estimates = heads.map(([, tried], i) => readingRange(tried, windows[i]))

@@ -4,6 +4,7 @@ import {
   atPlace,
   caseNumber,
   CASES,
+  FAR_OFF,
   HEAD_STATES,
   MACHINE_STATES,
   placeLikelihood,
@@ -24,6 +25,7 @@ export type Subject =
 const OFF_TRACK = 1
 const OFF_SPEED = 2
 const HEAD_OFF = 3
+const HEAD_FAR = 4
 /** Places of a disk: two heads, three zones. */
 const PLACES = 6
 /**
@@ -99,9 +101,9 @@ export class BenchModel implements JointModel {
     this.start = subjects.map(() => 0)
     this.priors = subjects.map(s =>
       (s.of === 'head'
-        ? PRIORS.head(drives[s.drive]!.clean ?? false)
+        ? PRIORS.head(drives[s.drive]!.clean ?? false, drives[s.drive]!.seals?.[s.head ? 'upper' : 'lower'])
         : s.of === 'machine'
-          ? PRIORS.machine(drives[s.drive]!.speed ?? null)
+          ? PRIORS.machine(drives[s.drive]!.speed ?? null, drives[s.drive]!.seals)
           : PRIORS.foreignWriter(s.disks.some(i => disks[i]!.trusted))
       ).map(Math.log),
     )
@@ -196,12 +198,14 @@ export class BenchModel implements JointModel {
 
   private caseOf(p: SideRead, config: readonly number[]): number {
     const [m, h] = [config[p.machine]!, config[p.headVar]!]
-    const own = h === HEAD_OFF ? 0 : h
+    const own = h >= HEAD_OFF ? 0 : h
     if (p.writer === p.machine) return own
     const wm = config[p.writer]!
+    const writerHead = p.writerHead < 0 ? 0 : config[p.writerHead]!
     const beside =
-      Number(m === OFF_TRACK || h === HEAD_OFF) +
-      Number(wm === OFF_TRACK || (p.writerHead >= 0 && config[p.writerHead] === HEAD_OFF))
+      h === HEAD_FAR || writerHead === HEAD_FAR
+        ? FAR_OFF
+        : Number(m === OFF_TRACK || h === HEAD_OFF) + Number(wm === OFF_TRACK || writerHead === HEAD_OFF)
     return caseNumber(own, beside, Number(m === OFF_SPEED) + Number(wm === OFF_SPEED))
   }
 

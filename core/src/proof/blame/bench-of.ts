@@ -1,4 +1,4 @@
-import { findingsAmong } from '../../findings'
+import { findingsAmong, sealsOf } from '../../findings'
 import { findMechanism, MECHANISM_IDS, MECHANISMS, RECORDING_GEOMETRY, type MechanismId } from '../../drives'
 import { lastSpeed, supportingEntries, type LogEntry } from '../../log'
 import type { ReferenceDisk } from '../reference-disks'
@@ -61,11 +61,13 @@ export function blameBench(
 }
 
 /** What the log says of the speed, and whether a swab came away clean from the heads. */
-function saidOf(drive: DriveOnBench): Pick<BlameDrive, 'speed' | 'clean'> {
+function saidOf(drive: DriveOnBench): Pick<BlameDrive, 'speed' | 'clean' | 'seals'> {
   const standing = supportingEntries(drive.log, drive)
+  const findings = findingsAmong(standing)
   const call = lastSpeed(standing)?.entry.call?.kind
   return {
     speed: call === 'leave' ? 'right' : call === 'nudge' || call === 'mend' ? 'off' : null,
-    clean: findingsAmong(standing).some(f => f.finding.id === 'headclean.clean'),
+    clean: findings.some(f => f.finding.id === 'headclean.clean'),
+    seals: sealsOf(findings),
   }
 }

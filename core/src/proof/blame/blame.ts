@@ -158,6 +158,19 @@ export function whoIsToBlame(
     const read = next[0]
       ? ` Read ${next[0].disk} in ${next[0].drive}: that tells most.`
       : ' Read another disk in these drives, or these disks in another drive.'
+    // A head that reads nothing of other drives' disks is dead or wholly beside its track: its own writing tells.
+    const head = sure.some(b => b.drive !== null) ? undefined : headItself(blamed, tries)
+    if (head) {
+      const [first] = head
+      const also = sure.map(b => `${BLAME_CAUSES[b.cause].label} (${named(b)})`)
+      return {
+        kind: 'mend',
+        reasons: [
+          `It is ${named(first!)}: ${head.map(b => `${BLAME_CAUSES[b.cause].label} ${percent(b.probability)}`).join(', ')}.${also.length ? ` And ${also.join(', ')}.` : ''}`,
+        ],
+        next: `Read a disk that ${first!.who} wrote itself: a head that is off track reads its own writing, a dead one reads nothing.`,
+      }
+    }
     if (sure.length) {
       // What is wrong with a drive or a head comes before what is wrong with a disk: it spoils what is read next.
       const first = [...sure].sort(
@@ -200,6 +213,16 @@ export function whoIsToBlame(
       next: `${tries === 1 ? 'Try once more what failed.' : ''}${read}`.trim(),
     }
   }
+}
+
+/** What one head may be, where together it is sure and no single cause is; undefined where there is no such head. */
+function headItself(blamed: readonly Blamed[], tries: number): Blamed[] | undefined {
+  const heads = blamed.filter(b => b.cause.startsWith('head-'))
+  const each = [...new Set(heads.map(named))].map(name => heads.filter(b => named(b) === name))
+  return each.find(
+    own =>
+      own.length > 1 && own.some(b => b.pairs >= 2 || tries >= 2) && own.reduce((n, b) => n + b.probability, 0) >= SURE,
+  )
 }
 
 const named = (b: Blamed) => `${b.who}${b.where ? `, ${b.where}` : ''}`
@@ -263,7 +286,8 @@ function blamedSubjects(model: BenchModel, marginals: readonly Float64Array[]): 
       where: headName(s.head),
       disk: null,
       drive: drive.id,
-      probability: m[i + 1]!,
+      // A little or wholly beside its track: one cause, and one adjuster.
+      probability: cause === 'head-off' ? m[3]! + m[4]! : m[i + 1]!,
       ...(cause === 'head-off' ? any : read),
     }))
   })

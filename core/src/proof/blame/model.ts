@@ -1,11 +1,12 @@
 import jStat from 'jstat'
+import { MOVED, type Seal, type Seals } from '../../findings'
 
 export type Head = 0 | 1
 
 /** What a drive, or the writer of a disk, may be as a whole. */
 export const MACHINE_STATES = ['right', 'off track', 'off speed'] as const
 /** What one head of a drive may be. */
-export const HEAD_STATES = ['sound', 'dirty', 'dead', 'off track'] as const
+export const HEAD_STATES = ['sound', 'dirty', 'dead', 'off track', 'far off track'] as const
 /** What a disk may be; a bad spot stands in one place, numbered head × 3 + zone. */
 export type DiskState =
   { readonly kind: 'good' | 'bad' | 'density' | 'narrow' } | { readonly kind: 'spot'; readonly place: number }
@@ -20,8 +21,13 @@ const DEAD = 0.01
 const BAD_DISK = 0.45
 const SPOT = 0.45
 const NARROW = 0.35
-/** Beside the track, or at another speed, by one of the two drives; by both, which may be off alike. */
-const OFF_TRACK = [1, 0.4, 0.45] as const
+/**
+ * Beside the track, or at another speed, by one of the two drives; by both, which may be off alike; and wholly beside
+ * it, as one head knocked out of its place is.
+ */
+const OFF_TRACK = [1, 0.4, 0.45, 0.01] as const
+/** Number of the last: a head wholly beside its track reads nothing of what another drive wrote, and all of its own. */
+export const FAR_OFF = 3
 const OFF_SPEED = [1, 0.35, 0.55] as const
 /** Sectors that fail for no reason at all. */
 const STRAY = 0.004
@@ -29,12 +35,12 @@ const STRAY = 0.004
 /**
  * How reader and writer stand to each other, for one head, as one number: what is with the reader's head beside its
  * being off track (sound,
- * dirty, dead) + 3 × how many of both are beside the track + 9 × how many are off speed. A drive that reads its own
+ * dirty, dead) + 3 × how many of both are beside the track (3: wholly) + 12 × how many are off speed. A drive that reads its own
  * writing has neither.
  */
 export const caseNumber = (head: number, offTrack: number, offSpeed: number): number =>
-  head + 3 * offTrack + 9 * offSpeed
-export const CASES = 27
+  head + 3 * offTrack + 12 * offSpeed
+export const CASES = 36
 
 /** What a disk may do to one place. */
 const AT_PLACE = ['good', 'bad', 'density', 'narrow', 'spot'] as const
@@ -45,7 +51,7 @@ export const atPlace = (disk: DiskState, place: number): number =>
 function shareOf(at: number, zone: number, c: number, wide: boolean): number {
   const byDisk = [1, BAD_DISK, DENSITY[zone]!, wide ? NARROW : 1, SPOT][at]!
   const byHead = [1, DIRTY[zone]!, DEAD][c % 3]!
-  return (1 - STRAY) * byDisk * byHead * OFF_TRACK[Math.floor(c / 3) % 3]! * OFF_SPEED[Math.floor(c / 9)]!
+  return (1 - STRAY) * byDisk * byHead * OFF_TRACK[Math.floor(c / 3) % 4]! * OFF_SPEED[Math.floor(c / 12)]!
 }
 
 /**
@@ -92,14 +98,22 @@ function countLikelihood(k: number, n: number, share: number): number {
   return TEMPER * (choose + jStat.betaln(k + a, n - k + b) - jStat.betaln(a, b))
 }
 
+const movedBy = (seal: Seal | undefined) => MOVED[seal ?? 'never']
+
 /** Chances beforehand, from memory of what comes across a bench; what was measured or done changes them. */
 export const PRIORS = {
-  machine: (speed: 'right' | 'off' | null): readonly number[] => {
+  machine: (speed: 'right' | 'off' | null, seals: Seals = {}): readonly number[] => {
     const off = speed === 'off' ? 0.9 : speed === 'right' ? 0.004 : 0.05
-    return [1 - off - (1 - off) * 0.06, (1 - off) * 0.06, off]
+    // Sensor or stepper: either one that was moved takes both heads with it.
+    const beside = seals.sensor || seals.stepper ? movedBy(seals.sensor) + movedBy(seals.stepper) : 0.06
+    return [1 - off - (1 - off) * beside, (1 - off) * beside, off]
   },
   foreignWriter: (trusted: boolean): readonly number[] => (trusted ? [0.987, 0.009, 0.004] : [0.87, 0.09, 0.04]),
-  head: (clean: boolean): readonly number[] => (clean ? [0.9, 0.02, 0.03, 0.05] : [0.79, 0.13, 0.03, 0.05]),
+  head: (clean: boolean, seal?: Seal): readonly number[] => {
+    const [dirty, beside] = [clean ? 0.02 : 0.13, seal ? movedBy(seal) : 0.07]
+    // Two heads in seven that were moved stand wholly beside their track.
+    return [1 - dirty - 0.03 - beside, dirty, 0.03, (beside * 5) / 7, (beside * 2) / 7]
+  },
   disk: (trusted: boolean) =>
     trusted ? { bad: 0.01, spots: 0.015, density: 0.002 } : { bad: 0.06, spots: 0.06, density: 0.03 },
   /** A disk that a narrower head wrote over what a wider one had written. */

@@ -1,4 +1,5 @@
 import { ZONES, type Zone } from '../../drives'
+import type { Seals } from '../../findings'
 import type { SourceId } from '../../base/observations'
 import type { Head } from './model'
 
@@ -38,6 +39,8 @@ export interface BlameDrive {
   readonly speed?: 'right' | 'off' | null
   /** Whether its heads were cleaned and the swab came away clean. */
   readonly clean?: boolean
+  /** What the seals of its adjusters were seen to be. */
+  readonly seals?: Seals
   /** Whether a good disk may go into it; a drive whose safety gate is closed is not proposed. May, if not given. */
   readonly mayLoad?: boolean
 }

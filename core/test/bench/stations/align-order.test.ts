@@ -147,4 +147,26 @@ describe('the order of work at Align', () => {
     const s = sweep({ setTo: 1 })
     expect(done(s, entry(null, { kind: 'taken-back', takesBack: s.id }))).not.toContain('sweep')
   })
+
+  // Common practice, no source: the sensor before the heads, one adjuster at a time.
+  it('two adjusters that were moved: the sensor by the lower head, then the upper by its own screws', () => {
+    const moved = order(finding('lacquer.broken', 'track-zero sensor'), finding('lacquer.broken', 'upper head screws'))
+    expect(moved.plan.map(p => [p.adjuster, p.by])).toEqual([
+      ['sensor', 'lower'],
+      ['upper', 'upper'],
+    ])
+    expect(beforeSweep(moved, 'sensor').says.join(' ')).toContain('by the lower head alone')
+    expect(order(finding('lacquer.broken', 'upper head screws')).plan).toEqual([])
+    // Marred screws are a broken seal where none was seen whole beside them.
+    const marred = order(finding('lacquer.broken', 'track-zero sensor'), finding('screws.marred', 'upper head screws'))
+    expect(marred.plan).toHaveLength(2)
+  })
+  it('a safety gate that was overridden in writing is not closed again here', () => {
+    const passed = order(
+      entry({ type: 'override', gate: 'touch-sealed', missing: [] }, { detail: 'Moved by the owner.' }),
+    )
+    const { stops, says } = beforeSweep(passed, 'upper')
+    expect(stops).toEqual([])
+    expect(says).toContain('The heads were not cleaned yet.')
+  })
 })

@@ -237,3 +237,39 @@ describe('a sweep as a table', () => {
     )
   })
 })
+
+describe('which head an adjuster moves', () => {
+  const c = (good: number) => ({ good, expected: 9 })
+  /** The lower head reads everywhere and was not touched; the upper one reads from −2 to 4. */
+  const rows = [-8, -4, -3, -2, 0, 2, 4, 5, 8].map(position => ({
+    position,
+    lower: c(9),
+    upper: c(position >= -2 && position <= 4 ? 9 : 0),
+  }))
+  it('a head’s own screws are judged by that head alone', () => {
+    const own = judgeSweep(rows, { adjuster: 'upper', travel: [-10, 10] })
+    expect(own.lower).toBeNull()
+    expect(own.upper!.centre.value).toBeCloseTo(1, 0)
+    // A lower head that reads nothing anywhere is no reason to blame this adjuster.
+    const dead = judgeSweep(
+      rows.map(r => ({ ...r, lower: c(0) })),
+      { adjuster: 'upper', travel: [-10, 10] },
+    )
+    expect(dead.common).toEqual(own.common)
+    expect(dead.call.reasons.join(' ')).not.toMatch(/reads at no position/)
+  })
+  it('what moves both heads is judged by one of them where that is said', () => {
+    const both = judgeSweep(
+      rows.map(r => ({ ...r, lower: c(Math.abs(r.position) <= 3 ? 9 : 0) })),
+      { adjuster: 'stepper', travel: [-10, 10], by: 'lower' },
+    )
+    expect(both.upper).toBeNull()
+    expect(both.lower!.centre.value).toBeCloseTo(0, 0)
+  })
+  it('an old mark in glue or paint is tried first', () => {
+    expect(judgeSweep([], { adjuster: 'upper', travel: [-10, 10], stood: 3, witness: -1 })).toMatchObject({
+      tryNext: -1,
+      call: { next: 'Read at −1 first, at its old mark.' },
+    })
+  })
+})

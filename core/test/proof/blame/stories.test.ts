@@ -1,3 +1,4 @@
+import type { Seals } from '../../../src/findings'
 import { describe, expect, it } from 'vitest'
 import {
   whoIsToBlame,
@@ -81,6 +82,26 @@ describe('who is to blame, where a seasoned hand knows it', () => {
     expect(blamed[0]).toMatchObject({ cause: 'head-dead', who: 'B', where: 'upper head' })
   })
 
+  // Common practice, no source: a head knocked wholly beside its track reads nothing of other drives' disks, and all of
+  // its own writing. Until its own writing was read it is not known to be dead.
+  it('a head that reads nothing of other drives’ disks may be wholly beside its track', () => {
+    const foreign = DISKS.filter(d => d.writer !== 'B')
+    const nothing = bench(foreign, DRIVES, (_, r, head) => (r === 'B' && head === 1 ? 0 : 1))
+    const share = (cause: string, seals?: Seals) => {
+      const drives = DRIVES.map(d => (d.id === 'B' ? { ...d, seals } : d))
+      return (
+        whoIsToBlame(nothing, foreign, drives).blamed.find(b => b.cause === cause && b.who === 'B')?.probability ?? 0
+      )
+    }
+    expect(share('head-dead')).toBeLessThan(0.9)
+    expect(share('head-off')).toBeGreaterThan(0.1)
+    // The seal of its screws is evidence, as it is for whether alignment may be touched.
+    expect(share('head-off', { upper: 'broken' })).toBeGreaterThan(share('head-dead', { upper: 'broken' }))
+    expect(share('head-off', { upper: 'whole' })).toBeLessThan(0.06)
+    const own = bench(DISKS, DRIVES, (d, r, head) => ((r === 'B') !== (d === 'three') && head === 1 ? 0 : 1))
+    expect(whoIsToBlame(own, DISKS, DRIVES).blamed[0]).toMatchObject({ cause: 'head-off', who: 'B' })
+  })
+
   it('a drive that reads its own disk and no other, and whose disk no other reads, stands off track or runs off speed; its speed tells which', () => {
     const odd: Share = (d, r) => ((r === 'B') !== (d === 'three') ? 0.4 : 1)
     const open = whoIsToBlame(bench(DISKS, DRIVES, odd), DISKS, DRIVES)
@@ -158,7 +179,7 @@ describe('who is to blame, where a seasoned hand knows it', () => {
       DISKS,
       DRIVES,
     )
-    expect(call.reasons[0]).toMatch(/^A dead head: C, lower head.*And a bad disk \(two\)/)
+    expect(call.reasons[0]).toMatch(/^It is C, lower head: a dead head.*And a bad disk \(two\)/)
   })
 })
 

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import {
   ADJUSTER_IDS,
+  ADJUSTER_MOVES,
   ADJUSTER_NAMES,
   SCALES,
   MECHANISMS,
@@ -27,6 +28,8 @@ const setup = defineModel<{
   from: string
   to: string
   stood: string
+  witness: string
+  by: '' | 'lower' | 'upper'
   expected: number
   two: boolean
   umPerUnit: number | null
@@ -60,6 +63,16 @@ const window = computed(() =>
     <FormField v-slot="{ id }" label="Original position"
       ><input :id="id" v-model="setup.stood" class="field text-right" inputmode="decimal" autocomplete="off"
     /></FormField>
+    <FormField v-slot="{ id }" label="Old mark at" hint="in glue or paint"
+      ><input :id="id" v-model="setup.witness" class="field text-right" inputmode="decimal" autocomplete="off"
+    /></FormField>
+    <FormField v-slot="{ id }" label="Judged by"
+      ><select :id="id" v-model="setup.by" class="field">
+        <option value="">{{ ADJUSTER_MOVES[setup.adjuster].length === 2 ? 'both heads' : 'its own head' }}</option>
+        <option value="lower">the lower head</option>
+        <option value="upper">the upper head</option>
+      </select></FormField
+    >
     <FormField v-slot="{ id }" label="Goes from"
       ><input :id="id" v-model="setup.from" class="field text-right" inputmode="decimal" autocomplete="off"
     /></FormField>

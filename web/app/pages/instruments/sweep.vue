@@ -50,6 +50,13 @@ watch(
   { immediate: true },
 )
 const one = computed(() => (setup.adjuster === 'upper' ? ('Upper' as const) : ('Lower' as const)))
+// With two adjusters moved, one head alone judges what moves both.
+watch(
+  () => [setup.adjuster, order.value?.plan] as const,
+  ([adjuster, plan]) => {
+    setup.by = plan?.find(p => p.adjuster === adjuster)?.by ?? ''
+  },
+)
 const advice = computed(() => (order.value ? beforeSweep(order.value, setup.adjuster) : { stops: [], says: [] }))
 const trusted = computed(
   () => disks.view.value?.standings.filter(s => s.mechanism === mechanism.value && !s.retired) ?? [],
