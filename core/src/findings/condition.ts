@@ -1,10 +1,12 @@
-import { possibleFeatures, type Features, type FeatureTag, type MechanismId } from '../drives'
+import { certainFeatures, possibleFeatures, type Features, type FeatureTag, type MechanismId } from '../drives'
 
 /** When a step, question or condition of a gate applies: data, so that a test can walk it. */
 export type Condition =
   | { readonly mechanism: readonly MechanismId[] }
   /** The drive has it, or nobody has said that it has not. */
   | { readonly has: FeatureTag }
+  /** The drive has it: somebody said so, or all of its type have it. */
+  | { readonly said: FeatureTag }
   /** One of these findings holds. */
   | { readonly found: readonly string[] }
   | { readonly all: readonly Condition[] }
@@ -15,6 +17,8 @@ export type Condition =
 export interface Situation {
   readonly mechanism: MechanismId
   readonly has: ReadonlySet<FeatureTag>
+  /** What it surely has. */
+  readonly said: ReadonlySet<FeatureTag>
   /** Ids of the findings that hold. */
   readonly found: ReadonlySet<string>
 }
@@ -30,13 +34,15 @@ export function situationOf(
   const has = possibleFeatures(drive.mechanism, drive.features ?? undefined)
   const ids = new Set(found)
   if (ids.has('belt.direct')) has.delete('belt')
-  return { mechanism: drive.mechanism, has, found: ids }
+  const said = certainFeatures(drive.mechanism, drive.features ?? undefined)
+  return { mechanism: drive.mechanism, has, said, found: ids }
 }
 
 export function holds(condition: Condition | undefined, s: Situation): boolean {
   if (!condition) return true
   if ('mechanism' in condition) return condition.mechanism.includes(s.mechanism)
   if ('has' in condition) return s.has.has(condition.has)
+  if ('said' in condition) return s.said.has(condition.said)
   if ('found' in condition) return condition.found.some(id => s.found.has(id))
   if ('all' in condition) return condition.all.every(c => holds(c, s))
   if ('any' in condition) return condition.any.some(c => holds(c, s))

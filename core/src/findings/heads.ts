@@ -189,7 +189,7 @@ export const heads: readonly Question[] = [
         label: 'Missing',
         call: 'mend',
         means: 'The drive cannot tell whether a disk is protected.',
-        next: 'Make one: 10 mm long (common practice).',
+        next: 'Make one: 10 mm long (common practice). Take diameter and head from its hole and an identical drive.',
       },
       {
         id: 'pin.back',
@@ -205,7 +205,7 @@ export const heads: readonly Question[] = [
     ask: 'What is the track-zero flag like?',
     topic: 'Track-zero flag',
     sense: 'seen',
-    when: { not: { mechanism: ['cartridge', 'quick-disk'] } },
+    when: { not: { mechanism: ['cartridge', 'quick-disk', '5.25in-serial'] } },
     findings: [
       {
         id: 'flag.whole',

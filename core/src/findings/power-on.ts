@@ -30,6 +30,16 @@ export const powerOn: readonly Question[] = [
         call: 'mend',
         means: 'A reversed data cable usually does just this, and no harm.',
         next: 'Look which end of the cable is pin 1.',
+        onType: {
+          '5.25in-serial': {
+            means: 'The drive’s own processor did not finish its start: it turns the motor off when it has.',
+            next: 'Measure 5 V, reset and clock at the processor; the cable to the host cannot do this.',
+          },
+          cartridge: {
+            means: 'A cartridge drive turns its motor by its own servo board.',
+            next: 'Switch off; look at the heads and the servo board before any cartridge goes in.',
+          },
+        },
       },
       {
         id: 'power.dead',
@@ -44,6 +54,12 @@ export const powerOn: readonly Question[] = [
         call: 'mend',
         means: 'It does not see track zero.',
         next: 'Sensor and flag, before anything else.',
+        onType: {
+          '5.25in-serial': {
+            means: 'Most drives of this type have no track-zero sensor: a knock when they home is normal.',
+            next: 'Count the knocks: one burst at the start is normal; again and again means that nothing is read.',
+          },
+        },
       },
     ],
   },

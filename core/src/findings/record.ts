@@ -1,6 +1,7 @@
 import type { Call, Observation } from '../base/observations'
 import { ParameterError } from '../base/errors'
-import { findFinding, findingFor, findQuestion, meaning } from './vocabulary'
+import type { MechanismId } from '../drives'
+import { findFinding, findingFor, findQuestion, meaning, nextOf } from './vocabulary'
 import type { Finding, Question } from './types'
 
 /** What a person enters: a tile, or a number for a question that is measured, with a place where one helps. */
@@ -21,10 +22,10 @@ export interface RecordedFinding {
 }
 
 /**
- * The typed observation and the call that a finding puts on the log.
+ * The typed observation and the call that a finding puts on the log of a drive of some type.
  * @throws ParameterError where the finding, the place or the number is none that the vocabulary knows
  */
-export function recordFinding(input: FindingInput): RecordedFinding {
+export function recordFinding(input: FindingInput, mechanism?: MechanismId): RecordedFinding {
   const measured = input.value !== undefined
   if (!measured && !input.finding)
     throw new ParameterError('the finding is left out', 'one of the vocabulary, or a number', { field: 'finding' })
@@ -53,7 +54,7 @@ export function recordFinding(input: FindingInput): RecordedFinding {
           how: 'measured by hand',
         }
       : { key: `finding.${question.id}`, label: question.topic, value: finding.label, unit: '', how: question.sense },
-    call: { kind: finding.call, reasons: [meaning(finding, place)], next: finding.next },
+    call: { kind: finding.call, reasons: [meaning(finding, place, mechanism)], next: nextOf(finding, mechanism) },
   }
 }
 

@@ -22,12 +22,19 @@ export const standingFindings = (log: readonly LogEntry[]): StandingFinding[] =>
 export function findingsAmong(entries: readonly LogEntry[]): StandingFinding[] {
   let standing: StandingFinding[] = []
   for (const entry of entries) {
-    if (entry.data?.type !== 'finding') continue
-    const { finding, question } = findFinding(entry.data.finding)
-    const now: StandingFinding = { entry, finding, question, place: entry.data.place }
+    const said = foundBy(entry)
+    if (!said) continue
+    const { finding, question } = findFinding(said.finding)
+    const now: StandingFinding = { entry, finding, question, place: said.place }
     standing = [...standing.filter(old => !ends(now, old)), now]
   }
   return standing
+}
+
+/** What an entry found: by looking, or by a calculator whose call answers a question. */
+function foundBy({ data }: LogEntry): { readonly finding: string; readonly place: string | null } | null {
+  if (data?.type === 'finding') return data
+  return data?.type === 'sum' && data.finding ? { finding: data.finding, place: null } : null
 }
 
 function ends(now: StandingFinding, old: StandingFinding): boolean {

@@ -1,5 +1,5 @@
 import type { CallKind } from '../base/observations'
-import type { Material, Soil } from '../drives'
+import type { Material, MechanismId, Soil } from '../drives'
 import type { Condition } from './condition'
 
 /** How something came to be known. */
@@ -18,6 +18,8 @@ export interface Finding {
   readonly meansAt?: Readonly<Record<string, string>>
   /** What to do now, a sentence. */
   readonly next: string
+  /** What follows, or what to do, on drives of one type, where that is something else. */
+  readonly onType?: Readonly<Partial<Record<MechanismId, { readonly means?: string; readonly next?: string }>>>
   /** It says that nothing (more) is amiss: earlier answers to its question no longer hold. */
   readonly clean?: true
   /** Findings, of this question or another, that no longer hold once this is found. */

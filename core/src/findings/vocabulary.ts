@@ -1,4 +1,5 @@
 import { ParameterError } from '../base/errors'
+import type { MechanismId } from '../drives'
 import { adjusters } from './adjusters'
 import { boards } from './boards'
 import { holds, type Situation } from './condition'
@@ -50,9 +51,13 @@ export function findingFor(question: Question, value: number): Finding {
   return findFinding(m.bands.find(b => value < b.below)!.finding).finding
 }
 
-/** What follows from a finding at a place. */
-export const meaning = (finding: Finding, place: string | null): string =>
-  (place && finding.meansAt?.[place]) || finding.means
+/** What follows from a finding at a place, on a drive of a type where that is known. */
+export const meaning = (finding: Finding, place: string | null, mechanism?: MechanismId): string =>
+  (place && finding.meansAt?.[place]) || (mechanism && finding.onType?.[mechanism]?.means) || finding.means
+
+/** What to do about a finding on a drive of a type. */
+export const nextOf = (finding: Finding, mechanism?: MechanismId): string =>
+  (mechanism && finding.onType?.[mechanism]?.next) || finding.next
 
 /** Questions that make sense for a drive. */
 export const questionsFor = (s: Situation): Question[] => QUESTIONS.filter(q => holds(q.when, s))

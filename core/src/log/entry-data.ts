@@ -48,6 +48,8 @@ export interface SumEntryData {
   readonly type: 'sum'
   readonly instrument: string
   readonly values: Readonly<Record<string, string>>
+  /** Finding that its call amounts to; left out where it answers no question. */
+  readonly finding?: string
 }
 
 /** A host fit with the profiles as they were then, so that it can be worked out again. */

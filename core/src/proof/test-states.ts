@@ -1,10 +1,10 @@
 import { LAYOUTS, layoutsOf } from '../drives'
 import { sourceName } from '../base/observations'
-import { spaced } from '../base/numbers'
+import { spaced, trialsFor } from '../base/numbers'
 import { findingsAmong, type StandingFinding } from '../findings'
 import { lastSpeed, supportingEntries, surfaceTotals, type DriveFacts, type LogEntry } from '../log'
-import { UNEASY } from '../signals/codes'
-import { boundSaid } from './bound-said'
+import { boundSaid, CONFIDENCE } from './bound-said'
+import { layoutRead, marginWanted } from './margin-wanted'
 import type { ProofTest } from './proof-tests'
 import { checksOf, judgeWriteTest, type WriteCheck } from './write-test'
 
@@ -26,6 +26,9 @@ const WRITTEN: Readonly<Partial<Record<ProofTest['id'], readonly WriteCheck['id'
   pattern: ['pattern'],
   overwrite: ['overwrite'],
 }
+
+/** A bound takes every sector for a trial of its own; those of one disk share its flaws. */
+const ONE_DISK = 'The sectors of one disk are not independent: it is one disk, and one trial of it.'
 
 /** Shares of a surface's tracks that count as the whole of it. */
 const WHOLE_SURFACE = 0.97
@@ -79,10 +82,27 @@ export class TestReader {
     if (written) return written
     if (last?.data?.type !== 'proof') return notDone(test)
     const { errors, sectors } = last.data
+    const least = this.leastCount()
+    if (errors === 0 && sectors < least) {
+      const says = `${spaced(sectors)} sectors are too few to carry this: at least ${spaced(least)}, a whole disk.`
+      return { test, state: 'not done', says, entry: null }
+    }
     const once = own.length === 1 ? ' Once is no proof: clean, and try another disk.' : ''
     return errors > 0
       ? said(test, 'failed', `${errors} of ${sectors} sectors failed.${once}`, last)
-      : said(test, 'passed', `${spaced(sectors)} sectors without an error: ${boundSaid(sectors)}.`, last)
+      : said(test, 'passed', `${spaced(sectors)} sectors without an error: ${boundSaid(sectors)}. ${ONE_DISK}`, last)
+  }
+
+  /**
+   * Sectors that a claim of counts takes: those of a whole disk of the class's smallest layout, or as many as show that
+   * fewer than one in a hundred fails.
+   */
+  private leastCount(): number {
+    const disks = layoutsOf(this.drive.mechanism).map(id => {
+      const { cylinders, heads, sectorsOf } = LAYOUTS[id]!
+      return heads * Array.from({ length: cylinders }, (_, c) => sectorsOf(c)).reduce((a, b) => a + b, 0)
+    })
+    return Math.min(trialsFor(0, 0.01, CONFIDENCE), ...disks)
   }
 
   /**
@@ -138,7 +158,14 @@ export class TestReader {
     const { cylinders, heads } = this.layout()
     const tracks = cylinders * heads * WHOLE_SURFACE
     const surface = this.surfaces.findLast(e => e.data?.type === 'read-test' && e.data.bars.length >= tracks)
-    return surfaceRead(test, surface, UNEASY)
+    return surfaceRead(test, surface, this.marginWanted(surface))
+  }
+
+  /** By the code and the sectors of the disk that was read. */
+  private marginWanted(surface: LogEntry | undefined): number {
+    const [first] = surface?.data?.type === 'read-test' ? surface.data.bars : []
+    const layout = first && layoutRead(this.drive.mechanism, first.good + first.bad + first.missing)
+    return layout ? marginWanted(layout.formatOf(first.cylinder).code, layout.bytes) : marginWanted('MFM', 512)
   }
 
   private layout(): { readonly cylinders: number; readonly heads: number } {
@@ -157,7 +184,7 @@ export class TestReader {
       const says = `Only ${places.length} of ${wanted} places of it were read: outer, middle and inner with each head.`
       return { test, state: 'not done', says, entry: null }
     }
-    const says = `All ${spaced(all)} sectors that were tried read, outer to inner, counted by hand: ${boundSaid(all)}.`
+    const says = `All ${spaced(all)} sectors that were tried read, outer to inner, counted by hand: ${boundSaid(all)}. ${ONE_DISK}`
     return said(test, 'passed', says, entry)
   }
 }
@@ -189,13 +216,13 @@ function surfaceRead(test: ProofTest, entry: LogEntry | undefined, least: number
     ? said(
         test,
         'failed',
-        `All ${spaced(sectors)} sectors read, but at one place the timing margin is ${percent}; ${least * 100} % is wanted.`,
+        `All ${spaced(sectors)} sectors read, but at one place the timing margin is ${percent}; ${Math.round(least * 100)} % is wanted for this code.`,
         entry,
       )
     : said(
         test,
         'passed',
-        `All ${spaced(sectors)} sectors read, timing margin at least ${percent}: ${boundSaid(sectors)}.`,
+        `All ${spaced(sectors)} sectors read, timing margin at least ${percent}: ${boundSaid(sectors)}. ${ONE_DISK}`,
         entry,
       )
 }

@@ -1,4 +1,6 @@
+import jStat from 'jstat'
 import { describe, expect, it } from 'vitest'
+import { marginWanted } from '../../src/proof/margin-wanted'
 import type { CountedPlace, EntryData, LogEntry } from '../../src/log'
 import { barsOf, evidenceOf, NO_FACTS } from '../log'
 import { findProofTest, ladderOf, moreFor, NEEDS, planFor, PROOF_TESTS, RUNG_IDS, type NeedId } from '../../src/proof'
@@ -164,5 +166,27 @@ describe('a reference disk whose sectors were counted by hand', () => {
   it('says nothing where the disk is not verified, or none of ours', () => {
     expect(state([read(all(9))], false).state).toBe('not done')
     expect(state([read(all(9))], null).state).toBe('not done')
+  })
+})
+
+describe('counts that can carry a claim', () => {
+  it('too few sectors carry nothing, and a whole disk says that its sectors are one disk', () => {
+    const state = (sectors: number) =>
+      ladder(speed, protect, counted('format', 0, sectors))
+        .rungs.flatMap(r => r.tests)
+        .find(t => t.test.id === 'format')!
+    expect(state(12)).toMatchObject({ state: 'not done', says: expect.stringMatching(/too few to carry this/) })
+    // Rule of three (from memory): 299 without an error show fewer than one in a hundred with 95 %.
+    expect(state(298).state).toBe('not done')
+    expect(state(299)).toMatchObject({ state: 'passed', says: expect.stringMatching(/not independent/) })
+  })
+  // A normal distribution of jitter by another library (jstat): the quantile of the worst transition of a sector.
+  it('the margin that the highest level wants follows the code and the length of its sectors', () => {
+    const byLibrary = (transitions: number) =>
+      1 - jStat.normal.inv(0.995, 0, 1) / jStat.normal.inv(1 - 1 / (20 * transitions) / 2, 0, 1)
+    expect(marginWanted('MFM', 512)).toBeCloseTo(byLibrary(512 * 8 * 0.75), 3)
+    expect(marginWanted('FM', 128)).toBeCloseTo(byLibrary(128 * 8 * 1.5), 3)
+    expect(marginWanted('FM', 128)).toBeLessThan(marginWanted('MFM', 512))
+    expect(marginWanted('MFM', 1024)).toBeGreaterThan(marginWanted('MFM', 512))
   })
 })

@@ -5,6 +5,7 @@ declare module 'jstat' {
     ibeta(x: number, a: number, b: number): number
     beta: { inv(p: number, a: number, b: number): number }
     studentt: { inv(p: number, degrees: number): number }
+    normal: { inv(p: number, mean: number, sd: number): number }
   }
   export default jStat
 }

@@ -27,13 +27,14 @@ export function calculatorEntry(input: CalculatorInput, drive: Pick<DriveFacts, 
       'all that the calculator needs',
       { field: calculator.fields.find(f => f.label === needed[0])?.key ?? calculator.list?.key },
     )
-  const main = result.observations[0]!
+  const [main] = result.observations
+  const answers = calculator.answers?.[result.call.kind]
   return measured(drive, input, {
     station: calculator.station,
-    title: `${main.label}: ${formatObservation(main)}`,
+    title: main ? `${main.label}: ${formatObservation(main)}` : `${calculator.title}: ${result.call.reasons[0]}`,
     call: result.call,
     observations: result.observations,
     evidence: evidenceBy('instrument', calculator.title),
-    data: { type: 'sum', instrument: calculator.id, values },
+    data: { type: 'sum', instrument: calculator.id, values, ...(answers ? { finding: answers } : {}) },
   })
 }

@@ -165,8 +165,8 @@ const composers: Readonly<Record<HandEntryKind, Composer>> = {
     const { sha, width, height } = photoOf(input.photo)
     return { title: input.title || 'Photo', data: { type: 'photo', sha, width, height } }
   },
-  finding: input => {
-    const { title, call, observation, finding, place } = recordFinding(input.finding ?? {})
+  finding: (input, drive) => {
+    const { title, call, observation, finding, place } = recordFinding(input.finding ?? {}, drive.mechanism)
     const data = { type: 'finding', finding: finding.id, place } as const
     // A tile is what eye, ear and finger say; only a typed number was read off a meter.
     const evidence = evidenceBy(input.finding?.value === undefined ? 'hand' : 'meter')

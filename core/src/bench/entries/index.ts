@@ -8,3 +8,4 @@ export { readTestEntry, type ReadSurface, type ReadTestEntryInput } from './read
 export { speedEntry, type SpeedEntryInput } from './speed-entry'
 export { sweepEntry, type SweepEntryInput } from './sweep-entry'
 export { writeTestEntry, type WriteTestEntryInput } from './write-test-entry'
+export { calculatorStart } from './calculator-start'

@@ -105,12 +105,13 @@ export function walk(drive: Walked, log: readonly LogEntry[], nowMs: number): Wa
     shown.flatMap(({ station, steps }) => steps.filter(s => !isDone(station, s)).map(s => [s.id, s] as const)),
   )
 
-  const holdOf = (station: Station, step: Step): Hold | null => {
+  const holdOf = (step: Step): Hold | null => {
     const gate = gates.find(g => g.gate.id === step.gate)
     if (gate && !gate.open) return { kind: 'gate', gate }
     const wait = waits.find(w => !w.over && (w.holds === step.id || w.holdsToo.includes(step.id)))
     if (wait) return { kind: 'wait', wait }
-    const caution = [...station.cautions, ...(step.cautions ?? [])]
+    // A caution of the whole station is shown there; it holds back only the steps that it is about.
+    const caution = (step.cautions ?? [])
       .map(id => CAUTIONS[id])
       .find(c => c.acknowledge && holds(c.when, situation) && !isAcknowledged(standing, c.id, nowMs))
     return caution ? { kind: 'caution', caution } : null
@@ -124,7 +125,7 @@ export function walk(drive: Walked, log: readonly LogEntry[], nowMs: number): Wa
       done: !undone.has(step.id),
       ticked: ticks.get(step.id) ?? null,
       open: openQuestions(station, step),
-      hold: undone.has(step.id) ? holdOf(station, step) : null,
+      hold: undone.has(step.id) ? holdOf(step) : null,
       before: (step.after ?? []).flatMap(id => undone.get(id) ?? []),
     })),
   }))

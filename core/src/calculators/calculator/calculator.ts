@@ -1,5 +1,5 @@
 import { ParameterError } from '../../base/errors'
-import type { Call, Observation } from '../../base/observations'
+import type { Call, CallKind, Observation } from '../../base/observations'
 import type { StationId } from '../../log'
 import { QUANTITIES, readQuantity, type Quantity } from './quantity'
 
@@ -56,6 +56,12 @@ export interface Calculator {
   readonly formulas: readonly string[]
   /** @throws ParameterError where the numbers cannot be */
   readonly judge: (values: Values, rows: readonly Row[]) => CalculatorResult
+  /** Finding that a call amounts to, as if it had been looked at: it answers that finding's question. */
+  readonly answers?: Readonly<Partial<Record<CallKind, string>>>
+  /** What a standing finding says of its fields: the calculator opens with it filled in. */
+  readonly filledBy?: Readonly<Record<string, Readonly<Record<string, string>>>>
+  /** Fields that the drive's type fills in. */
+  readonly mechanismField?: string
   /** Things of one kind that are asked for row by row: capacitors of a board, wires of a loom. */
   readonly list?: CalculatorList
 }

@@ -155,6 +155,8 @@ export const boardCalculator: Calculator = {
       },
     ],
   },
+  answers: { leave: 'caps-kind.measured', mend: 'caps.low' },
+  filledBy: { 'caps-kind.early-smd': { series: 'leaky' } },
   formulas: [
     'Each as the Capacitor instrument judges it; what is to buy is put together by E6 value (IEC 60063) and the next rated voltage.',
   ],

@@ -214,6 +214,11 @@ export const capacitorCalculator: Calculator = {
       ],
     },
   ],
+  filledBy: {
+    'caps.leaking': { leaks: 'yes' },
+    'caps-kind.early-smd': { series: 'leaky' },
+    'caps-kind.old': { age: '25' },
+  },
   formulas: [
     'Dead under half of its mark, in or out of circuit; a 10 µF part that reads near 1.2 µF is dead (common practice).',
     'In circuit the values of all capacitors side by side add up, and a resistor beside them makes the reading larger still: a good reading there proves little.',

@@ -315,6 +315,8 @@ export const hostSeesCalculator: Calculator = {
       ],
     },
   ],
+  filledBy: { 'protect.always': { use: 'protect' }, 'protect.never': { use: 'protect' } },
+  mechanismField: 'mechanism',
   formulas: [
     'What a covered notch, hole or tab means comes from the drive type (common practice; 3-inch and quick disk from memory). What is not said is left open: the call stands only where every way agrees.',
     'Lines are active low. A pressed normally closed contact is open; a closed contact to ground makes the line low; a gate between may invert it.',

@@ -304,6 +304,7 @@ export const logicCalculator: Calculator = {
     { key: 'inputs', label: 'Inputs on it', quantity: 'count', rare: true, plausible: [1, 10] },
     { key: 'load', label: 'Capacitance of the line', quantity: 'capacitance', rare: true, plausible: [1e-5, 0.01] },
   ],
+  filledBy: { 'power.spins': { expected: 'high', made: 'host' } },
   formulas: [
     'Suspects are those that every measurement agrees with; the next one is that which splits them best.',
     'Open collector: a short that is still joined makes the line low, else a pull-up that is still joined makes it high, else it floats and tells nothing.',

@@ -152,6 +152,8 @@ export const polarityCalculator: Calculator = {
       rare: true,
     },
   ],
+  answers: { leave: 'supply.proved' },
+  filledBy: { 'supply.colours': { colours: 'yes' } },
   formulas: [
     'May connect when every wire that has continuity to a pin measures what that pin wants, within 5 % (ground within 0.1 V), and ground and 5 V are both verified.',
   ],

@@ -146,6 +146,7 @@ export const swapCalculator: Calculator = {
     },
     ...pair('back', 'old part back', false),
   ],
+  filledBy: { 'chips.spot': { old: 'damaged' }, 'smell.burnt': { old: 'damaged' }, 'caps.leaking': { old: 'damaged' } },
   formulas: [
     'Chance that luck alone brings so few failures: Fisher’s exact test, one-sided. Believed under 5 %, and only when the fault comes back with the old part.',
   ],

@@ -206,12 +206,18 @@ describe('steps of a drive', () => {
         pictureTube: true,
       },
     } as const
-    expect(step([], 'look.belt', tube)!.hold).toMatchObject({ kind: 'caution', caution: { id: 'tube' } })
+    // A caution holds back the step that it is about, and no other of its station.
+    const open = [...looked(), found('mains.qualified')]
+    expect(step(open, 'look.belt', tube)!.hold).toBeNull()
+    expect(step(open, 'receive.words', tube)!.hold).toBeNull()
+    expect(step(open, 'first-power.bare', tube)!.hold).toMatchObject({ kind: 'caution', caution: { id: 'tube' } })
     const read = ['tube', 'mains'].map(caution =>
       withData('acknowledged', { type: 'acknowledged', caution }, { at: '2026-03-01T11:00:00.000Z' }),
     )
-    expect(step(read, 'look.belt', tube)!.hold).toBeNull()
+    expect(step([...open, ...read], 'first-power.bare', tube)!.hold).toBeNull()
     // The next sitting asks again: three hours without a word to the log.
-    expect(step(read, 'look.belt', tube, now + 3 * 3_600_000)!.hold).toMatchObject({ kind: 'caution' })
+    expect(step([...open, ...read], 'first-power.bare', tube, now + 3 * 3_600_000)!.hold).toMatchObject({
+      kind: 'caution',
+    })
   })
 })

@@ -79,13 +79,15 @@ describe('procedures as data', () => {
         ? []
         : 'has' in c
           ? [c.has]
-          : 'all' in c
-            ? c.all.flatMap(named)
-            : 'any' in c
-              ? c.any.flatMap(named)
-              : 'not' in c
-                ? named(c.not)
-                : []
+          : 'said' in c
+            ? [c.said]
+            : 'all' in c
+              ? c.all.flatMap(named)
+              : 'any' in c
+                ? c.any.flatMap(named)
+                : 'not' in c
+                  ? named(c.not)
+                  : []
     const used = new Set([
       ...steps.flatMap(s => named(s.when)),
       ...Object.values(CAUTIONS).flatMap(c => named(c.when)),

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { Tab, TabGroup, TabList, TabPanel, TabPanels } from '@headlessui/vue'
 import { hasOffsetCost } from '@wobrin/core/calculators/alignment'
+import { calculatorStart } from '@wobrin/core/bench/entries'
 import { calculatorGroups } from '@wobrin/core/calculators/registry'
 import { ALIGNMENT_LIMITS, findMechanism, type MechanismId } from '@wobrin/core/drives'
 import { standingEntries, type LogEntry, type StationId } from '@wobrin/core/log'
@@ -23,10 +24,7 @@ const {
 const emit = defineEmits<{ kept: [LogEntry]; pulleys: [Record<string, string>] }>()
 const groups = computed(() => calculatorGroups(station).filter(g => !only || only.includes(g.group)))
 const standing = computed(() => standingEntries(log))
-const start = (id: string) => {
-  const d = standing.value.findLast(e => e.data?.type === 'sum' && e.data.instrument === id)?.data
-  return d?.type === 'sum' ? { ...d.values } : usual(id)
-}
+const start = (id: string) => ({ ...usual(id), ...calculatorStart(id, mechanism, log) })
 /** What the class of the drive says where nothing was kept yet. */
 function usual(id: string): Record<string, string> {
   if (station !== 'align' || !mechanism) return {}

@@ -123,8 +123,8 @@ const percent = (p: number) => (p > 0.995 ? '> 99 %' : `${Math.round(p * 100)} %
           writer.
         </p>
         <p v-if="answer.lookFirst.length" class="hint mt-2">
-          Look for tears and grooves before any other drive reads these: {{ answer.lookFirst.join(', ') }}. A drive that
-          may have hurt them had them in.
+          Look for tears and grooves before any other drive reads these: {{ answer.lookFirst.join(', ') }}. They were in
+          a drive that may have torn them.
         </p>
         <p v-if="answer.gated.length" class="hint mt-2">
           Not proposed, because a safety gate keeps good disks out: {{ answer.gated.join(', ') }}.

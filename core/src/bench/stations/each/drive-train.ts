@@ -86,7 +86,7 @@ export const driveTrain: Station = {
       tools: ['lamp'],
       hands: 3,
       makes: 'Steps of one length.',
-      when: { has: 'screw' },
+      when: { said: 'screw' },
     },
     {
       id: 'drive-train.spiral',
@@ -95,7 +95,7 @@ export const driveTrain: Station = {
       tools: ['swab', 'light oil'],
       hands: 5,
       makes: 'Tracks at their places.',
-      when: { has: 'spiral' },
+      when: { said: 'spiral' },
       cautions: ['belt-oil'],
     },
     {

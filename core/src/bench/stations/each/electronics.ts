@@ -49,7 +49,17 @@ export const electronics: Station = {
       hands: 5,
       records: ['note'],
       makes: 'A host that sees it.',
-      when: { not: { has: 'servo' } },
+      when: { not: { any: [{ has: 'servo' }, { has: 'own-processor' }, { mechanism: ['quick-disk'] }] } },
+    },
+    {
+      id: 'electronics.number',
+      title: 'Set the device number for the host',
+      why: 'A serial drive has no drive-select or ready straps: one or two pads or switches set its number on the bus.',
+      tools: ['lens'],
+      hands: 3,
+      records: ['note'],
+      makes: 'A host that sees it.',
+      when: { has: 'own-processor' },
     },
     {
       id: 'electronics.hard',

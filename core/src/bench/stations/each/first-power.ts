@@ -17,7 +17,7 @@ export const firstPower: Station = {
       untilGood: true,
       makes: 'A sacrificial disk in.',
       gate: 'first-power',
-      cautions: ['mains', 'spinning'],
+      cautions: ['tube', 'mains', 'spinning'],
     },
     {
       id: 'first-power.sacrifice',

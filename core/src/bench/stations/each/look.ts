@@ -159,7 +159,7 @@ export const look: Station = {
       hands: 2,
       asks: ['flag'],
       makes: 'Knowing what Align may find.',
-      when: { not: { mechanism: ['cartridge', 'quick-disk'] } },
+      when: { not: { mechanism: ['cartridge', 'quick-disk', '5.25in-serial'] } },
     },
     {
       id: 'look.band',
@@ -169,7 +169,7 @@ export const look: Station = {
       hands: 2,
       asks: ['band'],
       makes: 'Trusting the steps.',
-      when: { has: 'band' },
+      when: { said: 'band' },
     },
     {
       id: 'look.gears',
