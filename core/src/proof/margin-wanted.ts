@@ -11,6 +11,8 @@ const TRANSITIONS_A_BIT: Readonly<Record<TrackCode, number>> = {
   MFM: 0.75,
   'split MFM': 0.75,
   'quick stream': 0.75,
+  'quick bytes': 0.75,
+  'quick files': 0.75,
   '4-to-5': 0.75,
   '6-and-2': 0.85,
   '5-and-3': 1,

@@ -1,3 +1,4 @@
+import { isQuick } from '../../signals/codes'
 import type { MechanismId } from '../../drives'
 import type { TrackReading } from './track-reading'
 
@@ -9,7 +10,7 @@ export function likelyClass(tracks: readonly TrackReading[], rpm: number | null)
   if (read.length === 0) return null
   const last = Math.max(...read.map(t => t.cylinder))
   const fast = rpm !== null && rpm > 340
-  if (read.some(t => t.format?.code === 'quick stream')) return 'quick-disk'
+  if (read.some(t => t.format && isQuick(t.format.code))) return 'quick-disk'
   if (read.some(t => t.format?.code === '4-to-5')) return '5.25in-serial'
   if (fast) return last > 77 ? '5.25in-96' : last > 45 ? '8in' : null
   return last > 45 ? '3.5in' : last > 20 ? '5.25in-48' : null

@@ -1,4 +1,5 @@
 import {
+  isQuick,
   mergeTurns,
   mostNamed,
   type Format,
@@ -88,7 +89,7 @@ export const SILENCE = 2000
 export function namingOf(raw: readonly RawTrack[]): Naming {
   const pairs = raw.flatMap(t => {
     const names = t.read ? mostNamed(t.read.sectors.filter(s => s.status === 'good')) : undefined
-    return t.cylinder === null || names === undefined || t.read!.format.code === 'quick stream'
+    return t.cylinder === null || names === undefined || isQuick(t.read!.format.code)
       ? []
       : [{ cylinder: t.cylinder, names }]
   })
@@ -153,7 +154,7 @@ function together(visits: readonly RawTrack[], naming: Naming): TrackReading {
       histogram[i]! += n
     })
   const cylinder = best.cylinder!
-  const quick = best.read?.format.code === 'quick stream'
+  const quick = best.read ? isQuick(best.read.format.code) : false
   return {
     cylinder,
     head: best.head,

@@ -3,7 +3,12 @@ import { ZONES } from './group-4-to-5'
 import { ZONED_RATE } from './group-zoned'
 import type { Code } from './sector-track'
 
-export type TrackCode = Code | 'split MFM' | '4-to-5' | '6-and-2' | '5-and-3' | 'zoned 6-and-2' | 'quick stream'
+export type TrackCode =
+  Code | 'split MFM' | '4-to-5' | '6-and-2' | '5-and-3' | 'zoned 6-and-2' | 'quick stream' | QuickHostCode
+
+/** How hosts are known to have laid out quick disks: byte blocks and file blocks. */
+export type QuickHostCode = 'quick bytes' | 'quick files'
+export const isQuick = (code: TrackCode): boolean => code.startsWith('quick ')
 
 /** A code at a rate: what one may try to read a track as. */
 export interface Format {
@@ -14,6 +19,8 @@ export interface Format {
 
 /** Rate of a quick disk's stream, bit/s (from memory). */
 export const QUICK_RATE = 101_600
+/** Rate of a quick disk with file blocks, bit/s (from memory). */
+export const QUICK_FILES_RATE = 96_400
 
 /**
  * Formats of the usual disks: rate and code as in the titles of ECMA-54, -59, -69, -66, -70, -78, -99, -100, -125;
@@ -34,6 +41,8 @@ export const FORMATS: readonly Format[] = [
   { code: '5-and-3', rate: 250_000 },
   { code: 'zoned 6-and-2', rate: ZONED_RATE },
   { code: 'quick stream', rate: QUICK_RATE },
+  { code: 'quick bytes', rate: QUICK_RATE },
+  { code: 'quick files', rate: QUICK_FILES_RATE },
 ]
 const CELL_CODES: readonly TrackCode[] = ['4-to-5', '6-and-2', '5-and-3', 'zoned 6-and-2']
 
@@ -47,6 +56,8 @@ export const CODE_IDS: Readonly<Record<TrackCode, string>> = {
   '5-and-3': '5-and-3',
   'zoned 6-and-2': 'zoned-6-and-2',
   'quick stream': 'quick',
+  'quick bytes': 'quick-bytes',
+  'quick files': 'quick-files',
 }
 
 /**
@@ -68,6 +79,8 @@ export const CODE_LABELS: Readonly<Record<TrackCode, string>> = {
   '5-and-3': '5-and-3',
   'zoned 6-and-2': 'zoned 6-and-2',
   'quick stream': 'quick disk, invented blocks',
+  'quick bytes': 'quick disk, byte blocks',
+  'quick files': 'quick disk, file blocks',
 }
 
 /** @example formatName({ code: 'MFM', rate: 250_000 }) // 'MFM, 250 kbit/s' */

@@ -5,10 +5,12 @@ export {
   CODE_IDS,
   CODE_LABELS,
   FORMATS,
+  QUICK_FILES_RATE,
   QUICK_RATE,
   cellsInTurn,
   formatName,
   halfCellOf,
+  isQuick,
   rankFormats,
   type Format,
   type TrackCode,
@@ -19,6 +21,7 @@ export { BYTES, fromSixes, readSixAndTwoSectors, sixAndTwoTrack, toSixes } from 
 export { SPEED_ZONES, ZONED_RATE, fromZoned, readZonedSectors, speedZoneOf, toZoned, zonedTrack } from './group-zoned'
 export { THREAD, UNEASY, judgeTrack } from './judge-track'
 export { STATES, mergeTurns, mostNamed, type MergedSector, type SectorState } from './merge-turns'
+export { BYTE_POLY, FILE_POLY, readByteBlocks, readFileBlocks, reflectedCheck } from './quick-hosts'
 export { quickStream, readQuickBlocks, type QuickBlock } from './quick-stream'
 export { readSectors, type FoundSector, type SectorStatus } from './read-sectors'
 export { readTrack, recogniseTrack, type MeasuredSector, type TrackReadOptions, type ReadTrack } from './read-track'

@@ -12,6 +12,7 @@ import { readGroupSectors } from './group-4-to-5'
 import { readFiveAndThreeSectors } from './group-5-and-3'
 import { readSixAndTwoSectors } from './group-6-and-2'
 import { readZonedSectors } from './group-zoned'
+import { readByteBlocks, readFileBlocks } from './quick-hosts'
 import { readQuickBlocks } from './quick-stream'
 import { readSectors, type FoundSector } from './read-sectors'
 import { readSplitSectors } from './split-words'
@@ -26,6 +27,8 @@ const READERS: Readonly<Record<TrackCode, (cells: Uint8Array) => FoundSector[]>>
   '5-and-3': readFiveAndThreeSectors,
   'zoned 6-and-2': readZonedSectors,
   'quick stream': readQuickBlocks,
+  'quick bytes': readByteBlocks,
+  'quick files': readFileBlocks,
 }
 
 /** A sector with the timing margin that its bits had left. */

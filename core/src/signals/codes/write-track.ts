@@ -41,6 +41,8 @@ export function writeTrack(format: Format, sectors: readonly SectorToWrite[], tu
     case 'zoned 6-and-2':
       return zonedTrack(sectors, length)
     case 'quick stream':
+    case 'quick bytes':
+    case 'quick files':
       throw new ParameterError('a quick disk has no sectors', 'a code with sectors', { field: 'code' })
   }
 }
