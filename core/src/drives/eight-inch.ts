@@ -23,8 +23,8 @@ export const eightInch: Mechanism = {
     cylinders: sourced(77, '', standard('ECMA-54, ECMA-59 and ECMA-69')),
     heads: sourced('1 or 2', '', fromMemory),
     pitchMm: sourced(0.529167, 'mm', fromMemory),
-    track0LowerMm: sourced(91.7575, 'mm', { kind: 'from memory', note: '2.029 in + 76/48 in' }),
-    track0UpperMm: sourced(89.6408, 'mm', { kind: 'from memory', note: 'four tracks further in than the lower head' }),
+    track0LowerMm: sourced(91.7533, 'mm', { kind: 'from memory', note: '2.029 in + 76/48 in' }),
+    track0UpperMm: sourced(89.6367, 'mm', { kind: 'from memory', note: 'four tracks further in than the lower head' }),
   },
   formats: [
     {

@@ -54,7 +54,7 @@ export const fiveInch96: Mechanism = {
   tags: [],
   frame: { w: 146, d: 203, disk: 130, shell: [133, 133], spindleY: 84, drive: 'direct', carriage: 'steel band' },
   layouts: ['mfm-80x2x15', 'mfm-80x2x9'],
-  recording: recordingOf(155, 2.9),
+  recording: recordingOf(155, 2.9, { 'mfm-80x2x9': 4.6 }),
   alignment: limitsOf(22, 18, 200, 200, 12, GIMBAL),
   protectCovered: sourced('protected', '', commonPractice),
   parts: ['carriage', 'index', 'zero'],

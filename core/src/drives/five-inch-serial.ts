@@ -22,7 +22,10 @@ export const fiveInchSerial: Mechanism = {
     heads: sourced('1 or 2', '', fromMemory),
     pitchMm: sourced(0.529167, 'mm', fromMemory),
     track0LowerMm: sourced(57.15, 'mm', fromMemory),
-    track0UpperMm: null,
+    track0UpperMm: sourced(55.0333, 'mm', {
+      kind: 'from memory',
+      note: 'four tracks further in, as on other 48 tpi drives',
+    }),
   },
   formats: [
     {
@@ -54,7 +57,7 @@ export const fiveInchSerial: Mechanism = {
     drive: 'belt',
     carriage: 'spiral cam',
   },
-  layouts: ['zoned-35x1'],
+  layouts: ['zoned-35x1', 'zoned-35x2'],
   recording: recordingOf(330, 4.6),
   alignment: limitsOf(45, 20, 200, 200, 20, PAD),
   protectCovered: sourced('protected', '', commonPractice),

@@ -14,10 +14,10 @@ export { MECHANISMS, byMechanism, findMechanism, isMechanismId } from './catalog
 export { certainFeatures, FEATURE_RANGES, headsOf, possibleFeatures } from './features'
 export { FEATURE_TAGS, NO_FEATURES, type FeatureRange, type FeatureTag, type Features } from './feature-range'
 export { fluxPerRadian, innermostFluxPerInch, trackRadiusMm } from './flux-density'
-export { LAYOUTS, layoutsOf, type Layout } from './layouts'
+export { LAYOUTS, layoutsOf, rpmAt, speedShare, type Layout } from './layouts'
 export { commonPractice, describeSource, fromMemory, sourced, standard, type Source, type Sourced } from './provenance'
 export { openBeltLength, turningParts, type Pulleys, type TurningPart } from './pulleys'
-export { RECORDING_GEOMETRY, SOUND_NOISE, pitchUm, radiusMm } from './recording-geometry'
+export { RECORDING_GEOMETRY, SOUND_NOISE, pitchUm, pulseShare, radiusMm } from './recording-geometry'
 export { type RecordingGeometry } from './recording'
 export { nearestNominal, nominalFor, speedBands, zoneAt, zoneSays, type SpeedBand } from './speed-bands'
 export {

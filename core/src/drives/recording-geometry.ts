@@ -1,5 +1,6 @@
 import { fromMemory, sourced } from './provenance'
 import { byMechanism, findMechanism } from './catalogue'
+import { LAYOUTS } from './layouts'
 import type { MechanismId } from './types'
 
 /** Noise of a sound head and amplifier, r.m.s. over the full signal. */
@@ -8,12 +9,19 @@ export const SOUND_NOISE = sourced(0.065, '', fromMemory)
 /** By class; a cartridge drive follows its tracks by servo and is left out. */
 export const RECORDING_GEOMETRY = byMechanism(m => m.recording ?? undefined)
 
-/** Radii and pitch that are reckoned with where a class has none on record (from memory). */
-const UNKNOWN = { radiusMm: 40, pitchMm: 0.25 }
+/** Radius and pitch that are reckoned with where a class has none on record: a quick disk's spiral (a guess). */
+const UNKNOWN = { radiusMm: 30, pitchMm: 0.25 }
 
 /** Distance from one track to the next, µm. */
 export const pitchUm = (mechanism: MechanismId): number =>
   (findMechanism(mechanism).geometry.pitchMm?.value ?? UNKNOWN.pitchMm) * 1000
+
+/** Width of an isolated pulse on the media of a layout, share of the class's usual one. */
+export function pulseShare(mechanism: MechanismId, layout: string): number {
+  const geometry = RECORDING_GEOMETRY[mechanism]
+  const own = geometry?.pulseOn?.[layout]
+  return own && geometry ? own.value / geometry.pulseUm.value : (LAYOUTS[layout]?.pulseShare ?? 1)
+}
 
 /** Radius of a cylinder under a head, mm from the spindle's axis. */
 export function radiusMm(mechanism: MechanismId, cylinder: number, head: 0 | 1): number {

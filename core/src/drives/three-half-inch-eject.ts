@@ -30,7 +30,7 @@ export const threeHalfInchEject: Mechanism = {
   },
   tags: ['motorised-eject'],
   frame: { w: 102, d: 152, disk: 86, shell: [90, 94], spindleY: 58, drive: 'direct', carriage: 'lead screw' },
-  layouts: ['mfm-80x2x9', 'mfm-80x2x18'],
+  layouts: ['mfm-80x2x9', 'mfm-80x2x18', 'zoned-80x2', 'zoned-80x1'],
   recording: recordingOf(115, 3.1),
   alignment: limitsOf(15, 30, 0, 400, 9, GIMBAL),
   parts: ['carriage', 'index', 'zero', 'arm'],

@@ -40,6 +40,8 @@ export class SpindleModel {
   private angleTurns = 0
   private nowS = 0
   private on = true
+  private aim = 1
+  private share = 1
   /** Share of its speed that the spindle has come to. */
   private spin: number
 
@@ -47,6 +49,11 @@ export class SpindleModel {
     this.random = new Random(options.seed)
     this.phases = (options.ripples ?? []).map(() => this.random.next())
     this.spin = options.startS ? 0 : 1
+  }
+
+  /** Sets the speed that it is driven to, as a share of its own; it comes there with the time constant of its start. */
+  aimAt(share: number): void {
+    this.aim = share
   }
 
   /** Switches the motor; the spindle starts and runs out with its time constant. */
@@ -80,7 +87,7 @@ export class SpindleModel {
     o.ripples?.forEach((r, i) => {
       factor += (r.peakPercent / 100) * Math.sin(2 * Math.PI * (r.cyclesPerTurn * angle + this.phases[i]!))
     })
-    return Math.max(0, rpm * factor * this.spin)
+    return Math.max(0, rpm * factor * this.spin * this.share)
   }
 
   /**
@@ -100,7 +107,7 @@ export class SpindleModel {
       const dt = Math.min(
         1 / STEPS_PER_TURN / rough,
         untilS - this.nowS,
-        this.spin === (this.on ? 1 : 0) ? 0.02 : 0.005,
+        this.spin === (this.on ? 1 : 0) && this.share === this.aim ? 0.02 : 0.005,
       )
       // Midpoint rule: the ripple depends on the angle that the step itself changes.
       const speed = this.speedAt(this.angleTurns + (rough * dt) / 2, this.nowS + dt / 2) / 60
@@ -114,6 +121,10 @@ export class SpindleModel {
       }
       this.angleTurns = to
       this.nowS += dt
+      if (this.share !== this.aim) {
+        const left = (this.share - this.aim) * Math.exp(-dt / (o.startS || 1e-3))
+        this.share = Math.abs(left) < 1e-5 ? this.aim : this.aim + left
+      }
       const goal = this.on ? 1 : 0
       if (this.spin !== goal) {
         const left = (this.spin - goal) * Math.exp(-dt / (o.startS || 1e-3))

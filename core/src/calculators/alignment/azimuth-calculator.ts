@@ -25,6 +25,26 @@ export function azimuthOf(bursts: readonly { readonly angle: number; readonly am
   return a! < 0 ? -b! / (2 * a!) : null
 }
 
+/** How well an amplitude is read off a scope's screen, share of it (a guess where nothing was said). */
+const READ_TO = 0.03
+
+/**
+ * Half-width of the 95 % interval of the angle, minutes of arc, where each amplitude is read to a share of itself: the
+ * change of the top with each of them, added as independent errors.
+ */
+export function azimuthSpread(
+  bursts: readonly { readonly angle: number; readonly amplitude: number }[],
+  readTo: number,
+): number | null {
+  const top = azimuthOf(bursts)
+  if (top === null) return null
+  const moved = bursts.map((_, i) => {
+    const other = bursts.map((b, k) => (k === i ? { ...b, amplitude: b.amplitude * (1 + readTo) } : b))
+    return (azimuthOf(other) ?? Infinity) - top
+  })
+  return 1.96 * Math.hypot(...moved)
+}
+
 function judge(v: Values): CalculatorResult {
   const scale = maybe(v, 'outer')
   const bursts = KEYS.flatMap(k => {
@@ -32,6 +52,8 @@ function judge(v: Values): CalculatorResult {
     return amplitude === undefined ? [] : [{ angle: ANGLES[k] * (scale === undefined ? 1 : scale / 12), amplitude }]
   })
   const angle = azimuthOf(bursts)
+  const readTo = (maybe(v, 'readTo') ?? READ_TO * 100) / 100
+  const spread = azimuthSpread(bursts, readTo)
   const lines: CalculatorLine[] =
     angle === null
       ? [{ label: 'Bursts read', value: bursts.length, unit: '' }]
@@ -40,11 +62,11 @@ function judge(v: Values): CalculatorResult {
             label: 'Azimuth',
             value: angle,
             unit: '′',
-            note: angle > 0 ? 'towards the later bursts' : angle < 0 ? 'towards the earlier bursts' : '',
+            note: `± ${plain(Number((spread ?? 0).toPrecision(2)))}′; ${angle > 0 ? 'towards the later bursts' : angle < 0 ? 'towards the earlier bursts' : 'square'}`,
           },
         ]
   return {
-    call: callOf(angle, bursts.length, maybe(v, 'limit') ?? 18),
+    call: callOf(angle, spread, bursts.length, maybe(v, 'limit') ?? 18),
     lines,
     observations: [
       angle === null
@@ -54,13 +76,14 @@ function judge(v: Values): CalculatorResult {
             label: 'Azimuth',
             value: Number(angle.toFixed(1)),
             unit: '′',
-            how: `${bursts.length} bursts`,
+            ...(spread !== null && Number.isFinite(spread) ? { uncertainty: Number(spread.toPrecision(2)) } : {}),
+            how: `${bursts.length} bursts, each read to ${plain(readTo * 100)} %`,
           },
     ],
   }
 }
 
-function callOf(angle: number | null, n: number, limit: number): Call {
+function callOf(angle: number | null, spread: number | null, n: number, limit: number): Call {
   if (n < 3)
     return {
       kind: 'unknown',
@@ -73,7 +96,14 @@ function callOf(angle: number | null, n: number, limit: number): Call {
       reasons: ['The bursts have no top between them: they only rise, or were read at different gains.'],
       next: 'Read all four again in one sweep.',
     }
-  const says = `The head is turned by ${plain(Math.abs(angle))}′.`
+  const within = spread ?? Infinity
+  const says = `The head is turned by ${plain(Number(Math.abs(angle).toFixed(1)))}′ ± ${plain(Number(within.toPrecision(2)))}′.`
+  if (Math.abs(Math.abs(angle) - limit) < within)
+    return {
+      kind: 'unknown',
+      reasons: [says, `That is too close to the ${plain(limit)}′ limit to decide.`],
+      next: 'Read the bursts again, larger on the screen, and say how well they were read.',
+    }
   return Math.abs(angle) <= limit
     ? {
         kind: 'leave',
@@ -107,6 +137,14 @@ export const azimuthCalculator: Calculator = {
       hint: '18 if not given, from memory',
       quantity: 'count',
       plausible: [3, 60],
+    },
+    {
+      key: 'readTo',
+      label: 'Amplitudes read to',
+      hint: '3 % if not given, a guess',
+      quantity: 'share',
+      rare: true,
+      plausible: [0.5, 20],
     },
     {
       key: 'outer',

@@ -1,4 +1,14 @@
-import { LAYOUTS, layoutsOf, pitchUm, radiusMm, RECORDING_GEOMETRY, SOUND_NOISE, type MechanismId } from '../../drives'
+import {
+  LAYOUTS,
+  layoutsOf,
+  pitchUm,
+  pulseShare,
+  radiusMm,
+  rpmAt,
+  RECORDING_GEOMETRY,
+  SOUND_NOISE,
+  type MechanismId,
+} from '../../drives'
 import { expectedReading, layCells, sectorReads, viewOf, type LaidTrack } from '../../signals/head'
 import { writeTrack, type SectorToWrite } from '../../signals/codes'
 
@@ -44,7 +54,7 @@ function trackOf(mechanism: MechanismId, layout: string, cylinder: number, head:
   const key = `${mechanism} ${layout} ${cylinder} ${head}`
   const known = laid.get(key)
   if (known) return known
-  const { formatOf, sectorsOf, bytes, firstId, rpm, pulseShare = 1 } = LAYOUTS[layout]!
+  const { formatOf, sectorsOf, bytes, firstId } = LAYOUTS[layout]!
   const format = formatOf(cylinder)
   const data = mixed(bytes)
   const sectors: SectorToWrite[] = Array.from({ length: sectorsOf(cylinder) }, (_, i) => ({
@@ -54,11 +64,11 @@ function trackOf(mechanism: MechanismId, layout: string, cylinder: number, head:
     data,
   }))
   const track = layCells(
-    writeTrack(format, sectors, 60 / rpm),
+    writeTrack(format, sectors, 60 / rpmAt(LAYOUTS[layout]!, cylinder)),
     cylinder,
     format,
     2 * Math.PI * radiusMm(mechanism, cylinder, head) * 1000,
-    RECORDING_GEOMETRY[mechanism]!.pulseUm.value * pulseShare,
+    RECORDING_GEOMETRY[mechanism]!.pulseUm.value * pulseShare(mechanism, layout),
     0,
   )
   if (laid.size >= MOST_LAID) laid.clear()

@@ -57,7 +57,7 @@ export function groupTrack(sectors: readonly SectorToWrite[], length: number): U
   for (const s of sectors) {
     if (s.data.length !== SIZE) throw new ParameterError(`a sector of ${s.data.length} bytes`, '256', { field: 'data' })
     // Cylinders are counted from 1 on the disk; two id bytes say which disk it is.
-    const head = [s.sector, s.cylinder + 1, 0x57, 0x4f]
+    const head = [s.sector, trackOf(s.cylinder, s.head), 0x57, 0x4f]
     sync()
     for (const b of [HEADER, xor(head), ...head, 0x0f, 0x0f]) byte(b)
     gap(9)
@@ -77,16 +77,40 @@ export function groupTrack(sectors: readonly SectorToWrite[], length: number): U
   return Uint8Array.from(cells.slice(0, length))
 }
 
-/** The sectors in a stream of cells of 4-to-5 group code. The side is not on the disk: it is given as 0. */
+/** Tracks of a side as two-headed drives count them: 1 to 35 below, 36 to 70 above (from memory). */
+const SIDE_TRACKS = 35
+const trackOf = (cylinder: number, head: number) => cylinder + 1 + (head ? SIDE_TRACKS : 0)
+
+/** Highest sector of the innermost zone, counted from 0: what has more is further out. */
+const INNER_SECTORS = ZONES[3].sectors
+
+/**
+ * Whether tracks beyond 35 are the second side's. A disk of one side that was written beyond its 35 tracks has the
+ * few sectors of the innermost zone there; the second side's first tracks have more.
+ */
+function isSecondSide(heads: readonly (readonly number[])[]): boolean {
+  const beyond = heads.filter(h => h[3]! > SIDE_TRACKS)
+  return beyond.some(h => h[3]! > ZONES[3].upTo + 1 || h[2]! >= INNER_SECTORS)
+}
+
+/**
+ * The sectors in a stream of cells of 4-to-5 group code. The side is told by the number of the track alone: two-headed
+ * drives go on counting on the second side.
+ */
 export function readGroupSectors(cells: Uint8Array): FoundSector[] {
   const starts = blockStarts(cells)
+  const headers = starts.flatMap(from => {
+    const head = bytesAt(cells, from, HEADER_BYTES)
+    return head?.[0] === HEADER && !head.slice(0, 6).includes(-1) && xor(head.slice(1, 6)) === 0 ? [head] : []
+  })
+  const second = isSecondSide(headers)
   const found: FoundSector[] = []
   for (const [i, from] of starts.entries()) {
     const head = bytesAt(cells, from, HEADER_BYTES)
     if (head?.[0] !== HEADER) continue
     const known = {
-      cylinder: (head[3]! < 0 ? 0 : head[3]!) - 1,
-      head: 0,
+      cylinder: (head[3]! < 0 ? 0 : head[3]!) - 1 - (second && head[3]! > SIDE_TRACKS ? SIDE_TRACKS : 0),
+      head: second && head[3]! > SIDE_TRACKS ? 1 : 0,
       sector: head[2]!,
       size: SIZE,
       deleted: false,

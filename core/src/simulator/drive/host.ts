@@ -1,6 +1,10 @@
+import { rpmAt } from '../../drives'
 import { recogniseTrack, writeTrack, type Format, type SectorToWrite } from '../../signals/codes'
 import { sampleOf, type RawTrack } from '../../instruments/interface'
 import type { SimulatedDrive } from './simulated-drive'
+
+/** What a host waits for the spindle to come to the speed of another zone, s (from memory). */
+const ZONE_CHANGE_S = 0.4
 
 /** How the host reads. */
 export interface HostOptions {
@@ -21,6 +25,11 @@ export class SimulatedHost {
     readonly drive: SimulatedDrive,
     private readonly options: Pick<HostOptions, 'stepMs' | 'settleMs'> = { stepMs: 6, settleMs: 18 },
   ) {}
+
+  /** Seconds of a turn where the heads are, as the host takes it. */
+  private get turnS(): number {
+    return 60 / rpmAt(this.drive.media!.layout, this.believes ?? 0)
+  }
 
   wait(seconds: number): void {
     this.drive.advanceTo(this.drive.timeS + seconds)
@@ -71,7 +80,11 @@ export class SimulatedHost {
     const inward = cylinder > from
     for (let i = 0; i < Math.abs(cylinder - from); i++) this.step(inward)
     this.believes = cylinder
-    if (cylinder !== from) this.wait(this.options.settleMs / 1000)
+    if (cylinder === from) return
+    this.wait(this.options.settleMs / 1000)
+    // Another zone, another speed: the spindle takes its time.
+    const { layout } = this.drive.media ?? {}
+    if (layout && rpmAt(layout, from) !== rpmAt(layout, cylinder)) this.wait(ZONE_CHANGE_S)
   }
 
   /**
@@ -80,7 +93,7 @@ export class SimulatedHost {
    */
   write(head: 0 | 1, sectors: readonly SectorToWrite[], format: Format): boolean {
     this.drive.set('side', head === 1)
-    const turnS = 60 / this.drive.media!.layout.rpm
+    const turnS = this.turnS
     // A host waits for the hole, and gives up after some turns without one.
     const since = this.drive.timeS
     while (this.drive.indexFalls(since).length === 0) {
@@ -97,7 +110,7 @@ export class SimulatedHost {
     this.drive.takeFlux()
     const fromS = this.drive.timeS
     // A little more than whole turns, so that a sector that lies across the start is not cut.
-    this.wait(((turns + 0.1) * 60) / this.drive.media!.layout.rpm)
+    this.wait((turns + 0.1) * this.turnS)
     const flux = this.drive.takeFlux()
     const read = flux.length > 200 ? recogniseTrack(flux, formats, {}, likely) : null
     return {

@@ -1,4 +1,4 @@
-import { LAYOUTS, radiusMm, type Layout, type MechanismId } from '../../drives'
+import { LAYOUTS, pulseShare, radiusMm, speedShare, type Layout, type MechanismId } from '../../drives'
 import { layCells, type LaidTrack, type Strip } from '../../signals/head'
 import { writeTrack, type Format, type SectorToWrite } from '../../signals/codes'
 import { Random } from '../random'
@@ -87,7 +87,7 @@ export class SimulatedDisk {
   }
 
   private pulseOf(): number {
-    return this.pulseUm * (this.layout.pulseShare ?? 1) * (this.spec.wrongDensity ? WRONG_PULSE : 1)
+    return this.pulseUm * pulseShare(this.mechanism, this.spec.layout) * (this.spec.wrongDensity ? WRONG_PULSE : 1)
   }
 
   /** Radius of a cylinder, mm. */
@@ -97,7 +97,7 @@ export class SimulatedDisk {
 
   private lay(cylinder: number, head: 0 | 1): LaidTrack {
     const format = this.layout.formatOf(cylinder)
-    const turnS = 60 / this.spec.writer.rpm
+    const turnS = 60 / (this.spec.writer.rpm * speedShare(this.layout, cylinder))
     const cells = writeTrack(format, this.sectorsOf(cylinder, head), turnS)
     return layCells(
       cells,

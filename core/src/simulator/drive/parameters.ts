@@ -126,7 +126,9 @@ export function readSpec(json: unknown): DriveSpec {
     })
   const mechanism = (json as Record<string, unknown>).mechanism ?? '5.25in-48'
   check(PARAMETERS.mechanism as Parameter, mechanism, 'mechanism')
-  return merge(PARAMETERS, soundDrive(mechanism as MechanismId), json, '') as DriveSpec
+  const layout = (json as { disk?: { layout?: unknown } }).disk?.layout
+  const known = typeof layout === 'string' && layoutsOf(mechanism as MechanismId).includes(layout) ? layout : undefined
+  return merge(PARAMETERS, soundDrive(mechanism as MechanismId, 1, known), json, '') as DriveSpec
 }
 
 const isParameter = (p: unknown): p is Parameter => typeof (p as Parameter).about === 'string'

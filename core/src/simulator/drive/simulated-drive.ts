@@ -1,6 +1,6 @@
 import { LINE_NAMES, STATUS_LINES, type LineName } from '../../instruments/interface'
 import { GrowableDoubles, type EdgeList } from '../../signals/captures'
-import { ADJUSTER_NAMES, findMechanism, pitchUm } from '../../drives'
+import { ADJUSTER_NAMES, findMechanism, pitchUm, speedShare } from '../../drives'
 import { lowerBound, sortNearly } from '../../base/numbers'
 import { edgesFromFlux, fluxFromEdges } from '../../signals/separator'
 import { halfCellOf, type Format } from '../../signals/codes'
@@ -93,6 +93,7 @@ export class SimulatedDrive {
     this.spindle.setMotor(false)
     this.disk = new SimulatedDisk(spec.disk, spec.mechanism, spec.pulseUm)
     this.tab = spec.disk.writeProtected
+    this.aimSpindle()
     this.refresh()
   }
 
@@ -130,6 +131,7 @@ export class SimulatedDrive {
     if (!this.hears('select') || this.connector.broken('step', t) || this.isStuck('step')) return
     this.endArc(t)
     this.carriage.step(t, this.hears('direction'), this.zeroInside, this.innermost)
+    this.aimSpindle()
     if (this.diskSeen) this.changed = false
     this.refresh()
   }
@@ -144,10 +146,16 @@ export class SimulatedDrive {
   private exchange(disk: SimulatedDisk | null): void {
     this.endArc(this.timeS)
     this.disk = disk
+    this.aimSpindle()
     this.diskChangedS = this.timeS
     if (!this.diskSeen) this.changed = true
     this.spindle.setMotor(this.hears('motor') && this.diskSeen)
     this.refresh()
+  }
+
+  /** A drive whose speed goes with the zone takes it from the cylinder that it stands on. */
+  private aimSpindle(): void {
+    if (this.disk) this.spindle.aimAt(speedShare(this.disk.layout, Math.max(0, this.carriage.cylinder)))
   }
 
   setTab(isProtected: boolean): void {

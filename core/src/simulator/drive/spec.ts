@@ -98,11 +98,11 @@ export interface DriveSpec {
 const SOUND: HeadSpec = { radialUm: 0, azimuthMin: 0, dirtUm: 0, amplitude: 1 }
 
 /**
- * A sound drive of a class with a good disk in it.
+ * A sound drive of a class with a good disk in it; its speed is that of the disk's layout.
  * @throws ParameterError for a class without cylinders to step over
  */
-export function soundDrive(mechanism: MechanismId, seed = 1): DriveSpec {
-  const name = layoutsOf(mechanism)[0]
+export function soundDrive(mechanism: MechanismId, seed = 1, layout?: string): DriveSpec {
+  const name = layout ?? layoutsOf(mechanism)[0]
   const geometry = RECORDING_GEOMETRY[mechanism]
   if (name === undefined || !geometry)
     throw new ParameterError(
