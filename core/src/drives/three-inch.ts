@@ -58,7 +58,7 @@ export const threeInch: Mechanism = {
     zone: [35, 24.9],
   },
   layouts: ['mfm-40x1x9'],
-  recording: recordingOf(150, 4.4),
+  recording: recordingOf(150, 3.3),
   alignment: limitsOf(20, 25, 200, 300, 12, PAD),
   protectCovered: sourced('writable', '', fromMemory),
   parts: ['carriage', 'index', 'zero', 'pin'],

@@ -1,5 +1,6 @@
 import { leastSquares } from '../../base/numbers'
 import { plain, type Call } from '../../base/observations'
+import { afterAzimuth } from '../../signals/head'
 import { maybe, type Calculator, type CalculatorLine, type CalculatorResult, type Values } from '../calculator'
 
 /**
@@ -25,22 +26,55 @@ export function azimuthOf(bursts: readonly { readonly angle: number; readonly am
   return a! < 0 ? -b! / (2 * a!) : null
 }
 
-/** How well an amplitude is read off a scope's screen, share of it (a guess where nothing was said). */
-const READ_TO = 0.03
+/** How well amplitudes are compared on one screen, share of each (a guess where nothing was said). */
+const READ_TO = 0.02
+
+export interface Burst {
+  /** Minutes of arc. */
+  readonly angle: number
+  readonly amplitude: number
+}
+
+/** What makes the loss known: width of the track that is read and wavelength of the bursts, µm. */
+export interface BurstTrack {
+  readonly widthUm: number
+  readonly wavelengthUm: number
+}
+
+/**
+ * The head's angle where the loss itself is known: the angle at which sin x ÷ x with one gain fits the amplitudes best.
+ * @returns null for fewer than two bursts
+ */
+export function azimuthByLoss(bursts: readonly Burst[], track: BurstTrack): number | null {
+  if (bursts.length < 2) return null
+  const misfit = (own: number) => {
+    const left = bursts.map(b => afterAzimuth(track.widthUm, b.angle - own, track.wavelengthUm))
+    const gain = left.reduce((s, l, i) => s + l * bursts[i]!.amplitude, 0) / left.reduce((s, l) => s + l * l, 0)
+    return left.reduce((s, l, i) => s + (bursts[i]!.amplitude - gain * l) ** 2, 0)
+  }
+  // Golden section over what a head can be turned by; the misfit has one valley there.
+  let [low, high] = [-MOST_TURNED, MOST_TURNED]
+  const share = (Math.sqrt(5) - 1) / 2
+  for (let i = 0; i < 60; i++) {
+    const [a, b] = [high - share * (high - low), low + share * (high - low)]
+    if (misfit(a) < misfit(b)) high = b
+    else low = a
+  }
+  return (low + high) / 2
+}
+const MOST_TURNED = 60
 
 /**
  * Half-width of the 95 % interval of the angle, minutes of arc, where each amplitude is read to a share of itself: the
- * change of the top with each of them, added as independent errors.
+ * change of the answer with each of them, added as independent errors.
  */
-export function azimuthSpread(
-  bursts: readonly { readonly angle: number; readonly amplitude: number }[],
-  readTo: number,
-): number | null {
-  const top = azimuthOf(bursts)
+export function azimuthSpread(bursts: readonly Burst[], readTo: number, track?: BurstTrack): number | null {
+  const angleOf = (b: readonly Burst[]) => (track ? azimuthByLoss(b, track) : azimuthOf(b))
+  const top = angleOf(bursts)
   if (top === null) return null
   const moved = bursts.map((_, i) => {
     const other = bursts.map((b, k) => (k === i ? { ...b, amplitude: b.amplitude * (1 + readTo) } : b))
-    return (azimuthOf(other) ?? Infinity) - top
+    return (angleOf(other) ?? Infinity) - top
   })
   return 1.96 * Math.hypot(...moved)
 }
@@ -51,9 +85,12 @@ function judge(v: Values): CalculatorResult {
     const amplitude = maybe(v, k)
     return amplitude === undefined ? [] : [{ angle: ANGLES[k] * (scale === undefined ? 1 : scale / 12), amplitude }]
   })
-  const angle = azimuthOf(bursts)
+  const [width, wave] = [maybe(v, 'width'), maybe(v, 'wave')]
+  const track =
+    width !== undefined && wave !== undefined ? { widthUm: width * 1000, wavelengthUm: wave * 1000 } : undefined
+  const angle = track ? azimuthByLoss(bursts, track) : azimuthOf(bursts)
   const readTo = (maybe(v, 'readTo') ?? READ_TO * 100) / 100
-  const spread = azimuthSpread(bursts, readTo)
+  const spread = azimuthSpread(bursts, readTo, track)
   const lines: CalculatorLine[] =
     angle === null
       ? [{ label: 'Bursts read', value: bursts.length, unit: '' }]
@@ -102,7 +139,7 @@ function callOf(angle: number | null, spread: number | null, n: number, limit: n
     return {
       kind: 'unknown',
       reasons: [says, `That is too close to the ${plain(limit)}′ limit to decide.`],
-      next: 'Read the bursts again, larger on the screen, and say how well they were read.',
+      next: 'Give the width of the head and the wavelength of the bursts (from the disk’s sheet), or read the bursts larger.',
     }
   return Math.abs(angle) <= limit
     ? {
@@ -139,9 +176,23 @@ export const azimuthCalculator: Calculator = {
       plausible: [3, 60],
     },
     {
+      key: 'width',
+      label: 'Track width of the head',
+      hint: 'with the wavelength: a much better answer',
+      quantity: 'length',
+      plausible: [0.05, 0.5],
+    },
+    {
+      key: 'wave',
+      label: 'Wavelength of the bursts',
+      hint: 'from the alignment disk’s sheet',
+      quantity: 'length',
+      plausible: [0.002, 0.05],
+    },
+    {
       key: 'readTo',
       label: 'Amplitudes read to',
-      hint: '3 % if not given, a guess',
+      hint: '2 % if not given, a guess',
       quantity: 'share',
       rare: true,
       plausible: [0.5, 20],
@@ -156,7 +207,8 @@ export const azimuthCalculator: Calculator = {
     },
   ],
   formulas: [
-    'A parabola through the amplitudes has its top at the head’s angle: sin x ÷ x falls with the square of the angle near its top.',
+    'With width w and wavelength λ: sin x ÷ x with x = π w tan α ÷ λ and one gain, fitted to the amplitudes. ± is what reading each amplitude to its share makes of the angle, 95 %.',
+    'Without them: a parabola through the amplitudes has its top at the head’s angle: sin x ÷ x falls with the square of the angle near its top.',
   ],
   judge,
 }

@@ -1,4 +1,4 @@
-export { azimuthOf, azimuthCalculator } from './azimuth-calculator'
+export { azimuthByLoss, azimuthOf, azimuthSpread, azimuthCalculator } from './azimuth-calculator'
 export { flagCalculator, slotUncertainty, switchesAt } from './flag-calculator'
 export { homeMisses, homeCalculator } from './home-calculator'
 export { indexBurstCalculator } from './index-burst-calculator'

@@ -39,3 +39,4 @@ export {
 } from './track-reading'
 export { judgeWiggle, type WiggleResult, type WireErrors, type WireMoved } from './wiggle'
 export { innerThirds, worstTrack, type InnerThird } from './weigh-tracks'
+export { speedByCylinder, type CylinderSpeed, type SpeedByCylinder } from './speed-by-cylinder'

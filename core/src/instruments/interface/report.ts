@@ -13,6 +13,7 @@ import type { HeadSummary, SurfaceContext } from './judge-surface'
 import { guessLines, LINE_NAMES, linesOf, type BusLines, type LineName } from './lines'
 import { settlingOf, type Settling } from './settling'
 import type { BusSpeed, BusTimings } from './timings'
+import { speedByCylinder, type SpeedByCylinder } from './speed-by-cylinder'
 import { surfaceOfRaw } from './surface'
 import { totalsOf, type Naming, type RawTrack, type Totals, type TrackReading } from './track-reading'
 
@@ -35,6 +36,8 @@ export interface BusReport {
   readonly durationS: number
   readonly speed: BusSpeed | null
   readonly timings: BusTimings & { readonly settling: Settling | null }
+  /** Speed against cylinder; null where too few cylinders tell it. */
+  readonly speeds: SpeedByCylinder | null
   readonly path: HeadPath
   readonly naming: Naming
   readonly tracks: readonly TrackReading[]
@@ -109,6 +112,7 @@ export function* reportingBus(capture: Capture, options: BusOptions = {}): Gener
   const { naming, tracks } = judged
   const bus = judgeBus(lines, path, capture.durationS)
   const surface = tracks.length ? judged : null
+  const speeds = speedByCylinder(raw)
   const busy = raw.filter(t => t.transitions > 2000)
   const mute = tracks.every(t => t.sectors.length === 0)
   const strange = mute ? [...busy].sort((a, b) => b.transitions - a.transitions)[0] : undefined
@@ -121,6 +125,9 @@ export function* reportingBus(capture: Capture, options: BusOptions = {}): Gener
     : [
         ...doubtful('undersampled', 'two selected'),
         ...bus.points,
+        ...(speeds?.zoned && speeds.call.kind !== 'leave'
+          ? speeds.call.reasons.map((says): Point => ({ kind: speeds.call.kind, says, next: speeds.call.next }))
+          : []),
         ...namingPoints(naming, tracks),
         ...(strange
           ? [
@@ -146,6 +153,7 @@ export function* reportingBus(capture: Capture, options: BusOptions = {}): Gener
     durationS: capture.durationS,
     speed: bus.speed,
     timings: { ...bus.timings, settling: settlingOf(lines, path, raw) },
+    speeds,
     path,
     naming,
     tracks,
@@ -248,6 +256,7 @@ export function reportJson(r: BusReport): Record<string, unknown> {
     lines: r.mapping,
     durationS: r.durationS,
     speed: r.speed,
+    ...(r.speeds ? { speedByCylinder: { zoned: r.speeds.zoned, call: r.speeds.call.kind, rows: r.speeds.rows } } : {}),
     timings: r.timings,
     doubts: r.doubts,
     notices: r.notices,

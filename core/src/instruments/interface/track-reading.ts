@@ -1,5 +1,6 @@
 import {
   isQuick,
+  speedZoneOf,
   mergeTurns,
   mostNamed,
   type Format,
@@ -183,13 +184,18 @@ function together(visits: readonly RawTrack[], naming: Naming): TrackReading {
   }
 }
 
+/** Whether tracks hold as many sectors: one code and rate, and in a code with a speed for each zone one zone. */
+function sameFormat(t: TrackReading, r: TrackReading): boolean {
+  if (!r.format) return true
+  if (t.format?.code !== r.format.code || t.format.rate !== r.format.rate) return false
+  return r.format.code !== 'zoned 6-and-2' || speedZoneOf(t.cylinder) === speedZoneOf(r.cylinder)
+}
+
 /** Adds what tracks of the same head and format near by have and this one lacks. */
 function withMissing(r: TrackReading, all: readonly TrackReading[]): TrackReading {
   const own = (t: TrackReading) => t.sectors.filter(s => s.state !== 'foreign' && s.id >= 0)
   const near = all
-    .filter(
-      t => own(t).length > 0 && (r.format ? t.format?.code === r.format.code && t.format.rate === r.format.rate : true),
-    )
+    .filter(t => own(t).length > 0 && sameFormat(t, r))
     .sort((a, b) => Math.abs(a.cylinder - r.cylinder) - Math.abs(b.cylinder - r.cylinder))
     .slice(0, 12)
   if (near.length === 0) return r

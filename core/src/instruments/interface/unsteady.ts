@@ -16,9 +16,13 @@ export function unsteady(lines: BusLines): { readonly fromS: number; readonly to
   const marks = [...fallsOf(index)]
   if (marks.length < 5) return []
   const turn = median(marks.slice(1).map((t, i) => t - marks[i]!))
-  const steadyFrom = (t: number) =>
-    marks.find((m, i) => m > t && i + 1 < marks.length && Math.abs((marks[i + 1]! - m) / turn - 1) < 0.03) ??
-    marks.at(-1)!
+  // Steady is a revolution like the next one: where the speed goes by zone, the first is none of the usual ones.
+  const steady = (i: number) => {
+    const [own, next] = [marks[i + 1]! - marks[i]!, (marks[i + 2] ?? Number.NaN) - marks[i + 1]!]
+    if (Math.abs(own / turn - 1) < 0.03) return true
+    return own < 2 * turn && Math.abs(next / own - 1) < 0.003
+  }
+  const steadyFrom = (t: number) => marks.find((m, i) => m > t && i + 1 < marks.length && steady(i)) ?? marks.at(-1)!
   const on = (t: number) => (!motor || isLow(motor, t)) && (!select || isLow(select, t))
   const starts = motor ? [...fallsOf(motor)].filter(t => !marks.some(m => m < t && t - m < 2 * turn)) : []
   const pauses = marks

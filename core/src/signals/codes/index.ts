@@ -19,6 +19,7 @@ export { GROUPS, ZONES, groupTrack, readGroupSectors, zoneOf } from './group-4-t
 export { BYTES_OF_FIVE, fiveAndThreeTrack, fromFives, readFiveAndThreeSectors, toFives } from './group-5-and-3'
 export { BYTES, fromSixes, readSixAndTwoSectors, sixAndTwoTrack, toSixes } from './group-6-and-2'
 export { SPEED_ZONES, ZONED_RATE, fromZoned, readZonedSectors, speedZoneOf, toZoned, zonedTrack } from './group-zoned'
+export { readHardSectors, type HardSector } from './hard-sectors'
 export { THREAD, UNEASY, judgeTrack } from './judge-track'
 export { STATES, mergeTurns, mostNamed, type MergedSector, type SectorState } from './merge-turns'
 export { BYTE_POLY, FILE_POLY, readByteBlocks, readFileBlocks, reflectedCheck } from './quick-hosts'

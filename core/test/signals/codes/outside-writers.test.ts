@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { describe, expect, it } from 'vitest'
-import { halfCellOf, readTrack, recogniseTrack, type TrackCode } from '../../../src/signals/codes'
+import { halfCellOf, readHardSectors, readTrack, recogniseTrack, type TrackCode } from '../../../src/signals/codes'
 import { fluxOf } from '../../../src/signals/separator'
 
 /**
@@ -29,6 +29,37 @@ const cellsOf = (t: OutsideTrack) =>
   Uint8Array.from({ length: t.cells }, (_, i) => (Number.parseInt(t.hex[i >> 2]!, 16) >> (3 - (i & 3))) & 1)
 const hex = (bytes: Uint8Array | null) => (bytes === null ? null : Buffer.from(bytes).toString('hex'))
 
+interface HardTrack {
+  readonly hex: string
+  /** Half cells from one hole to the next. */
+  readonly stretch: number
+  readonly data: readonly string[]
+}
+
+describe('hard sectors that another hand wrote', () => {
+  const both: Record<'FM' | 'MFM', HardTrack> = JSON.parse(readFileSync(join(folder, 'hard-sectors.json'), 'utf8'))
+  it.each([
+    ['FM', 125_000],
+    ['MFM', 250_000],
+  ] as const)('%s: the bytes after each hole, and where they begin', (code, rate) => {
+    const { hex: text, stretch, data } = both[code]
+    const cells = Uint8Array.from(
+      { length: text.length * 4 },
+      (_, i) => (Number.parseInt(text[i >> 2]!, 16) >> (3 - (i & 3))) & 1,
+    )
+    const half = halfCellOf({ code, rate })
+    const holes = Array.from({ length: data.length + 1 }, (_, i) => i * stretch * half)
+    const found = readHardSectors(fluxOf(cells, half), holes, { code, rate }, { firstOfTurn: 0, count: data.length })
+    expect(found.map(f => f.sector)).toEqual(data.map((_, i) => i))
+    for (const [i, wanted] of data.entries()) {
+      expect(found[i]!.bytes[0], `sector ${i}`).toBe(0xfb)
+      expect(hex(found[i]!.bytes.slice(1, 257)), `sector ${i}`).toBe(wanted)
+      // Sixteen bytes of zeros stand before the sync byte.
+      expect(Math.abs(found[i]!.startUs! - 16 * 16 * half * 1e6)).toBeLessThan(4 * half * 1e6)
+    }
+  })
+})
+
 describe('tracks that another hand wrote', () => {
   it('are there for every code', () => {
     expect(new Set(tracks.map(t => t.code))).toEqual(
@@ -48,8 +79,8 @@ describe('tracks that another hand wrote', () => {
   it.each(tracks)('$name: every byte comes back', track => {
     const format = { code: track.code, rate: track.rate }
     const read = readTrack(fluxOf(cellsOf(track), halfCellOf(format)), format)
-    expect(read.sectors.map(s => [s.cylinder, s.sector, s.status])).toEqual(
-      track.sectors.map(s => [s.cylinder, s.sector, 'good']),
+    expect(read.sectors.map(s => [s.cylinder, s.head, s.sector, s.status])).toEqual(
+      track.sectors.map(s => [s.cylinder, s.head, s.sector, 'good']),
     )
     for (const [i, wanted] of track.sectors.entries()) {
       const found = read.sectors[i]!

@@ -29,10 +29,14 @@ const start = (id: string) => ({ ...usual(id), ...calculatorStart(id, mechanism,
 function usual(id: string): Record<string, string> {
   if (station !== 'align' || !mechanism) return {}
   const limits = ALIGNMENT_LIMITS[mechanism]
+  const trackUm = findMechanism(mechanism).recording?.trackUm.value
   const pitch = findMechanism(mechanism).geometry.pitchMm?.value
   const all: Record<string, Record<string, string | undefined>> = {
     lobes: { limit: limits && `${limits.radialUm.value} um` },
-    azimuth: { limit: limits && String(limits.azimuthMin.value) },
+    azimuth: {
+      limit: limits && String(limits.azimuthMin.value),
+      width: trackUm === undefined ? undefined : `${trackUm} um`,
+    },
     'index-burst': {
       nominal: limits && limits.indexUs.value > 0 ? `${limits.indexUs.value} us` : undefined,
       allowed: limits && `${limits.indexWithinUs.value} us`,
