@@ -1,5 +1,6 @@
 import { gravestOf, plain, type Call, type Observation, type Point } from '../../base/observations'
 import { THREAD, UNEASY } from '../../signals/codes'
+import { hasNoRhythm } from '../../signals/separator'
 import { swingSize, type Swing } from './swing'
 import { SILENCE, totalsOf, type TrackReading } from './track-reading'
 
@@ -15,6 +16,8 @@ export interface HeadSummary {
   readonly leans: number
   /** Whether most of its tracks have flux, read or not. */
   readonly signal: boolean
+  /** Whether what comes from most of those has no rhythm of any code: noise alone, or a signal lost in it. */
+  readonly noise: boolean
   readonly leastMargin: number | null
   readonly leastAt: number | null
   /** Middle margins of the outer, middle and inner third. */
@@ -30,6 +33,8 @@ export function summariseHead(readings: readonly TrackReading[], head: 0 | 1): H
   const foreign = sectors.filter(s => s.state === 'foreign')
   const most = Math.max(1, ...readings.map(r => r.cylinder + 1))
   const measured = own.filter(r => r.margin !== null)
+  const busy = own.filter(r => r.transitions > SILENCE * Math.max(1, r.turns))
+  const mute = busy.filter(r => r.sectors.every(s => s.whole === 0))
   const least = [...measured].sort((a, b) => a.margin! - b.margin!)[0]
   return {
     head,
@@ -37,7 +42,8 @@ export function summariseHead(readings: readonly TrackReading[], head: 0 | 1): H
     good: sectors.filter(s => s.state === 'good').length,
     foreign: foreign.length,
     leans: foreign.length ? foreign.reduce((n, s) => n + s.names - s.cylinder, 0) / foreign.length : 0,
-    signal: own.filter(r => r.transitions > SILENCE * Math.max(1, r.turns)).length * 2 > own.length,
+    signal: busy.length * 2 > own.length,
+    noise: mute.length * 2 > own.length && mute.filter(r => hasNoRhythm(r.sample)).length * 2 > mute.length,
     leastMargin: least?.margin ?? null,
     leastAt: least?.cylinder ?? null,
     // A track of which something could not be read has no margin left there.
@@ -230,7 +236,13 @@ function pointsOf(heads: readonly HeadSummary[], readings: readonly TrackReading
     const share = h.sectors ? h.good / h.sectors : 0
     const sound = other(h) && other(h)!.good === other(h)!.sectors
     const spot = spotOf(readings, h.head)
-    if (share < 0.02 && h.signal)
+    if (share < 0.02 && h.noise)
+      points.push({
+        kind: 'unknown',
+        says: `The ${name} head gives pulses without the rhythm of any code${sound ? `; the ${HEAD_NAMES[1 - h.head]} head is sound` : ''}. They are noise: a side that was never written, a head or plug that is dead, or a signal too small.`,
+        next: `Read another disk with the ${name} head; where it is the same, measure the coil of that head at its plug.`,
+      })
+    else if (share < 0.02 && h.signal)
       points.push({
         kind: 'unknown',
         says: `The ${name} head finds a signal, but hardly a sector in it${sound ? `; the ${HEAD_NAMES[1 - h.head]} head is sound` : ''}.`,

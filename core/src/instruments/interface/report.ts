@@ -3,7 +3,7 @@ import type { Capture } from '../../signals/captures'
 import { ParameterError } from '../../base/errors'
 import { gravestOf, type Call, type Observation, type Point } from '../../base/observations'
 import { CODE_IDS, diskImage, FORMATS, type DiskImage, type Format, type TrackReadOptions } from '../../signals/codes'
-import { fluxWithin } from '../../signals/separator'
+import { fluxWithin, hasNoRhythm } from '../../signals/separator'
 import { cuttingTracks } from './cut-tracks'
 import { doubtsOf, invertLines, type Doubt } from './doubts'
 import { followHeads, type HeadPath } from './follow-heads'
@@ -133,8 +133,12 @@ export function* reportingBus(capture: Capture, options: BusOptions = {}): Gener
           ? [
               {
                 kind: 'unknown' as const,
-                says: 'The read line is busy, but in no code that is known.',
-                next: 'Look at the spacings of its pulses, or choose a code by hand.',
+                says: hasNoRhythm(strange.sample)
+                  ? 'The read line is busy, but its pulses have no rhythm: noise, as from a blank disk, a dead head or an open head plug.'
+                  : 'The read line is busy, but in no code that is known.',
+                next: hasNoRhythm(strange.sample)
+                  ? 'Read a disk that another drive reads; where it is the same, measure the coils of the heads at their plug.'
+                  : 'Look at the spacings of its pulses, or choose a code by hand.',
               },
             ]
           : []),

@@ -1,5 +1,6 @@
 export { fluxOf, type FluxTimes } from './flux'
 export { PHASE_BINS, TimingMeter } from './measure'
 export { nearestCells } from './nearest-cell'
+export { hasNoRhythm, rhythmOf } from './rhythm'
 export { SeparatorRoom, separate, type Separated, type SeparatorOptions } from './separator'
 export { edgesFromFlux, fluxFromEdges, fluxWithin } from './track-from-edges'

@@ -63,6 +63,10 @@ export const PARAMETERS: Readonly<Record<string, Parameter | Readonly<Record<str
   ),
   heads: [head('lower'), head('upper')] as unknown as Readonly<Record<string, unknown>>,
   noise: n('noise of head and amplifier, r.m.s. over the full signal', 0, 1),
+  noisePulses: {
+    about: 'whether the amplifier turns its gain up on a blank track or a dead head, until noise makes pulses',
+    yes: true,
+  },
   trackUm: n('width of the heads, µm', 10, 1000),
   pulseUm: n('width of an isolated pulse at half its height, µm', 0.5, 20),
   disk: {

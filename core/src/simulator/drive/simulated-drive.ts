@@ -13,6 +13,7 @@ import { Connector } from './connector'
 import { HOST_LINES, HOST_WORDS, statusOf, type HostLine, type Inside, type LineState, type StatusLine } from './levels'
 import { LineRecorder } from './line-recorder'
 import { cellsOfTurn, SimulatedDisk, WRONG_SIGNAL } from './medium'
+import { NoisePulses } from './noise-pulses'
 import { readArc } from './read-head'
 import type { DriveSpec } from './spec'
 import { spindleOptions } from './spindle-options'
@@ -53,6 +54,7 @@ export class SimulatedDrive {
   private readonly spindle: SpindleModel
   private readonly random: Random
   private readonly gauss: QuickGauss
+  private readonly pulses: NoisePulses
   private readonly host: Record<HostLine, boolean> = {
     select: false,
     motor: false,
@@ -87,6 +89,7 @@ export class SimulatedDrive {
   ) {
     this.random = new Random(spec.seed)
     this.gauss = new QuickGauss(spec.seed)
+    this.pulses = new NoisePulses(new QuickGauss(spec.seed ^ 0x0153))
     this.carriage = new Carriage(spec, new Random(spec.seed ^ 0xca44))
     this.connector = new Connector(spec, new Random(spec.seed ^ 0xc044))
     this.spindle = new SpindleModel(spindleOptions(spec))
@@ -215,11 +218,26 @@ export class SimulatedDrive {
         readArc(view, this.arcTurn, toTurn, this.arcS, toS, this.gauss, this.noise, x => {
           this.flux.push(x)
         })
+      if (!view && heard && this.spec.noisePulses && this.listening) this.noisePulses(this.arcS, toS)
       this.arcTurn = toTurn
       this.arcS = toS
     }
     this.arcTurn = angle
     this.arcS = t
+  }
+
+  /** Whether the amplifier is on: selected, with a disk that turns. */
+  private get listening(): boolean {
+    return this.hears('select') && this.disk !== null && this.spindle.spinShare > 0.2
+  }
+
+  private noisePulses(fromS: number, toS: number): void {
+    const { layout } = this.disk!
+    // The band reaches to the highest frequency of the code: half its nearest transitions, and some more.
+    const bandHz = 0.6 / (2 * halfCellOf(layout.formatOf(0)))
+    this.pulses.run(fromS, toS, bandHz, t => {
+      this.flux.push(t)
+    })
   }
 
   private endArc(t: number): void {

@@ -73,6 +73,8 @@ export interface DriveSpec {
   readonly heads: readonly [HeadSpec, HeadSpec]
   /** Noise of head and amplifier, r.m.s. over the full signal. */
   readonly noise: number
+  /** Whether the amplifier turns its gain up where it finds nothing, until noise makes pulses. */
+  readonly noisePulses: boolean
   readonly trackUm: number
   readonly pulseUm: number
   readonly disk: DiskSpec
@@ -141,6 +143,7 @@ export function soundDrive(mechanism: MechanismId, seed = 1, layout?: string): D
     sensorAt: 0.5,
     heads: [SOUND, SOUND],
     noise: SOUND_NOISE.value,
+    noisePulses: false,
     trackUm: geometry.trackUm.value,
     pulseUm: geometry.pulseUm.value,
     disk: {

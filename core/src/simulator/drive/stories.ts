@@ -41,6 +41,10 @@ export const DRIVE_STORIES: readonly DriveStory[] = [
       { ...d.heads[1], amplitude: 0.46 },
     ],
   })),
+  story('dead-upper', 'Upper head dead, the amplifier gives noise', d => ({
+    ...upper(d, { amplitude: 0 }),
+    noisePulses: true,
+  })),
   story('groove', 'A groove in the disk', d => ({
     disk: {
       ...d.disk,
