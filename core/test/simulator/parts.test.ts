@@ -98,7 +98,7 @@ describe('why a line is where it is', () => {
     indexNow: false,
     readingSignal: true,
   }
-  const good = { trackZero: 'good', index: 'good', writeProtect: 'good', diskIn: 'good' }
+  const good = { trackZero: 'good', zeroPhase: false, index: 'good', writeProtect: 'good', diskIn: 'good' }
   it('every status line has a sentence in every state', () => {
     for (const line of STATUS_LINES) {
       for (let bits = 0; bits < 1 << 10; bits++) {

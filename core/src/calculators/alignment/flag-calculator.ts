@@ -23,9 +23,11 @@ function judge(v: Values): CalculatorResult {
   // Half way between two detents is furthest from both.
   const nearest = Math.round(at)
   const room = Math.abs(at - nearest) - soft
-  const move = (0.5 - at) * pitch
+  const kind = v.zero === 'sensor' || v.zero === 'phase' ? v.zero : null
+  const best = kind === 'phase' ? WITH_PHASE : ALONE
+  const move = (best - at) * pitch
   const lines: CalculatorLine[] = [
-    { label: 'Switches at', value: at, unit: 'cylinders', note: 'inward of cylinder 0; half a cylinder is best' },
+    { label: 'Switches at', value: at, unit: 'cylinders', note: `inward of cylinder 0; ${best} is best` },
     {
       label: 'Room to the nearest detent',
       value: Math.max(0, room),
@@ -35,7 +37,7 @@ function judge(v: Values): CalculatorResult {
     { label: move > 0 ? 'Sensor to be moved inward' : 'Sensor to be moved outward', value: Math.abs(move), unit: 'mm' },
   ]
   return {
-    call: callOf(at, room, move),
+    call: zeroCall(kind, at, room, move),
     lines,
     observations: [
       {
@@ -46,6 +48,44 @@ function judge(v: Values): CalculatorResult {
         how: `flag ${plain(over)} mm beyond the slot’s middle at cylinder 0`,
       },
     ],
+  }
+}
+
+/** Where the sensor alone is best, and where it is that shares TRACK 0 with a stepper phase, cylinders inward. */
+const [ALONE, WITH_PHASE] = [0.5, 1.5]
+/** The phase of cylinder 0 comes again so many cylinders further in (four phases, a step a cylinder). */
+const PHASE_AGAIN = 4
+
+/** Many stepper drives make TRACK 0 of the sensor and one stepper phase: then an edge beyond cylinder 1 is right. */
+function zeroCall(kind: 'sensor' | 'phase' | null, at: number, room: number, move: number): Call {
+  if (kind === 'phase') return phaseCall(at, move)
+  if (kind === null && at >= 1 && at < PHASE_AGAIN - 1)
+    return {
+      kind: 'unknown',
+      reasons: [
+        `It switches ${plain(at)} cylinders inward: wrong for a sensor alone, right where TRACK 0 is the sensor and one stepper phase.`,
+      ],
+      next: 'Find out which: with the carriage at cylinder 1 and the flag in the slot, does TRACK 0 stay high? Then it is both.',
+    }
+  return callOf(at, room, move)
+}
+
+function phaseCall(at: number, move: number): Call {
+  const by = `${plain(Math.abs(move))} mm ${move > 0 ? 'inward' : 'outward'}`
+  if (at <= 0.1 || at >= PHASE_AGAIN - 0.5)
+    return {
+      kind: 'nudge',
+      reasons: [
+        at <= 0.1
+          ? 'It switches at cylinder 0 or beyond: the phase comes, and the sensor may not.'
+          : `It switches ${plain(at)} cylinders inward: the same phase at cylinder ${PHASE_AGAIN} is taken for zero.`,
+      ],
+      next: `Move the sensor ${by}.`,
+    }
+  return {
+    kind: 'leave',
+    reasons: [`It switches ${plain(at)} cylinders inward, and the stepper phase picks cylinder 0.`],
+    next: 'Leave it.',
   }
 }
 
@@ -106,9 +146,18 @@ export const flagCalculator: Calculator = {
       plausible: [-1, 2],
     },
     { key: 'pitch', label: 'Pitch of the tracks', quantity: 'length', required: true, plausible: [0.1, 0.6] },
+    {
+      key: 'zero',
+      label: 'TRACK 0 is made of',
+      choices: [
+        { value: 'sensor', label: 'the sensor alone' },
+        { value: 'phase', label: 'the sensor and one stepper phase' },
+      ],
+    },
     { key: 'slot', label: 'Width of the slot', quantity: 'length', plausible: [0.1, 3] },
   ],
   formulas: [
+    'A sensor alone is best half a cylinder inward; with a stepper phase, which comes again after four cylinders, between cylinders 1 and 2 (common practice).',
     'Switches at = way of the flag beyond the slot’s middle ÷ pitch. The detector changes over about 0.3 of the slot’s width (from memory), half of it either way.',
   ],
   judge,

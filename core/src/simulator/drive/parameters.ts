@@ -95,6 +95,10 @@ export const PARAMETERS: Readonly<Record<string, Parameter | Readonly<Record<str
       'clear',
       'weak',
     ]),
+    zeroPhase: {
+      about: 'whether TRACK 0 takes the sensor and the stepper phase of cylinder 0; then 1.5 is right for the sensor',
+      yes: true,
+    },
     index: w('dead never sees the index, weak misses one in five', ['good', 'dead', 'weak']),
     writeProtect: w('write-protect switch', ['good', 'always protected', 'never protected']),
     diskIn: w('disk-in switch; slow shows the last state for a second and a half', [

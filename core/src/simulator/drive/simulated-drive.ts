@@ -27,6 +27,8 @@ export type Adjuster = keyof typeof ADJUSTERS
 const ARCS = 60
 const INDEX_SHARE = 0.02
 const SWINGING_PARTS = 8
+/** Cylinders after which the stepper phase of cylinder 0 comes again. */
+const ZERO_PHASES = 4
 /** Names of the lines in a recording. */
 export const RECORDED_AS: Readonly<Record<LineName, string>> = {
   index: 'INDEX',
@@ -371,8 +373,9 @@ export class SimulatedDrive {
   }
 
   private get zeroInside(): boolean {
-    const { trackZero } = this.spec.sensors
-    return trackZero === 'covered' || (trackZero !== 'clear' && this.zero)
+    const { trackZero, zeroPhase } = this.spec.sensors
+    const sensor = trackZero === 'covered' || (trackZero !== 'clear' && this.zero)
+    return sensor && (!zeroPhase || this.carriage.cylinder % ZERO_PHASES === 0)
   }
 
   private isStuck(line: LineName): 'low' | 'high' | null {

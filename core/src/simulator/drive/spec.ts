@@ -80,6 +80,8 @@ export interface DriveSpec {
   readonly disk: DiskSpec
   readonly sensors: {
     readonly trackZero: 'good' | 'covered' | 'clear' | 'weak'
+    /** Whether TRACK 0 takes the sensor and the stepper phase of cylinder 0, which comes again every four. */
+    readonly zeroPhase: boolean
     readonly index: 'good' | 'dead' | 'weak'
     readonly writeProtect: 'good' | 'always protected' | 'never protected'
     readonly diskIn: 'good' | 'always in' | 'never in' | 'slow'
@@ -156,7 +158,7 @@ export function soundDrive(mechanism: MechanismId, seed = 1, layout?: string): D
       grooves: [],
       writeProtected: false,
     },
-    sensors: { trackZero: 'good', index: 'good', writeProtect: 'good', diskIn: 'good' },
+    sensors: { trackZero: 'good', zeroPhase: false, index: 'good', writeProtect: 'good', diskIn: 'good' },
     stuckLow: [],
     stuckHigh: [],
     ungated: [],

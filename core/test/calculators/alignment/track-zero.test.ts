@@ -13,7 +13,7 @@ import { judgeRecheck } from '../../../src/instruments/alignment'
 import type { ZoneRead } from '../../../src/log'
 import { sampleDeviation } from '../../../src/base/numbers'
 import { judgeCalculator } from '../../../src/calculators/calculator'
-import { SOUND_QUICK_DISK, sweepQuickDisk } from '../../../src/simulator'
+import { SimulatedDrive, SimulatedHost, soundDrive, SOUND_QUICK_DISK, sweepQuickDisk } from '../../../src/simulator'
 
 const call = (sum: typeof flagCalculator, typed: Record<string, string>) => judgeCalculator(sum, typed).result!.call
 
@@ -25,12 +25,42 @@ describe('flag and slot', () => {
   // Common practice: a tab that is too high trips the sensor early, one too low late.
   it('too far is cylinders early, too short drives into the stop, at a detent it will count one off', () => {
     expect(tripsSooner(0.2, 45)).toBeCloseTo(0.2)
-    expect(call(flagCalculator, { over: '0.3', pitch: '0.1875' }).reasons[0]).toMatch(/takes cylinder 1 for zero/)
+    expect(call(flagCalculator, { over: '0.3', pitch: '0.1875', zero: 'sensor' }).reasons[0]).toMatch(
+      /takes cylinder 1 for zero/,
+    )
     expect(call(flagCalculator, { over: '-0.05', pitch: '0.1875' }).reasons[0]).toMatch(/into its stop/)
     expect(call(flagCalculator, { over: '0.01', pitch: '0.1875' })).toMatchObject({ kind: 'nudge' })
     expect(call(flagCalculator, { over: '0.094', pitch: '0.1875', slot: '2' }).reasons[0]).toMatch(
       /as far as the slot can tell/,
     )
+  })
+})
+
+// Common practice, no source: on many stepper drives TRACK 0 is the sensor and one stepper phase, so an edge between
+// cylinders 1 and 2 is right.
+describe('a sensor that shares TRACK 0 with a stepper phase', () => {
+  const edge = { over: '0.28125', pitch: '0.1875' }
+  it('an edge at 1.5 cylinders is right there, wrong for a sensor alone, and not known until that is said', () => {
+    expect(call(flagCalculator, { ...edge, zero: 'phase' }).kind).toBe('leave')
+    expect(call(flagCalculator, { ...edge, zero: 'sensor' }).kind).toBe('nudge')
+    expect(call(flagCalculator, edge)).toMatchObject({
+      kind: 'unknown',
+      next: expect.stringMatching(/^Find out which/),
+    })
+    // The same phase comes again at cylinder 4.
+    expect(call(flagCalculator, { over: '0.75', pitch: '0.1875', zero: 'phase' }).kind).toBe('nudge')
+  })
+  it('the simulated drive homes on cylinder 0 with its edge at 1.5 and a phase, on another without', () => {
+    const named = (zeroPhase: boolean) => {
+      const sound = soundDrive('5.25in-48', 3)
+      const drive = new SimulatedDrive({ ...sound, sensorAt: 1.5, sensors: { ...sound.sensors, zeroPhase } })
+      const host = new SimulatedHost(drive)
+      host.start()
+      host.home()
+      return host.read(0, 2).read!.sectors[0]!.cylinder
+    }
+    expect(named(true)).toBe(0)
+    expect(named(false)).toBe(1)
   })
 })
 
