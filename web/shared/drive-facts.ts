@@ -38,6 +38,7 @@ const featuresSchema = object({
     .default(null),
   ownProcessor: flag(),
   hardSectored: flag(),
+  phasesFromHost: flag(),
   pictureTube: flag(),
 }).noUnknown()
 

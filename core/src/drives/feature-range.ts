@@ -6,6 +6,8 @@ export interface Features {
   readonly loading: 'lever' | 'push-in' | null
   readonly ownProcessor: boolean | null
   readonly hardSectored: boolean | null
+  /** The host drives the stepper's phases: no index, no track-zero sensor, a knock when homing is normal. */
+  readonly phasesFromHost?: boolean | null
   /** One case with a picture tube: high voltage. */
   readonly pictureTube: boolean | null
 }
@@ -23,6 +25,7 @@ export const FEATURE_TAGS = [
   'motorised-eject',
   'own-processor',
   'hard-sectored',
+  'phases-from-host',
   'picture-tube',
   'servo',
 ] as const
@@ -35,6 +38,7 @@ export const NO_FEATURES: Features = {
   loading: null,
   ownProcessor: null,
   hardSectored: null,
+  phasesFromHost: null,
   pictureTube: null,
 }
 
@@ -46,5 +50,6 @@ export interface FeatureRange {
   readonly loading: readonly ('lever' | 'push-in')[]
   readonly ownProcessor: readonly boolean[]
   readonly hardSectored: readonly boolean[]
+  readonly phasesFromHost?: readonly boolean[]
   readonly pictureTube: readonly boolean[]
 }

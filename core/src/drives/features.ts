@@ -50,6 +50,7 @@ export function possibleFeatures(
   add(said.loading, range.loading, v => v)
   if (said.ownProcessor ?? range.ownProcessor[0]) tags.add('own-processor')
   if (said.hardSectored) tags.add('hard-sectored')
+  if (said.phasesFromHost) tags.add('phases-from-host')
   if (said.pictureTube) tags.add('picture-tube')
   return tags
 }

@@ -48,6 +48,7 @@ export const fiveInch48: Mechanism = {
     heads: [1, 2],
     loading: ['lever'],
     ownProcessor: [false],
+    phasesFromHost: [false, true],
     hardSectored: [false, true],
     pictureTube: [false, true],
   },

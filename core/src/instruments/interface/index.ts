@@ -40,3 +40,4 @@ export {
 export { judgeWiggle, type WiggleResult, type WireErrors, type WireMoved } from './wiggle'
 export { innerThirds, worstTrack, type InnerThird } from './weigh-tracks'
 export { speedByCylinder, type CylinderSpeed, type SpeedByCylinder } from './speed-by-cylinder'
+export { HOST_DRIVEN, hostDrivenBy, hostDrivenLines, translateHostDriven, type HostDriven } from './host-driven'

@@ -3,6 +3,7 @@ import type { Capture } from '../../signals/captures'
 import { ParameterError } from '../../base/errors'
 import { gravestOf, type Call, type Observation, type Point } from '../../base/observations'
 import { CODE_IDS, diskImage, FORMATS, type DiskImage, type Format, type TrackReadOptions } from '../../signals/codes'
+import { hostDrivenBy, hostDrivenLines, translateHostDriven, type HostDriven } from './host-driven'
 import { fluxWithin, hasNoRhythm } from '../../signals/separator'
 import { cuttingTracks } from './cut-tracks'
 import { doubtsOf, invertLines, type Doubt } from './doubts'
@@ -33,6 +34,8 @@ export interface BusReport {
   readonly call: Call
   readonly doubts: readonly Doubt[]
   readonly mapping: LineMapping
+  /** How the host drives it where it has no step, track-zero and index lines of its own. */
+  readonly hostDriven: HostDriven | null
   readonly durationS: number
   readonly speed: BusSpeed | null
   readonly timings: BusTimings & { readonly settling: Settling | null }
@@ -56,9 +59,14 @@ export const MOST_EDGES = 60_000_000
 
 /**
  * Which channel is which line: what was chosen, over what the names say.
+ * @param needed whether a line must be known
  * @throws ParameterError for a line or channel that is not there
  */
-export function mapLines(capture: Pick<Capture, 'channels' | 'fileName'>, chosen: LineMapping = {}): LineMapping {
+export function mapLines(
+  capture: Pick<Capture, 'channels' | 'fileName'>,
+  chosen: LineMapping = {},
+  needed = true,
+): LineMapping {
   const names = capture.channels.map(c => c.name)
   for (const [line, channel] of Object.entries(chosen)) {
     if (!LINE_NAMES.includes(line as LineName))
@@ -71,7 +79,7 @@ export function mapLines(capture: Pick<Capture, 'channels' | 'fileName'>, chosen
     Object.entries(guessLines(names)).filter(([line, channel]) => !(line in chosen) && !taken.has(channel)),
   )
   const mapping = Object.fromEntries(Object.entries({ ...guessed, ...chosen }).filter(([, channel]) => channel !== ''))
-  if (Object.keys(mapping).length === 0)
+  if (needed && Object.keys(mapping).length === 0)
     throw new ParameterError(
       'no channel is known as a line by its name',
       `a mapping such as index=${names[0] ?? 'D0'}`,
@@ -83,6 +91,12 @@ export function mapLines(capture: Pick<Capture, 'channels' | 'fileName'>, chosen
 const formatsOf = (code: BusOptions['code']) =>
   code === undefined || code === 'auto' ? undefined : FORMATS.filter(f => f.code === code)
 
+/** A path whose cylinders are not known before a time. */
+const knownFrom = (path: HeadPath, fromS: number | null): HeadPath => ({
+  ...path,
+  stays: path.stays.map(s => (fromS === null || s.toS <= fromS ? { ...s, cylinder: null } : s)),
+})
+
 /** Progress of {@link reportingBus}: the track just read, of how many. */
 export interface BusProgress {
   readonly done: number
@@ -92,12 +106,13 @@ export interface BusProgress {
 
 /** Judges a recording; yields after each track, so that a worker can tell how far it is and listen for a stop. */
 export function* reportingBus(capture: Capture, options: BusOptions = {}): Generator<BusProgress, BusReport> {
-  const mapping = mapLines(capture, options.mapping)
-  const asRecorded = linesOf(capture, mapping)
+  const translated = translateHostDriven(capture)
+  const mapping = mapLines(capture, options.mapping, translated === null)
+  const asRecorded = { ...translated?.lines, ...linesOf(capture, mapping) }
   const lines: BusLines = options.inverted ? invertLines(asRecorded) : asRecorded
   const others = capture.channels.filter(c => !Object.values(mapping).includes(c.name))
   const doubts = doubtsOf(lines, capture, others)
-  const path = followHeads(lines, capture.durationS)
+  const path = knownFrom(followHeads(lines, capture.durationS), translated ? translated.knownFromS : 0)
   const raw: RawTrack[] = []
   for (const step of cuttingTracks(lines, path, { formats: formatsOf(options.code), separator: options.separator })) {
     raw.push(step.track)
@@ -154,6 +169,7 @@ export function* reportingBus(capture: Capture, options: BusOptions = {}): Gener
     call: gravestOf(points, rest),
     doubts,
     mapping,
+    hostDriven: hostDrivenBy(hostDrivenLines(capture)),
     durationS: capture.durationS,
     speed: bus.speed,
     timings: { ...bus.timings, settling: settlingOf(lines, path, raw) },
@@ -258,6 +274,7 @@ export function reportJson(r: BusReport): Record<string, unknown> {
     reasons: r.call.reasons,
     next: r.call.next,
     lines: r.mapping,
+    ...(r.hostDriven ? { hostDriven: r.hostDriven } : {}),
     durationS: r.durationS,
     speed: r.speed,
     ...(r.speeds ? { speedByCylinder: { zoned: r.speeds.zoned, call: r.speeds.call.kind, rows: r.speeds.rows } } : {}),

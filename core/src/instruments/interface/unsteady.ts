@@ -16,11 +16,13 @@ export function unsteady(lines: BusLines): { readonly fromS: number; readonly to
   const marks = [...fallsOf(index)]
   if (marks.length < 5) return []
   const turn = median(marks.slice(1).map((t, i) => t - marks[i]!))
-  // Steady is a revolution like the next one: where the speed goes by zone, the first is none of the usual ones.
+  // Steady is a revolution like the others, or like one close by: where the speed goes by zone, the first is none of
+  // the usual ones.
+  const long = (i: number) => marks[i + 1]! - marks[i]!
   const steady = (i: number) => {
-    const [own, next] = [marks[i + 1]! - marks[i]!, (marks[i + 2] ?? Number.NaN) - marks[i + 1]!]
-    if (Math.abs(own / turn - 1) < 0.03) return true
-    return own < 2 * turn && Math.abs(next / own - 1) < 0.003
+    if (Math.abs(long(i) / turn - 1) < 0.03) return true
+    const near = [1, 2, 3].filter(k => i + k + 1 < marks.length)
+    return long(i) < 2 * turn && near.some(k => Math.abs(long(i + k) / long(i) - 1) < 0.005)
   }
   const steadyFrom = (t: number) => marks.find((m, i) => m > t && i + 1 < marks.length && steady(i)) ?? marks.at(-1)!
   const on = (t: number) => (!motor || isLow(motor, t)) && (!select || isLow(select, t))

@@ -111,6 +111,11 @@ export const PARAMETERS: Readonly<Record<string, Parameter | Readonly<Record<str
   stuckLow: { about: 'lines that are held low, whatever the drive means', list: LINE_NAMES },
   stuckHigh: { about: 'lines that never go low', list: LINE_NAMES },
   ungated: { about: 'status lines that are driven though the drive is not selected', list: LINE_NAMES },
+  wire: w('lines of its own, stepper phases that the host drives, or registers behind phase lines and a strobe', [
+    'lines',
+    'phases',
+    'registers',
+  ]),
   power: {
     logicV: n('supply of the logic, V; below 4.75 the amplifier gets noisy', 0, 6),
     motorV: n('supply of the motor, V; below 10.5 the speed falls, below 10 steps are lost', 0, 15),

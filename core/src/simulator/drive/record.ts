@@ -1,6 +1,7 @@
 import type { EdgeList } from '../../signals/captures'
 import { readSurface, SimulatedHost, wholeSurface, type HostOptions } from './host'
 import { SimulatedDrive } from './simulated-drive'
+import { asPhases, asRegisters } from './wire-as'
 import type { DriveSpec } from './spec'
 
 export interface Recording {
@@ -41,5 +42,11 @@ export function recordReading(spec: DriveSpec, options: RecordOptions = {}): Rec
   host.wait(0.7)
   host.stop()
   host.wait(0.3)
-  return { channels: drive.recording(), durationS: drive.timeS, drive }
+  const channels = drive.recording()
+  const onTheWire = {
+    lines: channels,
+    phases: () => asPhases(channels),
+    registers: () => asRegisters(channels, drive.timeS),
+  }[spec.wire]
+  return { channels: typeof onTheWire === 'function' ? onTheWire() : onTheWire, durationS: drive.timeS, drive }
 }

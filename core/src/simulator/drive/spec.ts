@@ -90,6 +90,8 @@ export interface DriveSpec {
   readonly stuckHigh: readonly LineName[]
   /** Status lines that are driven though the drive is not selected. */
   readonly ungated: readonly LineName[]
+  /** What goes over the wire: lines of their own, stepper phases from the host, or registers behind them. */
+  readonly wire: 'lines' | 'phases' | 'registers'
   readonly power: { readonly logicV: number; readonly motorV: number }
   /** A wire whose contact breaks when it is moved, and how often. */
   readonly loose: {
@@ -162,6 +164,7 @@ export function soundDrive(mechanism: MechanismId, seed = 1, layout?: string): D
     stuckLow: [],
     stuckHigh: [],
     ungated: [],
+    wire: LAYOUTS[name]!.rpmOf ? 'registers' : 'lines',
     power: { logicV: 5, motorV: 12 },
     loose: { wire: 'none', breaksPerSecond: 0, atRestPerSecond: 0 },
   }

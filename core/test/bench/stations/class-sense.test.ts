@@ -17,6 +17,11 @@ describe('a drive has the steps of its own type', () => {
     // A belt is looked for until somebody has seen that there is none: it is a matter of safety.
     expect(unknown).toContain('look.belt')
   })
+  it('a drive whose stepper phases the host drives has no track-zero flag to look at', () => {
+    const drive = { mechanism: '5.25in-48', features: { ...NO_FEATURES, phasesFromHost: true } } as const
+    expect(steps(drive)).not.toContain('look.flag')
+    expect(steps({ mechanism: '5.25in-48' })).toContain('look.flag')
+  })
   it('a serial drive has a device number, no select straps, and no flag', () => {
     const serial = steps({ mechanism: '5.25in-serial' })
     expect(serial).toContain('electronics.number')

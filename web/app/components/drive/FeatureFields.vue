@@ -11,10 +11,13 @@ const LABELS = {
   heads: { label: 'Heads', words: { 1: 'one', 2: 'two' } },
   loading: { label: 'Loading', words: { lever: 'lever', 'push-in': 'push in' } },
   hardSectored: { label: 'Hard-sectored disks', words: { true: 'yes', false: 'no' } },
+  phasesFromHost: { label: 'The host drives its stepper phases', words: { true: 'yes', false: 'no' } },
   pictureTube: { label: 'In one case with a picture tube', words: { true: 'yes', false: 'no' } },
 } as const
 type Key = keyof typeof LABELS
-const fields = computed(() => (Object.keys(LABELS) as Key[]).filter(k => FEATURE_RANGES[mechanism][k].length > 1))
+const fields = computed(() =>
+  (Object.keys(LABELS) as Key[]).filter(k => (FEATURE_RANGES[mechanism][k]?.length ?? 0) > 1),
+)
 const value = (k: Key) => String(model.value?.[k] ?? '')
 function set(k: Key, text: string): void {
   const parsed =

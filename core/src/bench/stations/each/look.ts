@@ -159,7 +159,9 @@ export const look: Station = {
       hands: 2,
       asks: ['flag'],
       makes: 'Knowing what Align may find.',
-      when: { not: { mechanism: ['cartridge', 'quick-disk', '5.25in-serial'] } },
+      when: {
+        not: { any: [{ mechanism: ['cartridge', 'quick-disk', '5.25in-serial'] }, { has: 'phases-from-host' }] },
+      },
     },
     {
       id: 'look.band',
