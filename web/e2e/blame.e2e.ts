@@ -29,7 +29,7 @@ test('who is to blame: the demo’s head off track, a read counted by hand, and 
     ),
   )
   await page.getByTestId('blame-csv').setInputFiles(csv(`disk,writer,drive,head,zone,good,sectors\n${dead.join('\n')}`))
-  await expect(bench.getByTestId('call')).toContainText('A dead head: S, upper head')
+  await expect(bench.getByTestId('call')).toContainText('It is S, upper head: a dead head')
   await page.getByRole('button', { name: 'Back to the workshop’s own' }).click()
   await expect(bench.getByTestId('call')).toContainText('SK-09')
 })

@@ -25,7 +25,7 @@ test('the ladder of claims says what is proved, plans the shortest way, and coun
   await dialog.getByLabel('Of these, failed').fill('0')
   await dialog.getByRole('button', { name: 'Save to log' }).click()
   await expect(ladder).toContainText(
-    '1 440 sectors without an error: fewer than 1 in 480 fail (95 % sure). Source: the host’s own program.',
+    '1 440 sectors without an error: fewer than 1 in 480 fail (95 % sure). The sectors of one disk are not independent: it is one disk, and one trial of it. Source: the host’s own program.',
   )
   await ladder
     .getByRole('listitem')

@@ -75,7 +75,7 @@ test('a drive with a safety gate that a finding keeps closed is released with it
   expect(sent.ok()).toBe(true)
   await page.goto(`/drives/${id}?station=release`)
   const sheet = page.getByRole('region', { name: 'Release', exact: true })
-  await expect(sheet).toContainText('The safety gate a disk in is closed.')
+  await expect(sheet).toContainText('The safety gate “A disk in” is closed')
   await sheet.getByRole('button', { name: 'Release it' }).click()
   await expect(page.getByRole('alert').last()).toContainText('expected a written reason')
   await sheet.getByLabel('Why: needed').fill('Sold as a display piece, without heads.')

@@ -77,6 +77,8 @@ function turnsOf(lines: HostDrivenLines, stretches: readonly Stretch[]): number[
     .filter(s => s.address === READS.tach)
     .flatMap(s => {
       const own = rises.filter(t => t > s.fromS && t < s.toS)
+      // A mark alone makes no revolution, and would stand beside those of the next stretch.
+      if (own.length <= TACH_PULSES) return []
       return Array.from({ length: Math.ceil(own.length / TACH_PULSES) }, (_, k) => own[k * TACH_PULSES]!)
     })
 }

@@ -41,7 +41,7 @@ export const DRIVE_STORIES: readonly DriveStory[] = [
       { ...d.heads[1], amplitude: 0.46 },
     ],
   })),
-  story('dead-upper', 'Upper head dead, the amplifier gives noise', d => ({
+  story('dead-upper', 'Upper head dead: noise only', d => ({
     ...upper(d, { amplitude: 0 }),
     noisePulses: true,
   })),
