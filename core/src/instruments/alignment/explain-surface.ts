@@ -144,17 +144,22 @@ function tracksOf(mechanism: MechanismId, { bars, counts = [] }: SurfaceEvidence
   return [...sampled(still), ...countedTracks(mechanism, counts)]
 }
 
-/** Predictions of this call; scenarios share many of them. */
+/** Predictions of earlier calls: drives of a type are weighed against the same ones. */
+const predicted = new Map<string, OffsetCost>()
+const MOST_PREDICTED = 60_000
+
+/** Predictions for one layout; scenarios share many of them. */
 class Predictions {
-  private readonly known = new Map<string, OffsetCost>()
+  private readonly known = predicted
   constructor(
     private readonly mechanism: MechanismId,
     private readonly layout: string,
   ) {}
 
   of(t: Track, s: HeadState): OffsetCost {
-    const key = `${t.cylinder} ${t.head} ${s.offsetUm.toFixed(1)} ${s.spacingUm.toFixed(3)} ${s.amplitude.toFixed(3)}`
+    const key = `${this.mechanism} ${this.layout} ${t.cylinder} ${t.head} ${s.offsetUm.toFixed(1)} ${s.spacingUm.toFixed(3)} ${s.amplitude.toFixed(3)}`
     let p = this.known.get(key)
+    if (!p && this.known.size >= MOST_PREDICTED) this.known.clear()
     if (!p)
       this.known.set(
         key,
