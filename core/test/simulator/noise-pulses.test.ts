@@ -1,7 +1,28 @@
 import { describe, expect, it } from 'vitest'
 import { judgeSurface, toReadings } from '../../src/instruments/interface'
 import { hasNoRhythm } from '../../src/signals/separator'
-import { DRIVE_STORIES, readSurface, SimulatedDrive, wholeSurface } from '../../src/simulator'
+import {
+  DRIVE_STORIES,
+  readSurface,
+  SimulatedDrive,
+  SimulatedHost,
+  soundDrive,
+  wholeSurface,
+} from '../../src/simulator'
+
+describe('pulse asymmetry', () => {
+  it('what the amplifier does to one polarity is measured from any track, and a sound one has none', () => {
+    for (const asymmetryUs of [0, 0.3, 0.6]) {
+      const drive = new SimulatedDrive({ ...soundDrive('3.5in', 4), asymmetryUs })
+      const host = new SimulatedHost(drive)
+      host.start()
+      host.home()
+      const { read } = host.read(0, 2)
+      // A half cell of MFM at 250 kbit/s lasts 2 µs.
+      expect(Math.abs(read!.asymmetry * 2 - asymmetryUs)).toBeLessThan(0.12)
+    }
+  })
+})
 
 describe('a dead head before an amplifier that turns its gain up', () => {
   const drive = new SimulatedDrive(DRIVE_STORIES.find(s => s.id === 'dead-upper')!.of('3.5in', 7))

@@ -41,3 +41,4 @@ export { judgeWiggle, type WiggleResult, type WireErrors, type WireMoved } from 
 export { innerThirds, worstTrack, type InnerThird } from './weigh-tracks'
 export { speedByCylinder, type CylinderSpeed, type SpeedByCylinder } from './speed-by-cylinder'
 export { HOST_DRIVEN, hostDrivenBy, hostDrivenLines, translateHostDriven, type HostDriven } from './host-driven'
+export type { HardSectored, HardSectorRow } from './hard-sectored'

@@ -8,6 +8,7 @@ import { fluxWithin, hasNoRhythm } from '../../signals/separator'
 import { cuttingTracks } from './cut-tracks'
 import { doubtsOf, invertLines, type Doubt } from './doubts'
 import { followHeads, type HeadPath } from './follow-heads'
+import { hardSectorsOf, type HardSectored } from './hard-sectored'
 import { intervalPicture, type IntervalPicture } from './intervals'
 import { judgeBus } from './judge-bus'
 import type { HeadSummary, SurfaceContext } from './judge-surface'
@@ -39,6 +40,8 @@ export interface BusReport {
   readonly durationS: number
   readonly speed: BusSpeed | null
   readonly timings: BusTimings & { readonly settling: Settling | null }
+  /** What each sector of a hard-sectored disk holds; null for any other disk. */
+  readonly hardSectored: HardSectored | null
   /** Speed against cylinder; null where too few cylinders tell it. */
   readonly speeds: SpeedByCylinder | null
   readonly path: HeadPath
@@ -109,9 +112,12 @@ export function* reportingBus(capture: Capture, options: BusOptions = {}): Gener
   const translated = translateHostDriven(capture)
   const mapping = mapLines(capture, options.mapping, translated === null)
   const asRecorded = { ...translated?.lines, ...linesOf(capture, mapping) }
-  const lines: BusLines = options.inverted ? invertLines(asRecorded) : asRecorded
+  const recorded: BusLines = options.inverted ? invertLines(asRecorded) : asRecorded
   const others = capture.channels.filter(c => !Object.values(mapping).includes(c.name))
-  const doubts = doubtsOf(lines, capture, others)
+  const hard = hardSectorsOf(recorded)
+  // One pulse a revolution: the holes of the sectors say nothing of the speed.
+  const lines: BusLines = hard ? { ...recorded, index: hard.index } : recorded
+  const doubts = doubtsOf(recorded, capture, others)
   const path = knownFrom(followHeads(lines, capture.durationS), translated ? translated.knownFromS : 0)
   const raw: RawTrack[] = []
   for (const step of cuttingTracks(lines, path, { formats: formatsOf(options.code), separator: options.separator })) {
@@ -173,6 +179,7 @@ export function* reportingBus(capture: Capture, options: BusOptions = {}): Gener
     durationS: capture.durationS,
     speed: bus.speed,
     timings: { ...bus.timings, settling: settlingOf(lines, path, raw) },
+    hardSectored: hard?.read ?? null,
     speeds,
     path,
     naming,
@@ -274,6 +281,7 @@ export function reportJson(r: BusReport): Record<string, unknown> {
     reasons: r.call.reasons,
     next: r.call.next,
     lines: r.mapping,
+    ...(r.hardSectored ? { hardSectors: r.hardSectored } : {}),
     ...(r.hostDriven ? { hostDriven: r.hostDriven } : {}),
     durationS: r.durationS,
     speed: r.speed,
@@ -292,6 +300,7 @@ export function reportJson(r: BusReport): Record<string, unknown> {
       turns: t.turns,
       marginPercent: percent(t.margin),
       peakShiftPercent: percent(t.shift),
+      asymmetryPercent: percent(t.asymmetry),
       rateOffPercent: t.rateOff === null ? null : Number((t.rateOff * 100).toFixed(2)),
       missing: t.sectors.filter(s => s.state === 'missing').map(s => s.id),
       sectors: t.sectors

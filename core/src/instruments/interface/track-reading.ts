@@ -66,6 +66,8 @@ export interface TrackReading {
   readonly margin: number | null
   /** Peak shift, half cells. */
   readonly shift: number
+  /** How much later transitions of one polarity come than those of the other, half cells. */
+  readonly asymmetry: number
   readonly rateOff: number | null
   /** Transitions by phase over the window, in equal bins. */
   readonly histogram: readonly number[]
@@ -168,6 +170,7 @@ function together(visits: readonly RawTrack[], naming: Naming): TrackReading {
     format: best.read?.format ?? null,
     margin: margins.length ? Math.min(...margins) : null,
     shift: same[0]?.read!.shift ?? 0,
+    asymmetry: same[0]?.read!.asymmetry ?? 0,
     rateOff: rates.length ? rates.reduce((a, b) => a + b) / rates.length : null,
     histogram,
     sectors: mergeTurns(found, quick ? 0 : cylinder + naming.offset).map((s): SectorReading => ({

@@ -48,6 +48,8 @@ export interface ReadTrack {
   readonly margin: number
   /** Peak shift, half cells: see {@link TimingMeter.shift}. */
   readonly shift: number
+  /** Pulse asymmetry, half cells: see {@link TimingMeter.asymmetry}. */
+  readonly asymmetry: number
   /** Rate as followed over nominal, less 1. */
   readonly rateOff: number
   /** Transitions of the sectors by phase, in equal bins over the window. */
@@ -73,6 +75,7 @@ export function readTrack(times: FluxTimes, format: Format, options: TrackReadOp
     sectors,
     margin: meter.margin,
     shift: meter.shift,
+    asymmetry: meter.asymmetry,
     rateOff: rateOf(s, sectors, format),
     histogram: meter.histogram,
   }

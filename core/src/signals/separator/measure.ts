@@ -14,6 +14,8 @@ export class TimingMeter {
   private lates = 0
   private early = 0
   private earlies = 0
+  private apart = 0
+  private apartOf = 0
 
   /**
    * Takes in the transitions of some half cells.
@@ -31,6 +33,7 @@ export class TimingMeter {
       const bin = ((phase[i]! + 0.5) * FINE) | 0
       own[bin] = own[bin]! + 1
     }
+    this.takeSides(phase, from, to)
     const end = Math.min(to, at.length - 1)
     let before = 0
     for (let i = Math.max(1, from); i < end; i++) {
@@ -51,6 +54,33 @@ export class TimingMeter {
     for (let i = 0; i < FINE; i++) this.fine[i]! += own[i]!
     this.count += to - from
     return marginOf(own, to - from)
+  }
+
+  /**
+   * Every second transition has the same polarity. Stretches are taken one by one: at the seam of a track, and where a
+   * pulse was lost, it is the other ones' turn.
+   */
+  private takeSides(phase: ArrayLike<number>, from: number, to: number): void {
+    let [even, odd, evens] = [0, 0, 0]
+    for (let i = from; i < to; i++) {
+      if (i & 1) odd += phase[i]!
+      else {
+        even += phase[i]!
+        evens++
+      }
+    }
+    const odds = to - from - evens
+    if (evens === 0 || odds === 0) return
+    this.apart += Math.abs(even / evens - odd / odds) * (to - from)
+    this.apartOf += to - from
+  }
+
+  /**
+   * Pulse asymmetry: how much later the transitions of one polarity come than those of the other, half cells; the sign
+   * tells nothing, for nobody knows which is which.
+   */
+  get asymmetry(): number {
+    return this.apartOf ? this.apart / this.apartOf : 0
   }
 
   get margin(): number {

@@ -63,6 +63,7 @@ export const PARAMETERS: Readonly<Record<string, Parameter | Readonly<Record<str
   ),
   heads: [head('lower'), head('upper')] as unknown as Readonly<Record<string, unknown>>,
   noise: n('noise of head and amplifier, r.m.s. over the full signal', 0, 1),
+  asymmetryUs: n('how much later pulses of one polarity come than of the other, µs', 0, 2),
   noisePulses: {
     about: 'whether the amplifier turns its gain up on a blank track or a dead head, until noise makes pulses',
     yes: true,

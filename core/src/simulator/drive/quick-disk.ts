@@ -139,7 +139,7 @@ export function sweepQuickDisk(spec: QuickDiskSpec): QuickPass {
           ready.set(at, true)
         }
         if (view && before >= 0 && swept < spec.passTurns)
-          readArc(view, before / spec.passTurns, swept / spec.passTurns, lastS, at, gauss, spec.noise, x => {
+          readArc(view, before / spec.passTurns, swept / spec.passTurns, lastS, at, gauss, spec.noise, 0, x => {
             flux.push(x)
           })
         if (swept >= spec.passTurns) {

@@ -5,6 +5,7 @@ import type { QuickGauss } from '../gauss'
 /**
  * Pulses of the read line while the disk turns from one angle to another.
  * @param fromTurn, toTurn angles in turns, not further apart than one; @param fromS, toS times of both
+ * @param asymmetryS how much later every second pulse comes, s
  * @param out called with the time of each pulse
  */
 export function readArc(
@@ -15,6 +16,7 @@ export function readArc(
   toS: number,
   gauss: QuickGauss,
   noise: number,
+  asymmetryS: number,
   out: (t: number) => void,
 ): void {
   const { track, signal, jitterCells } = view
@@ -34,7 +36,8 @@ export function readArc(
       const height = track.height[i]!
       // A peak that noise keeps below the comparator makes no pulse.
       if (height + rough * gauss.next() < threshold) continue
-      out(base + (cell + lap * cells + 0.5 + track.shift[i]! + (jitterCells / height) * gauss.next()) * perCell)
+      const side = i & 1 ? asymmetryS / 2 : -asymmetryS / 2
+      out(side + base + (cell + lap * cells + 0.5 + track.shift[i]! + (jitterCells / height) * gauss.next()) * perCell)
     }
   }
 }

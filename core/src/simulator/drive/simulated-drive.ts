@@ -217,7 +217,7 @@ export class SimulatedDrive {
       const view = this.view((this.arcS + toS) / 2)
       this.readingSignal = view !== null && toS > this.arcS
       if (view && heard && toTurn > this.arcTurn)
-        readArc(view, this.arcTurn, toTurn, this.arcS, toS, this.gauss, this.noise, x => {
+        readArc(view, this.arcTurn, toTurn, this.arcS, toS, this.gauss, this.noise, this.spec.asymmetryUs * 1e-6, x => {
           this.flux.push(x)
         })
       if (!view && heard && this.spec.noisePulses && this.listening) this.noisePulses(this.arcS, toS)

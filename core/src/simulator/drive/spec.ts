@@ -75,6 +75,8 @@ export interface DriveSpec {
   readonly noise: number
   /** Whether the amplifier turns its gain up where it finds nothing, until noise makes pulses. */
   readonly noisePulses: boolean
+  /** How much later the amplifier passes pulses of one polarity than of the other, µs. */
+  readonly asymmetryUs: number
   readonly trackUm: number
   readonly pulseUm: number
   readonly disk: DiskSpec
@@ -148,6 +150,7 @@ export function soundDrive(mechanism: MechanismId, seed = 1, layout?: string): D
     heads: [SOUND, SOUND],
     noise: SOUND_NOISE.value,
     noisePulses: false,
+    asymmetryUs: 0,
     trackUm: geometry.trackUm.value,
     pulseUm: geometry.pulseUm.value,
     disk: {

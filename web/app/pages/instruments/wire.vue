@@ -122,6 +122,8 @@ useShortcuts({ m: () => opener.value?.choose() })
         </div>
         <div class="panel p-5"><WireTimings :report="report" /></div>
       </div>
+      <div v-if="report?.hardSectored" class="panel p-5"><WireHardSectors :hard="report.hardSectored" /></div>
+      <div v-if="report?.speeds" class="panel p-5"><WireSpeedByCylinder :speeds="report.speeds" /></div>
       <div v-if="report?.tracks.length" class="panel p-5">
         <RailReadRail
           :tracks="report.tracks"
