@@ -63,5 +63,5 @@ test('the instruments of Electronics stand at their station and put their answer
   await page.getByLabel('B to C, at rest').selectOption('open')
   await page.getByLabel('B to C, pressed').selectOption('closed')
   await page.getByLabel('A to C, pressed').selectOption('open')
-  await expect(page.getByTestId('call')).toContainText('Common is B; normally closed A, normally open C.')
+  await expect(page.getByTestId('call')).toContainText('Changeover: common is B, normally closed A, normally open C.')
 })

@@ -13,7 +13,7 @@ export const ADJUSTER_NAMES: Readonly<Record<AdjusterId, string>> = {
   upper: 'upper head',
 }
 
-/** The heads that an adjuster moves: what carries or stops the carriage moves both, a head's own screws only that one. */
+/** The heads that an adjuster moves: what carries or stops the carriage moves both, a head's own screws only one. */
 export const ADJUSTER_MOVES: Readonly<Record<AdjusterId, readonly ('lower' | 'upper')[]>> = {
   sensor: ['lower', 'upper'],
   tab: ['lower', 'upper'],

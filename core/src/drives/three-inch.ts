@@ -23,7 +23,7 @@ export const threeInch: Mechanism = {
     cylinders: sourced(40, '', fromMemory),
     heads: sourced('1 or 2', '', fromMemory),
     pitchMm: sourced(0.254, 'mm', fromMemory),
-    track0LowerMm: sourced(35, 'mm', { kind: 'from memory', note: 'a guess from the window of the shell' }),
+    track0LowerMm: sourced(35, 'mm', { kind: 'from memory', note: 'a guess from the opening of the shell' }),
     track0UpperMm: sourced(35, 'mm', { kind: 'from memory', note: 'a guess; the second head may stand further in' }),
   },
   formats: [

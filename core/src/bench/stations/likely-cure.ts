@@ -10,8 +10,8 @@ const PROOF = ['prove', 'release']
 
 /**
  * Undone steps that the likely cure of a drive needs: the looks that open its gates, what was found and is to be
- * mended, and the proof afterwards. Where nothing is known to be amiss, cleaning the heads and reseating plugs stand for the cure. What
- * only a thorough overhaul would do as well is left out.
+ * mended, and the proof afterwards. Where nothing is known to be amiss, cleaning the heads and reseating plugs stand
+ * for the cure. What only a thorough overhaul would do as well is left out.
  */
 export function likelyCure(w: Walk): StepState[] {
   if (w.progress.outcome !== null) return []

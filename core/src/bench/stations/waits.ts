@@ -42,7 +42,7 @@ export const USUAL_WAITS: readonly UsualWait[] = [
 ]
 
 /** Words by which a wait that a person named is taken for something wet or setting. */
-const WET = /alcohol|vinegar|water|spray|oil|soak|dry|glue|epoxy|resin|lacquer|cur(e|ing)|\bset(s|ting)?\b/i
+const WET = /alcohol|vinegar|water|spray|oil|soak|dry|glue|epoxy|resin|lacquer|cur(?:e|ing)|\bset(?:s|ting)?\b/i
 
 const usualOf = (what: string): UsualWait | undefined => USUAL_WAITS.find(w => w.what === what)
 

@@ -140,7 +140,8 @@ export const stationOf = (w: Walk, id: StationId): StationState => w.stations[ra
  */
 export function nextAt(w: Walk, id: StationId): StepState | null {
   const undone = stationOf(w, id).steps.filter(s => !s.done)
-  return undone.find(s => !s.hold) ?? undone[0] ?? null
+  // A caution is read and gone on from: what it is about is not put behind the rest.
+  return undone.find(s => !s.hold || s.hold.kind === 'caution') ?? undone[0] ?? null
 }
 
 /** Minutes of hands that the undone steps of the stations to come will take; none for a drive that has left. */

@@ -93,19 +93,14 @@ export function worthIt({ mechanism, account, found, minutesToGo, overhaulMinute
             ? [{ label: 'Chance of success', value: chance * 100, unit: '%' as const, note: '' }]
             : []),
         ]
-  lines.push({
-    label: 'Hours still to come',
-    value: hoursToGo,
-    unit: 'hours',
-    note: 'the likely cure and its proof, from memory',
-  })
-  if (overhaulMinutes !== undefined && overhaulMinutes > minutesToGo)
-    lines.push({
-      label: 'A thorough overhaul instead',
-      value: overhaulMinutes / 60 + weighed.reduce((h, w) => h + w.hours, 0),
-      unit: 'hours',
-      note: 'every open step; not counted',
-    })
+  lines.push(
+    ...hourLines(
+      hoursToGo,
+      minutesToGo,
+      overhaulMinutes,
+      weighed.reduce((h, w) => h + w.hours, 0),
+    ),
+  )
   const partial = { chance, hoursToGo, lines }
 
   if (ids.has('disk.data'))
@@ -182,6 +177,26 @@ export function worthIt({ mechanism, account, found, minutesToGo, overhaulMinute
       ...gone,
     ],
   }
+}
+
+/** What the likely cure takes, and beside it what is not priced. */
+function hourLines(hoursToGo: number, cure: number, overhaul: number | undefined, found: number): WorthLine[] {
+  const lines: WorthLine[] = [
+    {
+      label: 'Hours still to come',
+      value: hoursToGo,
+      unit: 'hours',
+      note: 'the likely cure and its proof, from memory',
+    },
+  ]
+  if (overhaul !== undefined && overhaul > cure)
+    lines.push({
+      label: 'A thorough overhaul instead',
+      value: overhaul / 60 + found,
+      unit: 'hours',
+      note: 'every open step; not counted',
+    })
+  return lines
 }
 
 function check(account: Account): void {

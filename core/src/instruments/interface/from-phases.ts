@@ -1,4 +1,4 @@
-import { isHigh, type HostDrivenLine, type HostDrivenLines, type Translated } from './host-driven'
+import { isHigh, type HostDrivenLine, type HostDrivenLines, type Translated } from './host-driven-lines'
 import { levelsFrom, pulsesAt } from './synthetic'
 
 const PHASES = ['phase-0', 'phase-1', 'phase-2', 'phase-3'] as const satisfies readonly HostDrivenLine[]
@@ -18,7 +18,7 @@ export function linesFromPhases(lines: HostDrivenLines): Translated {
   const steps: number[] = []
   const directions: { at: number; low: boolean }[] = []
   const zero: { at: number; low: boolean }[] = []
-  let [at, outward] = [0, 0]
+  let outward = 0
   let last: number | null = null
   for (const t of changes) {
     const on = PHASES.flatMap((p, i) => (isHigh(lines[p], t + TOGETHER_S) ? [i] : []))
@@ -28,7 +28,6 @@ export function linesFromPhases(lines: HostDrivenLines): Translated {
     last = phase!
     if (way !== 1 && way !== 3) continue
     const inward = way === 1
-    at += inward ? 1 : -1
     outward = inward ? 0 : outward + 1
     // Whole tracks lie at every second phase.
     if ((phase! & 1) === 0) {

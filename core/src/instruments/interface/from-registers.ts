@@ -1,4 +1,4 @@
-import { isHigh, type HostDrivenLines, type Translated } from './host-driven'
+import { isHigh, type HostDrivenLines, type Translated } from './host-driven-lines'
 import { risesOf } from './levels'
 import type { BusLines } from './lines'
 import { levelsFrom, pulsesAt } from './synthetic'

@@ -203,6 +203,13 @@ function ratePoints(rate: number | null, readings: readonly TrackReading[]): Poi
     : []
 }
 
+/** What comes has no rhythm: it is no signal that a clean head would read better. */
+const noisePoint = (head: 0 | 1, otherSound: boolean): Point => ({
+  kind: 'unknown',
+  says: `The ${HEAD_NAMES[head]} head gives pulses without the rhythm of any code${otherSound ? `; the ${HEAD_NAMES[1 - head]!} head is sound` : ''}. They are noise: a side that was never written, a head or plug that is dead, or a signal too small.`,
+  next: `Read another disk with the ${HEAD_NAMES[head]} head; where it is the same, measure the coil of that head at its plug.`,
+})
+
 function pointsOf(heads: readonly HeadSummary[], readings: readonly TrackReading[], context: SurfaceContext): Point[] {
   const points: Point[] = []
   const amiss = heads.filter(h => h.good < h.sectors || h.foreign > 0)
@@ -236,12 +243,7 @@ function pointsOf(heads: readonly HeadSummary[], readings: readonly TrackReading
     const share = h.sectors ? h.good / h.sectors : 0
     const sound = other(h) && other(h)!.good === other(h)!.sectors
     const spot = spotOf(readings, h.head)
-    if (share < 0.02 && h.noise)
-      points.push({
-        kind: 'unknown',
-        says: `The ${name} head gives pulses without the rhythm of any code${sound ? `; the ${HEAD_NAMES[1 - h.head]} head is sound` : ''}. They are noise: a side that was never written, a head or plug that is dead, or a signal too small.`,
-        next: `Read another disk with the ${name} head; where it is the same, measure the coil of that head at its plug.`,
-      })
+    if (share < 0.02 && h.noise) points.push(noisePoint(h.head, sound === true))
     else if (share < 0.02 && h.signal)
       points.push({
         kind: 'unknown',

@@ -3,7 +3,8 @@ import type { Capture } from '../../signals/captures'
 import { ParameterError } from '../../base/errors'
 import { gravestOf, type Call, type Observation, type Point } from '../../base/observations'
 import { CODE_IDS, diskImage, FORMATS, type DiskImage, type Format, type TrackReadOptions } from '../../signals/codes'
-import { hostDrivenBy, hostDrivenLines, translateHostDriven, type HostDriven } from './host-driven'
+import { hostDrivenBy, translateHostDriven, type HostDriven } from './host-driven'
+import { hostDrivenLines } from './host-driven-lines'
 import { fluxWithin, hasNoRhythm } from '../../signals/separator'
 import { cuttingTracks } from './cut-tracks'
 import { doubtsOf, invertLines, type Doubt } from './doubts'
@@ -146,23 +147,9 @@ export function* reportingBus(capture: Capture, options: BusOptions = {}): Gener
     : [
         ...doubtful('undersampled', 'two selected'),
         ...bus.points,
-        ...(speeds?.zoned && speeds.call.kind !== 'leave'
-          ? speeds.call.reasons.map((says): Point => ({ kind: speeds.call.kind, says, next: speeds.call.next }))
-          : []),
+        ...speedPoints(speeds),
         ...namingPoints(naming, tracks),
-        ...(strange
-          ? [
-              {
-                kind: 'unknown' as const,
-                says: hasNoRhythm(strange.sample)
-                  ? 'The read line is busy, but its pulses have no rhythm: noise, as from a blank disk, a dead head or an open head plug.'
-                  : 'The read line is busy, but in no code that is known.',
-                next: hasNoRhythm(strange.sample)
-                  ? 'Read a disk that another drive reads; where it is the same, measure the coils of the heads at their plug.'
-                  : 'Look at the spacings of its pulses, or choose a code by hand.',
-              },
-            ]
-          : []),
+        ...(strange ? [strangePoint(strange)] : []),
         ...(surface && !mute && surface.call.kind !== 'leave'
           ? surface.call.reasons.map((says): Point => ({ kind: surface.call.kind, says, next: surface.call.next }))
           : []),
@@ -205,6 +192,27 @@ export function reportBus(capture: Capture, options: BusOptions = {}, onTrack?: 
     onTrack?.(step.value)
   }
 }
+
+/** A busy read line in which no code was recognised. */
+function strangePoint({ sample }: RawTrack): Point {
+  return hasNoRhythm(sample)
+    ? {
+        kind: 'unknown',
+        says: 'The read line is busy, but its pulses have no rhythm: noise, as from a blank disk, a dead head or an open head plug.',
+        next: 'Read a disk that another drive reads; where it is the same, measure the coils of the heads at their plug.',
+      }
+    : {
+        kind: 'unknown',
+        says: 'The read line is busy, but in no code that is known.',
+        next: 'Look at the spacings of its pulses, or choose a code by hand.',
+      }
+}
+
+/** Where the speed goes with the cylinder, what is wrong with it. */
+const speedPoints = (speeds: SpeedByCylinder | null): Point[] =>
+  speeds?.zoned && speeds.call.kind !== 'leave'
+    ? speeds.call.reasons.map((says): Point => ({ kind: speeds.call.kind, says, next: speeds.call.next }))
+    : []
 
 function namingPoints(naming: Naming, tracks: readonly TrackReading[]): Point[] {
   if (naming.stepsPerCylinder === 2)

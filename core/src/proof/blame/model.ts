@@ -35,7 +35,8 @@ const STRAY = 0.004
 /**
  * How reader and writer stand to each other, for one head, as one number: what is with the reader's head beside its
  * being off track (sound,
- * dirty, dead) + 3 × how many of both are beside the track (3: wholly) + 12 × how many are off speed. A drive that reads its own
+ * dirty, dead) + 3 × how many of both are beside the track (3: wholly) + 12 × how many are off
+ * speed. A drive that reads its own
  * writing has neither.
  */
 export const caseNumber = (head: number, offTrack: number, offSpeed: number): number =>

@@ -13,7 +13,7 @@ const MARK = 0xa5
 /** Zeros of data that are enough to be taken for the run before a block. */
 const RUN_BITS = 64
 const [VOLUME, COUNT, HEADER, DATA] = [1, 2, 3, 4]
-/** Bytes of the blocks whose length is fixed, the kind counted in; a header's size of data stands at bytes 13 and 14. */
+/** Bytes of the blocks whose length is fixed, the kind counted in; a header has its size of data at bytes 13, 14. */
 const FIXED: Readonly<Record<number, number>> = { [VOLUME]: 56, [COUNT]: 2, [HEADER]: 16 }
 const SIZE_AT = 13
 

@@ -98,7 +98,7 @@ describe('gates', () => {
     expect(gate([...ready(), ...evidence], 'touch-sealed').open).toBe(true)
   })
 
-  // Common practice, no source: what is wet or setting gets no power, and no carriage is moved through a glue that sets.
+  // Common practice, no source: what is wet or setting gets no power, and a glue that sets no moving carriage.
   it('a cure time closes the power gate and holds the carriage; parts in the post do neither', () => {
     const wait = (title: string) =>
       withData('wait', { type: 'wait', minutes: 600, holds: null }, { title, at: '2026-03-01T11:30:00.000Z' })

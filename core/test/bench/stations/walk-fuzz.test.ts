@@ -114,7 +114,9 @@ describe('whatever is said to a log', () => {
             if (!step.ticked) expect(holds(step.step.when, w.situation)).toBe(true)
           }
           const next = nextAt(w, s.station.id)
-          if (next?.hold) expect(s.steps.filter(x => !x.done).every(x => x.hold)).toBe(true)
+          // A caution that is still to be read comes where its step stands; any other hold comes last.
+          if (next?.hold && next.hold.kind !== 'caution')
+            expect(s.steps.filter(x => !x.done).every(x => x.hold)).toBe(true)
           expect(next === null).toBe(s.steps.every(x => x.done))
         }
         expect(minutesToGo(w)).toBeGreaterThanOrEqual(0)
