@@ -224,7 +224,10 @@ export const DEMO_DRIVES: readonly DemoDrive[] = [
     daysAgo: 9,
     at: 'electronics',
     stepsDone: 1,
-    found: [['look', 'corrosion.black', 'connector']],
+    found: [
+      ['look', 'corrosion.black', 'connector'],
+      ['look', 'caps-kind.old'],
+    ],
     sums: [
       { instrument: 'belt', values: { motor: '8', flywheel: '76.2', centre: '74', section: '1.2' } },
       { instrument: 'processor', values: { supply: 'good', heat: 'good', reset: 'held' } },
@@ -435,6 +438,7 @@ export const DEMO_DRIVES: readonly DemoDrive[] = [
       ['look', 'smell.fish'],
       ['look', 'corrosion.green', 'board near the capacitors'],
       ['look', 'caps.leaking'],
+      ['look', 'caps-kind.early-smd'],
     ],
   },
   {

@@ -12,6 +12,7 @@ export function likelyClass(tracks: readonly TrackReading[], rpm: number | null)
   const fast = rpm !== null && rpm > 340
   if (read.some(t => t.format && isQuick(t.format.code))) return 'quick-disk'
   if (read.some(t => t.format?.code === '4-to-5')) return '5.25in-serial'
+  if (read.some(t => t.format?.code === 'zoned 6-and-2')) return '3.5in-eject'
   if (fast) return last > 77 ? '5.25in-96' : last > 45 ? '8in' : null
   return last > 45 ? '3.5in' : last > 20 ? '5.25in-48' : null
 }

@@ -51,19 +51,19 @@ const minutes = computed(
     <p class="mt-1.5 max-w-prose">{{ state.step.why }}</p>
     <dl class="hint mt-2 flex flex-wrap gap-x-6 gap-y-1">
       <div v-if="state.step.tools.length">
-        <dt class="inline font-bold">With</dt>
+        <dt class="inline font-bold mr-1.5">With</dt>
         <dd class="inline">{{ state.step.tools.join(', ') }}</dd>
       </div>
       <div>
-        <dt class="inline font-bold">Takes</dt>
+        <dt class="inline font-bold mr-1.5">Takes</dt>
         <dd class="inline">{{ minutes }}</dd>
       </div>
       <div v-if="state.step.records?.length">
-        <dt class="inline font-bold">Leaves on the log</dt>
+        <dt class="inline font-bold mr-1.5">Leaves on the log</dt>
         <dd class="inline">{{ state.step.records.map(r => RECORDS[r]).join(', ') }}</dd>
       </div>
       <div>
-        <dt class="inline font-bold">Opens the way to</dt>
+        <dt class="inline font-bold mr-1.5">Needed for</dt>
         <dd class="inline">{{ state.step.makes.charAt(0).toLowerCase() }}{{ state.step.makes.slice(1, -1) }}</dd>
       </div>
     </dl>

@@ -57,7 +57,7 @@ const options = computed<ChartOptions<'line'>>(() => {
         border: { display: false },
         ticks: { ...ticks, maxTicksLimit: 9 },
       },
-      y: { grid: { color: line }, border: { display: false }, ticks: { ...ticks, count: 4, precision: 0 } },
+      y: { grid: { color: line }, border: { display: false }, ticks: { ...ticks, maxTicksLimit: 6, precision: 0 } },
     },
   }
 })
