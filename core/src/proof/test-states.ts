@@ -121,7 +121,12 @@ export class TestReader {
       if (here.length === 0 || checks.length < here.length) continue
       const others = checks.slice(1).map(c => c.label.toLowerCase())
       const withIt = others.length ? ` Passed with it: ${others.join(', ')}.` : ''
-      return said(test, 'passed', `${checks[0]!.says}${withIt}`, entry)
+      return said(
+        test,
+        'passed',
+        `${checks[0]!.says}${withIt}${checks[0]!.says.includes('fail (') ? ` ${ONE_DISK}` : ''}`,
+        entry,
+      )
     }
     return null
   }

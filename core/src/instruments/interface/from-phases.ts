@@ -18,7 +18,7 @@ export function linesFromPhases(lines: HostDrivenLines): Translated {
   const steps: number[] = []
   const directions: { at: number; low: boolean }[] = []
   const zero: { at: number; low: boolean }[] = []
-  let outward = 0
+  let [outward, left] = [0, 0]
   let last: number | null = null
   for (const t of changes) {
     const on = PHASES.flatMap((p, i) => (isHigh(lines[p], t + TOGETHER_S) ? [i] : []))
@@ -29,10 +29,12 @@ export function linesFromPhases(lines: HostDrivenLines): Translated {
     if (way !== 1 && way !== 3) continue
     const inward = way === 1
     outward = inward ? 0 : outward + 1
-    // Whole tracks lie at every second phase.
-    if ((phase! & 1) === 0) {
-      directions.push({ at: t - TOGETHER_S, low: inward })
-      steps.push(t)
+    // Whole tracks lie at every second phase; the heads leave the track with the half step before.
+    if ((phase! & 1) === 1) left = t
+    else {
+      const from = Math.max(left, steps.at(-1) ?? 0)
+      directions.push({ at: from - TOGETHER_S, low: inward })
+      steps.push(from)
     }
     if (outward >= HOMING) zero.push({ at: t + TOGETHER_S, low: true })
     else if (inward && (phase! & 1) === 0) zero.push({ at: t + TOGETHER_S, low: false })

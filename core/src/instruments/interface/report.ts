@@ -95,10 +95,13 @@ export function mapLines(
 const formatsOf = (code: BusOptions['code']) =>
   code === undefined || code === 'auto' ? undefined : FORMATS.filter(f => f.code === code)
 
-/** A path whose cylinders are not known before a time. */
+/**
+ * A path whose cylinders are not known before a time: what was read until then, with the motor still starting and the
+ * carriage anywhere, is left out. Where home never came, all of it is kept without a cylinder.
+ */
 const knownFrom = (path: HeadPath, fromS: number | null): HeadPath => ({
   ...path,
-  stays: path.stays.map(s => (fromS === null || s.toS <= fromS ? { ...s, cylinder: null } : s)),
+  stays: fromS === null ? path.stays.map(s => ({ ...s, cylinder: null })) : path.stays.filter(s => s.toS > fromS),
 })
 
 /** Progress of {@link reportingBus}: the track just read, of how many. */

@@ -54,6 +54,9 @@ async function start(words: string, minutes: number, usual: readonly string[]): 
         <option value="">the whole drive</option>
       </select>
     </label>
+    <p v-if="!preset" class="hint mb-2">
+      Usual times (common practice); those of glue and oil are a guess: the product’s own sheet counts.
+    </p>
     <ul v-if="!preset" class="grid sm:grid-cols-2 gap-2 mb-5">
       <li v-for="w in USUAL_WAITS" :key="w.what">
         <button
