@@ -21,6 +21,8 @@ const more = ref(false)
 const rare = sum.fields.some(f => f.rare)
 // What was filled in stays in sight.
 const fields = computed(() => sum.fields.filter(f => more.value || !f.rare || typed[f.key] !== ''))
+/** A list that is not needed, beside rare fields, comes with them; once something stands in it, it stays. */
+const listShown = computed(() => Boolean(sum.list && (sum.list.required || !rare || more.value || rows.value > 1)))
 /** A unit that was typed stands for itself. */
 const ownUnit = (text: string) => /[a-zµΩ"″%]/i.test(text)
 const problemOf = (key: string) => (answer.value.problem?.field === key ? answer.value.problem.text : undefined)
@@ -66,7 +68,7 @@ function putFromAcross(): void {
     </header>
     <div
       class="grid grid-cols-[minmax(0,1fr)] gap-x-8 gap-y-5"
-      :class="!sum.list && '@xl:grid-cols-[minmax(0,1fr)_minmax(0,1.15fr)]'"
+      :class="!listShown && '@xl:grid-cols-[minmax(0,1fr)_minmax(0,1.15fr)]'"
     >
       <form class="grid grid-cols-2 gap-x-4 gap-y-3 content-start" novalidate @submit.prevent="answer.result && put()">
         <FormField
@@ -76,7 +78,7 @@ function putFromAcross(): void {
           :label="f.label"
           :hint="f.hint"
           :problem="problemOf(f.key)"
-          :class="f.choices && !sum.list && '@xl:col-span-2 @4xl:col-span-1'"
+          :class="f.choices && !listShown && '@xl:col-span-2 @4xl:col-span-1'"
         >
           <select v-if="f.choices" :id="id" v-model="typed[f.key]" class="field">
             <option value="">not said</option>
@@ -99,7 +101,7 @@ function putFromAcross(): void {
           >
         </FormField>
         <SumRows
-          v-if="sum.list"
+          v-if="sum.list && listShown"
           class="col-span-2"
           :list="sum.list"
           :typed="typed"
@@ -114,7 +116,7 @@ function putFromAcross(): void {
         />
         <p class="col-span-2 flex gap-4 text-sm">
           <button v-if="rare" type="button" class="link min-h-11" @click="more = !more">
-            {{ more ? 'Fewer questions' : 'More fields' }}</button><button
+            {{ more ? 'Fewer fields' : 'More fields' }}</button><button
             type="button"
             class="link min-h-11 text-muted"
             @click="clear"
