@@ -1,5 +1,7 @@
+import { readFileSync } from 'node:fs'
+import { join } from 'node:path'
 import { describe, expect, it } from 'vitest'
-import { residue } from '../../src/signals/head'
+import { extraCrossings, residue } from '../../src/signals/head'
 import { judgeWriteTest } from '../../src/proof'
 import {
   DRIVE_STORIES,
@@ -179,5 +181,119 @@ describe('what shines through from under a track', () => {
       expect(share).toBeGreaterThanOrEqual(0)
       expect(share).toBeLessThanOrEqual(100 / 80)
     }
+  })
+})
+
+describe('how a head writes', () => {
+  const part = (write: Partial<DriveSpec['write']>): DriveSpec => {
+    const sound = soundDrive('3.5in', 6)
+    return { ...sound, write: { ...sound.write, ...write } }
+  }
+  const written = (spec: DriveSpec, cylinder = 79) => {
+    const drive = new SimulatedDrive(spec)
+    const host = new SimulatedHost(drive)
+    host.start()
+    host.home()
+    host.seek(cylinder)
+    const format = drive.media!.layout.formatOf(cylinder)
+    host.write(0, drive.media!.sectorsOf(cylinder, 0, 5), format)
+    return { drive, host, format }
+  }
+  // The numerical read-back has a transition between neighbours two and four half cells away moved by so much on the
+  // innermost 3.5-inch track (core/test/fixtures/read-back).
+  it('precompensation takes the peak shift of the innermost track away', () => {
+    const file = join(import.meta.dirname, '../fixtures/read-back/readback.json')
+    const layouts = JSON.parse(readFileSync(file, 'utf8')) as {
+      name: string
+      patterns: { before: number; after: number; shift: number }[]
+    }[]
+    const moved = Math.abs(
+      layouts.find(l => l.name === '3.5-inch MFM')!.patterns.find(p => p.before === 2 && p.after === 4)!.shift,
+    )
+    const shift = (precompNs: number) => Math.abs(written(part({ precompNs })).host.read(0, 2).read!.shift)
+    const halfCellNs = 2000
+    expect(shift(0)).toBeGreaterThan(0.03)
+    expect(shift(moved * halfCellNs)).toBeLessThan(shift(0) * 0.5)
+    // Too much of it shifts them the other way.
+    expect(shift(3 * moved * halfCellNs)).toBeGreaterThan(shift(moved * halfCellNs))
+  })
+  it('a dead erase leaves what stood beside the new track, and costs it margin', () => {
+    const margin = (eraseUm: number) => {
+      const { drive, host, format } = written(part({ eraseUm }))
+      // The second writing stands a little beside the first.
+      drive.nudge('stepper', 22)
+      host.write(0, drive.media!.sectorsOf(79, 0, 6), format)
+      drive.nudge('stepper', -12)
+      return host.read(0, 2).read!.margin
+    }
+    expect(margin(0)).toBeLessThan(margin(20) - 0.02)
+  })
+  it('the splices at its ends spoil no sector', () => {
+    const { host } = written(part({ spliceCells: 12 }))
+    expect(
+      new Set(
+        host
+          .read(0, 2)
+          .read!.sectors.filter(s => s.status === 'good')
+          .map(s => s.sector),
+      ).size,
+    ).toBe(9)
+  })
+})
+
+describe('a read channel without a level gate', () => {
+  // Extra crossings by numbers: pulses laid over one another with noise, differentiated, crossings counted
+  // (core/test/fixtures/shoulders).
+  const file = join(import.meta.dirname, '../fixtures/shoulders/shoulders.json')
+  const counted = JSON.parse(readFileSync(file, 'utf8')) as { ratio: number; extra: number }[]
+  it.each(counted)('peaks $ratio widths apart: as many extra crossings as numbers give', ({ ratio, extra }) => {
+    const worked = extraCrossings(ratio, 0.02)
+    if (extra < 0.1) expect(worked).toBeLessThan(0.12)
+    else expect(worked / extra).toBeGreaterThan(0.55)
+    if (extra >= 0.1) expect(worked / extra).toBeLessThan(1.8)
+  })
+  it('shoulders spoil far peaks on outer FM tracks, and a gate keeps them out', () => {
+    const good = (levelDetector: boolean) => {
+      const sound = soundDrive('8in', 4, 'fm-77x1x26')
+      const drive = new SimulatedDrive({ ...sound, channel: { levelDetector, gainControl: false } })
+      const host = new SimulatedHost(drive)
+      host.start()
+      host.home()
+      return new Set(
+        host
+          .read(0, 2)
+          .read?.sectors.filter(s => s.status === 'good')
+          .map(s => s.sector),
+      ).size
+    }
+    expect(good(true)).toBe(26)
+    expect(good(false)).toBeLessThan(26)
+  })
+  it('with gain control a weak head keeps its pulses, and only jitters more', () => {
+    const pulses = (gainControl: boolean) => {
+      const sound = soundDrive('3.5in', 4)
+      const heads = [{ ...sound.heads[0], amplitude: 0.12 }, sound.heads[1]] as const
+      const drive = new SimulatedDrive({ ...sound, heads, channel: { levelDetector: true, gainControl } })
+      const host = new SimulatedHost(drive)
+      host.start()
+      host.home()
+      return host.read(0, 2).transitions
+    }
+    expect(pulses(true)).toBeGreaterThan(pulses(false) * 1.05)
+  })
+  it('a write current that is never lowered costs the inner 8-inch cylinders their margin, not the outer', () => {
+    const margin = (cylinder: number, currentSwitch: 'good' | 'never lowered') => {
+      const sound = soundDrive('8in', 4)
+      const drive = new SimulatedDrive({ ...sound, write: { ...sound.write, currentSwitch } })
+      const host = new SimulatedHost(drive)
+      host.start()
+      host.home()
+      host.seek(cylinder)
+      const format = drive.media!.layout.formatOf(cylinder)
+      host.write(0, drive.media!.sectorsOf(cylinder, 0, 5), format)
+      return host.read(0, 2).read!.margin
+    }
+    expect(margin(70, 'never lowered')).toBeLessThan(margin(70, 'good') - 0.03)
+    expect(Math.abs(margin(20, 'never lowered') - margin(20, 'good'))).toBeLessThan(0.02)
   })
 })

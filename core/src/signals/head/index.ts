@@ -11,4 +11,5 @@ export {
   type Strip,
 } from './losses'
 export { crowdedHeight, peakShift, pushBy } from './peak-shift'
+export { extraCrossings } from './shoulders'
 export { THRESHOLD, viewOf, type HeadState, type HeadView } from './under-head'

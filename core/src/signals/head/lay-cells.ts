@@ -15,13 +15,21 @@ export interface LaidTrack {
   readonly height: Float32Array
   /** Cells between the nearest transitions: two half cells in MFM, one in FM and the group codes. */
   readonly least: number
+  /** Cells in the width of an isolated pulse. */
+  readonly pulseCells: number
   /** Wavelength of the shortest spacing, µm. */
   readonly wavelengthUm: number
   /** Where it was written, µm towards the hub of where its cylinder should be. */
   readonly radialUm: number
 }
 
-/** Lays the cells of a turn (or a pass) along a path of some length, µm. */
+/** Less peak shift than this is not compensated, cells. */
+const COMPENSATED = 0.01
+
+/**
+ * Lays the cells of a turn (or a pass) along a path of some length, µm.
+ * @param precompCells how much earlier or later the writer put a transition that its neighbours will push away
+ */
 export function layCells(
   cells: Uint8Array,
   cylinder: number,
@@ -29,6 +37,7 @@ export function layCells(
   pathUm: number,
   pulseUm: number,
   radialUm: number,
+  precompCells = 0,
 ): LaidTrack {
   const cellUm = pathUm / cells.length
   let n = 0
@@ -46,8 +55,9 @@ export function layCells(
     const key = before * 32 + after
     let done = known.get(key)
     if (!done) {
+      const pushed = peakShift(before * cellUm, after * cellUm, pulseUm) / cellUm
       done = {
-        shift: peakShift(before * cellUm, after * cellUm, pulseUm) / cellUm,
+        shift: Math.abs(pushed) < COMPENSATED ? pushed : pushed - Math.sign(pushed) * precompCells,
         height: crowdedHeight(before * cellUm, after * cellUm, pulseUm),
       }
       known.set(key, done)
@@ -57,7 +67,18 @@ export function layCells(
     spacings[before]!++
   }
   const least = nearestOf(spacings, n)
-  return { cylinder, format, cells: cells.length, at, shift, height, least, wavelengthUm: 2 * least * cellUm, radialUm }
+  return {
+    cylinder,
+    format,
+    cells: cells.length,
+    at,
+    shift,
+    height,
+    least,
+    pulseCells: pulseUm / cellUm,
+    wavelengthUm: 2 * least * cellUm,
+    radialUm,
+  }
 }
 
 /** Spacings that are rarer than this share are seams, where the end of a turn meets its beginning. */

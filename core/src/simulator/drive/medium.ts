@@ -7,6 +7,8 @@ import type { DiskSpec } from './spec'
 /** What the wrong density does: pulses so much wider, and so much of the signal left (shares from memory). */
 const WRONG_PULSE = 1.3
 export const WRONG_SIGNAL = 0.55
+/** Too much write current on the inner cylinders makes pulses so much wider (from memory). */
+const WIDE = 1.2
 
 /** Tracks that are kept once they were laid: the heads move over few at a time. */
 const KEPT = 12
@@ -15,6 +17,8 @@ const KEPT = 12
 interface Written {
   readonly track: LaidTrack
   readonly trackUm: number
+  /** Width over which nothing older is left, µm. */
+  readonly clearedUm: number
   readonly azimuthMin: number
   readonly under: Strip | null
 }
@@ -67,23 +71,42 @@ export class SimulatedDisk {
   write(
     cells: Uint8Array,
     format: Format,
-    at: Strip & { readonly cylinder: number; readonly head: 0 | 1; readonly azimuthMin: number },
+    at: Strip & {
+      readonly cylinder: number
+      readonly head: 0 | 1
+      readonly azimuthMin: number
+      /** Cleared beside the track on either side, µm. */
+      readonly eraseUm: number
+      readonly precompCells: number
+      /** Written with too much current: the pulses come out wider. */
+      readonly wide: boolean
+    },
   ): void {
     const key = `${at.cylinder} ${at.head}`
     const before = this.track(at.cylinder, at.head)
     const under = before ? { radialUm: before.radialUm, trackUm: this.howWritten(at.cylinder, at.head).trackUm } : null
     const pathUm = 2 * Math.PI * this.radiusMm(at.cylinder, at.head) * 1000
     this.written.set(key, {
-      track: layCells(cells, at.cylinder, format, pathUm, this.pulseOf(), at.radialUm),
+      track: layCells(
+        cells,
+        at.cylinder,
+        format,
+        pathUm,
+        this.pulseOf() * (at.wide ? WIDE : 1),
+        at.radialUm,
+        at.precompCells,
+      ),
       trackUm: at.trackUm,
+      clearedUm: at.trackUm + 2 * at.eraseUm,
       azimuthMin: at.azimuthMin,
       under,
     })
   }
 
   /** Width and angle of what stands on a track, and what is left beside it of what it was written over. */
-  howWritten(cylinder: number, head: 0 | 1): Pick<Written, 'trackUm' | 'azimuthMin' | 'under'> {
-    return this.written.get(`${cylinder} ${head}`) ?? { ...this.spec.writer, under: null }
+  howWritten(cylinder: number, head: 0 | 1): Pick<Written, 'trackUm' | 'clearedUm' | 'azimuthMin' | 'under'> {
+    const { writer } = this.spec
+    return this.written.get(`${cylinder} ${head}`) ?? { ...writer, clearedUm: writer.trackUm, under: null }
   }
 
   private pulseOf(): number {
@@ -121,3 +144,11 @@ export const cellsOfTurn = (cells: Uint8Array, room: number): Uint8Array =>
   Uint8Array.from({ length: room }, (_, i) =>
     i < cells.length ? cells[i]! : cells[cells.length - WORD + ((i - cells.length) % WORD)]!,
   )
+
+/** The ends of what was written, where the current came and went: cells there are anything. */
+export function spliced(cells: Uint8Array, count: number, random: Random): Uint8Array {
+  const out = cells.slice()
+  for (let i = 0; i < Math.min(count, out.length >> 1); i++)
+    for (const at of [i, out.length - 1 - i]) out[at] = random.next() < 0.3 ? 1 : 0
+  return out
+}

@@ -68,8 +68,21 @@ export const PARAMETERS: Readonly<Record<string, Parameter | Readonly<Record<str
     about: 'whether the amplifier turns its gain up on a blank track or a dead head, until noise makes pulses',
     yes: true,
   },
+  channel: {
+    levelDetector: { about: 'whether only crossings of large peaks pass; without it shoulders make pulses', yes: true },
+    gainControl: { about: 'whether the gain follows the signal, and the detector’s level with it', yes: true },
+  },
   trackUm: n('width of the heads, µm', 10, 1000),
   pulseUm: n('width of an isolated pulse at half its height, µm', 0.5, 20),
+  write: {
+    precompNs: n('write precompensation, ns', 0, 500),
+    eraseUm: n('what the erase heads clear on either side of the track, µm; 0 is a dead erase', 0, 500),
+    spliceCells: n('cells at either end of what was written that are spoilt', 0, 64),
+    currentSwitch: w('whether the write current is lowered on the inner cylinders of 8-inch disks', [
+      'good',
+      'never lowered',
+    ]),
+  },
   disk: {
     layout: w('how the disk is laid out', Object.keys(LAYOUTS)),
     content: n('seed of what is written in its sectors', 0, 2 ** 31),

@@ -18,7 +18,7 @@ import { QuickGauss } from '../gauss'
 import { Random } from '../random'
 import { SpindleModel } from '../spindle-model'
 import { LineRecorder } from './line-recorder'
-import { readArc } from './read-head'
+import { PLAIN_CHANNEL, readArc } from './read-head'
 
 /**
  * A quick-disk drive: one spiral, a head that the spindle itself carries across it, and no stepping (all values from
@@ -139,9 +139,19 @@ export function sweepQuickDisk(spec: QuickDiskSpec): QuickPass {
           ready.set(at, true)
         }
         if (view && before >= 0 && swept < spec.passTurns)
-          readArc(view, before / spec.passTurns, swept / spec.passTurns, lastS, at, gauss, spec.noise, 0, x => {
-            flux.push(x)
-          })
+          readArc(
+            view,
+            before / spec.passTurns,
+            swept / spec.passTurns,
+            lastS,
+            at,
+            gauss,
+            spec.noise,
+            PLAIN_CHANNEL,
+            x => {
+              flux.push(x)
+            },
+          )
         if (swept >= spec.passTurns) {
           endS = at
           ready.set(at, false)

@@ -1,11 +1,31 @@
-import { lowerBound } from '../../base/numbers'
-import { THRESHOLD, type HeadView } from '../../signals/head'
+import { above, lowerBound } from '../../base/numbers'
+import { extraCrossings, THRESHOLD, type HeadView } from '../../signals/head'
 import type { QuickGauss } from '../gauss'
+
+/** What the amplifier does beside amplifying. */
+export interface ReadChannel {
+  /** How much later every second pulse comes, s. */
+  readonly asymmetryS: number
+  readonly levelDetector: boolean
+  readonly gainControl: boolean
+}
+export const PLAIN_CHANNEL: ReadChannel = { asymmetryS: 0, levelDetector: true, gainControl: false }
+
+/** Extra pulses between two far peaks by the cells between them; worked out once for a track and a noise. */
+const shoulderTables = new WeakMap<HeadView['track'], Map<string, number>>()
+
+function shoulders(track: HeadView['track'], gap: number, noise: number): number {
+  const table = shoulderTables.get(track) ?? new Map<string, number>()
+  shoulderTables.set(track, table)
+  const key = `${gap} ${noise.toFixed(3)}`
+  const known = table.get(key) ?? extraCrossings(gap / track.pulseCells, noise)
+  table.set(key, known)
+  return known
+}
 
 /**
  * Pulses of the read line while the disk turns from one angle to another.
  * @param fromTurn, toTurn angles in turns, not further apart than one; @param fromS, toS times of both
- * @param asymmetryS how much later every second pulse comes, s
  * @param out called with the time of each pulse
  */
 export function readArc(
@@ -16,14 +36,14 @@ export function readArc(
   toS: number,
   gauss: QuickGauss,
   noise: number,
-  asymmetryS: number,
+  channel: ReadChannel,
   out: (t: number) => void,
 ): void {
   const { track, signal, jitterCells } = view
   const { at, cells } = track
   const start = Math.floor(fromTurn)
   const perCell = (toS - fromS) / ((toTurn - fromTurn) * cells)
-  const threshold = THRESHOLD / signal
+  const threshold = channel.gainControl ? THRESHOLD : THRESHOLD / signal
   const rough = noise / signal
   const [from, to] = [(fromTurn - start) * cells, (toTurn - start) * cells]
   const base = fromS - from * perCell
@@ -36,8 +56,17 @@ export function readArc(
       const height = track.height[i]!
       // A peak that noise keeps below the comparator makes no pulse.
       if (height + rough * gauss.next() < threshold) continue
-      const side = i & 1 ? asymmetryS / 2 : -asymmetryS / 2
+      const side = i & 1 ? channel.asymmetryS / 2 : -channel.asymmetryS / 2
       out(side + base + (cell + lap * cells + 0.5 + track.shift[i]! + (jitterCells / height) * gauss.next()) * perCell)
+      if (channel.levelDetector || i + 1 >= at.length) continue
+      // Crossings come in pairs: the slope turns, and turns back.
+      const gap = at[i + 1]! - cell
+      for (let pairs = shoulders(track, gap, rough) / 2; pairs > 0; pairs--) {
+        if (pairs < 1 && above(gauss.next()) > pairs) continue
+        const place = gap * (0.5 + 0.12 * gauss.next())
+        for (const wide of [-0.12, 0.12])
+          out(base + (cell + lap * cells + 0.5 + place + wide * track.pulseCells) * perCell)
+      }
     }
   }
 }

@@ -12,9 +12,9 @@ import { Carriage } from './carriage'
 import { Connector } from './connector'
 import { HOST_LINES, HOST_WORDS, statusOf, type HostLine, type Inside, type LineState, type StatusLine } from './levels'
 import { LineRecorder } from './line-recorder'
-import { cellsOfTurn, SimulatedDisk, WRONG_SIGNAL } from './medium'
+import { cellsOfTurn, SimulatedDisk, spliced, WRONG_SIGNAL } from './medium'
 import { NoisePulses } from './noise-pulses'
-import { readArc } from './read-head'
+import { readArc, type ReadChannel } from './read-head'
 import type { DriveSpec } from './spec'
 import { spindleOptions } from './spindle-options'
 
@@ -29,6 +29,8 @@ const INDEX_SHARE = 0.02
 const SWINGING_PARTS = 8
 /** Cylinders after which the stepper phase of cylinder 0 comes again. */
 const ZERO_PHASES = 4
+/** Beyond this cylinder 8-inch drives lower their write current (from memory). */
+const CURRENT_FROM = 43
 /** Names of the lines in a recording. */
 export const RECORDED_AS: Readonly<Record<LineName, string>> = {
   index: 'INDEX',
@@ -217,7 +219,7 @@ export class SimulatedDrive {
       const view = this.view((this.arcS + toS) / 2)
       this.readingSignal = view !== null && toS > this.arcS
       if (view && heard && toTurn > this.arcTurn)
-        readArc(view, this.arcTurn, toTurn, this.arcS, toS, this.gauss, this.noise, this.spec.asymmetryUs * 1e-6, x => {
+        readArc(view, this.arcTurn, toTurn, this.arcS, toS, this.gauss, this.noise, this.channel, x => {
           this.flux.push(x)
         })
       if (!view && heard && this.spec.noisePulses && this.listening) this.noisePulses(this.arcS, toS)
@@ -240,6 +242,10 @@ export class SimulatedDrive {
     this.pulses.run(fromS, toS, bandHz, t => {
       this.flux.push(t)
     })
+  }
+
+  private get channel(): ReadChannel {
+    return { asymmetryS: this.spec.asymmetryUs * 1e-6, ...this.spec.channel }
   }
 
   private endArc(t: number): void {
@@ -271,7 +277,11 @@ export class SimulatedDrive {
     const { cylinders } = this.headPlace(side)
     const cylinder = Math.round(cylinders)
     const room = Math.floor((this.timeS - fromS) / (this.spindle.turns - fromTurn) / halfCellOf(format))
-    this.disk.write(cellsOfTurn(cells, room), format, {
+    const { precompNs, eraseUm, spliceCells, currentSwitch } = this.spec.write
+    this.disk.write(spliced(cellsOfTurn(cells, room), spliceCells, this.random), format, {
+      eraseUm,
+      wide: currentSwitch !== 'good' && this.spec.mechanism === '8in' && cylinder > CURRENT_FROM,
+      precompCells: (precompNs * 1e-9) / halfCellOf(format),
       cylinder,
       head: side,
       radialUm: (cylinders - cylinder) * this.pitchUm,
@@ -330,12 +340,17 @@ export class SimulatedDrive {
   private headState(side: 0 | 1, offUm: number, cylinder: number): HeadState {
     const head = this.spec.heads[side]
     const disk = this.disk?.spec ?? this.spec.disk
-    const { trackUm, azimuthMin, under } = this.disk?.howWritten(cylinder, side) ?? { ...disk.writer, under: null }
+    const { trackUm, clearedUm, azimuthMin, under } = this.disk?.howWritten(cylinder, side) ?? {
+      ...disk.writer,
+      clearedUm: disk.writer.trackUm,
+      under: null,
+    }
     const over = this.disk?.track(cylinder, side)
     // What shines through from under a track is noise to it.
     const through =
       under && over
-        ? (residue(offUm, this.spec.trackUm, under, { radialUm: over.radialUm, trackUm }) * head.amplitude) / Math.SQRT2
+        ? (residue(offUm, this.spec.trackUm, under, { radialUm: over.radialUm, trackUm: clearedUm }) * head.amplitude) /
+          Math.SQRT2
         : 0
     const turn = this.spindle.turns % 1
     const lift = disk.grooves.reduce(

@@ -77,8 +77,27 @@ export interface DriveSpec {
   readonly noisePulses: boolean
   /** How much later the amplifier passes pulses of one polarity than of the other, µs. */
   readonly asymmetryUs: number
+  readonly channel: {
+    /**
+     * Whether a level detector lets only crossings beside large peaks through; without it the shoulders between far
+     * peaks make pulses.
+     */
+    readonly levelDetector: boolean
+    /** Whether the gain follows the signal, so that the detector's level falls with it. */
+    readonly gainControl: boolean
+  }
   readonly trackUm: number
   readonly pulseUm: number
+  readonly write: {
+    /** Write precompensation, ns: transitions that neighbours will push are written so much the other way. */
+    readonly precompNs: number
+    /** What the erase heads clear on either side of the track, µm; 0 is a dead erase. */
+    readonly eraseUm: number
+    /** Cells at either end of what was written that are spoilt as the current comes and goes. */
+    readonly spliceCells: number
+    /** Whether the write current is lowered on the inner cylinders of 8-inch disks; else pulses come out wide there. */
+    readonly currentSwitch: 'good' | 'never lowered'
+  }
   readonly disk: DiskSpec
   readonly sensors: {
     readonly trackZero: 'good' | 'covered' | 'clear' | 'weak'
@@ -102,6 +121,9 @@ export interface DriveSpec {
     readonly atRestPerSecond: number
   }
 }
+
+/** Share of a track's width that is erased on either side of it (from memory). */
+const ERASED = 0.15
 
 const SOUND: HeadSpec = { radialUm: 0, azimuthMin: 0, dirtUm: 0, amplitude: 1 }
 
@@ -151,8 +173,10 @@ export function soundDrive(mechanism: MechanismId, seed = 1, layout?: string): D
     noise: SOUND_NOISE.value,
     noisePulses: false,
     asymmetryUs: 0,
+    channel: { levelDetector: true, gainControl: false },
     trackUm: geometry.trackUm.value,
     pulseUm: geometry.pulseUm.value,
+    write: { precompNs: 0, eraseUm: geometry.trackUm.value * ERASED, spliceCells: 6, currentSwitch: 'good' },
     disk: {
       layout: name,
       content: 1,
