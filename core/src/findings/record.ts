@@ -1,4 +1,4 @@
-import type { Call, Observation } from '../base/observations'
+import { lowerFirst, type Call, type Observation } from '../base/observations'
 import { ParameterError } from '../base/errors'
 import type { MechanismId } from '../drives'
 import { findFinding, findingFor, findQuestion, meaning, nextOf } from './vocabulary'
@@ -38,7 +38,7 @@ export function recordFinding(input: FindingInput, mechanism?: MechanismId): Rec
       field: 'place',
     })
   }
-  const words = `${question.topic}: ${lower(finding.label)}${place ? `, ${place}` : ''}`
+  const words = `${question.topic}: ${lowerFirst(finding.label)}${place ? `, ${place}` : ''}`
   const title = measured ? `${words} (${input.value} ${question.measured!.unit})` : words
   return {
     finding,
@@ -57,5 +57,3 @@ export function recordFinding(input: FindingInput, mechanism?: MechanismId): Rec
     call: { kind: finding.call, reasons: [meaning(finding, place, mechanism)], next: nextOf(finding, mechanism) },
   }
 }
-
-const lower = (s: string) => s.charAt(0).toLowerCase() + s.slice(1)

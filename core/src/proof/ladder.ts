@@ -1,7 +1,7 @@
 import { layoutsOf, type MechanismId } from '../drives'
 import { trialsFor } from '../base/numbers'
 import type { LogEntry } from '../log'
-import type { Call } from '../base/observations'
+import { lowerFirst, type Call } from '../base/observations'
 import { CONFIDENCE } from './bound-said'
 import {
   NEEDS,
@@ -68,7 +68,7 @@ export function ladderOf(
     claims: rungs.flatMap(claimsOf),
     notClaims: [
       stands ? RUNGS[stands].hides : 'That it works at all: the lowest level is not verified.',
-      ...unreached.map(title => `Not shown: ${title.charAt(0).toLowerCase()}${title.slice(1)}.`),
+      ...unreached.map(title => `Not shown: ${lowerFirst(title)}.`),
     ],
     call: callOf(rungs, stands),
   }

@@ -121,12 +121,8 @@ export class TestReader {
       if (here.length === 0 || checks.length < here.length) continue
       const others = checks.slice(1).map(c => c.label.toLowerCase())
       const withIt = others.length ? ` Passed with it: ${others.join(', ')}.` : ''
-      return said(
-        test,
-        'passed',
-        `${checks[0]!.says}${withIt}${checks[0]!.says.includes('fail (') ? ` ${ONE_DISK}` : ''}`,
-        entry,
-      )
+      const bound = checks[0]!.bounded ? ` ${ONE_DISK}` : ''
+      return said(test, 'passed', `${checks[0]!.says}${withIt}${bound}`, entry)
     }
     return null
   }

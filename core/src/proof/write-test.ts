@@ -10,6 +10,8 @@ export interface WriteCheck {
   readonly label: string
   readonly state: 'passed' | 'failed' | 'open'
   readonly says: string
+  /** Its sentence carries a bound worked out from counted sectors. */
+  readonly bounded?: true
 }
 
 export interface JudgedWriteTest {
@@ -82,6 +84,7 @@ export function judgeWriteTest(mechanism: MechanismId, r: WriteTestResult): Judg
         ? {
             state: 'passed' as const,
             says: `All ${spaced(count.sectors)} ${named} came back: ${boundSaid(count.sectors)}.`,
+            bounded: true as const,
           }
         : { state: 'failed' as const, says: `${count.good} of ${spaced(count.sectors)} ${named} came back.` }),
   })

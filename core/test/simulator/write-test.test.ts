@@ -184,20 +184,30 @@ describe('what shines through from under a track', () => {
   })
 })
 
+function atHome(spec: DriveSpec) {
+  const drive = new SimulatedDrive(spec)
+  const host = new SimulatedHost(drive)
+  host.start()
+  host.home()
+  return { drive, host }
+}
+
+/** A drive that wrote one track of its own. */
+function written(spec: DriveSpec, cylinder = 79) {
+  const { drive, host } = atHome(spec)
+  host.seek(cylinder)
+  const format = drive.media!.layout.formatOf(cylinder)
+  host.write(0, drive.media!.sectorsOf(cylinder, 0, 5), format)
+  return { drive, host, format }
+}
+
+const goodSectors = (host: SimulatedHost): number =>
+  new Set((host.read(0, 2).read?.sectors ?? []).filter(s => s.status === 'good').map(s => s.sector)).size
+
 describe('how a head writes', () => {
   const part = (write: Partial<DriveSpec['write']>): DriveSpec => {
     const sound = soundDrive('3.5in', 6)
     return { ...sound, write: { ...sound.write, ...write } }
-  }
-  const written = (spec: DriveSpec, cylinder = 79) => {
-    const drive = new SimulatedDrive(spec)
-    const host = new SimulatedHost(drive)
-    host.start()
-    host.home()
-    host.seek(cylinder)
-    const format = drive.media!.layout.formatOf(cylinder)
-    host.write(0, drive.media!.sectorsOf(cylinder, 0, 5), format)
-    return { drive, host, format }
   }
   // The numerical read-back has a transition between neighbours two and four half cells away moved by so much on the
   // innermost 3.5-inch track (core/test/fixtures/read-back).
@@ -230,18 +240,11 @@ describe('how a head writes', () => {
   })
   it('the splices at its ends spoil no sector', () => {
     const { host } = written(part({ spliceCells: 12 }))
-    expect(
-      new Set(
-        host
-          .read(0, 2)
-          .read!.sectors.filter(s => s.status === 'good')
-          .map(s => s.sector),
-      ).size,
-    ).toBe(9)
+    expect(goodSectors(host)).toBe(9)
   })
 })
 
-describe('a read channel without a level gate', () => {
+describe('a read channel without a level detector', () => {
   // Extra crossings by numbers: pulses laid over one another with noise, differentiated, crossings counted
   // (core/test/fixtures/shoulders).
   const file = join(import.meta.dirname, '../fixtures/shoulders/shoulders.json')
@@ -252,19 +255,10 @@ describe('a read channel without a level gate', () => {
     else expect(worked / extra).toBeGreaterThan(0.55)
     if (extra >= 0.1) expect(worked / extra).toBeLessThan(1.8)
   })
-  it('shoulders spoil far peaks on outer FM tracks, and a gate keeps them out', () => {
+  it('shoulders spoil far peaks on outer FM tracks, and a level detector keeps them out', () => {
     const good = (levelDetector: boolean) => {
       const sound = soundDrive('8in', 4, 'fm-77x1x26')
-      const drive = new SimulatedDrive({ ...sound, channel: { levelDetector, gainControl: false } })
-      const host = new SimulatedHost(drive)
-      host.start()
-      host.home()
-      return new Set(
-        host
-          .read(0, 2)
-          .read?.sectors.filter(s => s.status === 'good')
-          .map(s => s.sector),
-      ).size
+      return goodSectors(atHome({ ...sound, channel: { levelDetector, gainControl: false } }).host)
     }
     expect(good(true)).toBe(26)
     expect(good(false)).toBeLessThan(26)
@@ -273,25 +267,14 @@ describe('a read channel without a level gate', () => {
     const pulses = (gainControl: boolean) => {
       const sound = soundDrive('3.5in', 4)
       const heads = [{ ...sound.heads[0], amplitude: 0.12 }, sound.heads[1]] as const
-      const drive = new SimulatedDrive({ ...sound, heads, channel: { levelDetector: true, gainControl } })
-      const host = new SimulatedHost(drive)
-      host.start()
-      host.home()
-      return host.read(0, 2).transitions
+      return atHome({ ...sound, heads, channel: { levelDetector: true, gainControl } }).host.read(0, 2).transitions
     }
     expect(pulses(true)).toBeGreaterThan(pulses(false) * 1.05)
   })
   it('a write current that is never lowered costs the inner 8-inch cylinders their margin, not the outer', () => {
     const margin = (cylinder: number, currentSwitch: 'good' | 'never lowered') => {
       const sound = soundDrive('8in', 4)
-      const drive = new SimulatedDrive({ ...sound, write: { ...sound.write, currentSwitch } })
-      const host = new SimulatedHost(drive)
-      host.start()
-      host.home()
-      host.seek(cylinder)
-      const format = drive.media!.layout.formatOf(cylinder)
-      host.write(0, drive.media!.sectorsOf(cylinder, 0, 5), format)
-      return host.read(0, 2).read!.margin
+      return written({ ...sound, write: { ...sound.write, currentSwitch } }, cylinder).host.read(0, 2).read!.margin
     }
     expect(margin(70, 'never lowered')).toBeLessThan(margin(70, 'good') - 0.03)
     expect(Math.abs(margin(20, 'never lowered') - margin(20, 'good'))).toBeLessThan(0.02)

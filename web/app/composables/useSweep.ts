@@ -26,6 +26,12 @@ export interface SweepRow {
 export const typedNumber = (text: string): number =>
   text.trim() === '' ? Number.NaN : Number(text.trim().replace(',', '.').replace('−', '-'))
 
+/** The same; null where it is none. */
+const typedOrNull = (text: string): number | null => {
+  const value = typedNumber(text)
+  return Number.isFinite(value) ? value : null
+}
+
 /**
  * A sweep of an adjuster: tries in any order, wrong ones struck out and not erased; then where it is set, and the
  * look after tightening.
@@ -53,8 +59,8 @@ export function useSweep(mechanism: Ref<MechanismId>) {
     const [from, to] = [typedNumber(setup.from), typedNumber(setup.to)]
     return Number.isFinite(from) && Number.isFinite(to) && from < to ? [from, to] : [-10, 10]
   })
-  const stood = computed(() => (Number.isFinite(typedNumber(setup.stood)) ? typedNumber(setup.stood) : null))
-  const witness = computed(() => (Number.isFinite(typedNumber(setup.witness)) ? typedNumber(setup.witness) : null))
+  const stood = computed(() => typedOrNull(setup.stood))
+  const witness = computed(() => typedOrNull(setup.witness))
   const data = computed(
     () =>
       ({

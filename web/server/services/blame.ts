@@ -1,5 +1,5 @@
 import { crossReadEntry } from '@wobrin/core/bench/entries'
-import { mayHaveHurtDisks, mayLoadGoodDisk } from '@wobrin/core/bench/stations'
+import { mayHaveHurtDisks, mayLoadGoodDisk, walk } from '@wobrin/core/bench/stations'
 import { inArray } from 'drizzle-orm'
 import { ParameterError } from '@wobrin/core/base/errors'
 import type { LogEntry } from '@wobrin/core/log'
@@ -56,15 +56,11 @@ export class BlameService {
     return { family, families, ...bench, drives: bench.drives.toSorted((a, b) => a.name.localeCompare(b.name)) }
   }
 
-  /** Its log, and whether a good disk may go into it. */
-  private read(drive: typeof drivesTable.$inferSelect): {
-    log: LogEntry[]
-    mayLoad: boolean
-    hurts: boolean
-  } {
+  /** Its log, whether a good disk may go into it, and whether one that was in it may be hurt. */
+  private read(drive: typeof drivesTable.$inferSelect): { log: LogEntry[]; mayLoad: boolean; hurts: boolean } {
     const log = this.drives.log(drive.id)
-    const now = Date.now()
-    return { log, mayLoad: mayLoadGoodDisk(drive, log, now), hurts: mayHaveHurtDisks(drive, log, now) }
+    const way = walk(drive, log, Date.now())
+    return { log, mayLoad: mayLoadGoodDisk(way), hurts: mayHaveHurtDisks(way) }
   }
 
   /** A read counted by hand goes on the log of the drive that read it. @throws ParameterError */

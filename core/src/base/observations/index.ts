@@ -1,4 +1,4 @@
 export { SOURCES, SOURCE_IDS, evidenceBy, evidenceWords, sourceName, type Evidence, type SourceId } from './evidence'
 export { CALLS, type Call, type CallKind } from './call'
 export { formatObservation, type Observation } from './observation'
-export { GRAVITY, gravestOf, plain, upperFirst, type Point } from './points'
+export { GRAVITY, gravestOf, lowerFirst, plain, upperFirst, type Point } from './points'

@@ -20,5 +20,8 @@ export function gravestOf(points: readonly Point[], otherwise: Call): Call {
 /** A sentence's beginning. */
 export const upperFirst = (s: string): string => s.charAt(0).toUpperCase() + s.slice(1)
 
+/** A word or sentence as it stands inside another one. */
+export const lowerFirst = (s: string): string => s.charAt(0).toLowerCase() + s.slice(1)
+
 /** A number as a sentence has it: three digits, no zeros to fill. */
 export const plain = (x: number): string => Number(x.toPrecision(3)).toString().replace('-', '−')

@@ -1,3 +1,4 @@
+import { lowerFirst } from '../../base/observations'
 import { findAgent, type Agent } from './agents'
 import { lubrication, type LubricantSchool } from './lubricate'
 import { MATERIALS, type Material, type Soil } from '../../drives'
@@ -36,7 +37,6 @@ export interface Advice {
 
 const list = (all: readonly string[]) =>
   all.length < 2 ? all.join('') : `${all.slice(0, -1).join(', ')} and ${all.at(-1)}`
-const lower = (s: string) => s.charAt(0).toLowerCase() + s.slice(1)
 
 /**
  * What to use on what, in which order, and what must never touch what. Each material gets the best agent that does it
@@ -58,7 +58,7 @@ export function adviseCleaning({ materials, soils, school, shelf }: AdviceInput)
       if (!id) continue
       for (const no of ruledOut.filter(no => t.agents.indexOf(no) < t.agents.indexOf(id)))
         conflicts.add(
-          `${findAgent(no).label} would serve, but not on ${lower(MATERIALS[on])}: ${findAgent(no).never[on]}.`,
+          `${findAgent(no).label} would serve, but not on ${lowerFirst(MATERIALS[on])}: ${findAgent(no).never[on]}.`,
         )
       chosen.set(id, [...(chosen.get(id) ?? []), on])
     }
@@ -87,15 +87,15 @@ export function adviseCleaning({ materials, soils, school, shelf }: AdviceInput)
     if (!l) continue
     const id = l.agents.find(atHand) ?? l.agents[0]!
     for (const no of ['light-oil', 'lithium'].filter(no => findAgent(no).never[on] && !l.agents.includes(no)))
-      conflicts.add(`${findAgent(no).label} must not go on ${lower(MATERIALS[on])}: ${findAgent(no).never[on]}.`)
-    body.push(step(`Lubricate: ${lower(MATERIALS[on])}`, id, [on], l.how, !atHand(id)))
+      conflicts.add(`${findAgent(no).label} must not go on ${lowerFirst(MATERIALS[on])}: ${findAgent(no).never[on]}.`)
+    body.push(step(`Lubricate: ${lowerFirst(MATERIALS[on])}`, id, [on], l.how, !atHand(id)))
   }
   const used = [...new Set(body.map(s => s.agent))]
   return {
     steps: body,
     conflicts: [...conflicts],
     never: used.flatMap(a =>
-      present.filter(m => a.never[m]).map(m => `${a.label} never on ${lower(MATERIALS[m])}: ${a.never[m]}.`),
+      present.filter(m => a.never[m]).map(m => `${a.label} never on ${lowerFirst(MATERIALS[m])}: ${a.never[m]}.`),
     ),
     cautions: cautionsOf(used, soils),
     // What dries side by side dries at the same time; one agent waits for the one before it.
@@ -137,4 +137,4 @@ function cautionsOf(used: readonly Agent[], soils: readonly Soil[]): string[] {
 
 /** Where an agent must not go, for the Handbook. */
 export const neverOf = (agent: Agent): string[] =>
-  Object.entries(agent.never).map(([m, why]) => `${lower(MATERIALS[m as Material])} (${why})`)
+  Object.entries(agent.never).map(([m, why]) => `${lowerFirst(MATERIALS[m as Material])} (${why})`)

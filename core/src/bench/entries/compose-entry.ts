@@ -1,6 +1,6 @@
 import { asFoundRecord, recordFinding, type FindingInput } from '../../findings'
 import { ParameterError } from '../../base/errors'
-import { evidenceBy } from '../../base/observations'
+import { evidenceBy, lowerFirst } from '../../base/observations'
 import {
   AS_FOUND_KINDS,
   type AsFoundItem,
@@ -106,11 +106,11 @@ const composers: Readonly<Record<HandEntryKind, Composer>> = {
         'a quarantine needs its reason in writing',
         `at least ${MIN_REASON} characters, so that the next person knows what it may do`,
       )
-    const [doubt] = outcome === 'released' ? releaseDoubts(drive, log(), Date.parse(at)) : []
+    const [doubt] = outcome === 'released' ? releaseDoubts(walk(drive, log(), Date.parse(at))) : []
     if (doubt && detail.length < MIN_REASON)
       throw need(
         'detail',
-        doubt.charAt(0).toLowerCase() + doubt.slice(1).replace(/\.$/, ''),
+        lowerFirst(doubt).replace(/\.$/, ''),
         `a written reason of at least ${MIN_REASON} characters, which the certificate carries`,
       )
     if (outcome !== 'parts') return { data: { type: 'release', outcome } }
@@ -119,12 +119,7 @@ const composers: Readonly<Record<HandEntryKind, Composer>> = {
     if (unknown !== undefined)
       throw need('parts', `there is no part “${unknown}” in it`, left.map(p => p.id).join(', '))
     const bad = left.find(p => parts.includes(p.id) && !p.good)
-    if (bad)
-      throw need(
-        'parts',
-        `${bad.label.toLowerCase()}: ${bad.says.charAt(0).toLowerCase()}${bad.says.slice(1)}`,
-        'parts that are good',
-      )
+    if (bad) throw need('parts', `${bad.label.toLowerCase()}: ${lowerFirst(bad.says)}`, 'parts that are good')
     return {
       data: { type: 'release', outcome, parts: left.filter(p => parts.includes(p.id)).map(({ good: _, ...p }) => p) },
     }

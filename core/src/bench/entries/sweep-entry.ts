@@ -1,5 +1,5 @@
 import { ParameterError } from '../../base/errors'
-import { evidenceBy, type Evidence } from '../../base/observations'
+import { evidenceBy, lowerFirst, type Evidence } from '../../base/observations'
 import { sweepOnLog } from '../../instruments/alignment'
 import type { DriveFacts, LogEntry, NewEntry, SweepEntryData } from '../../log'
 import { alignOrder, beforeSweep } from '../stations'
@@ -26,7 +26,7 @@ export function sweepEntry(
   const { stops, says } = beforeSweep(alignOrder(drive, log, trusts), sweep.adjuster)
   if (stops.length)
     throw new ParameterError(
-      `before a sweep: ${stops[0]!.charAt(0).toLowerCase()}${stops[0]!.slice(1).replace(/\.$/, '')}`,
+      `before a sweep: ${lowerFirst(stops[0]!).replace(/\.$/, '')}`,
       'clean heads and the right speed first; the sweep is still on the page',
       { field: 'order' },
     )

@@ -1,4 +1,4 @@
-import { upperFirst } from '../../base/observations'
+import { lowerFirst, upperFirst } from '../../base/observations'
 import { clash, hostPins, meets } from './evaluate'
 import {
   isWanted,
@@ -29,7 +29,7 @@ export function wantText(w: Want): string {
     case 'quiet':
       return `nothing on pin ${w.pin}`
     case 'way':
-      return `${MODES[w.mode].label.charAt(0).toLowerCase()}${MODES[w.mode].label.slice(1)} ${w.oneOf.map(v => valueLabel(w.mode, v)).join(' or ')}`
+      return `${lowerFirst(MODES[w.mode].label)} ${w.oneOf.map(v => valueLabel(w.mode, v)).join(' or ')}`
   }
 }
 export const needText = (n: Need): string => n.wants.map(wantText).join(', or ')

@@ -1,5 +1,5 @@
 import { holds, type Finding, type Situation, type StandingFinding } from '../../findings'
-import type { Call } from '../../base/observations'
+import { lowerFirst, upperFirst, type Call } from '../../base/observations'
 import type { LogEntry } from '../../log'
 import { GATES, findGate, type Gate, type GateCondition, type GateId } from './gates'
 import { STATIONS } from './stations'
@@ -37,21 +37,23 @@ export interface RecordFacts {
   readonly wet: readonly string[]
 }
 
-const sentenceOf = (f: StandingFinding) =>
-  `${f.question.topic}: ${f.finding.label.charAt(0).toLowerCase()}${f.finding.label.slice(1)}. ${f.finding.means}`
-const capital = (s: string) => s.charAt(0).toUpperCase() + s.slice(1)
+/** What was found, and what follows from it, as whole sentences. */
+export const sentenceOf = (f: StandingFinding): string =>
+  `${f.question.topic}: ${lowerFirst(f.finding.label)}. ${f.finding.means}`
 
-/** The gate that must be open before a question can be answered at all: that of the first step that asks it. */
-const BEHIND: ReadonlyMap<string, GateId> = new Map(
-  STATIONS.flatMap(s => s.steps)
-    .flatMap(step => (step.asks ?? []).map(q => [q, step.gate] as const))
-    .reverse()
-    .flatMap(([q, gate]) => (gate ? [[q, gate] as const] : [])),
-)
-/** Questions that some step asks without a gate are answered before any. */
-const ASKED_FREELY: ReadonlySet<string> = new Set(
-  STATIONS.flatMap(s => s.steps).flatMap(step => (step.gate ? [] : (step.asks ?? []))),
-)
+/**
+ * The gate that must be open before a question can be answered at all: that of the first step that asks it. A question
+ * that some step asks without a gate is behind none.
+ */
+const BEHIND: ReadonlyMap<string, GateId> = gatesOfQuestions()
+
+function gatesOfQuestions(): Map<string, GateId> {
+  const asked = STATIONS.flatMap(s => s.steps).flatMap(step => (step.asks ?? []).map(q => [q, step.gate] as const))
+  const behind = new Map<string, GateId>()
+  for (const [question, gate] of asked) if (gate && !behind.has(question)) behind.set(question, gate)
+  for (const [question, gate] of asked) if (!gate) behind.delete(question)
+  return behind
+}
 
 function missingOf(
   c: GateCondition,
@@ -84,7 +86,7 @@ function missingOf(
     return [{ id: c.id, sentence: sentenceOf(last), kind: 'forbids', question: c.question!, finding: last.finding }]
   }
   // Nothing that lies behind a closed gate can have been seen: what is filed from there opens nothing.
-  const behind = c.question && !ASKED_FREELY.has(c.question) ? BEHIND.get(c.question) : undefined
+  const behind = c.question && BEHIND.get(c.question)
   if (behind && isShut(behind))
     return notKnown(
       `Still needed: ${c.need}. What was filed does not count while “${findGate(behind).label}” is closed.`,
@@ -167,5 +169,5 @@ function callOf(gate: Gate, missing: readonly Missing[], override: LogEntry | nu
     : first.question
       ? 'Look, and say what you find.'
       : 'Settle that first.'
-  return { kind: 'stop', reasons: [capital(gate.because), ...missing.map(m => m.sentence)], next }
+  return { kind: 'stop', reasons: [upperFirst(gate.because), ...missing.map(m => m.sentence)], next }
 }

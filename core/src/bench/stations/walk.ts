@@ -8,11 +8,12 @@ import {
   type Situation,
   type StandingFinding,
 } from '../../findings'
+import { lowerFirst } from '../../base/observations'
 import { putBackList } from '../put-back'
 import type { Features, MechanismId } from '../../drives'
 import { STATION_IDS, standingEntries, type LogEntry, type StationId } from '../../log'
 import { CAUTIONS, type Caution } from './cautions'
-import { gateStates, type GateState } from './gate-state'
+import { gateStates, sentenceOf, type GateState } from './gate-state'
 import { progressAmong, type Progress } from './progress'
 import { isAcknowledged } from './sitting'
 import type { Station, Step } from './station'
@@ -162,13 +163,7 @@ export function consequencesOf(before: Walk, after: Walk): string[] {
   const steps = (w: Walk) =>
     new Map(
       w.stations.flatMap(s =>
-        s.steps.map(
-          st =>
-            [
-              st.step.id,
-              `${s.station.label}: ${st.step.title.charAt(0).toLowerCase()}${st.step.title.slice(1)}`,
-            ] as const,
-        ),
+        s.steps.map(st => [st.step.id, `${s.station.label}: ${lowerFirst(st.step.title)}`] as const),
       ),
     )
   const [old, now] = [steps(before), steps(after)]
@@ -186,18 +181,15 @@ export function consequencesOf(before: Walk, after: Walk): string[] {
 
 /**
  * Whether a good disk may go into a drive: every safety gate before that is open or was overridden.
- * @param nowMs milliseconds since 1970, UTC
  */
-export const mayLoadGoodDisk = (drive: Walked, log: readonly LogEntry[], nowMs: number): boolean =>
-  walk(drive, log, nowMs).gates.every(g => g.open || (g.gate.id !== 'insert-good-disk' && g.gate.id !== 'insert-disk'))
+export const mayLoadGoodDisk = (w: Walk): boolean =>
+  w.gates.every(g => g.open || (g.gate.id !== 'insert-good-disk' && g.gate.id !== 'insert-disk'))
 
 /**
  * Whether something that was found says that a disk which was in the drive may have been hurt by it: heads torn, a
  * steady click, a torn last disk.
- * @param nowMs milliseconds since 1970, UTC
  */
-export const mayHaveHurtDisks = (drive: Walked, log: readonly LogEntry[], nowMs: number): boolean =>
-  walk(drive, log, nowMs).gates.some(g => g.gate.id === 'insert-disk' && g.forbiddenHere)
+export const mayHaveHurtDisks = (w: Walk): boolean => w.gates.some(g => g.gate.id === 'insert-disk' && g.forbiddenHere)
 
 /** Findings that close no safety gate and still have to be answered for when a drive is released. */
 const TO_ANSWER_FOR = ['protect.always']
@@ -206,19 +198,12 @@ const TO_ANSWER_FOR = ['protect.always']
  * Whole sentences for which a release needs a written reason: safety gates that stand before using a drive and are
  * still closed, and write protect that always blocks. A gate that was overridden is open, with its reason. Whether a
  * sealed adjuster may be touched does not matter to whoever uses the drive.
- * @param nowMs milliseconds since 1970, UTC
  */
-export function releaseDoubts(drive: Walked, log: readonly LogEntry[], nowMs: number): string[] {
-  const w = walk(drive, log, nowMs)
+export function releaseDoubts(w: Walk): string[] {
   return [
     ...w.gates
       .filter(g => !g.open && g.gate.id !== 'touch-sealed')
       .map(g => `The safety gate “${g.gate.label}” is closed: ${g.missing[0]!.sentence}`),
-    ...w.findings
-      .filter(f => TO_ANSWER_FOR.includes(f.finding.id))
-      .map(
-        f =>
-          `${f.question.topic}: ${f.finding.label.charAt(0).toLowerCase()}${f.finding.label.slice(1)}. ${f.finding.means}`,
-      ),
+    ...w.findings.filter(f => TO_ANSWER_FOR.includes(f.finding.id)).map(sentenceOf),
   ]
 }

@@ -1,4 +1,5 @@
 import { ParameterError } from '../../base/errors'
+import { upperFirst } from '../../base/observations'
 import { findFinding } from '../../findings'
 import type { MechanismId } from '../../drives'
 import type { Account } from '../../log'
@@ -142,7 +143,7 @@ export function worthIt({ mechanism, account, found, minutesToGo, overhaulMinute
   const sunk = [account.paid ? `${money(account.paid)} paid` : '', account.hours ? `${account.hours} h spent` : '']
     .filter(Boolean)
     .join(' and ')
-  const gone = sunk ? [`${sunk.charAt(0).toUpperCase()}${sunk.slice(1)}: already spent, and not counted.`] : []
+  const gone = sunk ? [`${upperFirst(sunk)}: already spent, and not counted.`] : []
   const settled = { ...partial, lines, gain, perHour }
   if (gain <= 0) {
     return account.matters

@@ -1,4 +1,5 @@
 import { ParameterError } from '../../base/errors'
+import { lowerFirst } from '../../base/observations'
 
 /** What a field of a sum holds; its value is kept in the unit named here. */
 export const QUANTITIES = {
@@ -85,11 +86,9 @@ export function readQuantity(text: string, quantity: Quantity, field: string): n
   const t = text.trim().replace('−', '-')
   const value = read(t, quantity)
   if (!Number.isFinite(value))
-    throw new ParameterError(
-      `“${text.trim()}” cannot be read as ${field.charAt(0).toLowerCase()}${field.slice(1)}`,
-      QUANTITIES[quantity].accepts,
-      { field },
-    )
+    throw new ParameterError(`“${text.trim()}” cannot be read as ${lowerFirst(field)}`, QUANTITIES[quantity].accepts, {
+      field,
+    })
   return value
 }
 

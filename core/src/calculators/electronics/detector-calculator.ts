@@ -2,7 +2,7 @@ import { gravestOf, plain, type Point } from '../../base/observations'
 import { maybe, num, type Calculator, type CalculatorLine, type CalculatorResult, type Values } from '../calculator'
 import { E12, nearest } from './e-series'
 import { LOGIC, logicOf, SATURATED, UNNAMED_INPUT, type LogicInput } from './logic-levels'
-import { levelAt, type SensorNode } from './sensor-node'
+import { levelAt, sentByInput, type SensorNode } from './sensor-node'
 
 /** It should still switch when it has become so many times weaker, and in so many times the dark current. */
 const RESERVE = 2
@@ -27,9 +27,7 @@ export function pullUpsFor(
   logic: Pick<LogicInput, 'low' | 'high'> & Partial<Pick<LogicInput, 'inside' | 'intoHigh'>>,
 ): PullUps | null {
   if (lit <= 0 || logic.low <= SATURATED) return null
-  // One junction below the logic's 5 V hangs the resistor inside a bipolar input.
-  const sent = logic.inside ? (4.3 - logic.low) / logic.inside.typical : 0
-  const sinks = lit / RESERVE - sent
+  const sinks = lit / RESERVE - sentByInput(logic, logic.low, 'typical')
   if (sinks <= 0) return null
   const least = (supply - logic.low) / sinks
   const taken = dark * DARK_RESERVE + (logic.intoHigh ?? 0)

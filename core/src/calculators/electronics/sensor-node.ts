@@ -33,9 +33,17 @@ export function levelAt(node: SensorNode, current: number): number {
   return Math.max(SATURATED, Math.min(LETS_GO, low))
 }
 
+/** Current (A) that a bipolar input sends into a line at a level (V); none where it lets go, or is no bipolar one. */
+export function sentByInput(
+  { inside }: Pick<LogicInput, 'inside'>,
+  level: number,
+  which: SensorNode['inside'],
+): number {
+  const ohms = inside?.[which]
+  return ohms === undefined || level >= LETS_GO ? 0 : (LOGIC_SUPPLY - JUNCTION - level) / ohms
+}
+
 /** Current (A) that brings the node down to a level (V): what the pull-up and a low input send into it. */
 export function currentFor(node: SensorNode, level: number): number {
-  const ohms = node.input.inside?.[node.inside]
-  const fromInput = ohms === undefined || level >= LETS_GO ? 0 : (LOGIC_SUPPLY - JUNCTION - level) / ohms
-  return (node.supply - level) / node.pull + fromInput
+  return (node.supply - level) / node.pull + sentByInput(node.input, level, node.inside)
 }

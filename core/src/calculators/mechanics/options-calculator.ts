@@ -1,4 +1,4 @@
-import type { Call } from '../../base/observations'
+import { upperFirst, type Call } from '../../base/observations'
 import { maybe, type Field, type Calculator, type CalculatorResult, type Values } from '../calculator'
 
 const CRITERIA = {
@@ -101,7 +101,7 @@ function judge(v: Values): CalculatorResult {
   return {
     call: best ? callOf(best, second, weights, v) : nothingAtHand(v),
     lines: scored.map(o => ({
-      label: o.label.charAt(0).toUpperCase() + o.label.slice(1),
+      label: upperFirst(o.label),
       value: Math.round(o.score),
       unit: 'of 100',
       note: (Object.keys(CRITERIA) as Criterion[])
@@ -140,7 +140,7 @@ function callOf(
       ? nothingAtHand(v)
       : {
           kind,
-          reasons: [`${best.label.charAt(0).toUpperCase()}${best.label.slice(1)}: it is the only way at hand.`],
+          reasons: [`${upperFirst(best.label)}: it is the only way at hand.`],
           next: 'Go that way, and measure the speed afterwards.',
         }
   const gains = (Object.keys(CRITERIA) as Criterion[])
@@ -151,7 +151,7 @@ function callOf(
   return {
     kind: close ? 'unknown' : kind,
     reasons: [
-      `${best.label.charAt(0).toUpperCase()}${best.label.slice(1)}: it wins over “${second.label}” by ${CRITERIA[gains[0]!.c]}.`,
+      `${upperFirst(best.label)}: it wins over “${second.label}” by ${CRITERIA[gains[0]!.c]}.`,
       ...(against.by < 0 ? [`Against it speaks ${CRITERIA[against.c]}.`] : []),
     ],
     next: close

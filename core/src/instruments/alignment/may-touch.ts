@@ -1,6 +1,6 @@
 import { findMechanism, ADJUSTER_NAMES, headsOf, type MechanismId, type AdjusterId } from '../../drives'
 import { countedEverywhere, type CountedPlace } from '../../log'
-import { plain, type Call, type Observation } from '../../base/observations'
+import { plain, upperFirst, type Call, type Observation } from '../../base/observations'
 import {
   CAUSES,
   explainSurface,
@@ -126,7 +126,7 @@ export function mayTouch(c: TouchCase): TouchVerdict {
     const adjuster: AdjusterId =
       e.cause === 'sensor' ? 'sensor' : e.cause === 'stepper' ? 'stepper' : e.head === 1 ? 'upper' : 'lower'
     const sealed = c.lacquer[adjuster as 'sensor'] === 'whole'
-    const says = `${capital(worded(e))}${e.size ? `, by about ${plain(e.size.value)} ${e.size.unit}` : ''}: ${sure(e.probability)}.`
+    const says = `${upperFirst(worded(e))}${e.size ? `, by about ${plain(e.size.value)} ${e.size.unit}` : ''}: ${sure(e.probability)}.`
     if (c.trustedDisk !== true)
       return out({
         kind: 'unknown',
@@ -250,4 +250,3 @@ const worded = (e: Explanation): string => {
 }
 const sure = (p: number) => (p > 0.995 ? 'more than 99 % sure' : `${Math.round(p * 100)} % sure`)
 const list = (xs: readonly string[]) => (xs.length < 2 ? xs.join('') : `${xs.slice(0, -1).join(', ')} or ${xs.at(-1)}`)
-const capital = (s: string) => s.charAt(0).toUpperCase() + s.slice(1)

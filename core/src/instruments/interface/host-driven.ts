@@ -7,15 +7,20 @@ import { hostDrivenLines, type HostDrivenLines, type Translated } from './host-d
 export type HostDriven = 'phases' | 'registers'
 
 /** What is there to translate: registers need strobe and sense, phases all four of them. */
-export function hostDrivenBy(lines: HostDrivenLines): HostDriven | null {
+function hostDrivenBy(lines: HostDrivenLines): HostDriven | null {
   if (lines.strobe && lines.sense && lines['phase-0'] && lines['phase-1'] && lines['phase-2']) return 'registers'
   return lines['phase-0'] && lines['phase-1'] && lines['phase-2'] && lines['phase-3'] ? 'phases' : null
 }
 
-/** The same as steps, direction, track zero and what else they carry; null where there is nothing to translate. */
-export function translateHostDriven(capture: Pick<Capture, 'channels' | 'durationS'>): Translated | null {
+/**
+ * Which way it is driven, and the same as steps, direction, track zero and what else the lines carry; null where there
+ * is nothing to translate.
+ */
+export function translateHostDriven(
+  capture: Pick<Capture, 'channels' | 'durationS'>,
+): (Translated & { readonly by: HostDriven }) | null {
   const lines = hostDrivenLines(capture)
   const by = hostDrivenBy(lines)
   if (by === null) return null
-  return by === 'registers' ? linesFromRegisters(lines, capture.durationS) : linesFromPhases(lines)
+  return { by, ...(by === 'registers' ? linesFromRegisters(lines, capture.durationS) : linesFromPhases(lines)) }
 }

@@ -40,6 +40,5 @@ export {
 export { judgeWiggle, type WiggleResult, type WireErrors, type WireMoved } from './wiggle'
 export { innerThirds, worstTrack, type InnerThird } from './weigh-tracks'
 export { speedByCylinder, type CylinderSpeed, type SpeedByCylinder } from './speed-by-cylinder'
-export { hostDrivenBy, translateHostDriven, type HostDriven } from './host-driven'
-export { HOST_DRIVEN, hostDrivenLines } from './host-driven-lines'
+export type { HostDriven } from './host-driven'
 export type { HardSectored, HardSectorRow } from './hard-sectored'

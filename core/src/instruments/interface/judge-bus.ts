@@ -1,4 +1,4 @@
-import { gravestOf, type Call, type Observation, type Point } from '../../base/observations'
+import { gravestOf, upperFirst, type Call, type Observation, type Point } from '../../base/observations'
 import type { HeadPath } from './follow-heads'
 import { fallsOf, isLow, lowShare, risesOf } from './levels'
 import { LINES, STATUS_LINES, type BusLines, type LineName } from './lines'
@@ -170,7 +170,7 @@ function selectPoints(lines: BusLines, durationS: number): Point[] {
 const listed = (lines: readonly LineName[]) => {
   const names = lines.map(l => LINES[l].label)
   const text = names.length > 1 ? `${names.slice(0, -1).join(', ')} and ${names.at(-1)}` : names[0]!
-  return text.charAt(0).toUpperCase() + text.slice(1)
+  return upperFirst(text)
 }
 
 function headPoints(path: HeadPath): Point[] {

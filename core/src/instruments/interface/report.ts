@@ -3,8 +3,7 @@ import type { Capture } from '../../signals/captures'
 import { ParameterError } from '../../base/errors'
 import { gravestOf, type Call, type Observation, type Point } from '../../base/observations'
 import { CODE_IDS, diskImage, FORMATS, type DiskImage, type Format, type TrackReadOptions } from '../../signals/codes'
-import { hostDrivenBy, translateHostDriven, type HostDriven } from './host-driven'
-import { hostDrivenLines } from './host-driven-lines'
+import { translateHostDriven, type HostDriven } from './host-driven'
 import { fluxWithin, hasNoRhythm } from '../../signals/separator'
 import { cuttingTracks } from './cut-tracks'
 import { doubtsOf, invertLines, type Doubt } from './doubts'
@@ -153,9 +152,7 @@ export function* reportingBus(capture: Capture, options: BusOptions = {}): Gener
         ...speedPoints(speeds),
         ...namingPoints(naming, tracks),
         ...(strange ? [strangePoint(strange)] : []),
-        ...(surface && !mute && surface.call.kind !== 'leave'
-          ? surface.call.reasons.map((says): Point => ({ kind: surface.call.kind, says, next: surface.call.next }))
-          : []),
+        ...(surface && !mute && surface.call.kind !== 'leave' ? pointsOf(surface.call) : []),
       ]
   const rest: Call =
     surface && !mute
@@ -165,7 +162,7 @@ export function* reportingBus(capture: Capture, options: BusOptions = {}): Gener
     call: gravestOf(points, rest),
     doubts,
     mapping,
-    hostDriven: hostDrivenBy(hostDrivenLines(capture)),
+    hostDriven: translated?.by ?? null,
     durationS: capture.durationS,
     speed: bus.speed,
     timings: { ...bus.timings, settling: settlingOf(lines, path, raw) },
@@ -213,9 +210,10 @@ function strangePoint({ sample }: RawTrack): Point {
 
 /** Where the speed goes with the cylinder, what is wrong with it. */
 const speedPoints = (speeds: SpeedByCylinder | null): Point[] =>
-  speeds?.zoned && speeds.call.kind !== 'leave'
-    ? speeds.call.reasons.map((says): Point => ({ kind: speeds.call.kind, says, next: speeds.call.next }))
-    : []
+  speeds?.zoned && speeds.call.kind !== 'leave' ? pointsOf(speeds.call) : []
+
+/** Each reason of a call as a point of its own. */
+const pointsOf = ({ kind, reasons, next }: Call): Point[] => reasons.map(says => ({ kind, says, next }))
 
 function namingPoints(naming: Naming, tracks: readonly TrackReading[]): Point[] {
   if (naming.stepsPerCylinder === 2)

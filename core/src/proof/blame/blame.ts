@@ -1,5 +1,5 @@
 import { marginalsOf, searchPosterior } from '../../base/inference'
-import type { Call } from '../../base/observations'
+import { upperFirst, type Call } from '../../base/observations'
 import { BenchModel, type Subject } from './bench-model'
 import { nextReads } from './next-read'
 import {
@@ -181,7 +181,7 @@ export function whoIsToBlame(
       return {
         kind: call,
         reasons: [
-          `${sentence(label)}: ${named(first)}, with ${percent(first.probability)}.${also.length ? ` And ${also.join(', ')}.` : ''}`,
+          `${upperFirst(label)}: ${named(first)}, with ${percent(first.probability)}.${also.length ? ` And ${also.join(', ')}.` : ''}`,
         ],
         next: todo,
       }
@@ -228,7 +228,6 @@ function headItself(blamed: readonly Blamed[], tries: number): Blamed[] | undefi
 const named = (b: Blamed) => `${b.who}${b.where ? `, ${b.where}` : ''}`
 export const headName = (head: number) => (head ? 'upper head' : 'lower head')
 const percent = (p: number) => (p > 0.995 ? 'over 99 %' : `${Math.round(p * 100)} %`)
-const sentence = (s: string) => s.charAt(0).toUpperCase() + s.slice(1)
 
 /** Probability of each state of each disk, over all that the drives may be. */
 export function diskMarginals(model: BenchModel, explained: ReturnType<typeof searchPosterior>): Float64Array[] {

@@ -13,14 +13,17 @@ const WIDE = 1.2
 /** Tracks that are kept once they were laid: the heads move over few at a time. */
 const KEPT = 12
 
-/** What a head wrote on a track: how it stood, and what lies under it. */
-interface Written {
-  readonly track: LaidTrack
+/** How a head stood when it wrote a track, and what lies under it. */
+export interface HowWritten {
   readonly trackUm: number
   /** Width over which nothing older is left, µm. */
   readonly clearedUm: number
   readonly azimuthMin: number
   readonly under: Strip | null
+}
+
+interface Written extends HowWritten {
+  readonly track: LaidTrack
 }
 
 /** A disk whose tracks are laid when a head first comes to them; the same seed has the same contents. */
@@ -104,9 +107,8 @@ export class SimulatedDisk {
   }
 
   /** Width and angle of what stands on a track, and what is left beside it of what it was written over. */
-  howWritten(cylinder: number, head: 0 | 1): Pick<Written, 'trackUm' | 'clearedUm' | 'azimuthMin' | 'under'> {
-    const { writer } = this.spec
-    return this.written.get(`${cylinder} ${head}`) ?? { ...writer, clearedUm: writer.trackUm, under: null }
+  howWritten(cylinder: number, head: 0 | 1): HowWritten {
+    return this.written.get(`${cylinder} ${head}`) ?? asItCame(this.spec)
   }
 
   private pulseOf(): number {
@@ -144,6 +146,13 @@ export const cellsOfTurn = (cells: Uint8Array, room: number): Uint8Array =>
   Uint8Array.from({ length: room }, (_, i) =>
     i < cells.length ? cells[i]! : cells[cells.length - WORD + ((i - cells.length) % WORD)]!,
   )
+
+/** A track that was not written over since the disk came from its writer. */
+export const asItCame = ({ writer }: Pick<DiskSpec, 'writer'>): HowWritten => ({
+  ...writer,
+  clearedUm: writer.trackUm,
+  under: null,
+})
 
 /** The ends of what was written, where the current came and went: cells there are anything. */
 export function spliced(cells: Uint8Array, count: number, random: Random): Uint8Array {

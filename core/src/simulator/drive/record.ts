@@ -44,9 +44,9 @@ export function recordReading(spec: DriveSpec, options: RecordOptions = {}): Rec
   host.wait(0.3)
   const channels = drive.recording()
   const onTheWire = {
-    lines: channels,
+    lines: () => channels,
     phases: () => asPhases(channels),
     registers: () => asRegisters(channels, drive.timeS),
   }[spec.wire]
-  return { channels: typeof onTheWire === 'function' ? onTheWire() : onTheWire, durationS: drive.timeS, drive }
+  return { channels: onTheWire(), durationS: drive.timeS, drive }
 }

@@ -12,7 +12,7 @@ import { Carriage } from './carriage'
 import { Connector } from './connector'
 import { HOST_LINES, HOST_WORDS, statusOf, type HostLine, type Inside, type LineState, type StatusLine } from './levels'
 import { LineRecorder } from './line-recorder'
-import { cellsOfTurn, SimulatedDisk, spliced, WRONG_SIGNAL } from './medium'
+import { asItCame, cellsOfTurn, SimulatedDisk, spliced, WRONG_SIGNAL } from './medium'
 import { NoisePulses } from './noise-pulses'
 import { readArc, type ReadChannel } from './read-head'
 import type { DriveSpec } from './spec'
@@ -340,11 +340,7 @@ export class SimulatedDrive {
   private headState(side: 0 | 1, offUm: number, cylinder: number): HeadState {
     const head = this.spec.heads[side]
     const disk = this.disk?.spec ?? this.spec.disk
-    const { trackUm, clearedUm, azimuthMin, under } = this.disk?.howWritten(cylinder, side) ?? {
-      ...disk.writer,
-      clearedUm: disk.writer.trackUm,
-      under: null,
-    }
+    const { trackUm, clearedUm, azimuthMin, under } = this.disk?.howWritten(cylinder, side) ?? asItCame(disk)
     const over = this.disk?.track(cylinder, side)
     // What shines through from under a track is noise to it.
     const through =

@@ -1,5 +1,5 @@
+import { fallsOf, isLow } from '../../instruments/interface'
 import type { EdgeList } from '../../signals/captures'
-import { fluxFromEdges } from '../../signals/separator'
 import { LineRecorder } from './line-recorder'
 
 interface Channel {
@@ -9,13 +9,8 @@ interface Channel {
 
 /** Lines that such drives have not. */
 const NOT_THERE = new Set(['INDEX', 'STEP', 'DIRECTION', 'TRACK0', 'READY', 'DISK_CHANGE'])
-const falls = (e: EdgeList | undefined): number[] => (e ? [...fluxFromEdges(e)] : [])
-const lowAt = (e: EdgeList | undefined, t: number): boolean => {
-  if (!e) return false
-  let n = 0
-  while (n < e.times.length && e.times[n]! <= t) n++
-  return ((e.initial + n) & 1) === 0
-}
+const falls = (e: EdgeList | undefined): number[] => (e ? [...fallsOf(e)] : [])
+const lowAt = (e: EdgeList | undefined, t: number): boolean => e !== undefined && isLow(e, t)
 /** A recorder idles high; these lines idle low. */
 const turned = (r: LineRecorder): EdgeList => ({ ...r.edges(), initial: 0 })
 const find = (channels: readonly Channel[], name: string) => channels.find(c => c.name === name)?.edges

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { FileText } from 'lucide-vue-next'
-import { releaseDoubts } from '@wobrin/core/bench/stations'
+import { releaseDoubts, walk } from '@wobrin/core/bench/stations'
 import { buildCertificate } from '@wobrin/core/release'
 import { partsOf, RUNGS } from '@wobrin/core/proof'
 import { OUTCOMES, type DriveFacts, type LogEntry, type Outcome } from '@wobrin/core/log'
@@ -26,7 +26,7 @@ const way = ref<(typeof WAYS)[number][0]>('released')
 
 const parts = computed(() => partsOf(drive, log))
 /** Safety gates that are still closed, and protection that always blocks: a release needs its reason then. */
-const shut = computed(() => releaseDoubts(drive, log, Date.now()))
+const shut = computed(() => releaseDoubts(walk(drive, log, Date.now())))
 const question = computed(() => {
   if (way.value === 'quarantined') return 'Why: needed, it stands on its label'
   return way.value !== 'released' ? 'Why' : shut.value.length ? 'Why: needed' : 'Next time'
