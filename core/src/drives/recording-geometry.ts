@@ -3,8 +3,11 @@ import { byMechanism, findMechanism } from './catalogue'
 import { LAYOUTS } from './layouts'
 import type { MechanismId } from './types'
 
-/** Noise of a sound head and amplifier, r.m.s. over the full signal. */
-export const SOUND_NOISE = sourced(0.065, '', fromMemory)
+/**
+ * Noise of a sound head and amplifier, r.m.s. after the differentiator over the full signal of the densest pattern: in
+ * MFM it moves transitions by 0.06 to 0.07 of a cell, some 0.13 µs at double density.
+ */
+export const SOUND_NOISE = sourced(0.14, '', fromMemory)
 
 /** By class; a cartridge drive follows its tracks by servo and is left out. */
 export const RECORDING_GEOMETRY = byMechanism(m => m.recording ?? undefined)

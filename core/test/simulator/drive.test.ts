@@ -64,7 +64,7 @@ describe('losses on the way from disk to pulses', () => {
       6,
     )
     // Noise over signal is what jitter grows with.
-    expect(view({ heads: [{ ...lower, amplitude: 0.5 }, upper] }).jitterCells / full.jitterCells).toBeCloseTo(2, 6)
+    expect(view({ heads: [{ ...lower, amplitude: 0.5 }, upper] }).disturbance / full.disturbance).toBeCloseTo(2, 6)
   })
 })
 

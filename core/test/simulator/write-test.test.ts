@@ -157,7 +157,8 @@ describe('what others read of it', () => {
   })
   it('narrow heads over a wide track: they read it back, wide heads find the old track beside it (common practice)', () => {
     const wide = soundDrive('5.25in-48', 3)
-    const narrow = { ...wide, trackUm: 155 }
+    const { trackUm, write } = soundDrive('5.25in-96', 3)
+    const narrow = { ...wide, trackUm, write }
     const disk = writtenIn(narrow, CYLINDERS)
     expect(readIn(disk, narrow, CYLINDERS)).toMatchObject({ bad: 0, missing: 0 })
     expect(readIn(disk, wide, CYLINDERS).good).toBeLessThan(9)
@@ -173,6 +174,8 @@ describe('what shines through from under a track', () => {
     expect(residue(0, 100, strip(20, 100), strip(0, 100))).toBe(0)
     expect(residue(20, 100, strip(20, 100), strip(0, 100))).toBeCloseTo(0.2, 12)
     expect(residue(500, 100, strip(0, 100), strip(0, 40))).toBe(0)
+    // Erase heads clear beside the track: 20 µm of the old are left, of a track of 40.
+    expect(residue(0, 100, strip(0, 100), strip(0, 40), 80)).toBeCloseTo(0.5, 12)
   })
   it('never counts more than the head is wide over the new track’s width, whichever way things stand', () => {
     for (let i = 0; i < 500; i++) {

@@ -6,11 +6,11 @@
  */
 
 /**
- * Margin lost where half of the sectors fail, share of half the window: 0.66 to 0.70 for MFM, where a hundredth of the
+ * Margin lost where half of the sectors fail, share of half the window: 0.55 to 0.65 for MFM, where a hundredth of the
  * transitions stands well outside (fitted to our simulation). Group codes jitter less, and fail sooner by the
  * comparator: `edgeLoss` works theirs out.
  */
-export const EDGE_LOSS = 0.68
+export const EDGE_LOSS = 0.6
 /**
  * Uncertainty of a margin as read, share of half the window: its scatter from read to read, and what the law leaves
  * out.

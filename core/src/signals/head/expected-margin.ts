@@ -9,10 +9,11 @@ const LOOP = Math.sqrt(1 + 0.14 / (2 - 0.14))
 /** Share of the transitions that may stand nearer to the edge of the window than the margin says. */
 const WORST = 0.01
 
-/** A kind of transition: how its neighbours shift and lower it, and how many there are of it. */
+/** A kind of transition: how its neighbours shift, lower and steady it, and how many there are of it. */
 interface Kind {
   readonly shift: number
   readonly height: number
+  readonly jitter: number
   readonly count: number
 }
 
@@ -22,12 +23,12 @@ const kindsOf = new WeakMap<HeadView['track'], readonly Kind[]>()
 function kinds(track: HeadView['track']): readonly Kind[] {
   const known = kindsOf.get(track)
   if (known) return known
-  const found = new Map<string, { shift: number; height: number; count: number }>()
+  const found = new Map<string, { shift: number; height: number; jitter: number; count: number }>()
   for (let i = 0; i < track.at.length; i++) {
     const key = `${track.shift[i]!.toFixed(4)} ${track.height[i]!.toFixed(4)}`
     const kind = found.get(key)
     if (kind) kind.count++
-    else found.set(key, { shift: track.shift[i]!, height: track.height[i]!, count: 1 })
+    else found.set(key, { shift: track.shift[i]!, height: track.height[i]!, jitter: track.jitter[i]!, count: 1 })
   }
   const all = [...found.values()]
   kindsOf.set(track, all)
@@ -44,14 +45,14 @@ export interface Expected {
 
 /**
  * What a data separator makes of a track under a head, worked out and not drawn: peak shift by the neighbours,
- * jitter by noise and
- * by the neighbouring track, and the comparator. Time goes with the few kinds of transitions, not with their number.
- * @param noise r.m.s. over the full signal, for the comparator
+ * jitter by noise and by the neighbouring track, and the comparator, which sees the noise before the differentiator.
+ * Time goes with the few kinds of transitions, not with their number.
+ * @param noise r.m.s. after the differentiator over the full signal, as in the view's head
  */
 export function expectedReading(view: HeadView, noise: number): Expected {
   const all = kinds(view.track)
   const count = all.reduce((n, k) => n + k.count, 0)
-  const sigma = (k: Kind) => Math.max(1e-9, (view.jitterCells * LOOP) / Math.max(0.02, k.height))
+  const sigma = (k: Kind) => Math.max(1e-9, view.disturbance * k.jitter * LOOP)
   const outside = (limit: number) =>
     all.reduce((n, k) => n + k.count * (above((limit - k.shift) / sigma(k)) + above((limit + k.shift) / sigma(k))), 0) /
     count
@@ -61,11 +62,8 @@ export function expectedReading(view: HeadView, noise: number): Expected {
     if (outside(middle) > WORST) low = middle
     else high = middle
   }
-  const lost =
-    all.reduce(
-      (n, k) => n + k.count * above((k.height - THRESHOLD / view.signal) / Math.max(1e-9, noise / view.signal)),
-      0,
-    ) / count
+  const rough = Math.max(1e-9, (noise * view.track.roughness) / view.signal)
+  const lost = all.reduce((n, k) => n + k.count * above((k.height - THRESHOLD / view.signal) / rough), 0) / count
   return { margin: 1 - 2 * high, slips: Math.min(1, outside(0.5) + lost) }
 }
 

@@ -1,15 +1,7 @@
+export { densestSlope, jitterPerNoise, noiseBefore } from './crossing'
 export { expectedReading, sectorReads, type Expected } from './expected-margin'
 export { layCells, type LaidTrack } from './lay-cells'
-export {
-  afterAzimuth,
-  afterSpacing,
-  jitterOf,
-  offTrack,
-  residue,
-  wavelengthUm,
-  type OffTrack,
-  type Strip,
-} from './losses'
+export { afterAzimuth, afterSpacing, offTrack, residue, wavelengthUm, type OffTrack, type Strip } from './losses'
 export { crowdedHeight, peakShift, pushBy } from './peak-shift'
 export { extraCrossings } from './shoulders'
 export { THRESHOLD, viewOf, type HeadState, type HeadView } from './under-head'

@@ -53,26 +53,20 @@ export interface Strip {
 
 /**
  * What a head finds of what was written before and not covered by what was written over it: a narrow track over a
- * wide one, or one beside
- * the other. As a share of the new track's full amplitude, to which it is noise; more than 1 where more of the old
- * is under the head.
+ * wide one, or one beside the other. As a share of the new track's full amplitude, to which it is noise; more than 1
+ * where more of the old is under the head.
+ * @param clearedUm width in which nothing of the old is left: the new track, and what erase heads clear beside it
  */
-export function residue(headAtUm: number, headUm: number, under: Strip, over: Strip): number {
+export function residue(
+  headAtUm: number,
+  headUm: number,
+  under: Strip,
+  over: Strip,
+  clearedUm: number = over.trackUm,
+): number {
   const [from, to] = [headAtUm - headUm / 2, headAtUm + headUm / 2]
   const [low, high] = [under.radialUm - under.trackUm / 2, under.radialUm + under.trackUm / 2]
-  const [newLow, newHigh] = [over.radialUm - over.trackUm / 2, over.radialUm + over.trackUm / 2]
+  const [newLow, newHigh] = [over.radialUm - clearedUm / 2, over.radialUm + clearedUm / 2]
   const within = (a: number, b: number) => Math.max(0, Math.min(b, to) - Math.max(a, from))
   return (within(low, Math.min(high, newLow)) + within(Math.max(low, newHigh), high)) / Math.min(headUm, over.trackUm)
 }
-
-/**
- * Jitter that noise and a neighbour make of a signal, as a share of the half window (half a cell), r.m.s. The zero
- * crossing of a peak's
- * slope moves by noise over slope; for a sine-like pulse of the shortest wavelength the slope is 2π over the
- * wavelength.
- * @param signal share of the full amplitude left
- * @param noise r.m.s. over the full amplitude
- * @param cells in half a wavelength, as many as the separator counts
- */
-export const jitterOf = (signal: number, noise: number, cells: number): number =>
-  signal <= 0 ? Infinity : (((noise / signal) * cells) / Math.PI) * 2

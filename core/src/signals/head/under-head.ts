@@ -1,13 +1,13 @@
 import type { LaidTrack } from './lay-cells'
-import { afterAzimuth, afterSpacing, jitterOf, offTrack } from './losses'
+import { afterAzimuth, afterSpacing, offTrack } from './losses'
 
 /** What a head has before it at an instant. */
 export interface HeadView {
   readonly track: LaidTrack
   /** Share of the full signal that is left. */
   readonly signal: number
-  /** Jitter of an isolated transition, cells r.m.s. */
-  readonly jitterCells: number
+  /** Noise and what the neighbour adds to it, r.m.s. over this signal; a track's `jitter` says what they move. */
+  readonly disturbance: number
 }
 
 export interface HeadState {
@@ -16,6 +16,7 @@ export interface HeadState {
   readonly azimuthMin: number
   readonly spacingUm: number
   readonly amplitude: number
+  /** R.m.s. after the differentiator, over the full signal of the densest pattern there. */
   readonly noise: number
   readonly headUm: number
   readonly trackUm: number
@@ -27,8 +28,7 @@ export const THRESHOLD = 0.06
 
 /**
  * What a head finds of its track and of the neighbour it leans to: the stronger is read, the other disturbs it.
- * Off-track, spacing and
- * azimuth losses by the published formulas; noise and the neighbour become jitter.
+ * Off-track, spacing and azimuth losses by the published formulas.
  * @returns null where nothing is strong enough
  */
 export function viewOf(own: LaidTrack | null, neighbour: LaidTrack | null, h: HeadState): HeadView | null {
@@ -45,5 +45,5 @@ export function viewOf(own: LaidTrack | null, neighbour: LaidTrack | null, h: He
   if (!track || signal < THRESHOLD / 2) return null
   // The neighbour's signal runs past at its own rate: to this track it is noise, of its r.m.s.
   const noise = Math.hypot(h.noise, other / Math.SQRT2)
-  return { track, signal, jitterCells: jitterOf(signal, noise, track.least) / 2 }
+  return { track, signal, disturbance: noise / signal }
 }

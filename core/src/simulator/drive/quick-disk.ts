@@ -53,7 +53,7 @@ export const SOUND_QUICK_DISK: QuickDiskSpec = {
   beltRipplePercent: 0.3,
   dirtUm: 0,
   amplitude: 1,
-  noise: 0.06,
+  noise: 0.13,
   passTurns: 56,
   readyTurns: 1.2,
   dataTurns: 2.4,
@@ -191,7 +191,7 @@ export const QUICK_STORIES: readonly { readonly id: string; readonly label: stri
   { id: 'sound', label: 'A sound drive', spec: SOUND_QUICK_DISK },
   { id: 'fast', label: 'Six per cent fast', spec: { ...SOUND_QUICK_DISK, rpm: SOUND_QUICK_DISK.rpm * 1.06 } },
   { id: 'late', label: 'Its sweep starts late', spec: { ...SOUND_QUICK_DISK, startTurns: 1.2 } },
-  { id: 'dirty', label: 'Head dirty', spec: { ...SOUND_QUICK_DISK, dirtUm: 3 } },
+  { id: 'dirty', label: 'Head dirty', spec: { ...SOUND_QUICK_DISK, dirtUm: 3.5 } },
   { id: 'weak', label: 'Head weak', spec: { ...SOUND_QUICK_DISK, amplitude: 0.3 } },
 ]
 

@@ -39,12 +39,12 @@ export function readArc(
   channel: ReadChannel,
   out: (t: number) => void,
 ): void {
-  const { track, signal, jitterCells } = view
+  const { track, signal, disturbance } = view
   const { at, cells } = track
   const start = Math.floor(fromTurn)
   const perCell = (toS - fromS) / ((toTurn - fromTurn) * cells)
   const threshold = channel.gainControl ? THRESHOLD : THRESHOLD / signal
-  const rough = noise / signal
+  const rough = (noise * track.roughness) / signal
   const [from, to] = [(fromTurn - start) * cells, (toTurn - start) * cells]
   const base = fromS - from * perCell
   for (let lap = 0; lap < 2; lap++) {
@@ -57,7 +57,8 @@ export function readArc(
       // A peak that noise keeps below the comparator makes no pulse.
       if (height + rough * gauss.next() < threshold) continue
       const side = i & 1 ? channel.asymmetryS / 2 : -channel.asymmetryS / 2
-      out(side + base + (cell + lap * cells + 0.5 + track.shift[i]! + (jitterCells / height) * gauss.next()) * perCell)
+      const off = track.shift[i]! + disturbance * track.jitter[i]! * gauss.next()
+      out(side + base + (cell + lap * cells + 0.5 + off) * perCell)
       if (channel.levelDetector || i + 1 >= at.length) continue
       // Crossings come in pairs: the slope turns, and turns back.
       const gap = at[i + 1]! - cell

@@ -345,7 +345,7 @@ export class SimulatedDrive {
     // What shines through from under a track is noise to it.
     const through =
       under && over
-        ? (residue(offUm, this.spec.trackUm, under, { radialUm: over.radialUm, trackUm: clearedUm }) * head.amplitude) /
+        ? (residue(offUm, this.spec.trackUm, under, { radialUm: over.radialUm, trackUm }, clearedUm) * head.amplitude) /
           Math.SQRT2
         : 0
     const turn = this.spindle.turns % 1

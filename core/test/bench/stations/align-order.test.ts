@@ -51,12 +51,13 @@ const speed = (kind: CallKind) =>
 const factsIn = (observations: Observation[]) =>
   (upgradeEntry({ kind: 'measurement', data: { type: 'read-test', bars: [] }, observations }).data as ReadTestEntryData)
     .surface
+/** Margins of a surface by their mean, %: inner tracks lie closer and have less of it. */
 const bars = (lower: number, upper: number) =>
   Array.from({ length: 8 }, (_, i) =>
     ([0, 1] as const).map(head => ({
       cylinder: i * 11,
       head,
-      margin: (head ? upper : lower) / 100,
+      margin: ((head ? upper : lower) + (3.5 - i) * 2.5) / 100,
       good: 9,
       bad: 0,
       missing: 0,

@@ -72,9 +72,9 @@ describe('what an offset costs, worked out', () => {
     const c = offsetCost(m, { cylinder: 0, offsetUm: usualHalfWindowUm(m) })
     expect(c.failing).toBeCloseTo(0.5, 1)
     expect(1 - c.margin).toBeCloseTo(edgeLoss(m), 9)
-    // MFM gives way by jitter, at one loss; group codes jitter half as much, and give way by the comparator.
+    // MFM gives way by jitter, group codes jitter half as much, and give way by the comparator.
     if (m === '5.25in-serial') expect(edgeLoss(m)).toBeLessThan(0.5)
-    else expect(Math.abs(edgeLoss(m) - EDGE_LOSS)).toBeLessThan(0.045)
+    else expect(Math.abs(edgeLoss(m) - EDGE_LOSS)).toBeLessThan(0.06)
     expect(edgeSoftness(m)).toBeGreaterThan(0.005)
     expect(edgeSoftness(m)).toBeLessThan(0.04)
   })
@@ -106,7 +106,7 @@ describe('what an offset costs, worked out', () => {
       host.seek(cylinder)
       const [read] = toReadings([host.read(0, 1)], { stepsPerCylinder: 1, offset: 0 })
       const expected = offsetCost(m, { cylinder, offsetUm: share * half })
-      const good = read!.sectors.filter(s => s.state === 'good').length / read!.sectors.length
+      const good = read!.sectors.filter(s => s.state === 'good').length / Math.max(1, read!.sectors.length)
       if (share < 1) expect(Math.abs(read!.margin! - expected.margin)).toBeLessThan(0.03)
       // Nine sectors of one turn: three of them either way are chance at the edge.
       expect(Math.abs(1 - good - expected.failing)).toBeLessThan(0.36)

@@ -122,7 +122,7 @@ describe('what an offset costs, as a sum', () => {
   })
   it.each([
     ['5', 'um', 'leave'],
-    ['37', 'um', 'unknown'],
+    ['42', 'um', 'unknown'],
     ['0.5', 'tracks', 'nudge'],
   ])('%s %s on a 3.5-inch drive: %s', (value, unit, kind) =>
     expect(call(offsetCalculator, { mechanism: '3.5in', value, unit }).kind).toBe(kind),

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { afterAzimuth, afterSpacing, jitterOf, offTrack, wavelengthUm } from '../../../src/signals/head'
+import { afterAzimuth, afterSpacing, offTrack, wavelengthUm } from '../../../src/signals/head'
 
 describe('losses', () => {
   // Wallace 1951: 54.6 dB for each wavelength of distance.
@@ -43,9 +43,5 @@ describe('losses', () => {
   it('a narrow track under a wide head is read without error until it leaves it', () => {
     expect(offTrack(100, 330, 115, 265).own).toBe(1)
     expect(offTrack(150, 330, 115, 265).own).toBeLessThan(1)
-  })
-  it('jitter grows as the signal falls', () => {
-    expect(jitterOf(0.5, 0.02, 2)).toBeCloseTo(2 * jitterOf(1, 0.02, 2), 12)
-    expect(jitterOf(0, 0.02, 2)).toBe(Infinity)
   })
 })
