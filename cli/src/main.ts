@@ -64,6 +64,10 @@ const COMMANDS: Readonly<Record<string, Entry>> = {
     description: 'Disks that read in one drive and not in another: which disk, drive, head or writer it is.',
     load: async () => (await import('./blame')).blame,
   },
+  diagnose: {
+    description: 'From complaint to cause: what it may be, why, and what to check next.',
+    load: async () => (await import('./diagnose')).diagnose,
+  },
   check: {
     description: 'Whether a certificate’s JSON file is as it was issued.',
     load: async () => (await import('./check')).check,

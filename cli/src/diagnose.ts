@@ -1,0 +1,131 @@
+import { basename } from 'node:path'
+import { createInterface } from 'node:readline'
+import { defineCommand } from 'citty'
+import { InputError, ParameterError } from '@wobrin/core/base/errors'
+import { CALLS } from '@wobrin/core/base/observations'
+import {
+  CHECKS,
+  diagnose as diagnosed,
+  FAULTS,
+  knowledgeList,
+  LISTS,
+  readCase,
+  withAnswer,
+  type Diagnosis,
+  type DiagnosisCase,
+} from '@wobrin/core/diagnosis'
+import { readText } from './read-text'
+
+const MOST_MB = 5
+const percent = (p: number): string => `${String(Math.round(100 * p)).padStart(3)} %`
+
+function caseIn(path: string): DiagnosisCase {
+  const text = readText(path, 'a JSON file', MOST_MB)
+  let input: unknown
+  try {
+    input = JSON.parse(text)
+  } catch (error) {
+    throw new InputError(`it is not JSON (${(error as Error).message})`, 'a case as JSON', { file: basename(path) })
+  }
+  return readCase(input)
+}
+
+/** The answer as it is printed: stable names. */
+const asJson = ({ call, reasons, todo, ...d }: Diagnosis) => ({
+  causes: d.causes,
+  pairs: d.pairs,
+  next: d.next,
+  mendNow: d.mendNow,
+  contradictions: d.contradictions,
+  unknown: d.unknown,
+  sound: d.sound,
+  leftOut: d.leftOut,
+  call,
+  reasons,
+  todo,
+})
+
+function show(d: Diagnosis, most = 6): void {
+  console.log(`${CALLS[d.call].label}: ${[...d.reasons, d.todo].join(' ')}`)
+  for (const c of d.causes.slice(0, most)) {
+    const why = c.why[0] ? `  (for it: ${c.why[0]}${c.against[0] ? `; against it: ${c.against[0]}` : ''})` : ''
+    console.log(`  ${percent(c.probability)}  ${c.label}${why}`)
+  }
+  if (d.unknown >= 0.005) console.log(`  ${percent(d.unknown)}  A fault that is in no list`)
+  for (const p of d.pairs.slice(0, 3)) {
+    const labels = p.faults.map(id => FAULTS.find(f => f.id === id)!.label.toLowerCase())
+    console.log(`  ${percent(p.probability)}  both: ${labels.join(', and ')}`)
+  }
+  for (const c of d.contradictions) console.log(`  ${c.says}`)
+}
+
+function showNext(d: Diagnosis): void {
+  d.next.forEach((n, i) => console.log(`${i + 1}. ${n.title} (${n.minutes} min). ${n.why}`))
+}
+
+/** Asks at the terminal until a cure is cheaper than any question. */
+async function ask(start: DiagnosisCase): Promise<DiagnosisCase> {
+  const lines = createInterface({ input: process.stdin })[Symbol.asyncIterator]()
+  const line = async (): Promise<string | null> => {
+    const next = await lines.next()
+    return next.done ? null : next.value.trim()
+  }
+  let c = start
+  for (;;) {
+    const d = diagnosed(c)
+    show(d, 4)
+    if (d.mendNow || d.next.length === 0) return c
+    showNext(d)
+    console.log('Which check (1 to 3, nothing for the first, q to end)?')
+    const chosen = await line()
+    if (chosen === null || chosen === 'q') return c
+    const next = d.next[chosen === '' ? 0 : Number(chosen) - 1]
+    if (!next) {
+      console.log(`“${chosen}” is not the number of a check.`)
+      continue
+    }
+    const check = CHECKS.find(x => x.id === next.check)!
+    check.answers.forEach((a, i) => console.log(`   ${i + 1}  ${check.words?.[a] ?? a}`))
+    console.log('Answer?')
+    const answered = await line()
+    if (answered === null || answered === 'q') return c
+    const answer = check.answers[Number(answered) - 1] ?? check.answers.find(a => a === answered)
+    if (answer) c = withAnswer(c, check.id, answer)
+    else console.log(`“${answered}” is not one of its answers.`)
+  }
+}
+
+export const diagnose = defineCommand({
+  meta: { name: 'diagnose', description: 'From complaint to cause: what it may be, why, and what to check next.' },
+  args: {
+    file: { type: 'positional', description: 'the case as JSON', required: false },
+    list: { type: 'string', description: `print what there is: ${LISTS.join(', ')}` },
+    mechanism: { type: 'string', description: 'drive type, for a list or to begin asking without a file' },
+    complaint: { type: 'string', description: 'complaint to begin asking with' },
+    ask: { type: 'boolean', description: 'ask at the terminal until it would mend' },
+    json: { type: 'boolean', description: 'print the answer as JSON' },
+  },
+  async run({ args }) {
+    if (args.list !== undefined) {
+      const rows = knowledgeList(args.list, args.mechanism)
+      if (args.json) console.log(JSON.stringify(rows, null, 2))
+      else
+        for (const { id, ...row } of rows)
+          console.log(`${String(id).padEnd(30)} ${Object.values(row)[0]} · ${Object.values(row)[1] ?? ''}`)
+      return
+    }
+    if (!args.file && !(args.ask && args.mechanism))
+      throw new ParameterError('no case was given', 'a JSON file, --list, or --ask with --mechanism', { field: 'CASE' })
+    const start = args.file
+      ? caseIn(args.file)
+      : readCase({ mechanism: args.mechanism, complaints: args.complaint ? [args.complaint] : [] })
+    const c = args.ask ? await ask(start) : start
+    if (args.ask && !args.json) return
+    const answer = diagnosed(c)
+    if (args.json) console.log(JSON.stringify(args.ask ? { case: c, ...asJson(answer) } : asJson(answer), null, 2))
+    else {
+      show(answer)
+      showNext(answer)
+    }
+  },
+})

@@ -1,0 +1,65 @@
+import type { CallKind } from '../../base/observations'
+import type { Cause } from '../cause'
+import type { Weighed } from '../weigh-case'
+import type { Contradiction } from './contradictions'
+import type { NextCheck } from './next-checks'
+
+interface Known {
+  readonly causes: readonly Cause[]
+  readonly next: readonly NextCheck[]
+  readonly mend: string | null
+  readonly contradictions: readonly Contradiction[]
+  readonly sound: number
+  /** Whether anybody complains of anything. */
+  readonly asked: boolean
+}
+
+export interface Called {
+  readonly call: CallKind
+  readonly reasons: readonly string[]
+  readonly todo: string
+}
+
+/** From here on, what may do harm is a reason to stop. */
+const HARM = 0.25
+const SOUND = 0.85
+const SETTINGS = new Set(['set.track-zero-sensor', 'set.upper-head', 'set.lower-head', 'set.trimmer'])
+
+const percent = (p: number): string => `${Math.round(100 * p)} %`
+
+/** What may be done: the call on the whole case, its reason, and the next thing. */
+export function callOf(w: Weighed, k: Known): Called {
+  const best = k.next[0]
+  const todo = best ? `${best.title}.` : 'Nothing in the list would tell more: look for what is in no list.'
+  const harm = w.drive.faults
+    .map(f => ({ f, p: (w.byFault.get(f.id) ?? 0) * Math.max(f.harms?.power ?? 0, f.harms?.disk ?? 0) }))
+    .sort((a, b) => b.p - a.p)[0]
+  if (harm && harm.p > HARM) {
+    const what = (harm.f.harms?.power ?? 0) >= (harm.f.harms?.disk ?? 0) ? 'No power' : 'No disk that matters'
+    return {
+      call: 'stop',
+      reasons: [`${harm.f.label}: ${percent((w.byFault.get(harm.f.id) ?? 0) * (1 - w.unknown))}.`],
+      todo: `${what} until this is settled. ${k.mend === harm.f.id ? harm.f.cure.says : todo}`,
+    }
+  }
+  if (k.mend) {
+    const fault = w.drive.faults.find(f => f.id === k.mend)!
+    const p = k.causes.find(c => c.fault === k.mend)?.probability ?? 0
+    const set = Object.keys(fault.treatments ?? {}).some(t => SETTINGS.has(t))
+    return { call: set ? 'nudge' : 'mend', reasons: [`${fault.label}: ${percent(p)}.`], todo: fault.cure.says }
+  }
+  if (k.contradictions[0]) return { call: 'unknown', reasons: [k.contradictions[0].says], todo }
+  if (k.sound >= SOUND)
+    return {
+      call: 'leave',
+      reasons: [`Nothing of what is known points to a fault: ${percent(k.sound)} that nothing is at fault.`],
+      todo: 'Go on to the tests at Prove.',
+    }
+  const first = k.causes[0]
+  const reason = first
+    ? `Likeliest: ${lower(first.label)}, ${percent(first.probability)}; not enough to begin with it.`
+    : 'Nothing is known yet that points to a fault.'
+  return { call: 'unknown', reasons: [reason], todo }
+}
+
+const lower = (s: string): string => s.charAt(0).toLowerCase() + s.slice(1)

@@ -1,0 +1,56 @@
+import { afterAnswer, repairPlan, type Hypothesis, type RepairPlan } from '../engine'
+import { faultAt, type Weighed } from '../weigh-case'
+import { candidates, pruned } from './candidates'
+
+/** What a drive costs where nothing that is listed cures it, minutes: it is given to somebody else (a guess). */
+const OTHERWISE = 150
+/** So likely, a fault is mended whatever else could be asked. */
+const SURE = 0.9
+/** Less likely, no cure is begun that is not a check as well. */
+const LIKELY = 0.5
+const ASKED = 10
+
+/**
+ * The fault whose cure is cheaper to try now than anything is to ask first: expected cost of repairs by probability
+ * over cost, beside that after the best check.
+ */
+export function mendNow(w: Weighed): string | null {
+  const hypotheses = pruned(w)
+  const ids = [...w.byFault.keys()]
+  const plan = planOf(w, hypotheses, ids)
+  const first = plan.order[0]
+  if (!first) return null
+  const top = ids.reduce((a, b) => ((w.byFault.get(b) ?? 0) > (w.byFault.get(a) ?? 0) ? b : a))
+  const share = (id: string) => (w.byFault.get(id) ?? 0) * (1 - w.unknown)
+  if (share(top) >= SURE) return top
+  if (share(top) < LIKELY) return null
+  const best = candidates(w)
+    .slice(0, ASKED)
+    .map(({ check, minutes }) => {
+      let cost = minutes
+      for (let a = 0; a < check.answers; a++) {
+        const after = afterAnswer(hypotheses, check, a)
+        const chance = hypotheses.reduce((s, h) => s + h.weight * check.chance(a, h.faults), 0)
+        cost += a === check.settles ? 0 : chance * planOf(w, after, ids).expected
+      }
+      return cost
+    })
+    .reduce((least, c) => Math.min(least, c), Infinity)
+  return plan.expected <= best ? top : null
+}
+
+function planOf(w: Weighed, hypotheses: readonly Hypothesis[], ids: readonly string[]): RepairPlan {
+  const shares = new Map<string, number>()
+  for (const { faults, weight } of hypotheses)
+    for (const n of faults) {
+      const { id } = faultAt(w, n)
+      shares.set(id, (shares.get(id) ?? 0) + weight / faults.length)
+    }
+  const repairs = ids
+    .map((id, i) => {
+      const { cure } = w.drive.faults.find(f => f.id === id)!
+      return { id: i, probability: shares.get(id) ?? 0, cost: cure.minutes + (cure.risk ?? 0) }
+    })
+    .filter(r => r.probability > 0.002)
+  return repairPlan(repairs, OTHERWISE)
+}

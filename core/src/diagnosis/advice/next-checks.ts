@@ -1,0 +1,82 @@
+import { afterAnswer } from '../engine'
+import type { Opens } from '../knowledge/types'
+import { faultAt, type Weighed } from '../weigh-case'
+import { candidates, pruned, type Candidate } from './candidates'
+
+/** A check that is worth making now, and what each answer would leave. */
+export interface NextCheck {
+  readonly check: string
+  readonly title: string
+  readonly minutes: number
+  readonly why: string
+  readonly leaves: readonly {
+    readonly answer: string
+    readonly probability: number
+    readonly causes: readonly { readonly fault: string; readonly probability: number }[]
+  }[]
+  readonly opens: Opens | null
+  /** Bits about what to do that it is expected to tell. */
+  readonly bits: number
+}
+
+const SHOWN = 3
+/** A check that tells less is not worth a minute. */
+const LEAST_BITS = 0.004
+const LEFT = 3
+
+/** The best next checks, no two of them the same kind of thing at the same function. */
+export function nextChecks(w: Weighed, most = SHOWN): NextCheck[] {
+  const hypotheses = pruned(w)
+  const out: NextCheck[] = []
+  for (const c of candidates(w)) {
+    if (out.length >= most || c.score <= 0 || c.worth.bits < LEAST_BITS) break
+    out.push(asNext(w, c, hypotheses))
+  }
+  return out
+}
+
+function asNext(w: Weighed, c: Candidate, hypotheses: ReturnType<typeof pruned>): NextCheck {
+  const leaves = c.spec.answers
+    .map((answer, a) => {
+      const shares = new Map<string, number>()
+      for (const h of afterAnswer(hypotheses, c.check, a))
+        for (const n of h.faults) {
+          const { id } = faultAt(w, n)
+          shares.set(id, (shares.get(id) ?? 0) + h.weight)
+        }
+      const causes = [...shares]
+        .map(([fault, probability]) => ({ fault, probability }))
+        .sort((x, y) => y.probability - x.probability)
+        .slice(0, LEFT)
+      return { answer, probability: c.worth.chances[a]!, causes }
+    })
+    .filter(l => l.probability > 0.001)
+    .sort((x, y) => y.probability - x.probability)
+  return {
+    check: c.id,
+    title: c.spec.title,
+    minutes: Math.round(c.minutes * 2) / 2,
+    why: whyOf(w, c, leaves),
+    leaves,
+    opens: c.spec.opens ?? null,
+    bits: c.worth.bits,
+  }
+}
+
+function whyOf(w: Weighed, c: Candidate, leaves: NextCheck['leaves']): string {
+  if (c.check.settles !== undefined) {
+    const chance = Math.round(100 * (c.worth.chances[c.check.settles] ?? 0))
+    return `It cures ${chance} in 100 such drives, costs ${Math.round(c.minutes)} min and tells the rest apart.`
+  }
+  const label = (id: string) => w.drive.faults.find(f => f.id === id)!.label
+  const told = leaves
+    .filter(l => l.causes.length > 0)
+    .slice(0, 2)
+    .map(l => {
+      const { fault, probability } = l.causes[0]!
+      return `“${c.spec.words?.[l.answer] ?? l.answer}”: ${lower(label(fault))}, ${Math.round(100 * probability)} %`
+    })
+  return `${told.join('; ')}.`
+}
+
+const lower = (s: string): string => s.charAt(0).toLowerCase() + s.slice(1)

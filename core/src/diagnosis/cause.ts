@@ -1,0 +1,10 @@
+/** A fault with its probability, alone or with others. */
+export interface Cause {
+  readonly fault: string
+  readonly part: string
+  readonly label: string
+  readonly probability: number
+  readonly why: readonly string[]
+  readonly against: readonly string[]
+  readonly cure: string
+}

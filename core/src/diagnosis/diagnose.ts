@@ -1,0 +1,92 @@
+import type { CallKind } from '../base/observations'
+import { callOf } from './advice/call-of'
+import { contradictionsIn, type Contradiction } from './advice/contradictions'
+import { reasonsFor } from './advice/explain'
+import { mendNow } from './advice/mend-now'
+import { nextChecks, type NextCheck } from './advice/next-checks'
+import type { DiagnosisCase } from './case/read-case'
+import type { Cause } from './cause'
+import { faultAt, weighCase, type Weighed } from './weigh-case'
+
+/** Two faults together. */
+export interface FaultPair {
+  readonly faults: readonly [string, string]
+  readonly probability: number
+}
+
+/** What is believed of a drive, and what to do next. */
+export interface Diagnosis {
+  readonly causes: readonly Cause[]
+  readonly pairs: readonly FaultPair[]
+  readonly next: readonly NextCheck[]
+  readonly mendNow: string | null
+  readonly contradictions: readonly Contradiction[]
+  /** Probability that it is none of the faults in the list. */
+  readonly unknown: number
+  /** Probability that nothing is at fault. */
+  readonly sound: number
+  readonly call: CallKind
+  readonly reasons: readonly string[]
+  readonly todo: string
+  /** Upper bound for what sets of three and more that were not looked into could weigh. */
+  readonly leftOut: number
+}
+
+/** Causes that are told. */
+const TOLD = 12
+const PAIRS = 5
+/** So much likelier than on any drive. */
+const LIFTED = 1.3
+/** Less than this is not told. */
+const LEAST = 0.005
+
+/** What a case comes to: causes, pairs, what to do next, and why. */
+export function diagnose(c: DiagnosisCase, factors?: Readonly<Record<string, number>>): Diagnosis {
+  const w = weighCase(c, factors)
+  const listed = 1 - w.unknown
+  const causes = [...w.byFault]
+    .sort((a, b) => b[1] - a[1])
+    .filter(([id, p]) => p * listed >= LEAST && (w.evidence.length === 0 || isPointedAt(w, id, p)))
+    .slice(0, TOLD)
+    .map(([id, p]): Cause => {
+      const { part, label, cure } = w.drive.faults.find(f => f.id === id)!
+      return { fault: id, part, label, probability: p * listed, ...reasonsFor(w, id), cure: cure.says }
+    })
+  const next = nextChecks(w)
+  const mend = mendNow(w)
+  const contradictions = contradictionsIn(w)
+  const sound = (w.hypotheses.find(h => h.faults.length === 0)?.weight ?? 0) * listed
+  return {
+    causes,
+    pairs: pairsOf(w),
+    next,
+    mendNow: mend,
+    contradictions,
+    unknown: w.unknown,
+    sound,
+    ...callOf(w, { causes, next, mend, contradictions, sound, asked: c.complaints.length > 0 }),
+    leftOut: w.leftOut,
+  }
+}
+
+/** Whether evidence made a fault likelier than it is on any drive: others are left where they were, and not told. */
+function isPointedAt(w: Weighed, id: string, probability: number): boolean {
+  const odds = w.drive.elements.filter(e => e.fault.id === id).reduce((s, e) => s + e.odds, 0)
+  return probability > (LIFTED * odds) / (1 + odds)
+}
+
+function pairsOf(w: Weighed): FaultPair[] {
+  const sums = new Map<string, { faults: [string, string]; probability: number }>()
+  for (const { faults, weight } of w.hypotheses) {
+    const ids = [...new Set(faults.map(n => faultAt(w, n).id))].sort()
+    if (ids.length !== 2) continue
+    const key = ids.join(' ')
+    const known = sums.get(key) ?? { faults: ids as [string, string], probability: 0 }
+    known.probability += weight * (1 - w.unknown)
+    sums.set(key, known)
+  }
+  return [...sums.values()]
+    .filter(p => p.probability >= LEAST)
+    .sort((a, b) => b.probability - a.probability)
+    .slice(0, PAIRS)
+}

@@ -1,0 +1,224 @@
+import { findMechanism, type Features, type MechanismId } from '../../drives'
+import { holds, situationOf, type Situation } from '../../findings'
+import { OUTSIDE, TREATMENTS } from '../knowledge/actions'
+import { FUNCTIONS } from '../knowledge/functions'
+import { CHECKS, FAULTS } from '../knowledge/knowledge'
+import type { Check, DriveFunction, Fault } from '../knowledge/types'
+
+/** What the compiled model is for. */
+export interface DiagnosedDrive {
+  readonly mechanism: MechanismId
+  readonly features?: Features | null
+  /** Year of make, where it is known. */
+  readonly year?: number | null
+}
+
+/** Chances of the modes of each function; what they lack to 1 is that it works. */
+type States = ReadonlyMap<string, Readonly<Record<string, number>>>
+
+/** One fault in one of its ways, or not showing: what is weighed. */
+export interface Element {
+  readonly fault: Fault
+  /** Number of its way; −1 where it does not show. */
+  readonly way: number
+  readonly odds: number
+  readonly states: States
+}
+
+/** Answers of a check under one element: a share of them is the element's own, the rest is as without it. */
+export interface Influence {
+  readonly strength: number
+  readonly chances: Float64Array
+}
+
+/** A check of a drive with what each element makes of it. */
+export interface CompiledCheck {
+  readonly check: Check
+  readonly base: Float64Array
+  /** By element; null where it has no say. */
+  readonly influences: readonly (Influence | null)[]
+  /** By element: chance that this treatment or swap takes its fault away; null for a check that changes nothing. */
+  readonly removes: Float64Array | null
+}
+
+/** Functions, faults and checks that a drive has. */
+export interface DriveModel {
+  readonly situation: Situation
+  readonly functions: readonly DriveFunction[]
+  readonly faults: readonly Fault[]
+  /** In the order of the chain, what stands first first. */
+  readonly elements: readonly Element[]
+  /** By element: 1 where its fault does not show. */
+  readonly silent: Uint8Array
+  readonly checks: ReadonlyMap<string, CompiledCheck>
+}
+
+/** How strongly an evidence speaks at most: slips, second faults and odd boards are never impossible. */
+const SURE = 0.98
+
+const known = new Map<string, DriveModel>()
+
+/** The model of a drive; worked out once for each kind. */
+export function compileDrive(drive: DiagnosedDrive, factors?: Readonly<Record<string, number>>): DriveModel {
+  const key = JSON.stringify([drive.mechanism, drive.features ?? null, drive.year ?? null, factors ?? null])
+  let model = known.get(key)
+  if (!model) {
+    model = compiled(drive, factors)
+    if (known.size > 40) known.clear()
+    known.set(key, model)
+  }
+  return model
+}
+
+function compiled(drive: DiagnosedDrive, factors: Readonly<Record<string, number>> = {}): DriveModel {
+  const situation = situationOf(drive, [])
+  const functions = FUNCTIONS.filter(f => holds(f.when, situation))
+  const faults = FAULTS.filter(f => holds(f.when, situation))
+  const depth = new Map(functions.map((f, i) => [f.id, i]))
+  const ranked = faults
+    .flatMap(f => elementsOf(f, drive, functions, factors[f.id] ?? 1))
+    .map(element => ({ element, rank: rankOf(element, depth) }))
+    .sort((a, b) => a.rank - b.rank)
+  const elements = ranked.map(r => r.element)
+  const checks = CHECKS.filter(c => holds(c.when, situation) && (!c.sees || depth.has(c.sees.function)))
+  return {
+    situation,
+    functions,
+    faults,
+    elements,
+    silent: Uint8Array.from(elements, e => (e.way < 0 ? 1 : 0)),
+    checks: new Map(checks.map(c => [c.id, compiledCheck(c, elements)])),
+  }
+}
+
+/** Place in the chain of the first function that it breaks. */
+function rankOf({ fault, way }: Element, depth: ReadonlyMap<string, number>): number {
+  if (way < 0) return depth.size
+  return Math.min(depth.size, ...Object.keys(fault.ways[way]!.breaks).map(f => depth.get(f) ?? depth.size))
+}
+
+function elementsOf(
+  fault: Fault,
+  drive: DiagnosedDrive,
+  functions: readonly DriveFunction[],
+  factor: number,
+): Element[] {
+  const { year } = drive
+  const era = year ? (fault.era?.find(e => year >= e.from && year <= e.to)?.factor ?? 1) : 1
+  const odds = (fault.odds / 1000) * era * (fault.byType?.[drive.mechanism] ?? 1) * factor
+  const covered = findMechanism(drive.mechanism).protectCovered?.value
+  const shown = fault.ways
+    .map(({ chance, breaks }, way) => ({ chance, way, breaks: resolved(breaks, functions, covered) }))
+    .filter(w => Object.keys(w.breaks).length > 0)
+  const silent = Math.max(0.02, 1 - shown.reduce((s, w) => s + w.chance, 0))
+  return [
+    ...shown.map(w => ({ fault, way: w.way, odds: odds * w.chance, states: propagated(w.breaks, functions) })),
+    { fault, way: -1, odds: odds * silent, states: new Map() },
+  ]
+}
+
+/** Breaks of functions that the drive has, with what a covered place means on its type. */
+function resolved(
+  breaks: Readonly<Record<string, string>>,
+  functions: readonly DriveFunction[],
+  covered: 'protected' | 'writable' | undefined,
+): Record<string, string> {
+  const out: Record<string, string> = {}
+  for (const [fn, mode] of Object.entries(breaks)) {
+    const found = functions.find(f => f.id === fn)
+    if (!found) continue
+    if (!mode.startsWith('@')) out[fn] = mode
+    else if (covered) out[fn] = (mode === '@covered') === (covered === 'protected') ? 'always' : 'never'
+  }
+  return out
+}
+
+/** What becomes of every function where some are broken: along the chain, what a function needs may block it. */
+function propagated(breaks: Readonly<Record<string, string>>, functions: readonly DriveFunction[]): States {
+  const states = new Map<string, Readonly<Record<string, number>>>()
+  const byId = new Map(functions.map(f => [f.id, f]))
+  for (const f of functions) {
+    const own = breaks[f.id]
+    if (own) {
+      states.set(f.id, { [own]: 1 })
+      continue
+    }
+    let worst: Record<string, number> | null = null
+    for (const [need, weight] of Object.entries(f.needs)) {
+      const state = states.get(need)
+      const source = byId.get(need)
+      if (!state || !source) continue
+      const effect = effectOn(f, source, state, weight)
+      if (!worst || total(effect) > total(worst)) worst = effect
+    }
+    if (worst && total(worst) > 0.01) states.set(f.id, worst)
+  }
+  return states
+}
+
+function effectOn(
+  f: DriveFunction,
+  source: DriveFunction,
+  state: Readonly<Record<string, number>>,
+  weight: number,
+): Record<string, number> {
+  const effect: Record<string, number> = {}
+  for (const [mode, p] of Object.entries(state)) {
+    const { blocks, then } = source.modes[mode]!
+    const what = then?.[f.id] ?? { none: blocks }
+    for (const [m, q] of Object.entries(what)) effect[m] = (effect[m] ?? 0) + p * q * weight
+  }
+  return effect
+}
+
+const total = (chances: Readonly<Record<string, number>>): number => Object.values(chances).reduce((s, x) => s + x, 0)
+
+/** By treatment or swap: chance that a fault is gone afterwards. */
+function removalOf(check: Check): ((fault: Fault) => number) | null {
+  if (check.kind === 'treatment') {
+    const { treatment } = TREATMENTS.find(t => t.id === check.id)!
+    const parts: Readonly<Record<string, string>> = { 'another.cable': 'interface-cable', 'another.host': 'host' }
+    return f => f.treatments?.[treatment] ?? (f.part === parts[treatment] ? 0.9 : 0)
+  }
+  if (check.kind !== 'swap') return null
+  if (check.id === 'drive.elsewhere') return f => OUTSIDE[f.part] ?? 0.02
+  if (check.id === 'host.other-drive') return f => 1 - (OUTSIDE[f.part] ?? 0.02)
+  const part = check.id.slice('swap.'.length)
+  const sides: Readonly<Record<string, readonly string[]>> = { disk: ['disk', 'writer', 'cartridge'] }
+  return f => ((sides[part] ?? [part]).includes(f.part) ? 0.95 : 0.01)
+}
+
+function compiledCheck(check: Check, elements: readonly Element[]): CompiledCheck {
+  const base = Float64Array.from(check.answers, a => check.base[a] ?? 0)
+  const removal = removalOf(check)
+  return {
+    check,
+    base,
+    influences: removal ? [] : elements.map(e => influenceOf(check, e)),
+    removes: removal ? Float64Array.from(elements, e => removal(e.fault)) : null,
+  }
+}
+
+/** What an element makes of a check: what it shows by itself, else what its functions do. */
+function influenceOf(check: Check, { fault, states }: Element): Influence | null {
+  const shown = fault.shows[check.id]
+  const ownShare = shown ? Math.min(SURE, total(shown)) : 0
+  const state = check.sees ? states.get(check.sees.function) : undefined
+  const chances = new Float64Array(check.answers.length)
+  if (shown && total(shown) > 0)
+    check.answers.forEach((a, i) => (chances[i]! += (ownShare * (shown[a] ?? 0)) / total(shown)))
+  const rest = 1 - ownShare
+  let seenShare = 0
+  if (state && check.sees)
+    for (const [mode, p] of Object.entries(state)) {
+      const by = check.sees.by[mode] ?? check.sees.by.none
+      if (!by) continue
+      const share = Math.min(SURE, p) * rest
+      seenShare += share
+      check.answers.forEach((a, i) => (chances[i]! += share * (by[a] ?? 0)))
+    }
+  const strength = Math.min(SURE, ownShare + seenShare)
+  if (strength < 0.005) return null
+  const sum = chances.reduce((s, x) => s + x, 0)
+  return { strength, chances: chances.map(c => c / sum) }
+}

@@ -1,0 +1,49 @@
+import type { Element } from './compile'
+
+/** How much more often than by chance two faults are met together (from memory). */
+const TOGETHER = 1.5
+/** How often a drive that somebody complains of has nothing at fault, beside one that nobody complains of (a guess). */
+const NOTHING = 0.04
+
+/**
+ * Natural logarithm of how likely a set of elements is beforehand: odds of its faults, and how much likelier one makes
+ * another.
+ */
+export function priorsOf(
+  relevant: readonly number[],
+  elements: readonly Element[],
+  complained: boolean,
+): (set: readonly number[]) => number {
+  const own = relevant.map(i => elements[i]!)
+  const odds = Float64Array.from(own, e => Math.log(e.odds))
+  const silent = own.map(e => e.way < 0)
+  const faults = own.map(e => e.fault)
+  const numbers = new Map<string, number>()
+  const number = Int32Array.from(faults, f => {
+    if (!numbers.has(f.id)) numbers.set(f.id, numbers.size)
+    return numbers.get(f.id)!
+  })
+  const brings = new Map<number, number>()
+  for (const f of new Set(faults))
+    for (const [other, factor] of Object.entries(f.brings ?? {})) {
+      const [a, b] = [numbers.get(f.id)!, numbers.get(other)]
+      if (b !== undefined) brings.set(Math.min(a, b) * 4096 + Math.max(a, b), Math.log(factor))
+    }
+  const together = Math.log(TOGETHER)
+  const nothing = complained ? Math.log(NOTHING) : 0
+  return set => {
+    let log = 0
+    let shows = false
+    for (let i = 0; i < set.length; i++) {
+      const n = set[i]!
+      log += odds[n]!
+      if (!silent[n]) shows = true
+      for (let j = 0; j < i; j++) {
+        const [a, b] = [number[n]!, number[set[j]!]!]
+        if (a === b) return -Infinity
+        log += together + (brings.get(Math.min(a, b) * 4096 + Math.max(a, b)) ?? 0)
+      }
+    }
+    return shows ? log : log + nothing
+  }
+}

@@ -1,0 +1,212 @@
+import type { CheckModel, DiagnosisModel } from '../engine'
+import type { CompiledCheck, DriveModel, Element } from './compile'
+import { SLIPS, type Evidence } from './evidence'
+import { afterwards, chanceUnder, foldAnswer, shrunk, type Folded } from './fold'
+import { priorsOf } from './priors'
+
+/** A piece of evidence over the elements: any of its alternatives, in each all of its answers. */
+interface Item {
+  readonly any: readonly (readonly Folded[])[]
+  readonly negated: boolean
+  readonly weak: boolean
+}
+
+/** Of evidence that counts as weak so much is chance. */
+const WEAK = 0.35
+/** However surely something was not so, an owner may have meant something else. */
+const LEAST = 0.03
+/** How often a fault that is in no list is met beside those in it (a guess). */
+const UNLISTED = 0.012
+/** An element that makes evidence likelier by less than this factor explains nothing. */
+const HELPS = 1.4
+/** Sets whose evidence is less likely than the best by this factor are not weighed to the end. */
+const HOPELESS = 1e-8
+
+/** All evidence of a drive over its model, for the engine. */
+export interface Weighing {
+  readonly model: DiagnosisModel
+  /** Elements that the engine weighs, by its own numbering. */
+  readonly relevant: readonly number[]
+  /** Natural logarithm of prior and likelihood of a fault that is in no list. */
+  readonly unlisted: number
+  /** Chance of a piece of evidence under a set of the engine's numbers. */
+  readonly chanceOf: (evidence: number, set: readonly number[]) => number
+  /** A check as the engine sees it at a time; null where the drive has none of that id. */
+  readonly check: (id: string, order: number) => CheckModel | null
+}
+
+/** Counted loops: this is where the time goes. */
+function chanceOfItem(item: Item, set: readonly number[], silent: Uint8Array): number {
+  let best = 0
+  const { any } = item
+  for (let i = 0; i < any.length; i++) {
+    const all = any[i]!
+    let p = 1
+    for (let k = 0; k < all.length && p > best; k++) p *= chanceUnder(all[k]!, set, silent)
+    if (p > best) best = p
+  }
+  return item.negated || item.weak ? tempered(item, best) : best
+}
+
+function tempered(item: Item, seen: number): number {
+  const p = item.negated ? Math.max(LEAST, 1 - seen) : seen
+  return item.weak ? WEAK + (1 - WEAK) * p : p
+}
+
+/** Chance that an element's fault is still there at a time, after what was done; null where nothing was. */
+function keptAt(order: number, drive: DriveModel, evidence: readonly Evidence[]): Float64Array | null {
+  let kept: Float64Array | null = null
+  for (const e of evidence) {
+    const { check, answer } = e.any[0]?.[0] ?? { check: '', answer: '' }
+    const action = drive.checks.get(check)
+    if (e.order >= order || !action?.check.changes || !action.removes) continue
+    if (!e.weak && (answer === 'same' || answer === 'worse')) continue
+    kept ??= new Float64Array(drive.elements.length).fill(1)
+    for (let i = 0; i < kept.length; i++) kept[i]! *= 1 - action.removes[i]!
+  }
+  return kept
+}
+
+function itemsOf(drive: DriveModel, evidence: readonly Evidence[]): Item[] {
+  return evidence.map(e => {
+    const kept = keptAt(e.order, drive, evidence)
+    const any = e.any
+      .map(all =>
+        all
+          .map(({ check: id, answer }) => {
+            const check = drive.checks.get(id)
+            const index = check?.check.answers.indexOf(answer) ?? -1
+            if (!check || index < 0) return null
+            const plain = foldAnswer(check, index, SLIPS[e.source])
+            return kept ? afterwards(plain, kept) : plain
+          })
+          .filter(f => f !== null),
+      )
+      .filter(all => all.length > 0)
+    return { any, negated: e.negated === true, weak: e.weak === true }
+  })
+}
+
+/**
+ * Evidence of a drive as the engine weighs it. Evidence of checks that the drive has not is left out.
+ * @param complained whether somebody complains: then a drive without a fault is rare
+ */
+export function weighing(drive: DriveModel, evidence: readonly Evidence[], complained: boolean): Weighing {
+  const { elements } = drive
+  const items = itemsOf(drive, evidence)
+  const relevant = relevantOf(items, elements)
+  const silent = Uint8Array.from(relevant, i => (elements[i]!.way < 0 ? 1 : 0))
+  const own = items.map(item => ({ ...item, any: item.any.map(all => all.map(f => shrunk(f, relevant))) }))
+  // What splits the faults most comes first, so that hopeless sets are left early.
+  const live = own.filter(i => i.any.length > 0).sort((a, b) => baseOf(a) - baseOf(b))
+  let best = 0
+  return {
+    relevant,
+    model: {
+      faults: relevant.length,
+      logPrior: priorsOf(relevant, elements, complained),
+      logLikelihood(set) {
+        let p = 1
+        const floor = best * HOPELESS
+        for (let i = 0; i < live.length; i++) {
+          p *= chanceOfItem(live[i]!, set, silent)
+          if (p < floor) return -Infinity
+        }
+        if (p > best) best = p
+        return Math.log(p)
+      },
+      logMost: live.reduce((s, item) => s + Math.log(mostOf(item)), 0),
+    },
+    unlisted: Math.log(UNLISTED) + live.reduce((s, i) => s + Math.log(unlistedChance(i)), 0),
+    chanceOf: (i, set) => (own[i]!.any.length ? chanceOfItem(own[i]!, set, silent) : 1),
+    check: (id, order) => checkModel(id, keptAt(order, drive, evidence), drive, relevant),
+  }
+}
+
+const baseOf = (item: Item): number => Math.max(...item.any.map(all => all.reduce((p, f) => p * f.base, 1)))
+
+/** Elements that make a piece of evidence likelier than nothing would: others leave every set as likely as it was. */
+function relevantOf(items: readonly Item[], elements: readonly Element[]): number[] {
+  const helps = (f: Folded, i: number) =>
+    f.removes ? f.removes[i]! > 0.05 : f.u[i]! + f.q[i]! * f.base > f.base * HELPS
+  const any = (i: number) => items.some(item => item.any.some(all => all.some(f => helps(f, i))))
+  const all = elements.map((_, i) => i)
+  const relevant = all.filter(any)
+  // Where nothing points anywhere, everything that would show may be it.
+  return relevant.length ? relevant : all.filter(i => elements[i]!.way >= 0)
+}
+
+/** The most that any set could make of a piece of evidence. */
+function mostOf(item: Item): number {
+  if (item.negated || item.weak) return 1
+  const one = (f: Folded) =>
+    f.removes
+      ? 1
+      : Math.min(
+          1,
+          f.u.reduce((m, u, i) => Math.max(m, u / Math.max(0.02, 1 - f.q[i]!)), f.base),
+        )
+  return Math.max(...item.any.map(all => all.reduce((p, f) => p * one(f), 1)))
+}
+
+/** What a fault that nobody listed makes of it: partly what a sound drive shows, partly anything. */
+function unlistedChance(item: Item): number {
+  const one = (f: Folded) => (f.removes ? (f.outcome === 'same' ? 0.85 : 0.08) : 0.6 * f.base + 0.4 * f.even)
+  return tempered(item, Math.max(...item.any.map(all => all.reduce((x, f) => x * one(f), 1))))
+}
+
+/** What harm done to a drive or a disk counts as, minutes of hands (a guess). */
+const HARM_MINUTES = 90
+
+function checkModel(
+  id: string,
+  kept: Float64Array | null,
+  drive: DriveModel,
+  relevant: readonly number[],
+): CheckModel | null {
+  const check = drive.checks.get(id)
+  if (!check) return null
+  const { answers, minutes, kind, needs } = check.check
+  const all = foldedOnce(check)
+  const { silent } = drive
+  const harm = (n: number) => {
+    const { harms } = drive.elements[n]!.fault
+    const power = needs.includes('power') ? (harms?.power ?? 0) : 0
+    return Math.max(power, needs.includes('disk') ? (harms?.disk ?? 0) : 0) * HARM_MINUTES
+  }
+  const chances = new Float64Array(answers.length)
+  let last: readonly number[] | null = null
+  return {
+    answers: answers.length,
+    minutes,
+    chance(answer, set) {
+      if (set !== last) {
+        last = set
+        const at = set.map(n => relevant[n]!)
+        for (let a = 0; a < all.length; a++) chances[a] = chanceNow(all[a]!, at, silent, kept)
+      }
+      return chances[answer]!
+    },
+    risk: set => set.reduce((sum, n) => sum + harm(relevant[n]!), 0),
+    ...(kind === 'treatment' ? { settles: answers.indexOf('cures') } : {}),
+  }
+}
+
+function chanceNow(f: Folded, set: readonly number[], silent: Uint8Array, kept: Float64Array | null): number {
+  if (!kept || f.removes) return chanceUnder(f, set, silent)
+  let p = f.base
+  for (let i = set.length - 1; i >= 0; i--) {
+    const n = set[i]!
+    p = f.u[n]! * kept[n]! + (1 - (1 - f.q[n]!) * kept[n]!) * p
+  }
+  return (1 - f.slip) * p + f.slip * f.even
+}
+
+const ready = new WeakMap<CompiledCheck, Folded[]>()
+
+/** All answers of a check, folded once. */
+function foldedOnce(check: CompiledCheck): Folded[] {
+  let all = ready.get(check)
+  if (!all) ready.set(check, (all = check.check.answers.map((_, i) => foldAnswer(check, i, SLIPS[check.check.source]))))
+  return all
+}

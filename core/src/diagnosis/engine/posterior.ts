@@ -1,0 +1,130 @@
+import type { DiagnosisModel, Hypothesis, Posterior } from './model'
+
+/** Pairs that are extended by a third fault: the likeliest. */
+const EXTENDED = 12
+/** Sets that can hold no more than this share (natural logarithm) of what single faults hold are left out. */
+const LEFT_OUT = -11
+/** Sets that are less likely than the best by this (natural logarithm) count, but are not told one by one. */
+const TOLD = 9
+
+/**
+ * Weighs no fault, every single one, every pair, and the likeliest pairs with every third fault. Of the sets that were
+ * weighed the shares are exact.
+ * @param most largest number of faults in a set, 1 to 3
+ */
+export function weighFaults(model: DiagnosisModel, most: 1 | 2 | 3 = 3): Posterior {
+  const sum = new Sum(model)
+  sum.add([])
+  for (let a = 0; a < model.faults; a++) sum.add([a])
+  sum.leaveOutBelow(LEFT_OUT)
+  const heads: Head[] = []
+  const pair = [0, 0]
+  if (most > 1)
+    for (let a = 0; a < model.faults; a++)
+      for (let b = a + 1; b < model.faults; b++) {
+        pair[0] = a
+        pair[1] = b
+        const log = sum.add(pair)
+        if (most > 2 && log > (heads[EXTENDED - 1]?.log ?? -Infinity)) keepBest(heads, { set: [a, b], log })
+      }
+  const extended = new Set<number>()
+  for (const { set } of heads)
+    for (let c = 0; c < model.faults; c++) {
+      if (set.includes(c)) continue
+      const three = [...set, c].sort((x, y) => x - y)
+      const key = (three[0]! * model.faults + three[1]!) * model.faults + three[2]!
+      if (extended.has(key)) continue
+      extended.add(key)
+      sum.add(three)
+    }
+  return sum.settled(extended)
+}
+
+interface Head {
+  readonly set: readonly number[]
+  readonly log: number
+}
+
+/** Keeps the likeliest pairs, the likeliest first. */
+function keepBest(heads: Head[], head: Head): void {
+  let at = heads.length
+  while (at > 0 && heads[at - 1]!.log < head.log) at--
+  heads.splice(at, 0, head)
+  if (heads.length > EXTENDED) heads.pop()
+}
+
+/** The sum over all sets: shares are exact, only the likely ones are kept one by one. */
+class Sum {
+  private readonly told: { readonly faults: readonly number[]; readonly log: number }[] = []
+  private readonly marginals: Float64Array
+  private readonly bySize = [0, 0, 0, 0]
+  private best = -Infinity
+  /** All weights are over the first set's, so that they fit a number. */
+  private scale = Number.NaN
+
+  /** Logarithm of prior below which a set cannot matter. */
+  private floor = -Infinity
+  private skipped = 0
+
+  constructor(private readonly model: DiagnosisModel) {
+    this.marginals = new Float64Array(model.faults)
+  }
+
+  /** @param set may be used again by the caller */
+  add(set: readonly number[]): number {
+    const prior = this.model.logPrior(set)
+    if (prior < this.floor) {
+      if (prior > -Infinity) this.skipped += Math.exp(prior)
+      return -Infinity
+    }
+    if (prior === -Infinity) return prior
+    const log = prior + this.model.logLikelihood(set)
+    if (log === -Infinity) return log
+    if (Number.isNaN(this.scale)) this.scale = log
+    const weight = Math.exp(log - this.scale)
+    for (const f of set) this.marginals[f]! += weight
+    this.bySize[set.length]! += weight
+    if (log > this.best - TOLD) this.told.push({ faults: [...set], log })
+    if (log > this.best) this.best = log
+    return log
+  }
+
+  /** From here on leaves out sets that even the best evidence would not bring over a share of what was weighed. */
+  leaveOutBelow(share: number): void {
+    if (this.model.logMost === undefined) return
+    const total = this.scale + Math.log(this.bySize.reduce((s, x) => s + x, 0))
+    this.floor = total + share - this.model.logMost
+  }
+
+  settled(extended: ReadonlySet<number>): Posterior {
+    const total = this.bySize.reduce((s, x) => s + x, 0)
+    const logTotal = this.scale + Math.log(total)
+    const hypotheses: Hypothesis[] = this.told
+      .filter(t => t.log > this.best - TOLD)
+      .map(t => ({ faults: t.faults, weight: Math.exp(t.log - logTotal) }))
+      .sort((x, y) => y.weight - x.weight)
+    return {
+      hypotheses,
+      marginals: this.marginals.map(m => m / total),
+      bySize: this.bySize.map(s => s / total),
+      logTotal,
+      leftOut: boundOf(this.model, logTotal, extended, this.skipped),
+    }
+  }
+}
+
+/** Prior of all sets of three that were not weighed, times the most that evidence could give one, over the total. */
+function boundOf(model: DiagnosisModel, logTotal: number, extended: ReadonlySet<number>, skipped: number): number {
+  if (model.logMost === undefined || model.faults < 3) return model.faults < 3 ? 0 : 1
+  const none = model.logPrior([])
+  const odds = Float64Array.from({ length: model.faults }, (_, a) => Math.exp(model.logPrior([a]) - none))
+  const [one, two, three] = [1, 2, 3].map(n => odds.reduce((s, o) => s + o ** n, 0)) as [number, number, number]
+  // The elementary symmetric sum of three, by Newton's identities.
+  let sum = (one ** 3 - 3 * one * two + 2 * three) / 6
+  for (const key of extended) {
+    const [a, rest] = [key % model.faults, Math.floor(key / model.faults)]
+    sum -= odds[a]! * odds[rest % model.faults]! * odds[Math.floor(rest / model.faults)]!
+  }
+  const prior = Math.max(sum, 0) * Math.exp(none) + skipped
+  return Math.min(1, Math.exp(Math.log(Math.max(prior, 1e-300)) + model.logMost - logTotal))
+}

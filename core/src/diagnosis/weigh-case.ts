@@ -1,0 +1,53 @@
+import { weighFaults, type Hypothesis } from './engine'
+import { evidenceOf } from './case/evidence-of'
+import type { DiagnosisCase } from './case/read-case'
+import { compileDrive, type DriveModel } from './drive/compile'
+import type { Evidence } from './drive/evidence'
+import { COMPLAINTS } from './knowledge/complaints'
+import { weighing, type Weighing } from './drive/weigh'
+
+/** Everything that advice is worked out from. */
+export interface Weighed {
+  readonly drive: DriveModel
+  readonly evidence: readonly Evidence[]
+  readonly weigh: Weighing
+  /** By the engine's numbers; weights sum to 1 without what is in no list. */
+  readonly hypotheses: readonly Hypothesis[]
+  readonly unknown: number
+  readonly leftOut: number
+  /** Probability of each fault by its number among the drive's faults. */
+  readonly byFault: ReadonlyMap<string, number>
+}
+
+/** The fault of one of the engine's numbers. */
+export const faultAt = (w: Pick<Weighed, 'drive' | 'weigh'>, number: number) =>
+  w.drive.elements[w.weigh.relevant[number]!]!.fault
+
+/** Whether anybody complains of anything that can be seen. */
+const complains = (c: DiagnosisCase): boolean =>
+  c.complaints.some(x => COMPLAINTS.find(k => k.id === x.id)!.means.length > 0)
+
+/**
+ * Weighs all evidence of a case.
+ * @param factors how much more often than in the list this workshop met each fault
+ */
+export function weighCase(c: DiagnosisCase, factors?: Readonly<Record<string, number>>): Weighed {
+  const drive = compileDrive(c, factors)
+  const evidence = evidenceOf(c, drive)
+  const weigh = weighing(drive, evidence, complains(c))
+  const posterior = weighFaults(weigh.model)
+  const byFault = new Map<string, number>()
+  posterior.marginals.forEach((p, n) => {
+    const { id } = faultAt({ drive, weigh }, n)
+    byFault.set(id, (byFault.get(id) ?? 0) + p)
+  })
+  return {
+    drive,
+    evidence,
+    weigh,
+    hypotheses: posterior.hypotheses,
+    unknown: 1 / (1 + Math.exp(posterior.logTotal - weigh.unlisted)),
+    leftOut: posterior.leftOut,
+    byFault,
+  }
+}
