@@ -1,7 +1,7 @@
 import { defineCommand } from 'citty'
 import { CALLS, evidenceWords, SOURCE_IDS } from '@wobrin/core/base/observations'
 import { MECHANISM_IDS } from '@wobrin/core/drives'
-import { READINGS, recordReading } from '@wobrin/core/instruments/readings'
+import { READINGS, recordReading } from '@wobrin/core/diagnosis/readings'
 import { numberOption, wordOption } from './options'
 
 export const reading = defineCommand({
@@ -53,8 +53,10 @@ export const reading = defineCommand({
       console.log(JSON.stringify({ call, observations, evidence }, null, 2))
       return
     }
-    console.log(`${CALLS[call.kind].label}: ${call.reasons.join(' ')}`)
-    console.log(`Next: ${call.next}`)
+    if (call) {
+      console.log(`${CALLS[call.kind].label}: ${call.reasons.join(' ')}`)
+      console.log(`Next: ${call.next}`)
+    } else console.log(recorded.title)
     console.log(`Source: ${evidenceWords(evidence)}`)
   },
 })

@@ -6,7 +6,7 @@ import { mendNow } from './advice/mend-now'
 import { nextChecks, type NextCheck } from './advice/next-checks'
 import type { DiagnosisCase } from './case/read-case'
 import type { Cause } from './cause'
-import { faultAt, weighCase, type Weighed } from './weigh-case'
+import { faultAt, weighCase, type Weighed, type WeighOptions } from './weigh-case'
 
 /** Two faults together. */
 export interface FaultPair {
@@ -30,6 +30,8 @@ export interface Diagnosis {
   readonly todo: string
   /** Upper bound for what sets of three and more that were not looked into could weigh. */
   readonly leftOut: number
+  /** Pieces of evidence that were weighed. */
+  readonly evidence: number
 }
 
 /** Causes that are told. */
@@ -41,8 +43,8 @@ const LIFTED = 1.3
 const LEAST = 0.005
 
 /** What a case comes to: causes, pairs, what to do next, and why. */
-export function diagnose(c: DiagnosisCase, factors?: Readonly<Record<string, number>>): Diagnosis {
-  const w = weighCase(c, factors)
+export function diagnose(c: DiagnosisCase, options: WeighOptions = {}): Diagnosis {
+  const w = weighCase(c, options)
   const listed = 1 - w.unknown
   const causes = [...w.byFault]
     .sort((a, b) => b[1] - a[1])
@@ -66,6 +68,7 @@ export function diagnose(c: DiagnosisCase, factors?: Readonly<Record<string, num
     sound,
     ...callOf(w, { causes, next, mend, contradictions, sound, asked: c.complaints.length > 0 }),
     leftOut: w.leftOut,
+    evidence: w.evidence.length,
   }
 }
 

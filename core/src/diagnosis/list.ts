@@ -4,12 +4,19 @@ import { meantOn } from './case/meant-on'
 import { compileDrive } from './drive/compile'
 import { COMPLAINTS } from './knowledge/complaints'
 import { CHECKS, FAULTS, PARTS } from './knowledge/knowledge'
+import type { Complaint } from './knowledge/types'
 
 export const LISTS = ['complaints', 'faults', 'checks', 'parts'] as const
 export type ListId = (typeof LISTS)[number]
 
 /** One row of a list: named fields, the id first. */
 export type ListRow = Readonly<Record<string, string | number | readonly string[]>>
+
+/** Complaints that a type of drive can give rise to. */
+export function complaintsOn(mechanism: MechanismId): readonly Complaint[] {
+  const drive = compileDrive({ mechanism })
+  return COMPLAINTS.filter(c => c.means.length === 0 || meantOn(c, drive).length > 0)
+}
 
 /**
  * What the engine knows, of all drives or of one type.
@@ -44,7 +51,5 @@ export function knowledgeList(list: string, mechanism?: string): ListRow[] {
     const used = new Set(faults.map(f => f.part))
     return PARTS.filter(p => !drive || used.has(p.id)).map(({ id, label }) => ({ id, label }))
   }
-  return COMPLAINTS.filter(c => !drive || c.means.length === 0 || meantOn(c, drive).length > 0).map(
-    ({ id, label, also }) => ({ id, label, also }),
-  )
+  return (type ? complaintsOn(type) : COMPLAINTS).map(({ id, label, also }) => ({ id, label, also }))
 }

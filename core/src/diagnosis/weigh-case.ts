@@ -4,6 +4,7 @@ import type { DiagnosisCase } from './case/read-case'
 import { compileDrive, type DriveModel } from './drive/compile'
 import type { Evidence } from './drive/evidence'
 import { COMPLAINTS } from './knowledge/complaints'
+import type { CheckNeed } from './knowledge/types'
 import { weighing, type Weighing } from './drive/weigh'
 
 /** Everything that advice is worked out from. */
@@ -17,6 +18,8 @@ export interface Weighed {
   readonly leftOut: number
   /** Probability of each fault by its number among the drive's faults. */
   readonly byFault: ReadonlyMap<string, number>
+  /** What cannot be had or done now. */
+  readonly without: readonly CheckNeed[]
 }
 
 /** The fault of one of the engine's numbers. */
@@ -27,11 +30,15 @@ export const faultAt = (w: Pick<Weighed, 'drive' | 'weigh'>, number: number) =>
 const complains = (c: DiagnosisCase): boolean =>
   c.complaints.some(x => COMPLAINTS.find(k => k.id === x.id)!.means.length > 0)
 
-/**
- * Weighs all evidence of a case.
- * @param factors how much more often than in the list this workshop met each fault
- */
-export function weighCase(c: DiagnosisCase, factors?: Readonly<Record<string, number>>): Weighed {
+export interface WeighOptions {
+  /** How much more often than in the list this workshop met each fault, by its id. */
+  readonly factors?: Readonly<Record<string, number>>
+  /** What cannot be had or done now: checks that need it are not proposed. */
+  readonly without?: readonly CheckNeed[]
+}
+
+/** Weighs all evidence of a case. */
+export function weighCase(c: DiagnosisCase, { factors, without = [] }: WeighOptions = {}): Weighed {
   const drive = compileDrive(c, factors)
   const evidence = evidenceOf(c, drive)
   const weigh = weighing(drive, evidence, complains(c))
@@ -49,5 +56,6 @@ export function weighCase(c: DiagnosisCase, factors?: Readonly<Record<string, nu
     unknown: 1 / (1 + Math.exp(posterior.logTotal - weigh.unlisted)),
     leftOut: posterior.leftOut,
     byFault,
+    without,
   }
 }

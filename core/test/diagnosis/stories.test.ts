@@ -215,3 +215,12 @@ describe('a case that cannot be read', () => {
     expect(() => diagnose(readCase(input))).toThrow(says)
   })
 })
+
+describe('findings of which several may hold', () => {
+  it('teeth missing and a tab loose speak for both faults, not one against the other', () => {
+    const d = told('3.5in-eject', ['no-eject'], [], { found: ['gears.teeth', 'gears.tab'] })
+    expect(d.pairs[0]!.faults).toEqual(['eject-gear.stripped', 'gear-housing.loose'])
+    expect(d.pairs[0]!.probability).toBeGreaterThan(0.5)
+    expect(d.contradictions).toEqual([])
+  })
+})

@@ -1,5 +1,5 @@
 import { InputError } from '@wobrin/core/base/errors'
-import { READINGS, findReading, recordReading, usualUncertainty, type Reading } from '@wobrin/core/instruments/readings'
+import { READINGS, findReading, recordReading, usualUncertainty, type Reading } from '@wobrin/core/diagnosis/readings'
 import type { LogEntry, StationId } from '@wobrin/core/log'
 import type { MechanismId } from '@wobrin/core/drives'
 

@@ -1,6 +1,7 @@
 import { and, desc, eq, isNotNull, isNull, sql } from 'drizzle-orm'
-import { nextOf, ranked, walk, type RankedThing } from '@wobrin/core/bench/stations'
-import { lastSpeed, supportingEntries, type DriveFacts } from '@wobrin/core/log'
+import { driveCase, hasComplaint, wantedBy } from '@wobrin/core/bench/case'
+import { nextOf, ranked, walk, type RankedThing, type Walk } from '@wobrin/core/bench/stations'
+import { lastSpeed, supportingEntries, type DriveFacts, type LogEntry } from '@wobrin/core/log'
 import type { Bench, BenchLine, BenchWait } from '../../shared/bench'
 import { driveStates, drives as drivesTable } from '../database/schema'
 import type { DriveService } from './drives'
@@ -10,6 +11,12 @@ import type { Db } from '../database/db'
 const LEFT_SHOWN = 40
 /** Waits run down and sittings end: what was said within this time is worked out anew each time. */
 const STILL_MOVING_MS = 4 * 3_600_000
+
+const pick = ({ id, tag, mechanism }: DriveFacts) => ({ id, tag, mechanism })
+
+/** What its complaints ask for; nothing is worked out where nobody complains. */
+const wantedOf = (drive: DriveFacts, log: readonly LogEntry[], way: Walk) =>
+  hasComplaint(drive, log) ? wantedBy(driveCase(drive, log, way)) : null
 
 interface OnBench {
   readonly seq: number
@@ -73,7 +80,7 @@ export class BenchService {
     const made: OnBench = {
       seq,
       moving: way.waits.length > 0 || nowMs - Date.parse(at) < STILL_MOVING_MS,
-      next: nextOf({ id: drive.id, tag: drive.tag, log, way }),
+      next: nextOf({ ...pick(drive), log, way, wanted: wantedOf(drive, log, way) }),
       waits: outcome
         ? []
         : way.waits.map(({ entry, holds: _, ...wait }) => ({

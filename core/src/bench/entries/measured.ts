@@ -18,7 +18,7 @@ export interface MeasuredPart {
   readonly station: StationId
   readonly title: string
   readonly detail?: string
-  readonly call: Call
+  readonly call: Call | null
   readonly observations: readonly Observation[]
   readonly evidence: Evidence
   readonly data: EntryData

@@ -1,5 +1,5 @@
 import type { DriveFacts, NewEntry } from '../../log'
-import { recordReading, type ReadingInput } from '../../instruments/readings'
+import { recordReading, type ReadingInput } from '../../diagnosis/readings'
 import { measured, type Sent } from './measured'
 
 /**

@@ -1,5 +1,8 @@
 import { CALLS } from '../../base/observations'
+import type { MechanismId } from '../../drives'
+import { nextOf as cureOf } from '../../findings'
 import { standingEntries, type LogEntry, type StationId } from '../../log'
+import { sentenceOf } from './gate-state'
 import { findStep } from './stations'
 import { nextAt, stationOf, type StepState, type Walk } from './walk'
 
@@ -18,8 +21,11 @@ export interface NextThing {
 export interface OnBench {
   readonly id: string
   readonly tag: string
+  readonly mechanism?: MechanismId
   readonly log: readonly LogEntry[]
   readonly way: Walk
+  /** What its complaints ask for: the best check, or the cure; left out where nobody complains. */
+  readonly wanted?: Pick<NextThing, 'title' | 'reason' | 'minutes'> | null
 }
 
 /** A nudge is quick and nearly done, so it comes first; then what only needs deciding; long mends last. */
@@ -75,6 +81,9 @@ export function nextOf(drive: OnBench): RankedThing | null {
       over.entry.station,
     )
   if (w.waits.some(x => !x.holds)) return null
+  const stops = stopOf(w, drive.mechanism)
+  if (stops) return thing(...stops, ORDER.stop)
+  if (drive.wanted) return thing(drive.wanted.title, drive.wanted.reason, drive.wanted.minutes, ORDER.unknown)
   const next = nextAt(w, progress.current)
   // Whatever is free may be done while something soaks; where nothing is, this drive is not for the hands.
   if (next?.hold?.kind === 'wait') return null
@@ -90,6 +99,13 @@ export function nextOf(drive: OnBench): RankedThing | null {
     )
   }
   return thing(...describe(w, next), ORDER[progress.call ?? 'leave'])
+}
+
+/** Something that was found stops everything: what is to be done about it, before any step that only writes down. */
+function stopOf(w: Walk, mechanism?: MechanismId): [title: string, reason: string, minutes: number] | null {
+  const worst = w.findings.findLast(f => f.finding.call === 'stop')
+  if (!worst) return null
+  return [cureOf(worst.finding, mechanism).replace(/\.$/, ''), sentenceOf(worst), JUDGED_MINUTES]
 }
 
 function describe(w: Walk, next: StepState | null): [title: string, reason: string, minutes: number] {

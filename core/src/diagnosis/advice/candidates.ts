@@ -64,7 +64,7 @@ export function candidates(w: Weighed): Candidate[] {
   const elements = [...new Set(hypotheses.flatMap(h => h.faults))].map(n => w.weigh.relevant[n]!)
   const out: Candidate[] = []
   for (const { check: spec, influences, removes } of w.drive.checks.values()) {
-    if (spec.ask === false || done.has(spec.id)) continue
+    if (spec.ask === false || done.has(spec.id) || spec.needs.some(n => w.without.includes(n))) continue
     if (!elements.some(i => (removes ? removes[i]! > 0.02 : influences[i]))) continue
     const check = w.weigh.check(spec.id, NOW)!
     const worth = worthOf(hypotheses, decision, check)

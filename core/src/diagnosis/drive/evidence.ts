@@ -30,7 +30,7 @@ export const SLIPS: Readonly<Record<SourceId, number>> = {
   meter: 0.02,
   probe: 0.04,
   host: 0.03,
-  hand: 0.04,
+  hand: 0.025,
   said: 0.07,
   simulated: 0.01,
 }

@@ -41,6 +41,11 @@ export function foldAnswer(check: CompiledCheck, index: number, slip: number): F
 }
 
 /**
+ * The same where several answers may hold at once: that a fault shows another one takes nothing from this one.
+ */
+export const among = (f: Folded): Folded => ({ ...f, q: f.u.map(u => 1 - u) })
+
+/**
  * The same where something was done before.
  * @param kept chance that each element's fault is still there
  */

@@ -1,7 +1,7 @@
 import type { CheckModel, DiagnosisModel } from '../engine'
 import type { CompiledCheck, DriveModel, Element } from './compile'
 import { SLIPS, type Evidence } from './evidence'
-import { afterwards, chanceUnder, foldAnswer, shrunk, type Folded } from './fold'
+import { afterwards, among, chanceUnder, foldAnswer, shrunk, type Folded } from './fold'
 import { priorsOf } from './priors'
 
 /** A piece of evidence over the elements: any of its alternatives, in each all of its answers. */
@@ -11,6 +11,8 @@ interface Item {
   readonly weak: boolean
 }
 
+/** An answer that is likelier than this where nothing is at fault is a good one. */
+const USUAL = 0.3
 /** Of evidence that counts as weak so much is chance. */
 const WEAK = 0.35
 /** However surely something was not so, an owner may have meant something else. */
@@ -77,7 +79,10 @@ function itemsOf(drive: DriveModel, evidence: readonly Evidence[]): Item[] {
             const check = drive.checks.get(id)
             const index = check?.check.answers.indexOf(answer) ?? -1
             if (!check || index < 0) return null
-            const plain = foldAnswer(check, index, SLIPS[e.source])
+            const alone = foldAnswer(check, index, SLIPS[e.source])
+            // A good answer says of every bad one that it is not there; a bad one says nothing of the others.
+            const good = (check.check.base[answer] ?? 0) > USUAL
+            const plain = check.check.several && !good ? among(alone) : alone
             return kept ? afterwards(plain, kept) : plain
           })
           .filter(f => f !== null),

@@ -70,6 +70,7 @@ export const LOADING: Subsystem = {
         [0.45, { eject: 'half' }],
         [0.4, { eject: 'none' }],
       ],
+      brings: { 'eject-gear.stripped': 3 },
       shows: { 'found.gears': { 'gears.tab': 0.9 }, 'see.eject-motor': { runs: 0.9 }, noise: { click: 0.3 } },
       cure: ['Take the housing of a donor whose tabs are sound.', 35],
     }),

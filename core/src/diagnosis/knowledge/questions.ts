@@ -2,7 +2,7 @@ import type { Question } from '../../findings'
 import type { Check, CheckNeed, Fault } from './types'
 
 /** Chance that a question is answered well where nothing that it sees is at fault (from memory). */
-const CLEAN = 0.96
+const CLEAN = 0.98
 
 /** Looked at from outside, without opening. */
 const OUTSIDE = new Set(['smell', 'storage', 'rattle', 'loading', 'missing', 'history', 'mains', 'disk', 'click'])
@@ -40,6 +40,7 @@ export function questionChecks(questions: readonly Question[], faults: readonly 
         base,
         opens: { kind: 'finding' as const, id: q.id },
         ...(q.when ? { when: q.when } : {}),
+        ...(q.several ? { several: true as const } : {}),
       }
     })
 }

@@ -110,6 +110,8 @@ export interface Check {
   /** Where answers are bands of a number, rising. */
   readonly bands?: readonly Band[]
   readonly opens?: Opens
+  /** Several of its answers may hold at once, so that one says nothing against another. */
+  readonly several?: true
   /** It changes the drive. */
   readonly changes?: true
   /** Offered as a next check; a finding that nobody would go and look for is only taken. */

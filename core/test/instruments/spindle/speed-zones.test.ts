@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { judgeTypedSpeed } from '../../../src/instruments/readings'
+import { judgeTypedSpeed } from '../../../src/diagnosis/readings'
 import { speedFromPulses } from '../../../src/instruments/spindle'
 import { findMechanism, nominalFor } from '../../../src/drives'
 import { sineModulated, train } from '../../helpers'

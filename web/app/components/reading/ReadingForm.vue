@@ -113,7 +113,7 @@ function submit(): void {
       </div>
     </form>
     <p v-if="problem" class="text-sm text-stop mt-2" role="alert">{{ problem }}</p>
-    <div v-if="judged && !judged.problem && 'call' in judged" class="mt-3" data-testid="reading-call">
+    <div v-if="judged && !judged.problem && 'call' in judged && judged.call" class="mt-3" data-testid="reading-call">
       <CallBand :call="judged.call" />
       <p class="mt-2"><SourceTag :evidence="evidence" /></p>
     </div>

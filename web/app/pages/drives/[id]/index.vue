@@ -179,6 +179,7 @@ useShortcuts({
       again.
     </div>
     <DriveWaits :waits="store.way.waits" @end="endWait" />
+    <CasePanel v-if="!store.progress.outcome" :key="`case ${drive.id}`" :pick="found.pick" :closed="closed" />
     <div class="grid md:grid-cols-[1fr_15rem] xl:grid-cols-[262px_1fr_266px] gap-4 items-start">
       <DriveStepList
         class="panel p-4 pb-5 order-2 md:order-none md:col-start-2 md:row-start-1 xl:col-start-1"

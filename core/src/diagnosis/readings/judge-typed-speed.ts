@@ -1,5 +1,5 @@
 import { findMechanism, nominalFor, speedBands, zoneSays, type MechanismId } from '../../drives'
-import { trimmerOf } from '../spindle'
+import { trimmerOf } from '../../instruments/spindle'
 import type { Call } from '../../base/observations'
 
 /** What a typed speed is judged by. */

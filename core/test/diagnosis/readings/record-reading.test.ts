@@ -5,7 +5,7 @@ import {
   READINGS,
   recordReading,
   type ReadingInput,
-} from '../../../src/instruments/readings'
+} from '../../../src/diagnosis/readings'
 import { readingEntry } from '../../../src/bench/entries'
 import { alignOrder } from '../../../src/bench/stations'
 import { trimmerHistory } from '../../../src/instruments/spindle'
@@ -77,8 +77,8 @@ describe('counts, levels and volts', () => {
     const r = record({ key: 'read.upper.inner', value: 7, of: 9 })
     expect(r).toMatchObject({ title: expect.stringMatching(/: 7 of 9$/), data: { count: { good: 7, sectors: 9 } } })
     expect(r.observations[0]).toMatchObject({ value: 77.7778, unit: '% of sectors good' })
-    expect(r.call.kind).toBe('unknown')
-    expect(record({ key: 'read.lower.outer', value: 9, of: 9 }).call.kind).toBe('leave')
+    expect(r.call!.kind).toBe('unknown')
+    expect(record({ key: 'read.lower.outer', value: 9, of: 9 }).call!.kind).toBe('leave')
   })
   it.each([
     ['supply.5v', 5.02, 'leave'],
@@ -91,7 +91,7 @@ describe('counts, levels and volts', () => {
     ['host.boots', 'after some tries', 'unknown'],
     ['sensor.index.lit', 0.15, 'unknown'],
   ])('%s %s: %s', (key, value, kind) => {
-    expect(record({ key, value }).call.kind).toBe(kind)
+    expect(record({ key, value }).call!.kind).toBe(kind)
   })
   it.each<[ReadingInput, RegExp]>([
     [{ key: 'moon', value: 1 }, /^key: there is no reading “moon”/],
@@ -111,7 +111,7 @@ describe('counts, levels and volts', () => {
         const value = r.kind === 'word' ? r.words![0]! : 5
         const of = r.kind === 'count' ? 9 : undefined
         const { call, observations } = recordReading({ key: r.key, value, of }, driveFacts({ mechanism }))
-        expect(call.reasons[0]).toBeTruthy()
+        expect(call!.reasons[0]).toBeTruthy()
         expect(observations[0]!.key).toBe(r.key)
       }
     expect(findReading('moon')).toBeNull()

@@ -172,9 +172,6 @@ export const READINGS: readonly Reading[] = [
   ohms('ohms.motor', 'Spindle motor'),
 ]
 
-/** The reading of a key, or null. */
-export const findReading = (key: string): Reading | null => READINGS.find(r => r.key === key) ?? null
-
 /** What a way of reading is good to at a value, in its unit; null where nothing can be said. */
 export const usualUncertainty = (way: ReadingWay, value: number): number | null =>
   way.uncertainty === null ? null : way.share ? Math.abs(value) * way.uncertainty : way.uncertainty

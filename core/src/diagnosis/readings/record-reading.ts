@@ -9,7 +9,9 @@ import {
 } from '../../base/observations'
 import { SPEED_KEY, type CountedSectors, type DriveFacts, type ReadingEntryData, type StationId } from '../../log'
 import { judgeTypedSpeed } from './judge-typed-speed'
-import { findReading, READINGS, usualUncertainty, type Reading, type ReadingWay } from './readings'
+import { nearestIds } from '../nearest'
+import { CASE_READINGS, findReading } from './derived'
+import { READINGS, usualUncertainty, type Reading, type ReadingWay } from './readings'
 
 /** A reading as a person types it. */
 export interface ReadingInput {
@@ -30,7 +32,8 @@ export interface ReadingInput {
 export interface RecordedReading {
   readonly title: string
   readonly station: StationId
-  readonly call: Call
+  /** Null where the value by itself calls for nothing: a complaint is a question, not an answer. */
+  readonly call: Call | null
   readonly observations: readonly Observation[]
   readonly evidence: Evidence
   readonly data: ReadingEntryData
@@ -45,7 +48,7 @@ type JudgedDrive = Pick<DriveFacts, 'mechanism' | 'nominalRpm' | 'hasTrimmer' | 
 export function recordReading(input: ReadingInput, drive: JudgedDrive): RecordedReading {
   const reading = findReading(input.key)
   if (!reading)
-    throw new ParameterError(`there is no reading “${input.key}”`, READINGS.map(r => r.key).join(', '), {
+    throw new ParameterError(`there is no reading “${input.key}”`, `one such as ${nearest(input.key)}`, {
       field: 'key',
     })
   const count = reading.kind === 'count' ? counted(reading, input) : null
@@ -80,6 +83,12 @@ export function recordReading(input: ReadingInput, drive: JudgedDrive): Recorded
     },
   }
 }
+
+const nearest = (key: string): string =>
+  nearestIds(
+    key,
+    [...READINGS, ...CASE_READINGS].map(r => r.key),
+  ).join(', ')
 
 const said = (reading: Reading, value: number | string, count: CountedSectors | null) =>
   count
@@ -147,7 +156,8 @@ function callOn(
   uncertainty: number | null,
   count: CountedSectors | null,
   drive: JudgedDrive,
-): Call {
+): Call | null {
+  if (reading.key.startsWith('complaint.')) return null
   if (reading.key === SPEED_KEY && typeof value === 'number') return judgeTypedSpeed(value, uncertainty ?? 0, drive)
   if (count) return callOnCount(reading, count)
   if (typeof value === 'number') return callOnNumber(reading, value, uncertainty ?? 0)

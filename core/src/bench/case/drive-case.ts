@@ -1,0 +1,55 @@
+import {
+  caseOfLog,
+  COMPLAINTS,
+  diagnose,
+  FAULTS,
+  openComplaints,
+  type CheckNeed,
+  type Diagnosis,
+} from '../../diagnosis'
+import type { DriveFacts, LogEntry } from '../../log'
+import type { GateState, NextThing, Walk } from '../stations'
+
+/** A drive's case: what is complained of, what it may be, and what keeps checks from being made. */
+export interface DriveCase {
+  /** Ids of the complaints that are neither cured nor gone. */
+  readonly complaints: readonly string[]
+  readonly diagnosis: Diagnosis
+  /** The closed safety gate that holds checks back; null where none does. */
+  readonly held: GateState | null
+}
+
+/** What a closed gate keeps from being done. */
+const HELD: Readonly<Record<string, readonly CheckNeed[]>> = {
+  'first-power': ['power', 'disk'],
+  'insert-disk': ['disk'],
+}
+
+/** What a drive's log comes to. Checks behind a closed safety gate are not proposed. */
+export function driveCase(drive: DriveFacts, log: readonly LogEntry[], way: Pick<Walk, 'gates'>): DriveCase {
+  const c = caseOfLog(drive, log)
+  const closed = way.gates.filter(g => !g.open && HELD[g.gate.id])
+  const without = [...new Set(closed.flatMap(g => HELD[g.gate.id]!))]
+  return { complaints: openComplaints(c), diagnosis: diagnose(c, { without }), held: closed[0] ?? null }
+}
+
+/** Whether anybody complains of a drive: the case is worked out only then. */
+export const hasComplaint = (drive: DriveFacts, log: readonly LogEntry[]): boolean =>
+  log.some(e => e.data?.type === 'reading' && e.data.key.startsWith('complaint.')) &&
+  openComplaints(caseOfLog(drive, log)).length > 0
+
+/** What a case asks the hands to do, as one thing on the bench: the cure where it is cheaper, else the best check. */
+export function wantedBy({ complaints, diagnosis }: DriveCase): Pick<NextThing, 'title' | 'reason' | 'minutes'> | null {
+  if (complaints.length === 0) return null
+  const told = complaints.map(id => COMPLAINTS.find(c => c.id === id)!.label).join('; ')
+  if (diagnosis.mendNow) {
+    const { cure } = FAULTS.find(f => f.id === diagnosis.mendNow)!
+    return {
+      title: cure.says.replace(/\.$/, ''),
+      reason: `${told}. ${diagnosis.reasons.join(' ')}`,
+      minutes: cure.minutes,
+    }
+  }
+  const best = diagnosis.next[0]
+  return best ? { title: best.title, reason: `${told}. ${best.why}`, minutes: best.minutes } : null
+}

@@ -1,0 +1,1 @@
+export { driveCase, hasComplaint, wantedBy, type DriveCase } from './drive-case'
