@@ -11,6 +11,7 @@ import { serve } from '../serve.mjs'
 import { benchAdvice, benchAlign } from './align'
 import { blaming } from './blame'
 import { longLog, photographing, puttingBack } from './bench-line'
+import { diagnosing } from './diagnosis'
 import { engine, openingDisk, readingDisk, surface, wholeDisk } from './bus'
 import { atScale } from './scale'
 import { strokes } from './sums'
@@ -184,6 +185,10 @@ const disk = () => (made ??= wholeDisk(folder))
 try {
   if (only === 'align') {
     aligning(DRIVES.all)
+    process.exit(0)
+  }
+  if (only === 'diagnosis') {
+    diagnosing()
     process.exit(0)
   }
   if (only === 'blame' || only === 'scale') {

@@ -25,7 +25,9 @@ test('from complaint to cause: choose the complaint, see what it may be, answer,
   expect(answer).toMatchObject({ complaints: ['no-eject'], mendNow: 'eject-gear.stripped', held: 'first-power' })
   // The bench asks for the cure, and for nothing that only writes down.
   const { next: first } = await (await page.request.get('/api/bench')).json()
-  expect(first.find((n: { driveId: string }) => n.driveId === drive).title).toMatch(/^Find and count every broken tooth/)
+  expect(first.find((n: { driveId: string }) => n.driveId === drive).title).toMatch(
+    /^Find and count every broken tooth/,
+  )
 
   await panel.getByRole('button', { name: 'Log: cured' }).click()
   await expect(panel.getByRole('button', { name: 'Log: cured' })).toHaveCount(0)

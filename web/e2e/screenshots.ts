@@ -38,14 +38,11 @@ try {
   await picture('drive-speed', drive('SK-05'))
   const notices = (p: Page) => p.getByRole('navigation', { name: 'Stations' }).waitFor()
   await picture('gate', `${drive('SK-17')}?station=first-power`, notices)
-  await picture('as-found', drive('SK-19'), async p => {
-    for (let i = 0; i < 2; i++) {
-      // Only a step that a caution is about asks for it.
-      const caution = p.getByRole('button', { name: 'I have read this' })
-      if (await caution.isVisible()) await caution.click()
-      await p.waitForTimeout(500)
-    }
-    await p.getByRole('region', { name: 'As found' }).evaluate(e => e.scrollIntoView())
+  await picture('case', drive('SK-10'), async p => {
+    await p.getByRole('button', { name: /From complaint to cause/ }).click()
+    await p.getByRole('combobox', { name: 'What does it do wrong?' }).fill('come out')
+    await p.getByRole('option', { name: 'A disk does not come out' }).click()
+    await p.getByTestId('suspects').waitFor()
   })
   await picture('shelf', '/shelf')
   await picture('host-fit', '/instruments/host-fit')

@@ -20,6 +20,7 @@ export interface Weighed {
   readonly byFault: ReadonlyMap<string, number>
   /** What cannot be had or done now. */
   readonly without: readonly CheckNeed[]
+  readonly skip: ReadonlySet<string>
 }
 
 /** The fault of one of the engine's numbers. */
@@ -35,10 +36,12 @@ export interface WeighOptions {
   readonly factors?: Readonly<Record<string, number>>
   /** What cannot be had or done now: checks that need it are not proposed. */
   readonly without?: readonly CheckNeed[]
+  /** Checks that cannot be made here, by their ids. */
+  readonly skip?: ReadonlySet<string>
 }
 
 /** Weighs all evidence of a case. */
-export function weighCase(c: DiagnosisCase, { factors, without = [] }: WeighOptions = {}): Weighed {
+export function weighCase(c: DiagnosisCase, { factors, without = [], skip = new Set() }: WeighOptions = {}): Weighed {
   const drive = compileDrive(c, factors)
   const evidence = evidenceOf(c, drive)
   const weigh = weighing(drive, evidence, complains(c))
@@ -57,5 +60,6 @@ export function weighCase(c: DiagnosisCase, { factors, without = [] }: WeighOpti
     leftOut: posterior.leftOut,
     byFault,
     without,
+    skip,
   }
 }

@@ -13,13 +13,13 @@ const NEEDS: Readonly<Record<CheckNeed, number>> = {
   power: 0.5,
   open: 6,
   disk: 0.5,
-  'second-drive': 8,
+  'second-drive': 4,
   part: 6,
   recording: 5,
   signal: 5,
 }
 /** What turning to another check costs, minutes (a guess): small things are not asked for ever. */
-const TURN = 2
+export const TURN = 2
 /** Expected harm that counts as much as a bit, minutes (a guess). */
 const HARM = 12
 
@@ -64,7 +64,8 @@ export function candidates(w: Weighed): Candidate[] {
   const elements = [...new Set(hypotheses.flatMap(h => h.faults))].map(n => w.weigh.relevant[n]!)
   const out: Candidate[] = []
   for (const { check: spec, influences, removes } of w.drive.checks.values()) {
-    if (spec.ask === false || done.has(spec.id) || spec.needs.some(n => w.without.includes(n))) continue
+    if (spec.ask === false || done.has(spec.id) || w.skip.has(spec.id)) continue
+    if (spec.needs.some(n => w.without.includes(n))) continue
     if (!elements.some(i => (removes ? removes[i]! > 0.02 : influences[i]))) continue
     const check = w.weigh.check(spec.id, NOW)!
     const worth = worthOf(hypotheses, decision, check)

@@ -1,13 +1,13 @@
 import { afterAnswer, repairPlan, type Hypothesis, type RepairPlan } from '../engine'
 import { faultAt, type Weighed } from '../weigh-case'
-import { candidates, pruned } from './candidates'
+import { candidates, pruned, TURN } from './candidates'
 
 /** What a drive costs where nothing that is listed cures it, minutes: it is given to somebody else (a guess). */
 const OTHERWISE = 150
 /** So likely, a fault is mended whatever else could be asked. */
 const SURE = 0.9
-/** Less likely, no cure is begun that is not a check as well. */
-const LIKELY = 0.5
+/** Less likely, no cure is begun that is not a check as well, however little is left to ask. */
+const LIKELY = 0.15
 const ASKED = 10
 
 /**
@@ -18,16 +18,17 @@ export function mendNow(w: Weighed): string | null {
   const hypotheses = pruned(w)
   const ids = [...w.byFault.keys()]
   const plan = planOf(w, hypotheses, ids)
-  const first = plan.order[0]
-  if (!first) return null
-  const top = ids.reduce((a, b) => ((w.byFault.get(b) ?? 0) > (w.byFault.get(a) ?? 0) ? b : a))
   const share = (id: string) => (w.byFault.get(id) ?? 0) * (1 - w.unknown)
-  if (share(top) >= SURE) return top
-  if (share(top) < LIKELY) return null
+  const top = ids.reduce((a, b) => (share(b) > share(a) ? b : a), ids[0] ?? '')
+  if (top && share(top) >= SURE) return top
+  // What is cheap and unlikely is no cure to begin with: where it is harmless it is proposed as a check.
+  const first = plan.order.find(r => share(ids[r.id]!) >= LIKELY)
+  if (!first) return null
+  const tried = ids[first.id]!
   const best = candidates(w)
     .slice(0, ASKED)
     .map(({ check, minutes }) => {
-      let cost = minutes
+      let cost = minutes + TURN
       for (let a = 0; a < check.answers; a++) {
         const after = afterAnswer(hypotheses, check, a)
         const chance = hypotheses.reduce((s, h) => s + h.weight * check.chance(a, h.faults), 0)
@@ -36,7 +37,7 @@ export function mendNow(w: Weighed): string | null {
       return cost
     })
     .reduce((least, c) => Math.min(least, c), Infinity)
-  return plan.expected <= best ? top : null
+  return plan.expected <= best ? tried : null
 }
 
 function planOf(w: Weighed, hypotheses: readonly Hypothesis[], ids: readonly string[]): RepairPlan {

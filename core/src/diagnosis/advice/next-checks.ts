@@ -21,7 +21,7 @@ export interface NextCheck {
 
 const SHOWN = 3
 /** A check that tells less is not worth a minute. */
-const LEAST_BITS = 0.004
+const LEAST_BITS = 0.02
 const LEFT = 3
 
 /** The best next checks, no two of them the same kind of thing at the same function. */

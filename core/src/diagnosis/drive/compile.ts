@@ -112,10 +112,20 @@ function elementsOf(
     .filter(w => Object.keys(w.breaks).length > 0)
   const silent = Math.max(0.02, 1 - shown.reduce((s, w) => s + w.chance, 0))
   return [
-    ...shown.map(w => ({ fault, way: w.way, odds: odds * w.chance, states: propagated(w.breaks, functions) })),
+    ...shown.flatMap(w => {
+      const slight = slightShare(w.breaks, functions)
+      const plain = { fault, way: w.way, odds: odds * w.chance * (1 - slight), states: propagated(w.breaks, functions) }
+      if (slight === 0) return [plain]
+      const only = new Map(Object.entries(w.breaks).map(([fn, mode]) => [fn, { [mode]: 1 }]))
+      return [plain, { fault, way: w.way, odds: odds * w.chance * slight, states: only }]
+    }),
     { fault, way: -1, odds: odds * silent, states: new Map() },
   ]
 }
+
+/** How often what is broken touches nothing behind it. */
+const slightShare = (breaks: Readonly<Record<string, string>>, functions: readonly DriveFunction[]): number =>
+  Math.min(...Object.entries(breaks).map(([fn, mode]) => functions.find(f => f.id === fn)!.modes[mode]!.slight ?? 0))
 
 /** Breaks of functions that the drive has, with what a covered place means on its type. */
 function resolved(
@@ -211,7 +221,7 @@ function influenceOf(check: Check, { fault, states }: Element): Influence | null
   let seenShare = 0
   if (state && check.sees)
     for (const [mode, p] of Object.entries(state)) {
-      const by = check.sees.by[mode] ?? check.sees.by.none
+      const by = check.sees.by[mode]
       if (!by) continue
       const share = Math.min(SURE, p) * rest
       seenShare += share

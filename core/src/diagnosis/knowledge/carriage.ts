@@ -7,7 +7,7 @@ export const CARRIAGE: Subsystem = {
   parts: [
     part('stepper', 'Stepper motor'),
     part('stepper-driver', 'Stepper driver'),
-    part('rail', 'Guide rails'),
+    part('rail', 'What guides the carriage'),
     part('screw', 'Lead screw'),
     part('band', 'Steel band'),
     part('cam', 'Spiral cam'),
@@ -22,16 +22,20 @@ export const CARRIAGE: Subsystem = {
         [0.8, { carriage: 'none' }],
         [0.15, { carriage: 'misses' }],
       ],
-      shows: { 'ohms.stepper': { open: 0.75, short: 0.1 } },
+      shows: { 'ohms.stepper': { open: 0.75, short: 0.1 }, 'stepper.phases': { switch: 0.95 } },
       cure: ['Replace the stepper with its coupling; its position has to be set again.', 80, 15],
     }),
     fault('stepper.weak', 'The stepper motor is weak or stiff', 7, {
       when: STEPPED,
       ways: [
-        [0.6, { carriage: 'misses' }],
-        [0.2, { carriage: 'none' }],
+        [0.5, { carriage: 'misses' }],
+        [0.4, { carriage: 'none' }],
       ],
-      shows: { 'found.travel': { 'travel.tight': 0.3 }, 'warm.changes': { better: 0.3 } },
+      shows: {
+        'found.travel': { 'travel.tight': 0.15, 'travel.free': 0.8 },
+        'stepper.phases': { switch: 0.95 },
+        'warm.changes': { better: 0.3 },
+      },
       treatments: { 'free.carriage': 0.35 },
       cure: ['Oil its shaft, check its supply and its driver, and replace it where it stays weak.', 50, 8],
     }),
@@ -53,10 +57,15 @@ export const CARRIAGE: Subsystem = {
         [0.75, { carriage: 'none' }],
         [0.2, { carriage: 'misses' }],
       ],
-      shows: { 'line.step': { right: 0.9 }, 'see.hot': { hot: 0.15 }, 'found.chips': { 'chips.spot': 0.2 } },
+      shows: {
+        'line.step': { right: 0.9 },
+        'stepper.phases': { still: 0.8, uneven: 0.15 },
+        'see.hot': { hot: 0.15 },
+        'found.chips': { 'chips.spot': 0.2 },
+      },
       cure: ['Measure the phases at the stepper; replace the driver that does not switch.', 45, 3],
     }),
-    fault('rail.gummed', 'Hardened grease on the rails', 34, {
+    fault('rail.gummed', 'Hardened grease on the guide rails', 34, {
       source: 'common practice',
       when: STEPPED,
       ways: [
@@ -66,7 +75,8 @@ export const CARRIAGE: Subsystem = {
       ],
       shows: {
         'found.grease': { 'grease.set': 0.75, 'grease.dirty': 0.15 },
-        'found.travel': { 'travel.stuck': 0.45, 'travel.tight': 0.4 },
+        'found.travel': { 'travel.stuck': 0.45, 'travel.tight': 0.45 },
+        'stepper.phases': { switch: 0.95 },
         'warm.changes': { better: 0.35 },
         noise: { squeal: 0.1 },
         'current.12v.step': { high: 0.3 },
@@ -87,7 +97,7 @@ export const CARRIAGE: Subsystem = {
         'found.travel': { 'travel.tight': 0.5, 'travel.stuck': 0.2 },
         'found.storage': { 'storage.lever': 0.1 },
       },
-      cure: ['Replace the rail; the alignment has to be checked afterwards.', 60, 10],
+      cure: ['Replace the guide rail; the alignment has to be checked afterwards.', 60, 10],
     }),
     fault('screw.gummed', 'Hardened grease on the lead screw', 26, {
       source: 'common practice',
@@ -98,7 +108,8 @@ export const CARRIAGE: Subsystem = {
       ],
       shows: {
         'found.grease': { 'grease.set': 0.75, 'grease.dirty': 0.15 },
-        'found.travel': { 'travel.stuck': 0.4, 'travel.tight': 0.4 },
+        'found.travel': { 'travel.stuck': 0.45, 'travel.tight': 0.45 },
+        'stepper.phases': { switch: 0.95 },
         'warm.changes': { better: 0.35 },
       },
       treatments: { 'free.carriage': 0.75, 'clean.grease': 0.85 },
@@ -256,7 +267,7 @@ export const CARRIAGE: Subsystem = {
       },
       cure: ['Set it by the index burst of an alignment disk, or by the first sector of a reference disk.', 30, 3],
     }),
-    fault('index-window.blocked', 'The index window is blocked or fogged', 5, {
+    fault('index-window.blocked', 'The index opening is blocked or fogged', 5, {
       when: both(INDEXED, lacks('motorised-eject'), notOn('3.5in')),
       ways: [
         [0.7, { index: 'none' }],
@@ -264,7 +275,7 @@ export const CARRIAGE: Subsystem = {
       ],
       shows: { 'sensor.index': { weak: 0.5, same: 0.4 }, 'line.index': { still: 0.7 } },
       treatments: { 'clean.sensors': 0.75 },
-      cure: ['Clear the window between LED and detector, and try a disk whose index hole is free.', 10],
+      cure: ['Clear the path of the light between LED and detector, and try a disk whose index hole is free.', 10],
     }),
   ],
 }

@@ -42,7 +42,7 @@ export const FUNCTIONS: readonly DriveFunction[] = [
     modes: {
       ...none('missing'),
       low: { label: 'too low', blocks: 0.6 },
-      noisy: { label: 'noisy', blocks: 0.05, then: reads({ some: 0.5, unsteady: 0.3 }) },
+      noisy: { label: 'noisy', slight: 0.3, blocks: 0.05, then: reads({ some: 0.5, inner: 0.25, unsteady: 0.2 }) },
     },
   },
   {
@@ -97,7 +97,7 @@ export const FUNCTIONS: readonly DriveFunction[] = [
     needs: { load: 1 },
     modes: {
       ...none('not clamped'),
-      off: { label: 'off centre', blocks: 0.2, then: reads({ some: 0.5, unsteady: 0.2 }) },
+      off: { label: 'off centre', slight: 0.4, blocks: 0.2, then: reads({ some: 0.7, unsteady: 0.25 }) },
     },
   },
   {
@@ -140,9 +140,9 @@ export const FUNCTIONS: readonly DriveFunction[] = [
     needs: { spin: 1 },
     modes: {
       ...none('none'),
-      slow: { label: 'slow', blocks: 0.8, then: reads({ none: 0.6, some: 0.3 }) },
-      fast: { label: 'fast', blocks: 0.7, then: reads({ none: 0.6, some: 0.3 }) },
-      uneven: { label: 'uneven', blocks: 0.3, then: reads({ some: 0.5, none: 0.2, unsteady: 0.2 }) },
+      slow: { label: 'slow', slight: 0.3, blocks: 1, then: reads({ none: 0.7, some: 0.3 }) },
+      fast: { label: 'fast', slight: 0.3, blocks: 1, then: reads({ none: 0.7, some: 0.3 }) },
+      uneven: { label: 'uneven', slight: 0.35, blocks: 0.5, then: reads({ some: 0.6, none: 0.2, unsteady: 0.2 }) },
     },
   },
   {

@@ -41,7 +41,11 @@ function headFaults(head: 'lower' | 'upper'): Fault[] {
         [0.15, { [fn]: 'none' }],
         [0.1, { care: 'none', [fn]: 'weak' }],
       ],
-      shows: { 'found.heads': { 'heads.torn': 0.7, 'heads.chipped': 0.2 }, noise: { grinding: 0.4 } },
+      shows: {
+        'found.heads': { 'heads.torn': 0.7, 'heads.chipped': 0.2 },
+        'heads.which': { [head]: 0.9 },
+        noise: { grinding: 0.4 },
+      },
       cure: ['Replace the head assembly; no disk goes in before.', 90, 20],
       harms: { disk: 0.8 },
     }),
@@ -81,7 +85,7 @@ export const HEADS: Subsystem = {
   faults: [
     ...headFaults('lower'),
     ...headFaults('upper'),
-    fault('heads.off-together', 'Both heads are off track together', 5, {
+    fault('heads.off-together', 'Both heads are off track together', 2.5, {
       when: both(STEPPED, TWO_HEADS),
       ways: [[0.95, { position: 'off' }]],
       shows: {

@@ -1,4 +1,4 @@
-import { INDEXED, LINKED, SELECTED, STEPPED, both, notOn, on } from './functions'
+import { INDEXED, SELECTED, STEPPED, both, notOn, on } from './functions'
 import { fault, part } from './fault'
 import type { Fault, Subsystem } from './types'
 
@@ -132,7 +132,7 @@ export const INTERFACE: Subsystem = {
         [0.2, { 'data-line': 'none' }],
         [0.15, { carriage: 'none' }],
       ],
-      shows: { 'see.cable': { shifted: 0.95 }, 'history.inside': { yes: 0.5 } },
+      shows: { 'see.cable': { shifted: 0.95 }, 'history.inside': { yes: 0.5 }, 'line.select': { still: 0.8 } },
       treatments: { 'reseat.plugs': 0.75 },
       cure: ['Power off, and put the plug on so that no pin is left free.', 4],
     }),
@@ -141,13 +141,15 @@ export const INTERFACE: Subsystem = {
         [0.15, { 'data-line': 'none' }],
         [0.2, { 'data-line': 'unsteady' }],
         [0.12, { select: 'none' }],
-        [0.12, { link: 'unsteady' }],
+        [0.06, { spin: 'sometimes', select: 'none' }],
+        [0.1, { link: 'unsteady' }],
         [0.1, { carriage: 'none' }],
         [0.08, { index: 'none' }],
         [0.08, { 'head-upper': 'none' }],
       ],
       intermittent: true,
       shows: {
+        'line.select': { still: 0.2 },
         'wiggle.wire': { changes: 0.7 },
         'press.connector': { changes: 0.4 },
         covers: { 'off only': 0.2, 'on only': 0.1 },
@@ -161,16 +163,16 @@ export const INTERFACE: Subsystem = {
         [0.6, { select: 'none' }],
         [0.3, { 'motor-on': 'none' }],
       ],
-      shows: { 'see.cable': { twist: 0.8 }, 'see.other-number': { answers: 0.85 } },
+      shows: { 'line.select': { still: 0.7 }, 'see.cable': { twist: 0.8 }, 'see.other-number': { answers: 0.85 } },
       treatments: { 'another.cable': 0.6 },
       cure: ['Use the plug of the cable, or the strap, that belongs to this drive number.', 6],
     }),
     fault('host.controller', 'The controller of the host fails', 8, {
       ways: [
-        [0.5, { host: 'none' }],
-        [0.2, { host: 'none', select: 'none' }],
-        [0.15, { link: 'none' }],
+        [0.45, { host: 'none' }],
+        [0.45, { host: 'none', select: 'none', link: 'none' }],
       ],
+      shows: { 'line.select': { still: 0.5 }, 'line.motor': { still: 0.5 }, 'line.step': { still: 0.5 } },
       treatments: { 'another.host': 0.95 },
       cure: ['Use the drive on another host; mend the controller.', 20],
     }),
@@ -182,12 +184,6 @@ export const INTERFACE: Subsystem = {
       shows: { 'host.setup': { other: 0.85 } },
       treatments: { 'another.host': 0.8 },
       cure: ['Set type, tracks, heads and density of the drive in the host.', 8],
-    }),
-    fault('host.cable-port', 'The host’s port for the link fails', 4, {
-      when: LINKED,
-      ways: [[0.95, { link: 'none' }]],
-      treatments: { 'another.host': 0.95 },
-      cure: ['Try the drive on another host; mend the port.', 20],
     }),
   ],
 }

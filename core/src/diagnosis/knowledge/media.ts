@@ -104,7 +104,7 @@ export const MEDIA: Subsystem = {
         'found.click': { 'click.steady': 0.8 },
         noise: { click: 0.85 },
       },
-      cure: ['The drive is given up; its heads are not adjusted or bent.', 15],
+      cure: ['Strip the drive for parts; its heads are not adjusted or bent.', 15],
       harms: { disk: 0.95 },
     }),
     fault('cartridge-heads.dirty', 'The heads of the cartridge drive are dirty', 15, {

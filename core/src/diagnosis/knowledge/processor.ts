@@ -55,7 +55,10 @@ export const PROCESSOR: Subsystem = {
     }),
     fault('data-line.stuck', 'A data line is stuck', 4, {
       when: OWN,
-      ways: [[0.95, { processor: 'none' }]],
+      ways: [
+        [0.65, { processor: 'none', 'motor-on': 'always' }],
+        [0.3, { processor: 'none' }],
+      ],
       shows: { 'processor.bus': { stuck: 0.9 }, 'processor.reset': { good: 0.9 } },
       cure: ['Lift or unplug the chips on the line, one by one, until it is free.', 40, 3],
     }),
@@ -100,19 +103,28 @@ export const PROCESSOR: Subsystem = {
     }),
     fault('clock.dead', 'The clock is dead', 3, {
       when: OWN,
-      ways: [[0.97, { processor: 'none' }]],
+      ways: [
+        [0.67, { processor: 'none', 'motor-on': 'always' }],
+        [0.3, { processor: 'none' }],
+      ],
       shows: { 'processor.clock': { still: 0.95 }, 'processor.bus': { still: 0.9 }, 'processor.irq': { still: 0.9 } },
       cure: ['Replace crystal or oscillator, then the divider behind it.', 30, 1],
     }),
     fault('reset.held', 'Reset is held', 4, {
       when: OWN,
-      ways: [[0.97, { processor: 'none', 'motor-on': 'always' }]],
+      ways: [
+        [0.67, { processor: 'none', 'motor-on': 'always' }],
+        [0.3, { processor: 'none' }],
+      ],
       shows: { 'processor.reset': { held: 0.96 }, 'processor.bus': { still: 0.7 }, 'processor.irq': { still: 0.8 } },
-      cure: ['Check the capacitor and the gate of the reset circuit.', 25, 1],
+      cure: ['Check the capacitor and the logic chip of the reset circuit.', 25, 1],
     }),
     fault('decoder.dead', 'The address decoder is dead', 4, {
       when: OWN,
-      ways: [[0.95, { processor: 'none' }]],
+      ways: [
+        [0.65, { processor: 'none', 'motor-on': 'always' }],
+        [0.3, { processor: 'none' }],
+      ],
       shows: { 'processor.select': { still: 0.92 }, 'processor.bus': { good: 0.7 } },
       cure: ['Compare its inputs with its outputs, then replace it.', 25, 1],
     }),

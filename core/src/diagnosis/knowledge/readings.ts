@@ -406,6 +406,40 @@ export const READING_CHECKS: readonly Check[] = [
     { needs: ['power'], minutes: 4, opens: { kind: 'calculator', id: 'wiggle' } },
   ),
   reading(
+    'motor.enable',
+    'Probe the motor-on signal at the motor board',
+    { right: 0.95, still: 0.05 },
+    {
+      ...PROBE,
+      when: notOn('8in'),
+      sees: { function: 'motor-on', by: { none: { still: 0.95, right: 0.05 }, always: { right: 1 } } },
+    },
+  ),
+  reading(
+    'stepper.phases',
+    'Measure the phases of the stepper while it should step',
+    { switch: 0.9, still: 0.1 },
+    {
+      ...PROBE,
+      minutes: 5,
+      when: STEPPED,
+      sees: {
+        function: 'carriage',
+        by: { none: { still: 0.95, switch: 0.05 }, misses: { switch: 0.85, uneven: 0.15 } },
+      },
+    },
+  ),
+  reading(
+    'heads.which',
+    'Look which head is damaged',
+    { neither: 0.96, lower: 0.02, upper: 0.02 },
+    {
+      needs: ['open'],
+      minutes: 1,
+      when: TWO_HEADS,
+    },
+  ),
+  reading(
     'motor.pushed',
     'Push the spindle by hand while it should turn',
     { still: 0.9, starts: 0.1 },
@@ -482,7 +516,6 @@ export const READING_CHECKS: readonly Check[] = [
       source: 'recording',
       minutes: 10,
       when: both(STEPPED, TWO_HEADS),
-      ask: false,
     },
   ),
   ...(['lower', 'upper'] as const).map(head =>

@@ -19,7 +19,7 @@ export const SENSORS: Subsystem = {
     part('disk-in-switch', 'Disk-in switch or sensor'),
     part('density-switch', 'Density switch'),
     part('index-sensor', 'Index sensor'),
-    part('index-window', 'Index window'),
+    part('index-window', 'Index opening'),
     part('change-line', 'Disk-change line'),
   ],
   faults: [

@@ -146,6 +146,7 @@ export const SPINDLE: Subsystem = {
         'motor.volts': { none: 0.75 },
         'see.motor-runs': { still: 0.9 },
         'line.motor': { right: 0.9 },
+        'motor.enable': { right: 0.93 },
         'found.chips': { 'chips.spot': 0.15 },
       },
       cure: ['Find the driver or regulator of the motor that fails, or take a board of an identical drive.', 60, 5],
@@ -169,7 +170,7 @@ export const SPINDLE: Subsystem = {
         [0.3, { speed: 'slow' }],
       ],
       shows: { 'motor.pushed': { starts: 0.9 }, 'see.motor-runs': { still: 0.8 } },
-      cure: ['Mains: have a qualified person replace the motor capacitor by one of the same value and class.', 30, 5],
+      cure: ['Mains: have a qualified person replace the motor capacitor by one of the same value and rating.', 30, 5],
     }),
     fault('pulley.wrong', 'The pulley is for another mains frequency', 5, {
       when: on('8in'),
@@ -208,16 +209,16 @@ export const SPINDLE: Subsystem = {
     }),
     fault('spindle.bent', 'The spindle or flywheel is bent', 3, {
       ways: [
-        [0.5, { speed: 'uneven' }],
-        [0.4, { seat: 'off' }],
+        [0.5, { speed: 'uneven', seat: 'off' }],
+        [0.4, { speed: 'uneven' }],
       ],
       shows: { 'found.spindle': { 'spindle.wobble': 0.85 }, noise: { rattle: 0.2 } },
       cure: ['Replace spindle and flywheel, or the mechanism.', 90, 10],
     }),
     fault('hub.slips', 'The hub clamp slips or does not centre', 8, {
       ways: [
-        [0.5, { seat: 'off' }],
-        [0.2, { speed: 'uneven' }],
+        [0.4, { seat: 'off', speed: 'uneven' }],
+        [0.3, { seat: 'off' }],
         [0.15, { seat: 'none' }],
         [0.1, { spin: 'sometimes' }],
       ],

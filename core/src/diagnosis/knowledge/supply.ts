@@ -233,7 +233,8 @@ export const SUPPLY: Subsystem = {
     fault('chip.unseated', 'A socketed chip has poor contact', 8, {
       when: has('own-processor'),
       ways: [
-        [0.5, { processor: 'none' }],
+        [0.35, { processor: 'none', 'motor-on': 'always' }],
+        [0.2, { processor: 'none' }],
         [0.2, { link: 'none' }],
         [0.15, { link: 'unsteady' }],
       ],

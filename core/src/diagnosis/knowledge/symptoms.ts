@@ -169,6 +169,7 @@ export const SYMPTOMS: readonly Check[] = [
     {
       none: { none: 1 },
       slow: { steady: 0.6, uneven: 0.4 },
+      fast: { steady: 0.9, uneven: 0.1 },
       uneven: { uneven: 0.9, steady: 0.1 },
     },
     { kind: 'reading', source: 'recording', minutes: 6, needs: ['power', 'disk', 'recording'] },

@@ -10,6 +10,11 @@ export interface Mode {
   readonly label: string
   /** Chance that what needs this function then does not work either, 0 to 1. */
   readonly blocks: number
+  /**
+   * How often it is so slight that nothing that needs the function is touched. Told apart from the rest, for what it
+   * leaves working works in every reading at once.
+   */
+  readonly slight?: number
   /** What becomes of one function that needs it, where that is something else: chances of its modes. */
   readonly then?: Readonly<Record<string, Readonly<Record<string, number>>>>
 }

@@ -1,0 +1,5 @@
+export { complaintsOf } from './complain'
+export { RIG_FAULTS, type RigFault } from './faults'
+export { measure } from './measure'
+export { mendFault, problemsOf, tryOut, works } from './mend'
+export { soundParts, soundRig, type Rig, type RigParts } from './parts'

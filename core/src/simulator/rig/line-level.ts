@@ -1,0 +1,26 @@
+import type { Random } from '../random'
+import { operate, readShare } from './operate'
+import { GOOD_DISK, type Rig } from './parts'
+
+/** A line at the drive, by its driver and by what it carries. */
+export function lineLevel(rig: Rig, check: string, random: Random): string | null {
+  const line = /^line\.([a-z0-9-]+)$/.exec(check)?.[1]
+  if (!line || line === 'stuck') return null
+  if (['cartridge', 'quick-disk', '5.25in-serial'].includes(rig.mechanism)) return null
+  const driver = rig.parts.drivers[line] ?? rig.parts.receivers[line] ?? 'good'
+  if (driver === 'low') return 'stuck low'
+  if (driver === 'open' && rig.parts.drivers[line]) return 'stuck high'
+  const run = operate(rig, random)
+  if (line === 'index') return run.index ? 'right' : 'still'
+  if (line === 'track-0') return run.home === 'found' ? 'right' : 'still'
+  if (line === 'read-data' && !rig.parts.amplifier.alive) return 'still'
+  if (line === 'read-data')
+    return readShare(rig, run, 'lower', 'outer', GOOD_DISK, random) > 0 || run.ready ? 'right' : 'still'
+  if (line === 'write-protect') return run.protect === 'both' ? 'right' : 'still'
+  if (line === 'ready') return run.ready ? 'right' : 'still'
+  // What the host makes reaches the drive by the cable; the drive's supply has no part in it.
+  const { cable, host } = rig.parts
+  return host.alive && cable.plugged === 'right' && (cable.wire !== line || random.next() >= cable.contact.open)
+    ? 'right'
+    : 'still'
+}
