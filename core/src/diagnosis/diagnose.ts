@@ -57,16 +57,17 @@ export function diagnose(c: DiagnosisCase, options: WeighOptions = {}): Diagnosi
   const next = nextChecks(w)
   const mend = mendNow(w)
   const contradictions = contradictionsIn(w)
+  const pairs = pairsOf(w)
   const sound = (w.hypotheses.find(h => h.faults.length === 0)?.weight ?? 0) * listed
   return {
     causes,
-    pairs: pairsOf(w),
+    pairs,
     next,
     mendNow: mend,
     contradictions,
     unknown: w.unknown,
     sound,
-    ...callOf(w, { causes, next, mend, contradictions, sound, asked: c.complaints.length > 0 }),
+    ...callOf(w, { causes, pairs, next, mend, contradictions, sound, asked: c.complaints.length > 0 }),
     leftOut: w.leftOut,
     evidence: w.evidence.length,
   }

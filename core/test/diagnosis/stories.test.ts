@@ -221,6 +221,7 @@ describe('findings of which several may hold', () => {
     const d = told('3.5in-eject', ['no-eject'], [], { found: ['gears.teeth', 'gears.tab'] })
     expect(d.pairs[0]!.faults).toEqual(['eject-gear.stripped', 'gear-housing.loose'])
     expect(d.pairs[0]!.probability).toBeGreaterThan(0.5)
+    expect(d.reasons[0]).toMatch(/^Two faults together/)
     expect(d.contradictions).toEqual([])
   })
 })

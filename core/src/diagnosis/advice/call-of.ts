@@ -6,6 +6,7 @@ import type { NextCheck } from './next-checks'
 
 interface Known {
   readonly causes: readonly Cause[]
+  readonly pairs: readonly { readonly faults: readonly string[]; readonly probability: number }[]
   readonly next: readonly NextCheck[]
   readonly mend: string | null
   readonly contradictions: readonly Contradiction[]
@@ -23,6 +24,8 @@ export interface Called {
 /** From here on, what may do harm is a reason to stop. */
 const HARM = 0.25
 const SOUND = 0.85
+/** Two faults that are likelier together than not are told together. */
+const TOGETHER = 0.5
 const SETTINGS = new Set(['set.track-zero-sensor', 'set.upper-head', 'set.lower-head', 'set.trimmer'])
 
 const percent = (p: number): string => `${Math.round(100 * p)} %`
@@ -40,6 +43,16 @@ export function callOf(w: Weighed, k: Known): Called {
       call: 'stop',
       reasons: [`${harm.f.label}: ${percent((w.byFault.get(harm.f.id) ?? 0) * (1 - w.unknown))}.`],
       todo: `${what} until this is settled. ${k.mend === harm.f.id ? harm.f.cure.says : todo}`,
+    }
+  }
+  const pair = k.pairs[0]
+  if (k.mend && pair && pair.probability >= TOGETHER && pair.faults.includes(k.mend)) {
+    const both = pair.faults.map(id => w.drive.faults.find(f => f.id === id)!)
+    const [first, second] = both[0]!.id === k.mend ? both : [...both].reverse()
+    return {
+      call: 'mend',
+      reasons: [`Two faults together, ${percent(pair.probability)}: ${lower(first!.label)}; ${lower(second!.label)}.`],
+      todo: `${first!.cure.says} Then: ${lower(second!.cure.says)}`,
     }
   }
   if (k.mend) {
