@@ -13,7 +13,9 @@ import {
   withAnswer,
   type Diagnosis,
   type DiagnosisCase,
+  type WeighOptions,
 } from '@wobrin/core/diagnosis'
+import { readRates, writeRates } from '@wobrin/core/diagnosis/learning'
 import { readText } from './read-text'
 
 const MOST_MB = 5
@@ -64,7 +66,7 @@ function showNext(d: Diagnosis): void {
 }
 
 /** Asks at the terminal until a cure is cheaper than any question. */
-async function ask(start: DiagnosisCase): Promise<DiagnosisCase> {
+async function ask(start: DiagnosisCase, options: WeighOptions): Promise<DiagnosisCase> {
   const lines = createInterface({ input: process.stdin })[Symbol.asyncIterator]()
   const line = async (): Promise<string | null> => {
     const next = await lines.next()
@@ -72,7 +74,7 @@ async function ask(start: DiagnosisCase): Promise<DiagnosisCase> {
   }
   let c = start
   for (;;) {
-    const d = diagnosed(c)
+    const d = diagnosed(c, options)
     show(d, 4)
     if (d.mendNow || d.next.length === 0) return c
     showNext(d)
@@ -102,6 +104,8 @@ export const diagnose = defineCommand({
     list: { type: 'string', description: `print what there is: ${LISTS.join(', ')}` },
     mechanism: { type: 'string', description: 'drive type, for a list or to begin asking without a file' },
     complaint: { type: 'string', description: 'complaint to begin asking with' },
+    rates: { type: 'string', description: 'how often faults are met: a CSV file, as --write-rates prints it' },
+    'write-rates': { type: 'boolean', description: 'print how often faults are met, to be edited' },
     ask: { type: 'boolean', description: 'ask at the terminal until it would mend' },
     json: { type: 'boolean', description: 'print the answer as JSON' },
   },
@@ -114,14 +118,21 @@ export const diagnose = defineCommand({
           console.log(`${String(id).padEnd(30)} ${Object.values(row)[0]} · ${Object.values(row)[1] ?? ''}`)
       return
     }
+    if (args['write-rates']) {
+      console.log(writeRates().trimEnd())
+      return
+    }
+    const options: WeighOptions = args.rates
+      ? { factors: readRates(readText(args.rates, 'a CSV file', MOST_MB), basename(args.rates)) }
+      : {}
     if (!args.file && !(args.ask && args.mechanism))
       throw new ParameterError('no case was given', 'a JSON file, --list, or --ask with --mechanism', { field: 'CASE' })
     const start = args.file
       ? caseIn(args.file)
       : readCase({ mechanism: args.mechanism, complaints: args.complaint ? [args.complaint] : [] })
-    const c = args.ask ? await ask(start) : start
+    const c = args.ask ? await ask(start, options) : start
     if (args.ask && !args.json) return
-    const answer = diagnosed(c)
+    const answer = diagnosed(c, options)
     if (args.json) console.log(JSON.stringify(args.ask ? { case: c, ...asJson(answer) } : asJson(answer), null, 2))
     else {
       show(answer)

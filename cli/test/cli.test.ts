@@ -515,6 +515,51 @@ describe('wobrin scope', () => {
   })
 })
 
+describe('wobrin diagnose', () => {
+  const noSpin = { mechanism: '3in', complaints: ['no-spin'], found: [{ finding: 'belt.goo', place: null }] }
+  it('prints causes, pairs, next checks and what it would mend, under stable names', async () => {
+    const { code, out } = await wobrin('diagnose', file('case.json', JSON.stringify(noSpin)), '--json')
+    expect(code).toBe(0)
+    const answer = JSON.parse(out)
+    expect(answer).toMatchObject({ mendNow: 'belt.rotten', call: 'mend', contradictions: [] })
+    expect(answer.causes[0]).toMatchObject({
+      fault: 'belt.rotten',
+      part: 'belt',
+      why: expect.any(Array),
+      against: [],
+      cure: expect.any(String),
+    })
+    expect(answer.unknown).toBeLessThan(0.1)
+    for (const n of answer.next)
+      expect(n).toMatchObject({ check: expect.any(String), minutes: expect.any(Number), leaves: expect.any(Array) })
+  })
+  it('says it in words, and lists what there is', async () => {
+    const { out } = await wobrin('diagnose', file('case.json', JSON.stringify(noSpin)))
+    expect(out).toMatch(/^Mend it: The belt has decayed/)
+    const list = await wobrin('diagnose', '--list', 'faults', '--mechanism', 'cartridge', '--json')
+    expect(JSON.parse(list.out).map((f: { id: string }) => f.id)).toContain('cartridge-heads.torn')
+    expect((await wobrin('diagnose', '--list', 'complaints')).out).toContain('no-spin')
+  })
+  it('takes rates that somebody edited', async () => {
+    const { out } = await wobrin('diagnose', '--write-rates')
+    const path = file('case.json', JSON.stringify({ ...noSpin, found: [] }))
+    const share = async (...more: string[]) =>
+      JSON.parse((await wobrin('diagnose', path, '--json', ...more)).out).causes.find(
+        (c: { fault: string }) => c.fault === 'spindle-motor.dead',
+      ).probability
+    const rates = file('rates.csv', out.replace(/^spindle-motor\.dead,[^,]+/m, 'spindle-motor.dead,200'))
+    expect(await share('--rates', rates)).toBeGreaterThan(2 * (await share()))
+  })
+  it.each([
+    ['{"mechanism":"3in","complaints":["no-spinn"]}', /there is no complaint "no-spinn"; expected one such as no-spin/],
+    ['{"mechanism":', /case\.json: it is not JSON/],
+  ])('%s: one sentence, exit 2', async (text, says) => {
+    const { code, err } = await wobrin('diagnose', file('case.json', text), '--json')
+    expect(code).toBe(2)
+    expect(err).toMatch(says)
+  })
+})
+
 describe('wobrin blame', () => {
   const rows = ['A', 'B'].flatMap(d =>
     ['R', 'S'].flatMap(r =>

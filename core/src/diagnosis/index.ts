@@ -1,5 +1,6 @@
 export { diagnose, type Diagnosis, type FaultPair } from './diagnose'
 export type { Cause } from './cause'
+export type { WeighOptions } from './weigh-case'
 export type { Contradiction } from './advice/contradictions'
 export type { NextCheck } from './advice/next-checks'
 export { caseOfLog, openComplaints } from './case/case-of-log'
