@@ -82,6 +82,7 @@ function isPointedAt(w: Weighed, id: string, probability: number): boolean {
 function pairsOf(w: Weighed): FaultPair[] {
   const sums = new Map<string, { faults: [string, string]; probability: number }>()
   for (const { faults, weight } of w.hypotheses) {
+    if (faults.length !== 2) continue
     const ids = [...new Set(faults.map(n => faultAt(w, n).id))].sort()
     if (ids.length !== 2) continue
     const key = ids.join(' ')

@@ -120,12 +120,38 @@ export function weighing(drive: DriveModel, evidence: readonly Evidence[], compl
         if (p > best) best = p
         return Math.log(p)
       },
+      logPairMost: pairMost(live, relevant.length, silent),
       logMost: live.reduce((s, item) => s + Math.log(mostOf(item)), 0),
     },
     unlisted: Math.log(UNLISTED) + live.reduce((s, i) => s + Math.log(unlistedChance(i)), 0),
     chanceOf: (i, set) => (own[i]!.any.length ? chanceOfItem(own[i]!, set, silent) : 1),
     check: (id, order) => checkModel(id, keptAt(order, drive, evidence), drive, relevant),
   }
+}
+
+/**
+ * The most that evidence can be likely under a pair. With a first, u + q · v grows over what a makes alone by no more
+ * than what b makes of it over nothing: so a alone times the gains of b. What was done, and what was not seen, is taken
+ * as certain.
+ */
+function pairMost(live: readonly Item[], count: number, silent: Uint8Array): (a: number, b: number) => number {
+  const alone = new Float64Array(count)
+  const gain = new Float64Array(count)
+  for (const item of live) {
+    if (item.negated || item.weak || item.any.some(all => all.some(f => f.removes))) continue
+    for (let i = 0; i < count; i++) {
+      const set = [i]
+      alone[i]! += Math.log(chanceOfItem(item, set, silent))
+      let most = 1
+      for (const all of item.any) {
+        let p = 1
+        for (const f of all) p *= Math.max(1, (f.u[i]! + f.q[i]! * f.base) / Math.max(f.base, 1e-9))
+        if (p > most) most = p
+      }
+      gain[i]! += Math.log(most)
+    }
+  }
+  return (a, b) => alone[a]! + gain[b]!
 }
 
 const baseOf = (item: Item): number => Math.max(...item.any.map(all => all.reduce((p, f) => p * f.base, 1)))

@@ -9,6 +9,11 @@ export interface DiagnosisModel {
   readonly logPrior: (set: readonly number[]) => number
   /** Natural logarithm of how likely all evidence is under a set. */
   readonly logLikelihood: (set: readonly number[]) => number
+  /**
+   * Natural logarithm of the most that all evidence can be likely under a pair, the first number below the second;
+   * left out where no bound is known. Pairs that cannot matter are then not weighed.
+   */
+  readonly logPairMost?: (a: number, b: number) => number
   /** No set of more faults than were looked into is likelier than this; left out where nothing is known. */
   readonly logMost?: number
 }

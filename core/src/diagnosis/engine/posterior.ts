@@ -5,7 +5,7 @@ const EXTENDED = 12
 /** Sets that can hold no more than this share (natural logarithm) of what single faults hold are left out. */
 const LEFT_OUT = -11
 /** Sets that are less likely than the best by this (natural logarithm) count, but are not told one by one. */
-const TOLD = 9
+const TOLD = 7
 
 /**
  * Weighs no fault, every single one, every pair, and the likeliest pairs with every third fault. Of the sets that were
@@ -24,7 +24,7 @@ export function weighFaults(model: DiagnosisModel, most: 1 | 2 | 3 = 3): Posteri
       for (let b = a + 1; b < model.faults; b++) {
         pair[0] = a
         pair[1] = b
-        const log = sum.add(pair)
+        const log = sum.add(pair, model.logPairMost?.(a, b))
         if (most > 2 && log > (heads[EXTENDED - 1]?.log ?? -Infinity)) keepBest(heads, { set: [a, b], log })
       }
   const extended = new Set<number>()
@@ -62,22 +62,26 @@ class Sum {
   /** All weights are over the first set's, so that they fit a number. */
   private scale = Number.NaN
 
-  /** Logarithm of prior below which a set cannot matter. */
+  /** Logarithm of the weight below which a set cannot matter. */
   private floor = -Infinity
+  /** Upper bound for what was left out, over the floor. */
   private skipped = 0
 
   constructor(private readonly model: DiagnosisModel) {
     this.marginals = new Float64Array(model.faults)
   }
 
-  /** @param set may be used again by the caller */
-  add(set: readonly number[]): number {
+  /**
+   * @param set may be used again by the caller
+   * @param most natural logarithm of the most that evidence can be likely under it, where that is known
+   */
+  add(set: readonly number[], most = this.model.logMost): number {
     const prior = this.model.logPrior(set)
-    if (prior < this.floor) {
-      if (prior > -Infinity) this.skipped += Math.exp(prior)
+    if (prior === -Infinity) return prior
+    if (most !== undefined && prior + most < this.floor) {
+      this.skipped += Math.exp(prior + most - this.floor)
       return -Infinity
     }
-    if (prior === -Infinity) return prior
     const log = prior + this.model.logLikelihood(set)
     if (log === -Infinity) return log
     if (Number.isNaN(this.scale)) this.scale = log
@@ -91,9 +95,7 @@ class Sum {
 
   /** From here on leaves out sets that even the best evidence would not bring over a share of what was weighed. */
   leaveOutBelow(share: number): void {
-    if (this.model.logMost === undefined) return
-    const total = this.scale + Math.log(this.bySize.reduce((s, x) => s + x, 0))
-    this.floor = total + share - this.model.logMost
+    this.floor = this.scale + Math.log(this.bySize.reduce((s, x) => s + x, 0)) + share
   }
 
   settled(extended: ReadonlySet<number>): Posterior {
@@ -108,14 +110,16 @@ class Sum {
       marginals: this.marginals.map(m => m / total),
       bySize: this.bySize.map(s => s / total),
       logTotal,
-      leftOut: boundOf(this.model, logTotal, extended, this.skipped),
+      leftOut: boundOf(this.model, logTotal, extended, Math.log(this.skipped) + this.floor),
     }
   }
 }
 
 /** Prior of all sets of three that were not weighed, times the most that evidence could give one, over the total. */
-function boundOf(model: DiagnosisModel, logTotal: number, extended: ReadonlySet<number>, skipped: number): number {
-  if (model.logMost === undefined || model.faults < 3) return model.faults < 3 ? 0 : 1
+function boundOf(model: DiagnosisModel, logTotal: number, extended: ReadonlySet<number>, logSkipped: number): number {
+  const pairs = Math.exp(logSkipped - logTotal) || 0
+  if (model.faults < 3) return pairs
+  if (model.logMost === undefined) return 1
   const none = model.logPrior([])
   const odds = Float64Array.from({ length: model.faults }, (_, a) => Math.exp(model.logPrior([a]) - none))
   const [one, two, three] = [1, 2, 3].map(n => odds.reduce((s, o) => s + o ** n, 0)) as [number, number, number]
@@ -125,6 +129,6 @@ function boundOf(model: DiagnosisModel, logTotal: number, extended: ReadonlySet<
     const [a, rest] = [key % model.faults, Math.floor(key / model.faults)]
     sum -= odds[a]! * odds[rest % model.faults]! * odds[Math.floor(rest / model.faults)]!
   }
-  const prior = Math.max(sum, 0) * Math.exp(none) + skipped
-  return Math.min(1, Math.exp(Math.log(Math.max(prior, 1e-300)) + model.logMost - logTotal))
+  const prior = Math.max(sum, 0) * Math.exp(none)
+  return Math.min(1, pairs + Math.exp(Math.log(Math.max(prior, 1e-300)) + model.logMost - logTotal))
 }
