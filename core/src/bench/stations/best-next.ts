@@ -1,6 +1,6 @@
 import { CALLS } from '../../base/observations'
 import type { MechanismId } from '../../drives'
-import { nextOf as cureOf } from '../../findings'
+import { findingsNamed, nextOf as cureOf } from '../../findings'
 import { standingEntries, type LogEntry, type StationId } from '../../log'
 import { sentenceOf } from './gate-state'
 import { findStep } from './stations'
@@ -81,12 +81,13 @@ export function nextOf(drive: OnBench): RankedThing | null {
       over.entry.station,
     )
   if (w.waits.some(x => !x.holds)) return null
-  const stops = stopOf(w, drive.mechanism)
-  if (stops) return thing(...stops, ORDER.stop)
-  if (drive.wanted) return thing(drive.wanted.title, drive.wanted.reason, drive.wanted.minutes, ORDER.unknown)
   const next = nextAt(w, progress.current)
   // Whatever is free may be done while something soaks; where nothing is, this drive is not for the hands.
   if (next?.hold?.kind === 'wait') return null
+  const stops = stopOf(w, next, drive.mechanism)
+  if (stops) return thing(...stops, ORDER.stop)
+  const held = w.waits.some(x => !x.over && x.holds)
+  if (drive.wanted && !held) return thing(drive.wanted.title, drive.wanted.reason, drive.wanted.minutes, ORDER.unknown)
   const judged = standingEntries(drive.log).findLast(
     e => e.call && e.station === progress.current && e.kind === 'measurement',
   )?.call
@@ -101,10 +102,20 @@ export function nextOf(drive: OnBench): RankedThing | null {
   return thing(...describe(w, next), ORDER[progress.call ?? 'leave'])
 }
 
-/** Something that was found stops everything: what is to be done about it, before any step that only writes down. */
-function stopOf(w: Walk, mechanism?: MechanismId): [title: string, reason: string, minutes: number] | null {
+/**
+ * Something that was found stops everything: what is to be done about it, before any step that only writes down. Null
+ * where the next step is about it anyway.
+ */
+function stopOf(
+  w: Walk,
+  next: StepState | null,
+  mechanism?: MechanismId,
+): [title: string, reason: string, minutes: number] | null {
   const worst = w.findings.findLast(f => f.finding.call === 'stop')
   if (!worst) return null
+  const { step } = next ?? {}
+  const about = step?.asks?.includes(worst.question.id) || findingsNamed(step?.when).includes(worst.finding.id)
+  if (about) return null
   return [cureOf(worst.finding, mechanism).replace(/\.$/, ''), sentenceOf(worst), JUDGED_MINUTES]
 }
 
