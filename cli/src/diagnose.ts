@@ -4,9 +4,9 @@ import { defineCommand } from 'citty'
 import { InputError, ParameterError } from '@wobrin/core/base/errors'
 import { CALLS } from '@wobrin/core/base/observations'
 import {
-  CHECKS,
   diagnose as diagnosed,
-  FAULTS,
+  findCheck,
+  findFault,
   knowledgeList,
   LISTS,
   readCase,
@@ -55,7 +55,7 @@ function show(d: Diagnosis, most = 6): void {
   }
   if (d.unknown >= 0.005) console.log(`  ${percent(d.unknown)}  A fault that is in no list`)
   for (const p of d.pairs.slice(0, 3)) {
-    const labels = p.faults.map(id => FAULTS.find(f => f.id === id)!.label.toLowerCase())
+    const labels = p.faults.map(id => findFault(id)!.label.toLowerCase())
     console.log(`  ${percent(p.probability)}  both: ${labels.join(', and ')}`)
   }
   for (const c of d.contradictions) console.log(`  ${c.says}`)
@@ -86,7 +86,7 @@ async function ask(start: DiagnosisCase, options: WeighOptions): Promise<Diagnos
       console.log(`“${chosen}” is not the number of a check.`)
       continue
     }
-    const check = CHECKS.find(x => x.id === next.check)!
+    const check = findCheck(next.check)!
     check.answers.forEach((a, i) => console.log(`   ${i + 1}  ${check.words?.[a] ?? a}`))
     console.log('Answer?')
     const answered = await line()

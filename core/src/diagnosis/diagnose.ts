@@ -6,6 +6,7 @@ import { mendNow } from './advice/mend-now'
 import { nextChecks, type NextCheck } from './advice/next-checks'
 import type { DiagnosisCase } from './case/read-case'
 import type { Cause } from './cause'
+import { findFault } from './knowledge/knowledge'
 import { faultAt, weighCase, type Weighed, type WeighOptions } from './weigh-case'
 
 /** Two faults together. */
@@ -51,7 +52,7 @@ export function diagnose(c: DiagnosisCase, options: WeighOptions = {}): Diagnosi
     .filter(([id, p]) => p * listed >= LEAST && (w.evidence.length === 0 || isPointedAt(w, id, p)))
     .slice(0, TOLD)
     .map(([id, p]): Cause => {
-      const { part, label, cure } = w.drive.faults.find(f => f.id === id)!
+      const { part, label, cure } = findFault(id)!
       return { fault: id, part, label, probability: p * listed, ...reasonsFor(w, id), cure: cure.says }
     })
   const next = nextChecks(w)
@@ -67,7 +68,7 @@ export function diagnose(c: DiagnosisCase, options: WeighOptions = {}): Diagnosi
     contradictions,
     unknown: w.unknown,
     sound,
-    ...callOf(w, { causes, pairs, next, mend, contradictions, sound, asked: c.complaints.length > 0 }),
+    ...callOf(w, { causes, pairs, next, mend, contradictions, sound }),
     leftOut: w.leftOut,
     evidence: w.evidence.length,
   }

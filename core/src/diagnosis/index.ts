@@ -8,6 +8,6 @@ export { readCase, withAnswer, type CaseReading, type DiagnosisCase } from './ca
 export type { Check, CheckNeed, Opens } from './knowledge/types'
 export { COMPLAINTS } from './knowledge/complaints'
 export { FUNCTIONS } from './knowledge/functions'
-export { CHECKS, FAULTS, PARTS, SUBSYSTEMS } from './knowledge/knowledge'
+export { CHECKS, FAULTS, findCheck, findComplaint, findFault, PARTS, SUBSYSTEMS } from './knowledge/knowledge'
 export { complaintsOn, knowledgeList, LISTS, type ListId, type ListRow } from './list'
 export { knownId, nearestIds } from './nearest'

@@ -3,7 +3,7 @@ import { evidenceOf } from './case/evidence-of'
 import type { DiagnosisCase } from './case/read-case'
 import { compileDrive, type DriveModel } from './drive/compile'
 import type { Evidence } from './drive/evidence'
-import { COMPLAINTS } from './knowledge/complaints'
+import { findComplaint } from './knowledge/knowledge'
 import type { CheckNeed } from './knowledge/types'
 import { weighing, type Weighing } from './drive/weigh'
 
@@ -28,8 +28,7 @@ export const faultAt = (w: Pick<Weighed, 'drive' | 'weigh'>, number: number) =>
   w.drive.elements[w.weigh.relevant[number]!]!.fault
 
 /** Whether anybody complains of anything that can be seen. */
-const complains = (c: DiagnosisCase): boolean =>
-  c.complaints.some(x => COMPLAINTS.find(k => k.id === x.id)!.means.length > 0)
+const complains = (c: DiagnosisCase): boolean => c.complaints.some(x => findComplaint(x.id)!.means.length > 0)
 
 export interface WeighOptions {
   /** How much more often than in the list this workshop met each fault, by its id. */

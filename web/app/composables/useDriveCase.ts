@@ -1,4 +1,4 @@
-import { caseOfLog, CHECKS, COMPLAINTS, openComplaints, type NextCheck } from '@wobrin/core/diagnosis'
+import { caseOfLog, findCheck, findComplaint, openComplaints, type NextCheck } from '@wobrin/core/diagnosis'
 import { driveCase } from '@wobrin/core/bench/case'
 import { findReading, type Reading } from '@wobrin/core/diagnosis/readings'
 import { upperFirst, type SourceId } from '@wobrin/core/base/observations'
@@ -16,7 +16,7 @@ const TYPED: ReadonlySet<SourceId> = new Set(['meter', 'probe', 'host', 'hand', 
 
 /** How the check of an advice is answered on the page. */
 export function answeringOf(next: Pick<NextCheck, 'check'>): Answering {
-  const check = CHECKS.find(c => c.id === next.check)!
+  const check = findCheck(next.check)!
   const reading: Reading | null = check.kind === 'finding' ? null : findReading(check.id)
   const kind = reading?.kind === 'count' ? 'count' : reading?.kind === 'number' ? 'number' : 'words'
   const label = (id: string) => upperFirst(check.words?.[id] ?? id)
@@ -35,7 +35,7 @@ export function useDriveCase(pick: (finding: string) => Promise<boolean>) {
   const attempt = useAttempt()
   const complaints = computed(() => {
     const open = store.drive ? openComplaints(caseOfLog(store.drive, store.log)) : []
-    return open.map(id => COMPLAINTS.find(c => c.id === id)!)
+    return open.map(id => findComplaint(id)!)
   })
   // Worked out once the page stands: keys are heard before.
   const standing = ref(false)
@@ -49,7 +49,7 @@ export function useDriveCase(pick: (finding: string) => Promise<boolean>) {
     })
   }
   async function answer(check: string, value: string, of?: number): Promise<void> {
-    const { kind, source } = CHECKS.find(c => c.id === check)!
+    const { kind, source } = findCheck(check)!
     if (kind === 'finding') await pick(value)
     else await read(check, value, TYPED.has(source) ? source : 'hand', of)
   }

@@ -1,8 +1,8 @@
 import {
   caseOfLog,
-  COMPLAINTS,
   diagnose,
-  FAULTS,
+  findComplaint,
+  findFault,
   openComplaints,
   type CheckNeed,
   type Diagnosis,
@@ -41,9 +41,9 @@ export const hasComplaint = (drive: DriveFacts, log: readonly LogEntry[]): boole
 /** What a case asks the hands to do, as one thing on the bench: the cure where it is cheaper, else the best check. */
 export function wantedBy({ complaints, diagnosis }: DriveCase): Pick<NextThing, 'title' | 'reason' | 'minutes'> | null {
   if (complaints.length === 0) return null
-  const told = complaints.map(id => COMPLAINTS.find(c => c.id === id)!.label).join('; ')
+  const told = complaints.map(id => findComplaint(id)!.label).join('; ')
   if (diagnosis.mendNow) {
-    const { cure } = FAULTS.find(f => f.id === diagnosis.mendNow)!
+    const { cure } = findFault(diagnosis.mendNow)!
     return {
       title: cure.says.replace(/\.$/, ''),
       reason: `${told}. ${diagnosis.reasons.join(' ')}`,

@@ -1,5 +1,6 @@
-import type { CallKind } from '../../base/observations'
+import { lowerFirst, type CallKind } from '../../base/observations'
 import type { Cause } from '../cause'
+import { findFault } from '../knowledge/knowledge'
 import type { Weighed } from '../weigh-case'
 import type { Contradiction } from './contradictions'
 import type { NextCheck } from './next-checks'
@@ -11,8 +12,6 @@ interface Known {
   readonly mend: string | null
   readonly contradictions: readonly Contradiction[]
   readonly sound: number
-  /** Whether anybody complains of anything. */
-  readonly asked: boolean
 }
 
 export interface Called {
@@ -47,16 +46,18 @@ export function callOf(w: Weighed, k: Known): Called {
   }
   const pair = k.pairs[0]
   if (k.mend && pair && pair.probability >= TOGETHER && pair.faults.includes(k.mend)) {
-    const both = pair.faults.map(id => w.drive.faults.find(f => f.id === id)!)
+    const both = pair.faults.map(id => findFault(id)!)
     const [first, second] = both[0]!.id === k.mend ? both : [...both].reverse()
     return {
       call: 'mend',
-      reasons: [`Two faults together, ${percent(pair.probability)}: ${lower(first!.label)}; ${lower(second!.label)}.`],
-      todo: `${first!.cure.says} Then: ${lower(second!.cure.says)}`,
+      reasons: [
+        `Two faults together, ${percent(pair.probability)}: ${lowerFirst(first!.label)}; ${lowerFirst(second!.label)}.`,
+      ],
+      todo: `${first!.cure.says} Then: ${lowerFirst(second!.cure.says)}`,
     }
   }
   if (k.mend) {
-    const fault = w.drive.faults.find(f => f.id === k.mend)!
+    const fault = findFault(k.mend)!
     const p = k.causes.find(c => c.fault === k.mend)?.probability ?? 0
     const set = Object.keys(fault.treatments ?? {}).some(t => SETTINGS.has(t))
     return { call: set ? 'nudge' : 'mend', reasons: [`${fault.label}: ${percent(p)}.`], todo: fault.cure.says }
@@ -70,9 +71,7 @@ export function callOf(w: Weighed, k: Known): Called {
     }
   const first = k.causes[0]
   const reason = first
-    ? `Likeliest: ${lower(first.label)}, ${percent(first.probability)}; not enough to begin with it.`
+    ? `Likeliest: ${lowerFirst(first.label)}, ${percent(first.probability)}; not enough to begin with it.`
     : 'Nothing is known yet that points to a fault.'
   return { call: 'unknown', reasons: [reason], todo }
 }
-
-const lower = (s: string): string => s.charAt(0).toLowerCase() + s.slice(1)

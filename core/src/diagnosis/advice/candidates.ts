@@ -16,7 +16,6 @@ const NEEDS: Readonly<Record<CheckNeed, number>> = {
   'second-drive': 4,
   part: 6,
   recording: 5,
-  signal: 5,
 }
 /** What turning to another check costs, minutes (a guess): small things are not asked for ever. */
 export const TURN = 2

@@ -1,3 +1,5 @@
+import { actionOf } from '../drive/action-of'
+import { answersOf } from '../drive/evidence'
 import type { Weighed } from '../weigh-case'
 
 /** Readings that cannot all be right. */
@@ -28,7 +30,8 @@ export function contradictionsIn(w: Weighed): Contradiction[] {
   }
   w.evidence.forEach((e, i) => {
     const j = w.evidence.findIndex((o, k) => k < i && o.key === e.key && !o.weak && !e.weak && o.says !== e.says)
-    if (j >= 0 && !changedBetween(w, w.evidence[j]!.order, e.order) && !sameAnswer(w, i, j)) add(i, j)
+    if (j >= 0 && !changedBetween(w, w.evidence[j]!.order, e.order) && answersOf(w.evidence[j]!) !== answersOf(e))
+      add(i, j)
   })
   w.evidence.forEach((e, i) => {
     const expected = w.hypotheses.slice(0, 60).reduce((s, h) => s + h.weight * w.weigh.chanceOf(i, h.faults), 0)
@@ -39,14 +42,9 @@ export function contradictionsIn(w: Weighed): Contradiction[] {
   return out
 }
 
-const sameAnswer = (w: Weighed, i: number, j: number): boolean =>
-  JSON.stringify(w.evidence[i]!.any) === JSON.stringify(w.evidence[j]!.any)
-
 /** Whether anything was done to the drive between two times. */
 const changedBetween = (w: Weighed, from: number, to: number): boolean =>
-  w.evidence.some(
-    e => e.order > from && e.order < to && w.drive.checks.get(e.any[0]?.[0]?.check ?? '')?.check.changes === true,
-  )
+  w.evidence.some(e => e.order > from && e.order < to && actionOf(e, w.drive) !== null)
 
 /** The evidence that what would explain a piece explains worst. */
 function opposes(w: Weighed, i: number): number | null {

@@ -1,4 +1,5 @@
 import { afterAnswer, repairPlan, type Hypothesis, type RepairPlan } from '../engine'
+import { findFault } from '../knowledge/knowledge'
 import { faultAt, type Weighed } from '../weigh-case'
 import { candidates, pruned, TURN } from './candidates'
 
@@ -49,7 +50,7 @@ function planOf(w: Weighed, hypotheses: readonly Hypothesis[], ids: readonly str
     }
   const repairs = ids
     .map((id, i) => {
-      const { cure } = w.drive.faults.find(f => f.id === id)!
+      const { cure } = findFault(id)!
       return { id: i, probability: shares.get(id) ?? 0, cost: cure.minutes + (cure.risk ?? 0) }
     })
     .filter(r => r.probability > 0.002)

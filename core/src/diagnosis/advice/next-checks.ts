@@ -1,4 +1,6 @@
+import { lowerFirst } from '../../base/observations'
 import { afterAnswer } from '../engine'
+import { findFault } from '../knowledge/knowledge'
 import type { Opens } from '../knowledge/types'
 import { faultAt, type Weighed } from '../weigh-case'
 import { candidates, pruned, type Candidate } from './candidates'
@@ -24,7 +26,7 @@ const SHOWN = 3
 const LEAST_BITS = 0.02
 const LEFT = 3
 
-/** The best next checks, no two of them the same kind of thing at the same function. */
+/** The best next checks, the best first. */
 export function nextChecks(w: Weighed, most = SHOWN): NextCheck[] {
   const hypotheses = pruned(w)
   const out: NextCheck[] = []
@@ -56,27 +58,25 @@ function asNext(w: Weighed, c: Candidate, hypotheses: ReturnType<typeof pruned>)
     check: c.id,
     title: c.spec.title,
     minutes: Math.round(c.minutes * 2) / 2,
-    why: whyOf(w, c, leaves),
+    why: whyOf(c, leaves),
     leaves,
     opens: c.spec.opens ?? null,
     bits: c.worth.bits,
   }
 }
 
-function whyOf(w: Weighed, c: Candidate, leaves: NextCheck['leaves']): string {
+function whyOf(c: Candidate, leaves: NextCheck['leaves']): string {
   if (c.check.settles !== undefined) {
     const chance = Math.round(100 * (c.worth.chances[c.check.settles] ?? 0))
     return `It cures ${chance} in 100 such drives, costs ${Math.round(c.minutes)} min and tells the rest apart.`
   }
-  const label = (id: string) => w.drive.faults.find(f => f.id === id)!.label
+  const label = (id: string) => findFault(id)!.label
   const told = leaves
     .filter(l => l.causes.length > 0)
     .slice(0, 2)
     .map(l => {
       const { fault, probability } = l.causes[0]!
-      return `“${c.spec.words?.[l.answer] ?? l.answer}”: ${lower(label(fault))}, ${Math.round(100 * probability)} %`
+      return `“${c.spec.words?.[l.answer] ?? l.answer}”: ${lowerFirst(label(fault))}, ${Math.round(100 * probability)} %`
     })
   return `${told.join('; ')}.`
 }
-
-const lower = (s: string): string => s.charAt(0).toLowerCase() + s.slice(1)

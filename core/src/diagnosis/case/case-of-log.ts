@@ -1,9 +1,11 @@
 import { supportingEntries, type DriveFacts, type LogEntry, type SurfaceBar } from '../../log'
 import { findingsAmong } from '../../findings'
-import { zoneOfCylinder, type Zone } from '../../drives'
-import { CHECKS } from '../knowledge/knowledge'
+import { zoneOfCylinder } from '../../drives'
+import { findCheck } from '../knowledge/knowledge'
 import { READING_KEYS } from './reading-keys'
 import type { CaseReading, DiagnosisCase } from './read-case'
+
+const KEYS = new Set(READING_KEYS)
 
 /** Steps that are a treatment, whatever came of it. */
 const STEPS_AS: Readonly<Record<string, string>> = {
@@ -31,7 +33,7 @@ const reading = (
 function surfaceReadings(e: LogEntry, bars: readonly SurfaceBar[], cylinders: number): CaseReading[] {
   const sums = new Map<string, { good: number; all: number }>()
   for (const bar of bars) {
-    const key = `read.${bar.head ? 'upper' : 'lower'}.${zoneOfCylinder(bar.cylinder, cylinders) as Zone}`
+    const key = `read.${bar.head ? 'upper' : 'lower'}.${zoneOfCylinder(bar.cylinder, cylinders)}`
     const sum = sums.get(key) ?? { good: 0, all: 0 }
     sum.good += bar.good
     sum.all += bar.good + bar.bad + bar.missing + bar.wrongCylinder
@@ -61,7 +63,7 @@ function calculatorReadings(e: LogEntry, calculator: string, values: Readonly<Re
   const prefix = CALCULATORS_AS[calculator]
   if (!prefix) return []
   return Object.entries(values)
-    .map(([field, value]) => ({ check: CHECKS.find(c => c.id === `${prefix}${field}`), value }))
+    .map(([field, value]) => ({ check: findCheck(`${prefix}${field}`), value }))
     .filter(({ check, value }) => check?.answers.includes(value))
     .map(({ check, value }) => reading(e, check!.id, value))
 }
@@ -74,7 +76,7 @@ const yearIn = (text: string): number | null => Number(/\b(?:19[6-9]\d|20[0-3]\d
  */
 export function caseOfLog(drive: DriveFacts, log: readonly LogEntry[]): DiagnosisCase {
   const entries = supportingEntries(log, drive)
-  const readings = entries.flatMap(readingsOf).filter(r => READING_KEYS.includes(r.key))
+  const readings = entries.flatMap(readingsOf).filter(r => KEYS.has(r.key))
   const complaints = new Map(
     readings.filter(r => r.key.startsWith('complaint.')).map(r => [r.key.slice('complaint.'.length), r]),
   )

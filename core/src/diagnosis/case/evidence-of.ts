@@ -1,10 +1,10 @@
 import { findFinding } from '../../findings'
 import { findMechanism } from '../../drives'
+import { actionOf } from '../drive/action-of'
 import type { DriveModel } from '../drive/compile'
-import { pooled, type Answer, type Evidence } from '../drive/evidence'
+import { answersOf, pooled, type Answer, type Evidence } from '../drive/evidence'
 import { bandAnswers, sensorAnswer, shareAnswer, speedAnswers, WORDS_AS, type ReadValue } from '../drive/readings-as'
-import { COMPLAINTS } from '../knowledge/complaints'
-import { CHECKS } from '../knowledge/knowledge'
+import { findCheck, findComplaint } from '../knowledge/knowledge'
 import { ParameterError } from '../../base/errors'
 import { knownId } from '../nearest'
 import { meantOn } from './meant-on'
@@ -17,18 +17,18 @@ const LIST = 10_000
 /** After everything that has a time. */
 const LAST = 1e15
 
-const checkOf = (id: string) => CHECKS.find(c => c.id === id)!
+const checkOf = (id: string) => findCheck(id)!
 
 /** What a complaint means, as evidence by what the owner said. */
 function complained(id: string, order: number, drive: DriveModel): Evidence {
-  const complaint = COMPLAINTS.find(c => c.id === id)!
+  const complaint = findComplaint(id)!
   return { key: `complaint.${id}`, says: complaint.label, any: meantOn(complaint, drive), source: 'said', order }
 }
 
 function complaintReading({ key, value, source }: CaseReading, order: number, drive: DriveModel): Evidence[] {
   const id = key.slice('complaint.'.length)
   const state = knownId(value, `state of a complaint`, COMPLAINT_STATES, key)
-  const complaint = COMPLAINTS.find(c => c.id === id)!
+  const complaint = findComplaint(id)!
   const { label } = complaint
   const seen = { key, any: meantOn(complaint, drive), source }
   if (state === 'not seen') return [{ ...seen, says: `${label}: not seen here`, negated: true, order }]
@@ -73,7 +73,7 @@ function answersTo(r: CaseReading, c: DiagnosisCase): (readonly Answer[])[] {
 }
 
 const written = ({ key, value, unit }: CaseReading): string => {
-  const check = CHECKS.find(x => x.id === key)
+  const check = findCheck(key)
   const said = check?.words?.[String(value)] ?? String(value)
   return `${check?.title ?? key}: ${[said, unit].filter(Boolean).join(' ')}`
 }
@@ -121,7 +121,7 @@ function foundAs(id: string, order: number): Evidence[] {
   const { finding, question } = findFinding(id)
   const says = `${question.topic}: ${finding.label.toLowerCase()}`
   const answers = [...(FINDINGS_AS[id] ?? [])]
-  if (CHECKS.some(c => c.id === `found.${question.id}`)) answers.push({ check: `found.${question.id}`, answer: id })
+  if (findCheck(`found.${question.id}`)) answers.push({ check: `found.${question.id}`, answer: id })
   return answers.map((a, i) => ({ key: i ? `${id}/${i}` : id, says, any: [[a]], source: 'hand' as const, order }))
 }
 
@@ -149,7 +149,7 @@ export function evidenceOf(c: DiagnosisCase, drive: DriveModel): Evidence[] {
     })),
   ]
   const known = settledInTime(out, c)
-  const changed = known.filter(e => drive.checks.get(e.any[0]?.[0]?.check ?? '')?.check.changes).map(e => e.order)
+  const changed = known.filter(e => actionOf(e, drive)).map(e => e.order)
   return pooled(known, changed)
 }
 
@@ -158,7 +158,9 @@ function settledInTime(evidence: readonly Evidence[], c: DiagnosisCase): Evidenc
   const told = new Set(evidence.map(e => e.key))
   const done = c.done.filter(d => !told.has(`after.${d.treatment}`))
   if (done.length === 0) return [...evidence]
-  const again = evidence.filter(e => evidence.some(o => o.key === e.key && o.order < e.order && said(o) !== said(e)))
+  const again = evidence.filter(e =>
+    evidence.some(o => o.key === e.key && o.order < e.order && answersOf(o) !== answersOf(e)),
+  )
   return [
     ...evidence,
     ...done.map((d): Evidence => {
@@ -169,5 +171,3 @@ function settledInTime(evidence: readonly Evidence[], c: DiagnosisCase): Evidenc
     }),
   ]
 }
-
-const said = (e: Evidence): string => JSON.stringify(e.any)

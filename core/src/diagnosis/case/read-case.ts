@@ -4,7 +4,7 @@ import { MECHANISM_IDS, NO_FEATURES, type Features, type MechanismId } from '../
 import { QUESTIONS } from '../../findings'
 import { TREATMENTS } from '../knowledge/actions'
 import { COMPLAINTS } from '../knowledge/complaints'
-import { CHECKS } from '../knowledge/knowledge'
+import { CHECKS, findCheck } from '../knowledge/knowledge'
 import { knownId } from '../nearest'
 import { READING_KEYS } from './reading-keys'
 
@@ -124,7 +124,7 @@ export function readCase(input: unknown): DiagnosisCase {
     checks: listAt(input, 'checks').map((c, i) => {
       const field = `checks[${i}]`
       const check = knownId(id(c, 'check'), 'check', CHECK_IDS, `${field}.check`)
-      const answers = CHECKS.find(x => x.id === check)!.answers
+      const answers = findCheck(check)!.answers
       const answer = knownId(isObject(c) ? c.answer : undefined, `answer to ${check}`, answers, `${field}.answer`)
       return { check, answer, at: timeOf(c, field) }
     }),

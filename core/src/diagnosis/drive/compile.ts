@@ -1,5 +1,5 @@
 import { findMechanism, type Features, type MechanismId } from '../../drives'
-import { holds, situationOf, type Situation } from '../../findings'
+import { holds, situationOf } from '../../findings'
 import { OUTSIDE, TREATMENTS } from '../knowledge/actions'
 import { FUNCTIONS } from '../knowledge/functions'
 import { CHECKS, FAULTS } from '../knowledge/knowledge'
@@ -43,7 +43,6 @@ export interface CompiledCheck {
 
 /** Functions, faults and checks that a drive has. */
 export interface DriveModel {
-  readonly situation: Situation
   readonly functions: readonly DriveFunction[]
   readonly faults: readonly Fault[]
   /** In the order of the chain, what stands first first. */
@@ -82,7 +81,6 @@ function compiled(drive: DiagnosedDrive, factors: Readonly<Record<string, number
   const elements = ranked.map(r => r.element)
   const checks = CHECKS.filter(c => holds(c.when, situation) && (!c.sees || depth.has(c.sees.function)))
   return {
-    situation,
     functions,
     faults,
     elements,

@@ -35,7 +35,9 @@ export const SLIPS: Readonly<Record<SourceId, number>> = {
   simulated: 0.01,
 }
 
-const answersOf = (e: Evidence): string => e.any.map(all => all.map(a => `${a.check}=${a.answer}`).join('&')).join('|')
+/** Its answers as one text: equal where two pieces say the same. */
+export const answersOf = (e: Evidence): string =>
+  e.any.map(all => all.map(a => `${a.check}=${a.answer}`).join('&')).join('|')
 
 /**
  * Evidence as it counts: the same answer by the same source, with nothing done in between, counts once, for repeats by

@@ -1,4 +1,5 @@
 import type { CheckModel, DiagnosisModel } from '../engine'
+import { actionOf } from './action-of'
 import type { CompiledCheck, DriveModel, Element } from './compile'
 import { SLIPS, type Evidence } from './evidence'
 import { afterwards, among, chanceUnder, foldAnswer, shrunk, type Folded } from './fold'
@@ -59,9 +60,9 @@ function tempered(item: Item, seen: number): number {
 function keptAt(order: number, drive: DriveModel, evidence: readonly Evidence[]): Float64Array | null {
   let kept: Float64Array | null = null
   for (const e of evidence) {
-    const { check, answer } = e.any[0]?.[0] ?? { check: '', answer: '' }
-    const action = drive.checks.get(check)
-    if (e.order >= order || !action?.check.changes || !action.removes) continue
+    const action = actionOf(e, drive)
+    if (e.order >= order || !action?.removes) continue
+    const { answer } = e.any[0]![0]!
     if (!e.weak && (answer === 'same' || answer === 'worse')) continue
     kept ??= new Float64Array(drive.elements.length).fill(1)
     for (let i = 0; i < kept.length; i++) kept[i]! *= 1 - action.removes[i]!

@@ -13,7 +13,7 @@ export const notOn = (...mechanism: Extract<Condition, { mechanism: unknown }>['
 })
 
 /** Drives that a host selects by a line of a parallel bus. */
-export const SELECTED: Condition = both(notOn('5.25in-serial', 'cartridge', 'quick-disk'))
+export const SELECTED: Condition = notOn('5.25in-serial', 'cartridge', 'quick-disk')
 /** Drives that answer their host over a link. */
 export const LINKED: Condition = on('5.25in-serial', 'cartridge')
 /** Drives that step over tracks, and find their first. */
@@ -22,10 +22,8 @@ export const STEPPED: Condition = notOn('quick-disk', 'cartridge')
 export const INDEXED: Condition = both(notOn('5.25in-serial', 'quick-disk', 'cartridge'), {
   not: { said: 'phases-from-host' },
 })
-/** Drives with a track-zero sensor. */
-export const HOMED: Condition = both(notOn('5.25in-serial', 'quick-disk', 'cartridge'), {
-  not: { said: 'phases-from-host' },
-})
+/** Drives with a track-zero sensor: the same ones. */
+export const HOMED: Condition = INDEXED
 export const TWO_HEADS: Condition = has('two-heads')
 
 const none = (label: string) => ({ none: { label, blocks: 1 } })

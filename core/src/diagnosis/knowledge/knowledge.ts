@@ -1,6 +1,7 @@
 import { QUESTIONS } from '../../findings'
 import { ELSEWHERE, swapOf, TREATMENTS } from './actions'
 import { CARRIAGE } from './carriage'
+import { COMPLAINTS } from './complaints'
 import { HEADS } from './heads'
 import { INTERFACE } from './interface'
 import { LOADING } from './loading'
@@ -47,3 +48,13 @@ export const CHECKS: readonly Check[] = [
   ...PARTS.map(swapOf),
   ...TREATMENTS,
 ]
+
+const byId = <T extends { readonly id: string }>(all: readonly T[]): ((id: string) => T | undefined) => {
+  const known = new Map(all.map(x => [x.id, x]))
+  return id => known.get(id)
+}
+
+/** A fault, check or complaint by its id; undefined where there is none. */
+export const findFault = byId(FAULTS)
+export const findCheck = byId(CHECKS)
+export const findComplaint = byId(COMPLAINTS)

@@ -81,7 +81,7 @@ export interface Fault {
 }
 
 /** What must be so before a check can be made. */
-export type CheckNeed = 'power' | 'open' | 'disk' | 'second-drive' | 'part' | 'recording' | 'signal'
+export type CheckNeed = 'power' | 'open' | 'disk' | 'second-drive' | 'part' | 'recording'
 
 /** What opens to answer it: a question of the vocabulary, a calculator, a reading, or a procedure step. */
 export interface Opens {

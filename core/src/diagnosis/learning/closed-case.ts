@@ -3,7 +3,7 @@ import { caseOfLog } from '../case/case-of-log'
 import type { DiagnosisCase } from '../case/read-case'
 import { diagnose } from '../diagnose'
 import { TREATMENTS } from '../knowledge/actions'
-import { FAULTS } from '../knowledge/knowledge'
+import { findFault } from '../knowledge/knowledge'
 import type { Fault } from '../knowledge/types'
 import type { ClosedCase } from './learn'
 
@@ -39,7 +39,7 @@ export function closedCase(drive: DriveFacts, log: readonly LogEntry[]): ClosedC
   const { causes } = diagnose(before(c, cured))
   const cure = c.readings.findLast(r => r.value === 'cures')
   const could = cure ? curedBy(cure.key) : null
-  const proved = causes.filter(x => could?.(FAULTS.find(f => f.id === x.fault)!))
+  const proved = causes.filter(x => could?.(findFault(x.fault)!))
   const sum = proved.reduce((s, x) => s + x.probability, 0)
   return {
     mechanism: drive.mechanism,

@@ -1,6 +1,6 @@
 import Papa from 'papaparse'
 import { InputError } from '../../base/errors'
-import { FAULTS } from '../knowledge/knowledge'
+import { FAULTS, findFault } from '../knowledge/knowledge'
 import { nearestIds } from '../nearest'
 import type { LearnedRate } from './learn'
 
@@ -39,7 +39,7 @@ export function readRates(text: string, file: string): Record<string, number> {
     if (row.every(cell => cell.trim() === '')) return
     const where = { file, line: i + 2 }
     const id = (row[fault] ?? '').trim()
-    const known = FAULTS.find(f => f.id === id)
+    const known = findFault(id)
     if (!known)
       throw new InputError(`there is no fault “${id}”`, `one such as ${nearestIds(id, IDS).join(', ')}`, where)
     if (id in factors) throw new InputError(`the fault ${id} stands there twice`, 'each fault once', where)

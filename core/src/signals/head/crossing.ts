@@ -11,7 +11,7 @@ const REACH = 20
 const PLACES = 60
 
 /** Slope of an isolated pulse of a width, one over the unit of the width. */
-const slope = (x: number, width: number): number => {
+export const pulseSlope = (x: number, width: number): number => {
   const u = (2 * x) / width
   return ((-2 * u) / (1 + u * u) ** 2) * (2 / width)
 }
@@ -28,7 +28,7 @@ export function densestSlope(spacing: number, width: number): number {
   for (let i = 0; i <= PLACES; i++) {
     const x = (i / PLACES) * spacing
     let sum = 0
-    for (let k = -REACH; k <= REACH; k++) sum += (k & 1 ? -1 : 1) * slope(x - k * spacing, width)
+    for (let k = -REACH; k <= REACH; k++) sum += (k & 1 ? -1 : 1) * pulseSlope(x - k * spacing, width)
     most = Math.max(most, Math.abs(sum))
   }
   return most

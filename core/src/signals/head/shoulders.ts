@@ -1,11 +1,10 @@
+import { pulseSlope } from './crossing'
+
 /** Upper end of a read channel's band, cycles in a pulse width (from memory; makers differ). */
 const BAND = 1.2
 /** So near a peak, in pulse widths, a crossing is the peak's own. */
 const OWN = 0.6
 const STEPS = 200
-
-/** Slope of an isolated pulse (1 / (1 + (2x)²)) at so many pulse widths from its peak, downhill. */
-const downhill = (x: number): number => (8 * x) / (1 + 4 * x * x) ** 2
 
 /**
  * Zero crossings of the differentiated signal that noise makes between two far peaks of opposite polarity, expected
@@ -24,7 +23,7 @@ export function extraCrossings(ratio: number, noise: number): number {
   let sum = 0
   for (let i = 0; i < STEPS; i++) {
     const x = OWN + (i + 0.5) * dx
-    const slope = downhill(x) + downhill(ratio - x)
+    const slope = -pulseSlope(x, 1) - pulseSlope(ratio - x, 1)
     sum += perWidth * Math.exp(-(slope * slope) / (2 * slopeSd * slopeSd)) * dx
   }
   return sum

@@ -1,12 +1,12 @@
 import type { Random } from '../random'
 import { operate, readShare } from './operate'
-import { GOOD_DISK, type Rig } from './parts'
+import { GOOD_DISK, onBus, type Rig } from './parts'
 
 /** A line at the drive, by its driver and by what it carries. */
 export function lineLevel(rig: Rig, check: string, random: Random): string | null {
   const line = /^line\.([a-z0-9-]+)$/.exec(check)?.[1]
   if (!line || line === 'stuck') return null
-  if (['cartridge', 'quick-disk', '5.25in-serial'].includes(rig.mechanism)) return null
+  if (!onBus(rig)) return null
   const driver = rig.parts.drivers[line] ?? rig.parts.receivers[line] ?? 'good'
   if (driver === 'low') return 'stuck low'
   if (driver === 'open' && rig.parts.drivers[line]) return 'stuck high'

@@ -1,5 +1,5 @@
 import type { Random } from '../random'
-import type { Optic, Rig } from './parts'
+import { onBus, type Optic, type Rig } from './parts'
 
 const swing = (o: Optic): number => o.ledMa * o.clear * o.gain
 const sensor = (o: Optic): string => (swing(o) > 0.3 ? 'good' : swing(o) > 0.04 ? 'weak' : 'same')
@@ -24,12 +24,7 @@ export const LOOKS: Readonly<Record<string, Look>> = {
     const drag = mechanism === 'quick-disk' ? parts.pass.friction : parts.carriage.friction
     return drag > 1.6 ? 'travel.stuck' : drag > 0.8 ? 'travel.tight' : 'travel.free'
   },
-  'found.flag': ({ parts, mechanism }) =>
-    ['cartridge', 'quick-disk', '5.25in-serial'].includes(mechanism)
-      ? null
-      : parts.zero.flag === 'gone'
-        ? 'flag.snapped'
-        : 'flag.whole',
+  'found.flag': rig => (!onBus(rig) ? null : rig.parts.zero.flag === 'gone' ? 'flag.snapped' : 'flag.whole'),
   'found.headclean': ({ parts, mechanism }) =>
     mechanism === 'cartridge' ? null : parts.lower.crust || parts.upper.crust ? 'headclean.brown' : 'headclean.clean',
   'found.heads': ({ parts }) =>
@@ -47,8 +42,7 @@ export const LOOKS: Readonly<Record<string, Look>> = {
     return moved && random.next() < 0.8 ? 'lacquer.broken' : 'lacquer.whole'
   },
   'found.screws': () => 'screws.clean',
-  'index.timing': ({ mechanism }) =>
-    ['cartridge', 'quick-disk', '5.25in-serial'].includes(mechanism) ? null : 'right',
+  'index.timing': rig => (onBus(rig) ? 'right' : null),
   'see.overwrite': ({ parts }) => (parts.write.erase ? 'clean' : 'old data remain'),
   'see.head-load': () => 'right',
   'warm.changes': () => 'same',

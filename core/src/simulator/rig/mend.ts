@@ -1,7 +1,7 @@
 import type { Random } from '../random'
 import { RIG_FAULTS } from './faults'
 import { measure } from './measure'
-import { soundParts, type Rig, type RigParts } from './parts'
+import { soundParts, type Rig } from './parts'
 
 /** What a sound drive answers; anything else is what its owner complains of. */
 const SOUND: Readonly<Record<string, string>> = {
@@ -42,8 +42,6 @@ export function problemsOf(rig: Rig, random: Random): Map<string, string> {
 }
 
 export const works = (rig: Rig, random: Random): boolean => problemsOf(rig, random).size === 0
-
-const clone = (parts: RigParts): RigParts => structuredClone(parts)
 
 /** Sets what changed from sound back, of some parts or of some of their fields. */
 function renew(rig: Rig, ...fields: readonly string[]): void {
@@ -140,7 +138,7 @@ const ACTIONS: Readonly<Record<string, (rig: Rig, random: Random) => void>> = {
 export function tryOut(rig: Rig, action: string, random: Random): string | null {
   const elsewhere = action === 'drive.elsewhere' || action === 'host.other-drive'
   if (elsewhere || action === 'after.another.host') {
-    const trial = { ...rig, parts: clone(rig.parts) }
+    const trial = { ...rig, parts: structuredClone(rig.parts) }
     const outside = ['host', 'cable', 'supply', 'disk']
     renew(
       trial,

@@ -1,7 +1,7 @@
 import { hasOffsetCost, offsetCost } from '../../calculators/alignment'
 import { pitchUm, type Zone } from '../../drives'
 import type { Random } from '../random'
-import type { Contact, Optic, Rig, RigHead } from './parts'
+import { isLinked, onBus, type Contact, type Optic, type Rig, type RigHead } from './parts'
 
 /** What a drive does, worked out from its parts. */
 export interface Running {
@@ -52,7 +52,6 @@ const PULL_UP_V = 5
 /** Volts between light and shade: light makes current, and the pull-up makes volts of it. */
 const swingOf = (o: Optic): number => Math.min(PULL_UP_V - 0.2, (o.ledMa * o.clear * o.gain * PULL_UP_V) / 0.55)
 
-const indexed = ({ mechanism }: Rig) => !['cartridge', 'quick-disk', '5.25in-serial'].includes(mechanism)
 const switched = ({ mechanism }: Rig) => mechanism === '3.5in' || mechanism === '3.5in-eject'
 const twelveVolts = ({ mechanism }: Rig) => !['3.5in', 'cartridge', 'quick-disk'].includes(mechanism)
 
@@ -92,8 +91,6 @@ interface Trial {
   readonly joint: boolean
   readonly wire: (name: string) => boolean
 }
-
-const isLinked = ({ mechanism }: Rig) => mechanism === '5.25in-serial' || mechanism === 'cartridge'
 
 function linkOf({ rig, wire }: Trial, processor: Running['processor']): Running['link'] {
   const { parts } = rig
@@ -135,7 +132,7 @@ function diskNoticed({ rig, random }: Trial): boolean {
 
 function indexSeen({ rig, random, wire }: Trial, speed: number, volts: number): boolean {
   if (speed <= 0.2) return false
-  if (!indexed(rig)) return true
+  if (!onBus(rig)) return true
   const told = volts > TOLD_V * (0.8 + 0.4 * random.next())
   return told && (rig.parts.drivers.index ?? 'good') === 'good' && wire('index')
 }
@@ -285,7 +282,7 @@ export function readShare(
   const { moved = false, from = 1 } = options
   const there = rig.mechanism === 'cartridge' ? run.servo === 'locks' : run.steps > 0 && run.home === 'found'
   if (!heard(rig, run, moved, random) || !there || run.zeroOff !== 0) return 0
-  if (Math.abs(run.speed - 1) >= 0.055 || (indexed(rig) && !run.ready)) return 0
+  if (Math.abs(run.speed - 1) >= 0.055 || (onBus(rig) && !run.ready)) return 0
   if (disk.blank || !disk.density || !parts.amplifier.alive || !closed(parts.headPlug, moved, random)) return 0
   if (rig.mechanism === 'quick-disk' && (parts.pass.lateTurns > 0.5 || parts.pass.friction > 1)) return 0
   const rough = run.uneven > 4 ? Math.max(0, 1 - (run.uneven - 4) / 5) : 1

@@ -162,3 +162,9 @@ export function soundRig(mechanism: MechanismId): Rig {
   const layout = LAYOUTS[layoutsOf(mechanism)[0] ?? '']
   return { mechanism, has, cylinders: layout?.cylinders ?? 1, twoHeads: has.has('two-heads'), parts: soundParts() }
 }
+
+/** Drives that a host drives by the lines of a parallel bus, with sensors for index and track zero. */
+export const onBus = ({ mechanism }: Rig): boolean => !['cartridge', 'quick-disk', '5.25in-serial'].includes(mechanism)
+
+/** Drives that answer their host over a link. */
+export const isLinked = ({ mechanism }: Rig): boolean => mechanism === '5.25in-serial' || mechanism === 'cartridge'

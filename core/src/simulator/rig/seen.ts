@@ -1,7 +1,7 @@
 import type { Zone } from '../../drives'
 import type { Random } from '../random'
 import { operate, readShare, type DiskUnder, type Running } from './operate'
-import { GOOD_DISK, type Rig } from './parts'
+import { GOOD_DISK, isLinked, onBus, type Rig } from './parts'
 
 /** What stands behind an answer: the drive, one run of it, and the reading of a disk in that run. */
 interface Sight {
@@ -11,9 +11,6 @@ interface Sight {
   /** Share of the sectors that read. */
   readonly read: (disk: DiskUnder, zone?: Zone, side?: 'lower' | 'upper') => number
 }
-
-const linked = ({ mechanism }: Rig) => mechanism === '5.25in-serial' || mechanism === 'cartridge'
-const onBus = ({ mechanism }: Rig) => !['cartridge', 'quick-disk', '5.25in-serial'].includes(mechanism)
 
 /** Nine sectors, three times: counted, so that a share is a chance. */
 const sectors = (share: number, random: Random): string => {
@@ -52,7 +49,7 @@ function lamp({ rig, run }: Sight): string {
 }
 
 function runsOn({ rig, run }: Sight): string {
-  const told = run.selected === 'always' || rig.parts.motor.boardOn || (linked(rig) && run.processor !== 'runs')
+  const told = run.selected === 'always' || rig.parts.motor.boardOn || (isLinked(rig) && run.processor !== 'runs')
   return run.motorTurns && told ? 'runs on' : 'stops'
 }
 
@@ -97,7 +94,7 @@ const SEEN: Readonly<Record<string, (s: Sight) => string | null>> = {
   'see.lamp': lamp,
   'see.flash': ({ run }) => (run.processor === 'flashes' ? 'yes' : 'no'),
   'see.host': ({ rig, run }) => {
-    if (!linked(rig)) return null
+    if (!isLinked(rig)) return null
     return { good: 'yes', hangs: 'hangs', none: 'no' }[run.link]
   },
   'see.select': ({ rig, run }) => (onBus(rig) ? run.selected : null),

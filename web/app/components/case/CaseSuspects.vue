@@ -1,13 +1,13 @@
 <script setup lang="ts">
 import { lowerFirst } from '@wobrin/core/base/observations'
-import { FAULTS, type Diagnosis } from '@wobrin/core/diagnosis'
+import { findFault, type Diagnosis } from '@wobrin/core/diagnosis'
 
 /** What it may be: bars by probability, each with what speaks for it and against it. */
 const { diagnosis } = defineProps<{ diagnosis: Diagnosis }>()
 const MOST = 6
 const shown = computed(() => diagnosis.causes.slice(0, MOST))
 const pairs = computed(() => diagnosis.pairs.filter(p => p.probability > 0.05).slice(0, 2))
-const labelOf = (id: string) => FAULTS.find(f => f.id === id)!.label
+const labelOf = (id: string) => findFault(id)!.label
 </script>
 
 <template>
