@@ -68,7 +68,8 @@ const { blameBench, classesOf, DISK_FAMILIES, familyOf, ladderOf, partsOf, whoIs
 const { judgeTypedSpeed } = await import('../src/diagnosis/readings')
 const { buildCertificate, nextService } = await import('../src/release')
 const { soundDrive } = await import('../src/simulator')
-const { QUESTIONS, searchFindings, standingFindings } = await import('../src/findings')
+const { QUESTIONS, standingFindings } = await import('../src/findings')
+const { searchSayable } = await import('../src/diagnosis')
 const { CALCULATORS, findCalculator } = await import('../src/calculators/registry')
 const { judgeCalculator } = await import('../src/calculators/calculator')
 const { driveFacts, found, withData } = await import('./log')
@@ -126,9 +127,8 @@ describe('a step is one object in its station', () => {
 
 describe('a finding is one object in its file', () => {
   it('is found by its words, recorded, judged, cleaned after and certified', () => {
-    expect(searchFindings('made-up part rusty', walk(drive, [], 0).situation).map(f => f.finding.id)).toContain(
-      'madeup.rusty',
-    )
+    const hits = searchSayable('made-up part rusty', walk(drive, [], 0).situation)
+    expect(hits.map(h => h.id)).toContain('madeup.rusty')
     const rusty = found('madeup.rusty', 'speed')
     expect(rusty).toMatchObject({ title: expect.stringContaining('Made-up part'), call: { kind: 'mend' } })
     expect(walk(drive, [rusty], 0).findings.map(f => f.finding.id)).toEqual(['madeup.rusty'])

@@ -318,8 +318,17 @@ export const boards: readonly Question[] = [
         next: 'Record which. Fit a new header, or run a wire from the trace; do not solder the pin back on.',
       },
       {
+        id: 'pins.base',
+        label: 'Broken off at its base',
+        call: 'mend',
+        also: 'stump flush no pin left header',
+        means: 'Nothing is left to solder to: the stump sits in its plastic.',
+        next: 'Take the header off and fit a new one, or run a wire from the trace behind it.',
+      },
+      {
         id: 'pins.cracked',
         label: 'Joint cracked',
+        also: 'dry solder joint cold joint',
         call: 'mend',
         means: 'A ring round the pin is a joint that opens when warm.',
         next: 'Re-solder with fresh solder and flux.',

@@ -22,6 +22,7 @@ export const heads: readonly Question[] = [
       {
         id: 'heads.torn',
         label: 'One torn off or hanging',
+        also: 'head crash ripped',
         call: 'stop',
         means: 'A loose head cuts every disk that goes in.',
         next: 'No disk in; another head assembly, or strip it for parts.',
@@ -316,7 +317,7 @@ export const heads: readonly Question[] = [
         cleaning: { soils: ['oxide'] },
         label: 'Brown',
         call: 'mend',
-        also: 'oxide',
+        also: 'oxide dirty head dirt',
         means: 'Disk coating is still on them.',
         next: 'A fresh swab, alcohol, the lightest touch.',
       },

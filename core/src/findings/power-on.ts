@@ -116,6 +116,7 @@ export const powerOn: readonly Question[] = [
       {
         id: 'protect.always',
         label: 'It always blocks',
+        also: 'write protected read only',
         call: 'mend',
         means: 'It cannot write.',
         next: 'Look at the sensor, the switch or the pin.',

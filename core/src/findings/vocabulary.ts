@@ -2,11 +2,14 @@ import { ParameterError } from '../base/errors'
 import type { MechanismId } from '../drives'
 import { adjusters } from './adjusters'
 import { boards } from './boards'
+import { damage } from './damage'
 import { holds, type Situation } from './condition'
 import { heads } from './heads'
 import { mechanics } from './mechanics'
 import { onArrival } from './on-arrival'
 import { powerOn } from './power-on'
+import { running } from './running'
+import { switches } from './switches'
 import type { Finding, Question } from './types'
 
 /** Every question that the bench asks; the controlled vocabulary of what can be found. */
@@ -17,6 +20,9 @@ export const QUESTIONS: readonly Question[] = [
   ...heads,
   ...adjusters,
   ...powerOn,
+  ...running,
+  ...switches,
+  ...damage,
 ]
 
 const questions = new Map(QUESTIONS.map(q => [q.id, q]))
@@ -61,29 +67,3 @@ export const nextOf = (finding: Finding, mechanism?: MechanismId): string =>
 
 /** Questions that make sense for a drive. */
 export const questionsFor = (s: Situation): Question[] => QUESTIONS.filter(q => holds(q.when, s))
-
-/**
- * Findings whose words hold every word that was typed, those whose own label begins with it first.
- * @example searchFindings('fish', situationOf({ mechanism: '3.5in' }, []))[0].finding.id // 'smell.fish'
- */
-export function searchFindings(
-  words: string,
-  s: Situation,
-  most = 12,
-): { readonly finding: Finding; readonly question: Question }[] {
-  const wanted = words.toLowerCase().split(/\s+/).filter(Boolean)
-  if (wanted.length === 0) return []
-  const hits = questionsFor(s).flatMap(question =>
-    question.findings.flatMap(finding => {
-      const own = `${finding.label} ${finding.also ?? ''} ${finding.id.replace('.', ' ')}`.toLowerCase()
-      const all = `${own} ${question.ask} ${finding.means}`.toLowerCase()
-      return wanted.every(w => all.includes(w))
-        ? [{ finding, question, rank: wanted.every(w => own.includes(w)) ? 0 : 1 }]
-        : []
-    }),
-  )
-  return hits
-    .sort((a, b) => a.rank - b.rank)
-    .slice(0, most)
-    .map(({ finding, question }) => ({ finding, question }))
-}

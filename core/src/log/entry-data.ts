@@ -254,6 +254,8 @@ export interface PhotoEntryData {
   readonly sha: string
   readonly width: number
   readonly height: number
+  /** Entry of the finding that it shows; left out where it shows none in particular. */
+  readonly of?: string
 }
 
 export interface FindingEntryData {

@@ -1,6 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { findFinding, findingsNamed, QUESTIONS, recordFinding, searchFindings, situationOf } from '../../src/findings'
-import type { MECHANISM_IDS } from '../../src/drives'
+import { findFinding, findingsNamed, QUESTIONS, recordFinding } from '../../src/findings'
 
 const all = QUESTIONS.flatMap(q => q.findings.map(f => ({ q, f })))
 
@@ -35,23 +34,6 @@ describe('the vocabulary of findings', () => {
       ).toBe(true)
       expect(q.findings.length, `${q.id}: one key for each`).toBeLessThanOrEqual(9)
     }
-  })
-
-  it('is found by what it is called, seen or smelt as', () => {
-    const s = situationOf({ mechanism: '8in' }, [])
-    expect(searchFindings('fish', s)[0]!.finding.id).toBe('smell.fish')
-    expect(searchFindings('melted', s)[0]!.finding.id).toBe('belt.goo')
-    expect(searchFindings('green crust', s)[0]!.finding.id).toBe('corrosion.green')
-    expect(searchFindings('', s)).toEqual([])
-    expect(searchFindings('unicorn', s)).toEqual([])
-  })
-
-  it('asks only what a drive has', () => {
-    const asked = (id: (typeof MECHANISM_IDS)[number]) =>
-      searchFindings('click', situationOf({ mechanism: id }, [])).some(x => x.question.id === 'click')
-    expect(asked('cartridge')).toBe(true)
-    expect(asked('3.5in')).toBe(false)
-    expect(searchFindings('belt goo', situationOf({ mechanism: '3.5in' }, []))).toEqual([])
   })
 })
 

@@ -8,7 +8,8 @@ export function usePhotos(station: () => StationId) {
   const sending = ref<{ readonly name: string; readonly share: number } | null>(null)
   let stop = new AbortController()
 
-  async function keep(files: Iterable<File>): Promise<void> {
+  /** @param of entry of the finding that they show */
+  async function keep(files: Iterable<File>, of?: string): Promise<void> {
     for (const file of files) {
       stop = new AbortController()
       sending.value = { name: file.name, share: 0 }
@@ -21,7 +22,7 @@ export function usePhotos(station: () => StationId) {
           },
           stop.signal,
         )
-        await store.add({ kind: 'photo', station: station(), photo: sha })
+        await store.add({ kind: 'photo', station: station(), photo: sha, ...(of ? { of } : {}) })
       } catch (error) {
         if (error instanceof Stopped) break
         notices.problem(problemText(error))

@@ -155,10 +155,14 @@ const composers: Readonly<Record<HandEntryKind, Composer>> = {
       throw need('wait', 'there is no such wait on this drive', 'the id of one')
     return { data: { type: 'wait-ended', wait: input.wait! } }
   },
-  photo: (input, _drive, _log, photoOf) => {
+  photo: (input, _drive, log, photoOf) => {
     if (!input.photo) throw need('photo', 'the photo is missing', 'its SHA-256')
     const { sha, width, height } = photoOf(input.photo)
-    return { title: input.title || 'Photo', data: { type: 'photo', sha, width, height } }
+    const photo = { type: 'photo', sha, width, height } as const
+    if (!input.of) return { title: input.title || 'Photo', data: photo }
+    const shown = log().find(e => e.id === input.of && e.data?.type === 'finding')
+    if (!shown) throw need('of', 'what the photo shows was not found on this drive', 'the id of a finding')
+    return { title: input.title || `Photo: ${lowerFirst(shown.title)}`, data: { ...photo, of: shown.id } }
   },
   finding: (input, drive) => {
     const { title, call, observation, finding, place } = recordFinding(input.finding ?? {}, drive.mechanism)

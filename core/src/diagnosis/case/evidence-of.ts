@@ -8,7 +8,7 @@ import { findCheck, findComplaint } from '../knowledge/knowledge'
 import { ParameterError } from '../../base/errors'
 import { knownId } from '../nearest'
 import { meantOn } from './meant-on'
-import { FINDINGS_AS } from './findings-as'
+import { answersOfFinding } from './findings-as'
 import { COMPLAINT_STATES } from './reading-keys'
 import type { CaseReading, DiagnosisCase } from './read-case'
 
@@ -117,12 +117,18 @@ function together(readings: readonly (CaseReading & { order: number })[]): Evide
 
 const PIECES = /^(?:sensor\..+\.(?:lit|shaded)|disks\.(?:tried|read|one-writer)|disk\.(?:marked|formatted))$/
 
-function foundAs(id: string, order: number): Evidence[] {
+function foundAs(id: string, place: string | null, order: number): Evidence[] {
   const { finding, question } = findFinding(id)
   const says = `${question.topic}: ${finding.label.toLowerCase()}`
-  const answers = [...(FINDINGS_AS[id] ?? [])]
-  if (findCheck(`found.${question.id}`)) answers.push({ check: `found.${question.id}`, answer: id })
-  return answers.map((a, i) => ({ key: i ? `${id}/${i}` : id, says, any: [[a]], source: 'hand' as const, order }))
+  const answers = [...answersOfFinding(id, place)]
+  if (findCheck(`found.${question.id}`)) answers.push([{ check: `found.${question.id}`, answer: id }])
+  return answers.map((any, i) => ({
+    key: i ? `${id}/${i}` : id,
+    says,
+    any: any.map(answer => [answer]),
+    source: 'hand' as const,
+    order,
+  }))
 }
 
 /** Everything that a case tells, as evidence over the model of its drive. */
@@ -134,7 +140,7 @@ export function evidenceOf(c: DiagnosisCase, drive: DriveModel): Evidence[] {
   )
   const out: Evidence[] = [
     ...timed(c.complaints, 0).map(x => complained(x.id, x.at ?? 0, drive)),
-    ...timed(c.found, 1).flatMap(f => foundAs(f.finding, f.order)),
+    ...timed(c.found, 1).flatMap(f => foundAs(f.finding, f.place, f.order)),
     ...readings.filter(r => r.key.startsWith('complaint.')).flatMap(r => complaintReading(r, r.order, drive)),
     ...readings
       .filter(r => !r.key.startsWith('complaint.') && !PIECES.test(r.key))

@@ -94,6 +94,7 @@ export const CARRIAGE: Subsystem = {
         [0.3, { 'read-lower': 'inner', 'read-upper': 'inner' }],
       ],
       shows: {
+        'found.damage': { 'damage.bent': 0.3 },
         'found.travel': { 'travel.tight': 0.5, 'travel.stuck': 0.2 },
         'found.storage': { 'storage.lever': 0.1 },
       },

@@ -97,14 +97,14 @@ export const COMPLAINTS: readonly Complaint[] = [
     [['see.home', 'knocks']],
   ),
   c('no-load', 'A disk does not go in', 'will not load, jammed', [['see.load', 'no']], [['see.load', 'stiff']]),
-  c('no-eject', 'A disk does not come out', 'stuck disk, eject broken', [['see.eject', 'no']]),
+  c('no-eject', 'A disk does not come out', 'will not eject, stuck disk, eject broken', [['see.eject', 'no']]),
   c('ejects-half', 'The disk comes out half way', 'weak eject', [['see.eject', 'half']]),
   c('ejects-by-itself', 'The disk comes out by itself', 'spits the disk out', [['see.eject', 'itself']]),
   c('disk-damaged', 'Disks come out scratched or torn', 'ring on the disk, scored', [['see.marks', 'marked']]),
   c(
     'no-disk',
     'It says that there is no disk',
-    'insert disk, drive empty',
+    'no disk, insert disk, drive empty',
     [['see.disk-in', 'never']],
     [['see.ready', 'no']],
   ),
@@ -117,11 +117,12 @@ export const COMPLAINTS: readonly Complaint[] = [
   c('wrong-density', 'It takes one density for the other', 'wrong format, high density as double', [
     ['see.density', 'wrong'],
   ]),
-  c('reads-nothing', 'It is recognised, it turns, and reads no disk at all', 'read error on every disk, no data', [
-    ['see.spin', 'yes'],
-    ['see.host', 'yes'],
-    ...reads('lower', 'none'),
-  ]),
+  c(
+    'reads-nothing',
+    'It is recognised, it turns, and reads no disk at all',
+    'read error on every disk, unreadable, no data',
+    [['see.spin', 'yes'], ['see.host', 'yes'], ...reads('lower', 'none')],
+  ),
   c(
     'reads-one-side',
     'One side reads, the other does not',

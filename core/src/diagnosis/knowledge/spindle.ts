@@ -110,7 +110,7 @@ export const SPINDLE: Subsystem = {
         [0.25, { speed: 'slow' }],
       ],
       shows: {
-        'found.motor': { 'motor.stiff': 0.85 },
+        'found.motor': { 'motor.stiff': 0.6, 'motor.rusted': 0.3 },
         'current.12v.spin': { high: 0.6 },
         'see.motor-runs': { still: 0.7 },
         'motor.pushed': { starts: 0.3 },
@@ -126,6 +126,8 @@ export const SPINDLE: Subsystem = {
       ],
       intermittent: true,
       shows: {
+        'found.motor': { 'motor.lead': 0.4 },
+        'found.damage': { 'damage.cut': 0.2 },
         'ohms.motor': { open: 0.5 },
         'wiggle.wire': { changes: 0.5 },
         'see.motor-runs': { still: 0.7 },
@@ -212,7 +214,11 @@ export const SPINDLE: Subsystem = {
         [0.5, { speed: 'uneven', seat: 'off' }],
         [0.4, { speed: 'uneven' }],
       ],
-      shows: { 'found.spindle': { 'spindle.wobble': 0.85 }, noise: { rattle: 0.2 } },
+      shows: {
+        'found.spindle': { 'spindle.wobble': 0.85 },
+        'found.damage': { 'damage.bent': 0.3 },
+        noise: { rattle: 0.2 },
+      },
       cure: ['Replace spindle and flywheel, or the mechanism.', 90, 10],
     }),
     fault('hub.slips', 'The hub clamp slips or does not centre', 8, {

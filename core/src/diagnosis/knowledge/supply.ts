@@ -79,7 +79,11 @@ export const SUPPLY: Subsystem = {
         [0.65, { 'supply-5v': 'none' }],
         [0.3, { 'supply-12v': 'none' }],
       ],
-      shows: { 'ohms.fuse': { open: 0.97 }, 'found.smell': { 'smell.burnt': 0.1 } },
+      shows: {
+        'ohms.fuse': { open: 0.97 },
+        'found.smell': { 'smell.burnt': 0.1 },
+        'found.damage': { 'damage.burn': 0.1 },
+      },
       cure: ['Find why it opened: check for a short first; then fit one of the same rating.', 25],
       brings: { 'capacitor.shorted': 6 },
     }),
@@ -131,6 +135,7 @@ export const SUPPLY: Subsystem = {
         [0.25, { 'supply-12v': 'none' }],
       ],
       shows: {
+        'found.damage': { 'damage.burn': 0.25 },
         'found.shorts': { 'shorts.found': 0.9 },
         'ohms.5v': { short: 0.65 },
         'ohms.12v': { short: 0.3 },
@@ -212,6 +217,7 @@ export const SUPPLY: Subsystem = {
       ],
       intermittent: true,
       shows: {
+        'found.damage': { 'damage.trace': 0.5 },
         'press.connector': { changes: 0.6 },
         'wiggle.wire': { changes: 0.3 },
         'found.corrosion': { 'corrosion.green': 0.25, 'corrosion.black': 0.1 },
@@ -227,7 +233,7 @@ export const SUPPLY: Subsystem = {
         [0.3, { select: 'none' }],
         [0.2, { carriage: 'none' }],
       ],
-      shows: { 'found.pins': { 'pins.snapped': 0.9 } },
+      shows: { 'found.pins': { 'pins.snapped': 0.3, 'pins.base': 0.6 } },
       cure: ['Replace the header, or wire the line to its trace behind it.', 50],
     }),
     fault('chip.unseated', 'A socketed chip has poor contact', 8, {

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { Combobox, ComboboxInput, ComboboxOption, ComboboxOptions } from '@headlessui/vue'
-import { complaintsOn, type COMPLAINTS } from '@wobrin/core/diagnosis'
+import { complaintsOn, findComplaint, searchSayable, type COMPLAINTS } from '@wobrin/core/diagnosis'
 
 /** What the drive does wrong, in the host's and the owner's words. */
 type Complaint = (typeof COMPLAINTS)[number]
@@ -12,12 +12,13 @@ const MOST = 8
 
 const matching = computed(() => {
   const known = new Set(complaints.map(c => c.id))
-  const words = query.value.toLowerCase().split(/\s+/).filter(Boolean)
-  return store.drive
-    ? complaintsOn(store.drive.mechanism)
-        .filter(c => !known.has(c.id) && words.every(w => `${c.label} ${c.also}`.toLowerCase().includes(w)))
-        .slice(0, MOST)
-    : []
+  const words = query.value.trim()
+  const all = words
+    ? searchSayable(words, store.way.situation, ['complaint'], MOST).map(hit => findComplaint(hit.id)!)
+    : store.drive
+      ? complaintsOn(store.drive.mechanism)
+      : []
+  return all.filter(c => !known.has(c.id)).slice(0, MOST)
 })
 function choose(complaint: Complaint | null): void {
   if (!complaint) return

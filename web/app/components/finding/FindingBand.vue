@@ -3,18 +3,15 @@ import type { LastFinding } from '~/composables/useFindings'
 
 /** The consequence of what was found just now, and where it is if that is not said yet. */
 defineProps<{ last: LastFinding }>()
-const emit = defineEmits<{ where: [place: string]; takeBack: []; close: [] }>()
+const emit = defineEmits<{ where: [place: string]; photo: []; takeBack: []; close: [] }>()
 </script>
 
 <template>
   <div class="mb-5" data-testid="consequence">
     <p class="text-sm mb-1.5 flex items-baseline gap-3">
-      <strong>{{ last.entry.title }}</strong><button
-        class="hint link ml-auto min-h-8"
-        aria-keyshortcuts="z"
-        @click="emit('takeBack')"
-      >
-        Take back <kbd>Z</kbd></button
+      <strong>{{ last.entry.title }}</strong><button class="hint link ml-auto min-h-8" @click="emit('photo')">
+        Add photo of it…</button
+      ><button class="hint link min-h-8" aria-keyshortcuts="z" @click="emit('takeBack')">Take back <kbd>Z</kbd></button
       ><button class="hint link min-h-8" @click="emit('close')">Close</button>
     </p>
     <CallBand v-if="last.entry.call" :call="last.entry.call" />

@@ -1,9 +1,13 @@
 <script setup lang="ts">
 import { onKeyStroke } from '@vueuse/core'
-import { findQuestion, searchFindings, type StandingFinding } from '@wobrin/core/findings'
+import { findFinding, findQuestion, type StandingFinding } from '@wobrin/core/findings'
+import { searchSayable, type Sayable } from '@wobrin/core/diagnosis'
 import type { LastFinding } from '~/composables/useFindings'
 
-/** Something found, in two keystrokes: F opens this, a digit answers the question at hand; letters search them all. */
+/**
+ * Something found, in two keystrokes: F opens this, a digit answers the question at hand; letters search all that can
+ * be said of a drive: what was found, what it does wrong, and what a check showed.
+ */
 const { shown, question, last } = defineProps<{
   shown: boolean
   question: string | null
@@ -16,13 +20,17 @@ const emit = defineEmits<{
   pick: [finding: string]
   measure: [question: string, value: number]
   where: [place: string]
+  complain: [complaint: string]
+  answer: [check: string, value: string, of?: number]
 }>()
 
 const store = useDrive()
 const words = ref('')
 const picked = ref<string | null>(null)
 const asked = computed(() => (question ? findQuestion(question) : null))
-const hits = computed(() => searchFindings(words.value, store.way.situation, 9))
+const hits = computed(() => (words.value ? searchSayable(words.value, store.way.situation, undefined, 9) : []))
+/** A check that was chosen, whose answer is asked for. */
+const answering = ref<Sayable | null>(null)
 const asksWhere = computed(
   () =>
     picked.value !== null &&
@@ -31,14 +39,16 @@ const asksWhere = computed(
     last.places.length > 0,
 )
 const choices = computed(() =>
-  asksWhere.value ? [] : words.value ? hits.value.map(h => h.finding.id) : (asked.value?.findings.map(f => f.id) ?? []),
+  asksWhere.value || answering.value || words.value ? [] : (asked.value?.findings.map(f => f.id) ?? []),
 )
+const KINDS = { finding: 'found', complaint: 'complaint', check: 'check' } as const
 
 watch(
   () => shown,
   () => {
     words.value = ''
     picked.value = null
+    answering.value = null
   },
 )
 // Without a place to be told it is done.
@@ -52,6 +62,18 @@ watch(
 function pick(id: string): void {
   picked.value = id
   emit('pick', id)
+}
+function choose(hit: Sayable): void {
+  if (hit.kind === 'finding') pick(hit.id)
+  else if (hit.kind === 'check') answering.value = hit
+  else {
+    emit('complain', hit.id)
+    emit('close')
+  }
+}
+function answer(value: string, of?: number): void {
+  emit('answer', answering.value!.id, value, of)
+  emit('close')
 }
 function place(p: string): void {
   picked.value = null
@@ -71,9 +93,9 @@ onKeyStroke(event => {
   } else if (digit >= 0 && (!typing || (searching && words.value === '')) && choices.value[digit]) {
     event.preventDefault()
     pick(choices.value[digit]!)
-  } else if (event.key === 'Enter' && searching && words.value && choices.value[0]) {
+  } else if (event.key === 'Enter' && searching && words.value && hits.value[0]) {
     event.preventDefault()
-    pick(choices.value[0])
+    choose(hits.value[0])
   } else if (/^\p{L}$/u.test(event.key) && !typing && !asksWhere.value)
     document.getElementById('finding-search')?.focus()
 })
@@ -96,24 +118,35 @@ onKeyStroke(event => {
       </div>
       <button class="btn btn-quiet mt-3" @click="emit('close')">Skip location</button>
     </div>
+    <div v-else-if="answering">
+      <p class="font-bold mb-3">{{ answering.label }}</p>
+      <CaseAnswers :answering="answeringOf({ check: answering.id })" @answer="answer" />
+      <button class="btn btn-quiet mt-3" type="button" @click="answering = null">Back to the search</button>
+    </div>
     <template v-else>
       <label class="block mb-4"
-        ><span class="field-label">Search all findings</span
+        ><span class="field-label">Search all that can be found</span
         ><input
           id="finding-search"
           v-model="words"
           class="field"
-          placeholder="fish, green, loose, lacquer"
+          placeholder="spins, flashing, jumper, whine, fish"
           autocomplete="off"
       /></label>
       <ul v-if="words" class="space-y-1.5" aria-label="Findings">
-        <li v-for="(h, i) in hits" :key="h.finding.id">
+        <li v-for="(h, i) in hits" :key="`${h.kind} ${h.id}`">
           <button
             class="w-full flex items-center gap-3 min-h-11 px-3 py-1.5 text-left rounded-box border border-line hover:border-ink"
-            @click="pick(h.finding.id)"
+            @click="choose(h)"
           >
-            <CallMark :kind="h.finding.call" :size="16" decorative /><span class="grow"
-              ><span class="hint">{{ h.question.ask }}</span> <strong>{{ h.finding.label }}</strong></span
+            <CallMark
+              :kind="h.kind === 'finding' ? findFinding(h.id).finding.call : 'unknown'"
+              :size="16"
+              decorative
+            /><span class="grow"
+              ><span v-if="h.about" class="hint">{{ h.about }}{{ ' ' }}</span
+              ><strong>{{ h.label }}</strong></span
+            ><span class="hint text-xs">{{ KINDS[h.kind] }}</span
             ><kbd v-if="i === 0">Enter</kbd>
           </button>
         </li>

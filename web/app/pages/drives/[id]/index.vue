@@ -50,9 +50,12 @@ const noting = ref(false)
 const waiting = ref<{ what: string; minutes: number } | true | null>(null)
 const editing = ref(false)
 const finding = ref<{ question: string | null } | null>(null)
+const said = useDriveCase(id => found.pick(id))
 const passing = ref<GateState | null>(null)
 const instrument = useTemplateRef('instrument')
 const camera = useTemplateRef('camera')
+/** Entry of the finding that the next photo shows. */
+const shown = ref<string>()
 
 const find = (
   question: string | null = step.value?.open[0]?.id ?? step.value?.step.asks?.[0] ?? next.value?.open[0]?.id ?? null,
@@ -99,7 +102,14 @@ async function keepPhotos(event: Event): Promise<void> {
   const field = event.target as HTMLInputElement
   const picked = [...(field.files ?? [])]
   field.value = ''
-  await photos.keep(picked)
+  const of = shown.value
+  shown.value = undefined
+  await photos.keep(picked, of)
+}
+/** A photo of what was found just now. */
+function photograph(of: string): void {
+  shown.value = of
+  camera.value?.click()
 }
 async function keepFacts(facts: NewDrive): Promise<void> {
   await store.change(facts)
@@ -208,6 +218,7 @@ useShortcuts({
               v-if="found.last.value"
               :last="found.last.value"
               @where="found.where"
+              @photo="photograph(found.last.value!.entry.id)"
               @take-back="takeBack(found.last.value!.entry.id)"
               @close="found.forget"
             />
@@ -345,6 +356,8 @@ useShortcuts({
       @pick="found.pick"
       @measure="found.measure"
       @where="found.where"
+      @complain="said.complain"
+      @answer="said.answer"
     />
     <DriveGateDialog :gate="passing" :save="passGate" @close="passing = null" />
     <DriveWaitDialog

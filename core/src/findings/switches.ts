@@ -1,0 +1,123 @@
+import type { Question } from './types'
+
+const SWITCHES = ['disk-in', 'write-protect', 'density', 'eject button', 'lever', 'head load'] as const
+
+/** Small switches: how they move, and which contacts they have. */
+export const switches: readonly Question[] = [
+  {
+    id: 'switch',
+    ask: 'What is the switch like?',
+    topic: 'Switch',
+    sense: 'felt',
+    several: true,
+    places: SWITCHES,
+    findings: [
+      {
+        id: 'switch.follows',
+        label: 'Clicks, and its contact follows',
+        clean: true,
+        call: 'leave',
+        also: 'micro switch button good',
+        means: 'Plunger and contact work.',
+        next: 'Look at the line behind it.',
+      },
+      {
+        id: 'switch.sticks',
+        label: 'Sticks',
+        call: 'mend',
+        also: 'stuck jammed does not spring back button',
+        means: 'The plunger stays down: the drive believes what is no longer so.',
+        next: 'Power off; contact spray or alcohol at the plunger, move it twenty times, let it dry.',
+      },
+      {
+        id: 'switch.dirty',
+        label: 'Contact comes and goes',
+        call: 'mend',
+        also: 'dirty contact intermittent oxidised button',
+        means: 'The contact is dirty or worn.',
+        next: 'Contact spray, then alcohol so that none reaches a disk; measure again.',
+      },
+      {
+        id: 'switch.never',
+        label: 'Contact never closes',
+        call: 'mend',
+        also: 'open dead no contact button',
+        means: 'The contact is open, or its lead is.',
+        next: 'Measure at the switch’s own pins: clean it first, then replace it.',
+      },
+      {
+        id: 'switch.always',
+        label: 'Contact never opens',
+        call: 'mend',
+        also: 'shorted closed welded button',
+        means: 'The contact is stuck, or something bridges it.',
+        next: 'Look for solder or dirt across the pins, then measure at the switch’s own pins.',
+      },
+      {
+        id: 'switch.broken',
+        label: 'Broken, cap or plunger gone',
+        call: 'mend',
+        also: 'snapped missing button',
+        means: 'Nothing moves the contact.',
+        next: 'Find which contacts it has, then fit one from a donor.',
+      },
+      {
+        id: 'switch.replaced',
+        label: 'Replaced',
+        fitted: true,
+        clean: true,
+        call: 'leave',
+        means: 'Another switch is in.',
+        next: 'Try the whole chain: with a disk, without one, both ways.',
+      },
+    ],
+  },
+  {
+    id: 'contacts',
+    ask: 'Which contacts has the switch?',
+    topic: 'Contacts of the switch',
+    sense: 'measured',
+    places: SWITCHES,
+    findings: [
+      {
+        id: 'contacts.unknown',
+        label: 'Not measured yet',
+        call: 'unknown',
+        means: 'A small switch has one contact, or two round a common pin, open or closed: none may be assumed.',
+        next: 'Measure every pair of pins, pressed and not.',
+      },
+      {
+        id: 'contacts.open',
+        label: 'One, normally open',
+        call: 'leave',
+        also: 'closes when pressed',
+        means: 'It closes when it is pressed.',
+        next: 'Note which pins.',
+      },
+      {
+        id: 'contacts.closed',
+        label: 'One, normally closed',
+        call: 'leave',
+        also: 'opens when pressed',
+        means: 'It opens when it is pressed.',
+        next: 'Note which pins.',
+      },
+      {
+        id: 'contacts.changeover',
+        label: 'Changes over round a common pin',
+        call: 'leave',
+        also: 'two throw middle pin',
+        means: 'The common pin leaves one contact and joins the other.',
+        next: 'Note which pin is the common one.',
+      },
+      {
+        id: 'contacts.two',
+        label: 'Two, independent of each other',
+        call: 'leave',
+        also: 'double pole',
+        means: 'Two contacts move together and carry two lines.',
+        next: 'Note the pairs of pins.',
+      },
+    ],
+  },
+]
