@@ -56,7 +56,10 @@ export function diagnosing(): void {
         `  ${name}: works at the end ${share(of.filter(p => p.mended).length, drives)}, median ${median(of.map(p => p.checks))} checks, ${median(of.map(p => p.minutes)).toFixed(0)} min`,
       )
     console.log(`${drives} drives with ${count === 1 ? 'one hidden fault' : 'two hidden faults'}:`)
-    console.log(`  true cause first ${share(played.filter(namedFirst).length, drives)}`)
+    const first = share(played.filter(namedFirst).length, drives)
+    console.log(`  when a cure is begun first: ${count === 1 ? 'true cause first' : 'both in the first pair'} ${first}`)
+    const inTurn = played.filter(p => p.hidden.faults.every(f => p.named.includes(f)))
+    console.log(`  each first in the list when its turn came ${share(inTurn.length, drives)}`)
     told('advice', played)
     told('fixed order of the stations', stations!)
     told('prior probability per minute', prior!)

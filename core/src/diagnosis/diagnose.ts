@@ -56,7 +56,7 @@ export function diagnose(c: DiagnosisCase, options: WeighOptions = {}): Diagnosi
       return { fault: id, part, label, probability: p * listed, ...reasonsFor(w, id), cure: cure.says }
     })
   const next = nextChecks(w)
-  const mend = mendNow(w)
+  const mend = mendNow(w, next.length > 0)
   const contradictions = contradictionsIn(w)
   const pairs = pairsOf(w)
   const sound = (w.hypotheses.find(h => h.faults.length === 0)?.weight ?? 0) * listed

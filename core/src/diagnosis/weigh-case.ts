@@ -16,7 +16,7 @@ export interface Weighed {
   readonly hypotheses: readonly Hypothesis[]
   readonly unknown: number
   readonly leftOut: number
-  /** Probability of each fault by its number among the drive's faults. */
+  /** Probability of each fault, by its id, that it is there still. */
   readonly byFault: ReadonlyMap<string, number>
   /** What cannot be had or done now. */
   readonly without: readonly CheckNeed[]
@@ -48,7 +48,7 @@ export function weighCase(c: DiagnosisCase, { factors, without = [], skip = new 
   const byFault = new Map<string, number>()
   posterior.marginals.forEach((p, n) => {
     const { id } = faultAt({ drive, weigh }, n)
-    byFault.set(id, (byFault.get(id) ?? 0) + p)
+    byFault.set(id, (byFault.get(id) ?? 0) + p * weigh.still(n))
   })
   return {
     drive,

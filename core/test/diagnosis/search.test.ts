@@ -127,7 +127,7 @@ const WORDS: Readonly<Partial<Record<MechanismId, string>>> = {
     dark spot: chips.spot
     stalled: turns.hums
     hammering: noise.knocks head-bangs power.stop
-    cold joint: comes.board`,
+    cold joint: comes.board pins.cracked`,
   '3.5in': `
     density: wrong-density
     shutter: arm.missing arm.bent

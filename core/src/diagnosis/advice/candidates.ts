@@ -1,4 +1,5 @@
 import { worthOf, type CheckModel, type CheckWorth, type Hypothesis } from '../engine'
+import { actionOf, changedBy } from '../drive/action-of'
 import { TREATMENTS } from '../knowledge/actions'
 import type { Check, CheckNeed } from '../knowledge/types'
 import { faultAt, type Weighed } from '../weigh-case'
@@ -40,11 +41,15 @@ export function pruned(w: Weighed): Hypothesis[] {
   return kept.map(h => ({ faults: h.faults, weight: h.weight / total }))
 }
 
+/** A fault that was most likely mended already asks for nothing more. */
+const MENDED = 0.5
+
 /** What would be done under each hypothesis: the cures of its faults; those that share one need not be told apart. */
 export function decisionsOf(w: Weighed, hypotheses: readonly Hypothesis[]): number[] {
   const numbers = new Map<string, number>()
   return hypotheses.map(h => {
-    const key = [...new Set(h.faults.map(n => faultAt(w, n).cure.says))].sort().join('|')
+    const left = h.faults.filter(n => w.weigh.still(n) >= MENDED)
+    const key = [...new Set(left.map(n => faultAt(w, n).cure.says))].sort().join('|')
     if (!numbers.has(key)) numbers.set(key, numbers.size)
     return numbers.get(key)!
   })
@@ -80,14 +85,21 @@ export function candidates(w: Weighed): Candidate[] {
 
 const needs = (w: Weighed, check: string): readonly CheckNeed[] => w.drive.checks.get(check)?.check.needs ?? []
 
-/** Checks that were answered since the last thing that changed the drive. */
+/** Checks that need no answer now: looks, and what was tried since the last thing that changed the drive. */
 function answered(w: Weighed): Set<string> {
   const changes = (id: string) => w.drive.checks.get(id)?.check.changes === true
-  const acted = w.evidence.filter(e => e.any.some(all => all.some(a => changes(a.check) && a.answer !== 'same')))
+  const acted = w.evidence.filter(e => {
+    const action = actionOf(e, w.drive)
+    return action !== null && changedBy(action, e.any[0]![0]!.answer)
+  })
   const since = Math.max(-Infinity, ...acted.filter(e => !e.weak).map(e => e.order))
   const out = new Set<string>()
   for (const e of w.evidence)
     for (const all of e.any)
-      for (const { check } of all) if (changes(check) || (e.order >= since && e.any.length === 1)) out.add(check)
+      for (const { check } of all) {
+        // What the drive does is tried again after something changed; a look at a part holds.
+        const lasts = !w.drive.checks.get(check)?.check.sees
+        if (changes(check) || ((lasts || e.order >= since) && e.any.length === 1)) out.add(check)
+      }
   return out
 }

@@ -13,15 +13,21 @@ const ASKED = 10
 
 /**
  * The fault whose cure is cheaper to try now than anything is to ask first: expected cost of repairs by probability
- * over cost, beside that after the best check.
+ * over cost, beside that after the best check. Where nothing is left to ask, it is the likeliest one.
+ * @param asks whether any check is worth making
  */
-export function mendNow(w: Weighed): string | null {
+export function mendNow(w: Weighed, asks: boolean): string | null {
   const hypotheses = pruned(w)
   const ids = [...w.byFault.keys()]
   const plan = planOf(w, hypotheses, ids)
   const share = (id: string) => (w.byFault.get(id) ?? 0) * (1 - w.unknown)
   const top = ids.reduce((a, b) => (share(b) > share(a) ? b : a), ids[0] ?? '')
   if (top && share(top) >= SURE) return top
+  // Faults that one cure takes away together need not be told apart.
+  const cure = (id: string) => findFault(id)!.cure.says
+  const together = ids.reduce((s, id) => s + (top && cure(id) === cure(top) ? share(id) : 0), 0)
+  if (together >= SURE) return top
+  if (!asks) return top && share(top) >= LIKELY ? top : null
   // What is cheap and unlikely is no cure to begin with: where it is harmless it is proposed as a check.
   const first = plan.order.find(r => share(ids[r.id]!) >= LIKELY)
   if (!first) return null
@@ -46,7 +52,7 @@ function planOf(w: Weighed, hypotheses: readonly Hypothesis[], ids: readonly str
   for (const { faults, weight } of hypotheses)
     for (const n of faults) {
       const { id } = faultAt(w, n)
-      shares.set(id, (shares.get(id) ?? 0) + weight / faults.length)
+      shares.set(id, (shares.get(id) ?? 0) + (weight / faults.length) * w.weigh.still(n))
     }
   const repairs = ids
     .map((id, i) => {

@@ -44,7 +44,7 @@ function asNext(w: Weighed, c: Candidate, hypotheses: ReturnType<typeof pruned>)
       for (const h of afterAnswer(hypotheses, c.check, a))
         for (const n of h.faults) {
           const { id } = faultAt(w, n)
-          shares.set(id, (shares.get(id) ?? 0) + h.weight)
+          shares.set(id, (shares.get(id) ?? 0) + h.weight * w.weigh.still(n))
         }
       const causes = [...shares]
         .map(([fault, probability]) => ({ fault, probability }))

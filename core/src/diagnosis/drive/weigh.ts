@@ -1,5 +1,5 @@
 import type { CheckModel, DiagnosisModel } from '../engine'
-import { actionOf } from './action-of'
+import { actionOf, changedBy } from './action-of'
 import type { CompiledCheck, DriveModel, Element } from './compile'
 import { SLIPS, type Evidence } from './evidence'
 import { afterwards, among, chanceUnder, foldAnswer, shrunk, type Folded } from './fold'
@@ -34,6 +34,11 @@ export interface Weighing {
   readonly unlisted: number
   /** Chance of a piece of evidence under a set of the engine's numbers. */
   readonly chanceOf: (evidence: number, set: readonly number[]) => number
+  /**
+   * Chance that a fault that the drive came with is still there, by the engine's numbers: less after what was done and
+   * did not cure. What cured is told as the cause that it was.
+   */
+  readonly still: (fault: number) => number
   /** A check as the engine sees it at a time; null where the drive has none of that id. */
   readonly check: (id: string, order: number) => CheckModel | null
 }
@@ -63,12 +68,14 @@ function keptAt(order: number, drive: DriveModel, evidence: readonly Evidence[])
     const action = actionOf(e, drive)
     if (e.order >= order || !action?.removes) continue
     const { answer } = e.any[0]![0]!
-    if (!e.weak && (answer === 'same' || answer === 'worse')) continue
+    if (!e.weak && !changedBy(action, answer)) continue
     kept ??= new Float64Array(drive.elements.length).fill(1)
     for (let i = 0; i < kept.length; i++) kept[i]! *= 1 - action.removes[i]!
   }
   return kept
 }
+
+const cured = (e: Evidence): boolean => ['cures', 'works'].includes(e.any[0]?.[0]?.answer ?? '')
 
 function itemsOf(drive: DriveModel, evidence: readonly Evidence[]): Item[] {
   return evidence.map(e => {
@@ -106,8 +113,14 @@ export function weighing(drive: DriveModel, evidence: readonly Evidence[], compl
   // What splits the faults most comes first, so that hopeless sets are left early.
   const live = own.filter(i => i.any.length > 0).sort((a, b) => baseOf(a) - baseOf(b))
   let best = 0
+  const kept = keptAt(
+    Infinity,
+    drive,
+    evidence.filter(e => !cured(e) && !e.weak),
+  )
   return {
     relevant,
+    still: n => kept?.[relevant[n]!] ?? 1,
     model: {
       faults: relevant.length,
       logPrior: priorsOf(relevant, elements, complained),

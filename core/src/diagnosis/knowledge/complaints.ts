@@ -14,6 +14,9 @@ const c = (
 
 const reads = (head: 'lower' | 'upper', answer: string): (readonly [string, string])[] =>
   (['outer', 'middle', 'inner'] as const).map(zone => [`read.${head}.${zone}`, answer] as const)
+/** Said of a drive that turns, or that reads: nobody complains of writing where nothing is read. */
+const TURNS = ['see.spin', 'yes'] as const
+const READS = ['read.lower.outer', 'all'] as const
 /** Some of what it reads fails: one of the zones, or it is not steady. */
 const SOME = [
   [['read.lower.outer', 'some']],
@@ -111,9 +114,16 @@ export const COMPLAINTS: readonly Complaint[] = [
   c('thinks-disk-in', 'It says that there is a disk when there is none', 'never empty', [['see.disk-in', 'always']]),
   c('change-unseen', 'It shows the last disk’s files after another went in', 'old directory, disk change', [
     ['see.change', 'last'],
+    READS,
   ]),
-  c('always-protected', 'Every disk counts as protected', 'write protected, read only', [['see.protect', 'always']]),
-  c('never-protected', 'Protected disks are written', 'ignores the tab', [['see.protect', 'never']]),
+  c('always-protected', 'Every disk counts as protected', 'write protected, read only', [
+    ['see.protect', 'always'],
+    TURNS,
+  ]),
+  c('never-protected', 'Protected disks are written', 'ignores the tab', [
+    ['see.protect', 'never'],
+    ['see.write', 'right'],
+  ]),
   c('wrong-density', 'It takes one density for the other', 'wrong format, high density as double', [
     ['see.density', 'wrong'],
   ]),
@@ -164,16 +174,23 @@ export const COMPLAINTS: readonly Complaint[] = [
   c('reads-own-only', 'It reads what it wrote, and nothing else', 'only its own disks', [['disks.share', 'own']]),
   c('reads-sometimes', 'It reads now and then', 'intermittent, boots at the fourth try', [
     ['see.steady', 'now and then'],
+    TURNS,
   ]),
   c('reads-cold', 'It reads until it is warm', 'fails when warm', [['warm.changes', 'worse']]),
   c('reads-warm', 'It reads only when it is warm', 'needs to warm up', [['warm.changes', 'better']]),
-  c('slow-retries', 'It reads, but slowly, with retries', 'retries, takes long', ...SOME),
+  c(
+    'slow-retries',
+    'It reads, but slowly, with retries',
+    'retries, takes long',
+    ...SOME.map(([seen]) => [seen, TURNS]),
+  ),
   c('not-elsewhere', 'Its disks do not read in other drives', 'others cannot read them', [
     ['written.elsewhere', 'fails'],
+    READS,
   ]),
-  c('no-format', 'It does not format', 'format fails', [['see.format', 'no']]),
-  c('no-write', 'It does not write', 'cannot save', [['see.write', 'no']]),
-  c('write-errors', 'It writes with errors', 'verify errors', [['see.write', 'errors']]),
+  c('no-format', 'It does not format', 'format fails', [['see.format', 'no'], READS]),
+  c('no-write', 'It does not write', 'cannot save', [['see.write', 'no'], READS]),
+  c('write-errors', 'It writes with errors', 'verify errors', [['see.write', 'errors'], READS]),
   c('only-when-open', 'It works with its covers off only', 'fails when closed', [['covers', 'off only']]),
   c('only-when-closed', 'It works with its covers on only', 'fails in light', [['covers', 'on only']]),
   c('after-work', 'It worked before somebody was inside', 'after repair, after cleaning', [['history.inside', 'yes']]),

@@ -61,6 +61,12 @@ export const ELECTRIC_READINGS: readonly Check[] = [
     },
   ),
   reading(
+    'supply.source',
+    'Measure both voltages at the supply’s own end of the cable',
+    { right: 0.96, low: 0.03, missing: 0.01 },
+    { source: 'meter', needs: ['power'], minutes: 3, opens: { kind: 'reading', id: 'supply.source' } },
+  ),
+  reading(
     'supply.5v.ripple',
     'Measure the ripple on 5 V',
     { right: 0.96, high: 0.04 },

@@ -48,13 +48,17 @@ const receiverFaults: Fault[] = IN.flatMap(([line, name, open, shorted]) => [
   fault(`line-receiver.open:${line}`, `The receiver of ${name} does not answer`, 1.8, {
     when: lineOf(line),
     ways: [[0.95, open]],
-    shows: { [`line.${line}`]: { right: 0.9 } },
+    shows: { [`line.${line}`]: { right: 0.9 }, [`line.${line}.behind`]: { still: 0.85, between: 0.1 } },
     cure: [`Compare input and output of the receiver of ${name}, then replace it.`, 30, 1],
   }),
   fault(`line-receiver.shorted:${line}`, `The receiver of ${name} holds its line low`, 1, {
     when: lineOf(line),
     ways: [[0.95, shorted]],
-    shows: { [`line.${line}`]: { 'stuck low': 0.85, between: 0.1 }, 'line.stuck': { yes: 0.25 } },
+    shows: {
+      [`line.${line}`]: { 'stuck low': 0.85, between: 0.1 },
+      [`line.${line}.behind`]: { still: 0.9 },
+      'line.stuck': { yes: 0.25 },
+    },
     cure: [`Cable off: where ${name} stays low at the drive, replace its receiver.`, 30, 1],
   }),
 ])
@@ -167,7 +171,7 @@ export const INTERFACE: Subsystem = {
       treatments: { 'another.cable': 0.6 },
       cure: ['Use the plug of the cable, or the strap, that belongs to this drive number.', 6],
     }),
-    fault('host.controller', 'The controller of the host fails', 8, {
+    fault('host.controller', 'The controller of the host fails', 4, {
       ways: [
         [0.45, { host: 'none' }],
         [0.45, { host: 'none', select: 'none', link: 'none' }],
@@ -176,7 +180,7 @@ export const INTERFACE: Subsystem = {
       treatments: { 'another.host': 0.95 },
       cure: ['Use the drive on another host; mend the controller.', 20],
     }),
-    fault('host.settings', 'The host is set for another drive', 12, {
+    fault('host.settings', 'The host is set for another drive', 20, {
       ways: [
         [0.75, { host: 'wrong' }],
         [0.1, { change: 'none' }],

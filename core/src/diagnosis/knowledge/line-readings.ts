@@ -58,6 +58,23 @@ const lineChecks: readonly Check[] = LINE_IDS.flatMap(line => {
   ]
 })
 
+/** Lines that the host makes, behind their receivers: what is right at the plug and still behind it names the receiver. */
+const BEHIND = ['select', 'motor', 'step', 'direction', 'side', 'write-gate', 'density'] as const
+const behindChecks: readonly Check[] = BEHIND.map(line =>
+  reading(
+    `line.${line}.behind`,
+    `Probe ${line.toUpperCase().replaceAll('-', ' ')} behind its receiver on the drive’s board`,
+    { right: 0.95, still: 0.04, between: 0.01 },
+    {
+      ...PROBE,
+      minutes: 5,
+      when: line === 'density' ? on('5.25in-96', '3.5in') : SELECTED,
+      sees: { function: 'select', by: { none: { still: 0.6, right: 0.4 }, always: { right: 0.9, still: 0.1 } } },
+      opens: { kind: 'reading', id: `line.${line}.behind` },
+    },
+  ),
+)
+
 const processor = (id: string, title: string, usual: readonly string[], minutes: number): Check =>
   reading(
     `processor.${id}`,
@@ -100,6 +117,7 @@ const serial = (line: string, title: string): Check =>
 /** Lines of the bus, of the own processor and of the serial bus, by probe and meter. Chances from memory. */
 export const LINE_READINGS: readonly Check[] = [
   ...lineChecks,
+  ...behindChecks,
   reading(
     'line.stuck',
     'Unplug the data cable and see whether the host goes on',

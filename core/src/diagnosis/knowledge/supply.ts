@@ -23,6 +23,7 @@ export const SUPPLY: Subsystem = {
         [0.6, { 'supply-5v': 'none' }],
         [0.38, { 'supply-12v': 'none' }],
       ],
+      shows: { 'supply.source': { missing: 0.97 } },
       cure: ['Measure both voltages at the drive’s plug under load; mend or replace the supply.', 25],
     }),
     fault('supply.low', 'A supply voltage sags under load', 12, {
@@ -30,7 +31,7 @@ export const SUPPLY: Subsystem = {
         [0.6, { 'supply-5v': 'low' }],
         [0.35, { 'supply-12v': 'low' }],
       ],
-      shows: { 'see.draw': { 'too much': 0.3 } },
+      shows: { 'supply.source': { low: 0.85 }, 'see.draw': { 'too much': 0.3 } },
       cure: ['Use a supply with headroom, or renew the capacitors of this one.', 30],
     }),
     fault('supply.noisy', 'The supply is noisy', 7, {
@@ -40,10 +41,11 @@ export const SUPPLY: Subsystem = {
     }),
     fault('power-cable.crimp', 'A crimp of the power cable is bad', 7, {
       ways: [
-        [0.35, { 'supply-5v': 'none' }],
-        [0.25, { 'supply-12v': 'none' }],
-        [0.15, { 'supply-5v': 'low' }],
-        [0.15, { 'supply-5v': 'noisy' }],
+        [0.25, { 'supply-5v': 'none' }],
+        [0.2, { 'supply-12v': 'none' }],
+        [0.3, { spin: 'sometimes' }],
+        [0.1, { 'supply-5v': 'low' }],
+        [0.1, { 'supply-5v': 'noisy' }],
       ],
       intermittent: true,
       shows: {
@@ -51,13 +53,13 @@ export const SUPPLY: Subsystem = {
         'press.connector': { changes: 0.4 },
         covers: { 'off only': 0.15, 'on only': 0.1 },
       },
-      treatments: { 'reseat.plugs': 0.35, 'another.cable': 0.8 },
+      treatments: { 'reseat.plugs': 0.35, 'another.cable': 0.15 },
       cure: ['Wiggle each wire while you measure the voltage; replace the contact.', 20],
     }),
     fault('power-cable.wrong', 'The power cable is wired wrongly', 3, {
       ways: [[0.9, { 'supply-5v': 'none' }]],
       shows: { 'see.hot': { hot: 0.5 }, 'history.inside': { yes: 0.7 }, 'found.supply': { 'supply.colours': 0.4 } },
-      treatments: { 'another.cable': 0.6 },
+      treatments: { 'another.cable': 0.1 },
       cure: [
         'Power off. Measure each contact and check continuity to a supply pin of a logic chip before you connect.',
         20,
@@ -267,7 +269,7 @@ export const SUPPLY: Subsystem = {
         [0.12, { 'motor-on': 'none' }],
         [0.1, { 'data-line': 'none' }],
       ],
-      shows: { 'found.chips': { 'chips.spot': 0.1 } },
+      shows: { 'line.select.behind': { right: 0.8 }, 'found.chips': { 'chips.spot': 0.1 } },
       cure: ['Follow the dead signal with a logic probe from chip to chip; replace the one where it stops.', 60, 3],
     }),
   ],

@@ -2,8 +2,18 @@ import type { Random } from '../random'
 import { operate, readShare } from './operate'
 import { GOOD_DISK, onBus, type Rig } from './parts'
 
+/** A line behind its receiver: what reaches the plug, passes the strap, and is passed on. */
+function behindReceiver(rig: Rig, line: string, random: Random): string {
+  const heard = (rig.parts.receivers[line] ?? 'good') === 'good' && lineLevel(rig, `line.${line}`, random) === 'right'
+  const { straps } = rig.parts
+  const addressed = line === 'select' ? straps.number && straps.fitted : operate(rig, random).selected !== 'no'
+  return heard && addressed ? 'right' : 'still'
+}
+
 /** A line at the drive, by its driver and by what it carries. */
 export function lineLevel(rig: Rig, check: string, random: Random): string | null {
+  const behind = /^line\.([a-z0-9-]+)\.behind$/.exec(check)?.[1]
+  if (behind) return onBus(rig) ? behindReceiver(rig, behind, random) : null
   const line = /^line\.([a-z0-9-]+)$/.exec(check)?.[1]
   if (!line || line === 'stuck') return null
   if (!onBus(rig)) return null

@@ -127,6 +127,12 @@ const SEEN: Readonly<Record<string, (s: Sight) => string | null>> = {
     parts.disk.blank || parts.disk.wornShare > 0.15 || parts.disk.writerUm !== 0 ? 'fails' : 'reads',
   'seek.both-ways': bothWays,
   'supply.5v': ({ run }) => band(run.v5, 5),
+  // Before the cable: what the supply makes under what the drive draws.
+  'supply.source': ({ rig, run }) => {
+    const { v5, v12, ohm5, ohm12 } = rig.parts.supply
+    const seen = [band(v5 - run.amps5 * ohm5, 5), band(v12 - run.amps12 * ohm12, 12)]
+    return seen.includes('missing') ? 'missing' : seen.includes('low') ? 'low' : 'right'
+  },
   'supply.12v': ({ run }) => band(run.v12, 12),
   'see.draw': ({ run }) => (run.amps5 > 1.5 || run.amps12 > 2 ? 'too much' : 'right'),
   'current.12v.spin': ({ run }) => (run.amps12 > 1.3 ? 'high' : run.amps12 < 0.05 ? 'low' : 'right'),

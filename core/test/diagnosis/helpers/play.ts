@@ -59,9 +59,13 @@ export interface Played {
   readonly minutes: number
   readonly mended: boolean
   readonly trail: readonly string[]
+  /** Hidden faults that stood first in the list when a cure was begun, or when something that was tried cured. */
+  readonly named: readonly string[]
 }
 
 const MOST_CHECKS = 40
+/** Shares that differ by less count as one place in the list. */
+const TIED = 0.97
 
 /** Answers of a check by the physics of the drive; what changes it is tried out. */
 const answerOf = (h: Hidden, check: string): string | null =>
@@ -76,21 +80,37 @@ export function play(h: Hidden): Played {
   let first: Diagnosis | null = null
   const trail: string[] = []
   const unable = new Set<string>()
+  const named = new Set<string>()
+  const note = (d: Diagnosis) => {
+    first ??= d
+    // Two that are as likely as each other stand first together.
+    const [top, second] = d.causes
+    for (const c of [top, second])
+      if (c && h.faults.includes(c.fault) && c.probability > (top?.probability ?? 0) * TIED) named.add(c.fault)
+  }
+  const ended = (mended: boolean): Played => ({
+    hidden: h,
+    first: first!,
+    checks,
+    minutes,
+    mended,
+    trail,
+    named: [...named],
+  })
   for (let i = 0; i < MOST_CHECKS; i++) {
     const d = diagnose(c, { skip: unable })
     if (d.mendNow) {
-      first ??= d
+      note(d)
       const fault = FAULTS.find(f => f.id === d.mendNow)!
       minutes += fault.cure.minutes
       const before = problemsOf(h.rig, h.random).size
+      // Whoever mends a part leaves nothing else amiss with it.
+      for (const f of RIG_FAULTS) if (f.id.split('.')[0] === fault.part) mendFault(h.rig, f.id, h.random)
       mendFault(h.rig, fault.id, h.random)
-      const after = problemsOf(h.rig, h.random).size
-      trail.push(`mend ${fault.id} ${before}->${after}`)
-      if (after === 0) return { hidden: h, first, checks, minutes, mended: true, trail }
-      const swap = `swap.${fault.part}`
-      c = { ...withAnswer(c, swap, 'same'), complaints: [] }
-      const left = complaintsOf(problemsOf(h.rig, h.random), h.rig.twoHeads)
-      c = readAgain(h, c, left, swap)
+      const after = problemsOf(h.rig, h.random)
+      trail.push(`mend ${fault.id} ${before}->${after.size}`)
+      if (after.size === 0) return ended(true)
+      c = tryAgain(withAnswer(c, `swap.${fault.part}`, 'same'), complaintsOf(after, h.rig.twoHeads))
       continue
     }
     const next = d.next.find(n => !unable.has(n.check))
@@ -106,19 +126,17 @@ export function play(h: Hidden): Played {
     trail.push(`${next.check}=${answer}`)
     c = withAnswer(c, next.check, answer)
     if (answer === 'cures') {
-      first ??= diagnose(c, { skip: unable })
-      return { hidden: h, first, checks, minutes, mended: true, trail }
+      note(diagnose(c, { skip: unable }))
+      return ended(true)
     }
   }
-  first ??= diagnose(c, { skip: unable })
-  return { hidden: h, first, checks, minutes, mended: works(h.rig, h.random), trail }
+  note(diagnose(c, { skip: unable }))
+  return ended(works(h.rig, h.random))
 }
 
-/** After a cure that did not make it work, what it does wrong now is what is complained of. */
-const readAgain = (h: Hidden, c: DiagnosisCase, complaints: readonly string[], swap: string): DiagnosisCase => ({
-  ...readCase({ mechanism: h.mechanism, complaints: [...complaints] }),
-  // What was seen of parts by themselves still holds; what the drive did is seen anew.
-  checks: c.checks.filter(
-    x => x.check === swap || /^(?:swap|found|ohms|sensor|switch|processor|straps|host\.setup)/.test(x.check),
-  ),
-})
+/** After a cure that did not make it work, what it does now is complained of; what was known before stays known. */
+function tryAgain(c: DiagnosisCase, complaints: readonly string[]): DiagnosisCase {
+  const checks = c.checks.map((x, i) => ({ ...x, at: i + 1 }))
+  const again = complaints.map(id => ({ id, at: checks.length + 0.5 }))
+  return { ...c, checks, complaints: [...c.complaints.map(x => ({ ...x, at: x.at ?? 0 })), ...again] }
+}
