@@ -6,7 +6,6 @@ import { CALLS } from '@wobrin/core/base/observations'
 import {
   diagnose as diagnosed,
   findCheck,
-  findFault,
   knowledgeList,
   LISTS,
   readCase,
@@ -15,6 +14,7 @@ import {
   type DiagnosisCase,
   type WeighOptions,
 } from '@wobrin/core/diagnosis'
+import { readKnowledge, writeKnowledge } from '@wobrin/core/diagnosis/knowledge-file'
 import { readRates, writeRates } from '@wobrin/core/diagnosis/learning'
 import { readText } from './read-text'
 
@@ -55,7 +55,7 @@ function show(d: Diagnosis, most = 6): void {
   }
   if (d.unknown >= 0.005) console.log(`  ${percent(d.unknown)}  A fault that is in no list`)
   for (const p of d.pairs.slice(0, 3)) {
-    const labels = p.faults.map(id => findFault(id)!.label.toLowerCase())
+    const labels = p.labels.map(l => l.toLowerCase())
     console.log(`  ${percent(p.probability)}  both: ${labels.join(', and ')}`)
   }
   for (const c of d.contradictions) console.log(`  ${c.says}`)
@@ -63,6 +63,17 @@ function show(d: Diagnosis, most = 6): void {
 
 function showNext(d: Diagnosis): void {
   d.next.forEach((n, i) => console.log(`${i + 1}. ${n.title} (${n.minutes} min). ${n.why}`))
+}
+
+/** What somebody edited, in place of what the program comes with. */
+function optionsOf(args: { readonly rates?: string; readonly knowledge?: string }): WeighOptions {
+  const knowledge = args.knowledge
+    ? readKnowledge(readText(args.knowledge, 'a JSON file', MOST_MB), basename(args.knowledge))
+    : undefined
+  const factors = args.rates
+    ? readRates(readText(args.rates, 'a CSV file', MOST_MB), basename(args.rates), knowledge?.faults)
+    : undefined
+  return { ...(knowledge ? { knowledge } : {}), ...(factors ? { factors } : {}) }
 }
 
 /** Asks at the terminal until a cure is cheaper than any question. */
@@ -106,6 +117,11 @@ export const diagnose = defineCommand({
     complaint: { type: 'string', description: 'complaint to begin asking with' },
     rates: { type: 'string', description: 'how often faults are met: a CSV file, as --write-rates prints it' },
     'write-rates': { type: 'boolean', description: 'print how often faults are met, to be edited' },
+    knowledge: {
+      type: 'string',
+      description: 'functions, parts and faults: a JSON file, as --write-knowledge prints it',
+    },
+    'write-knowledge': { type: 'boolean', description: 'print functions, parts and faults, to be edited' },
     ask: { type: 'boolean', description: 'ask at the terminal until it would mend' },
     json: { type: 'boolean', description: 'print the answer as JSON' },
   },
@@ -122,9 +138,11 @@ export const diagnose = defineCommand({
       console.log(writeRates().trimEnd())
       return
     }
-    const options: WeighOptions = args.rates
-      ? { factors: readRates(readText(args.rates, 'a CSV file', MOST_MB), basename(args.rates)) }
-      : {}
+    if (args['write-knowledge']) {
+      console.log(writeKnowledge().trimEnd())
+      return
+    }
+    const options = optionsOf(args)
     if (!args.file && !(args.ask && args.mechanism))
       throw new ParameterError('no case was given', 'a JSON file, --list, or --ask with --mechanism', { field: 'CASE' })
     const start = args.file

@@ -1,4 +1,4 @@
-import { expect, receive, test } from './support'
+import { expect, PIXEL, receive, test } from './support'
 
 test('from complaint to cause: choose the complaint, see what it may be, answer, and it moves', async ({ page }) => {
   await receive(page, '3.5in-eject', 'Whirrs, but the disk stays in.')
@@ -32,4 +32,50 @@ test('from complaint to cause: choose the complaint, see what it may be, answer,
   await panel.getByRole('button', { name: 'Log: cured' }).click()
   await expect(panel.getByRole('button', { name: 'Log: cured' })).toHaveCount(0)
   expect((await (await page.request.get(`/api/drives/${drive}/diagnosis`)).json()).complaints).toEqual([])
+})
+
+test('everything that can be said of a drive is found by the words that people use', async ({ page }) => {
+  await receive(page, '5.25in-48', 'Something squeaks.')
+  await page.keyboard.press('f')
+  const sheet = page.getByRole('dialog', { name: 'What did you find?' })
+  const search = sheet.getByLabel('Search all that can be found')
+  // A check: its answers are asked for.
+  await search.fill('jumper')
+  await sheet.getByRole('button', { name: /Compare straps and terminator/ }).click()
+  await sheet.getByRole('button', { name: 'Right', exact: true }).click()
+  await expect(page.getByTestId('entry').first()).toContainText('Compare straps and terminator')
+  // A complaint.
+  await page.keyboard.press('f')
+  await search.fill('retries')
+  await page.keyboard.press('Enter')
+  await expect(sheet).toBeHidden()
+  await expect(page.getByTestId('entry').first()).toContainText('It reads, but slowly, with retries')
+  // A finding with its place, and a photo of it.
+  await page.keyboard.press('f')
+  await search.fill('burn mark')
+  await page.keyboard.press('Enter')
+  await sheet.getByRole('button', { name: 'board' }).click()
+  await page.getByTestId('consequence').getByRole('button', { name: 'Add photo of it…' }).click()
+  await page.getByTestId('photo').setInputFiles({ name: 'burn.png', mimeType: 'image/png', buffer: PIXEL })
+  await expect(page.getByTestId('entry').first()).toContainText('Photo: damage: burn mark, board')
+})
+
+test('what is known of faults goes out as a file, and a mistake edited into it is refused by line', async ({
+  page,
+}) => {
+  await page.goto('/workshop')
+  const known = page.getByRole('region', { name: 'What is known of faults' })
+  const file = await (await page.request.get('/api/knowledge/knowledge')).text()
+  const put = (text: string) =>
+    known
+      .getByLabel('Import Functions, parts and faults')
+      .setInputFiles({ name: 'mine.json', mimeType: 'application/json', buffer: Buffer.from(text) })
+  await put(file.replace('"chance": 0.98', '"chance": 1.2'))
+  await expect(known.getByRole('alert')).toContainText(/mine\.json, line \d+.*the chance of a way is 1\.2/)
+  await expect(known.getByRole('alert')).toContainText('What was in force stays in force.')
+  await expect(known).not.toContainText('A file of this workshop is in force.')
+  await put(file.replace('"odds": 14', '"odds": 15'))
+  await expect(known).toContainText('A file of this workshop is in force.')
+  await known.getByRole('button', { name: 'Use the program’s' }).click()
+  await expect(known).not.toContainText('A file of this workshop is in force.')
 })

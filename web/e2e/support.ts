@@ -36,6 +36,12 @@ export const test = base.extend<{ watched: undefined }>({
 
 export { expect }
 
+/** A photo of one grey dot. */
+export const PIXEL = Buffer.from(
+  'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M/wHwAEBgIApD5fRAAAAABJRU5ErkJggg==',
+  'base64',
+)
+
 /** Opens a drive by its tag from the bench. */
 export async function openDrive(page: Page, tag: string): Promise<void> {
   await page.goto('/')

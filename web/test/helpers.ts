@@ -16,6 +16,7 @@ import { CertificateService } from '../server/services/certificates'
 import { DonorShelf } from '../server/services/donor-shelf'
 import { DriveService } from '../server/services/drives'
 import { judgeFile, judgeSurfaceFile } from '../server/services/judge-file'
+import { KnowledgeService } from '../server/services/knowledge'
 import { openDatabase } from '../server/services/open-database'
 import { PhotoStore } from '../server/services/photo-store'
 import { ReadTestService } from '../server/services/read-test'
@@ -49,6 +50,7 @@ export async function workshop(root = mkdtempSync(join(tmpdir(), 'wobrin-unit-')
     proofs: new ProofService(drives),
     blame: new BlameService(db, drives, disks),
     donors: new DonorShelf(db, drives),
+    knowledge: new KnowledgeService(folder.root, db, drives),
     bench: new BenchService(db, drives),
     finder: new Finder(db),
     archives: new ArchiveService(folder, db, drives),

@@ -6,12 +6,13 @@ import { mendNow } from './advice/mend-now'
 import { nextChecks, type NextCheck } from './advice/next-checks'
 import type { DiagnosisCase } from './case/read-case'
 import type { Cause } from './cause'
-import { findFault } from './knowledge/knowledge'
-import { faultAt, weighCase, type Weighed, type WeighOptions } from './weigh-case'
+import type { Cure } from './knowledge/types'
+import { faultAt, faultOf, weighCase, type Weighed, type WeighOptions } from './weigh-case'
 
 /** Two faults together. */
 export interface FaultPair {
   readonly faults: readonly [string, string]
+  readonly labels: readonly [string, string]
   readonly probability: number
 }
 
@@ -21,6 +22,8 @@ export interface Diagnosis {
   readonly pairs: readonly FaultPair[]
   readonly next: readonly NextCheck[]
   readonly mendNow: string | null
+  /** The cure of that fault. */
+  readonly cure: Cure | null
   readonly contradictions: readonly Contradiction[]
   /** Probability that it is none of the faults in the list. */
   readonly unknown: number
@@ -52,7 +55,7 @@ export function diagnose(c: DiagnosisCase, options: WeighOptions = {}): Diagnosi
     .filter(([id, p]) => p * listed >= LEAST && (w.evidence.length === 0 || isPointedAt(w, id, p)))
     .slice(0, TOLD)
     .map(([id, p]): Cause => {
-      const { part, label, cure } = findFault(id)!
+      const { part, label, cure } = faultOf(w, id)
       return { fault: id, part, label, probability: p * listed, ...reasonsFor(w, id), cure: cure.says }
     })
   const next = nextChecks(w)
@@ -65,6 +68,7 @@ export function diagnose(c: DiagnosisCase, options: WeighOptions = {}): Diagnosi
     pairs,
     next,
     mendNow: mend,
+    cure: mend === null ? null : faultOf(w, mend).cure,
     contradictions,
     unknown: w.unknown,
     sound,
@@ -81,13 +85,15 @@ function isPointedAt(w: Weighed, id: string, probability: number): boolean {
 }
 
 function pairsOf(w: Weighed): FaultPair[] {
-  const sums = new Map<string, { faults: [string, string]; probability: number }>()
+  const sums = new Map<string, { faults: [string, string]; labels: [string, string]; probability: number }>()
+  const label = (id: string) => faultOf(w, id).label
   for (const { faults, weight } of w.hypotheses) {
     if (faults.length !== 2) continue
     const ids = [...new Set(faults.map(n => faultAt(w, n).id))].sort()
     if (ids.length !== 2) continue
     const key = ids.join(' ')
-    const known = sums.get(key) ?? { faults: ids as [string, string], probability: 0 }
+    const [a, b] = ids as [string, string]
+    const known = sums.get(key) ?? { faults: [a, b], labels: [label(a), label(b)], probability: 0 }
     known.probability += weight * (1 - w.unknown)
     sums.set(key, known)
   }

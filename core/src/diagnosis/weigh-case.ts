@@ -4,7 +4,7 @@ import type { DiagnosisCase } from './case/read-case'
 import { compileDrive, type DriveModel } from './drive/compile'
 import type { Evidence } from './drive/evidence'
 import { findComplaint } from './knowledge/knowledge'
-import type { CheckNeed } from './knowledge/types'
+import type { CheckNeed, Fault, Knowledge } from './knowledge/types'
 import { weighing, type Weighing } from './drive/weigh'
 
 /** Everything that advice is worked out from. */
@@ -27,12 +27,17 @@ export interface Weighed {
 export const faultAt = (w: Pick<Weighed, 'drive' | 'weigh'>, number: number) =>
   w.drive.elements[w.weigh.relevant[number]!]!.fault
 
+/** A fault of the drive by its id. */
+export const faultOf = (w: Pick<Weighed, 'drive'>, id: string): Fault => w.drive.faults.find(f => f.id === id)!
+
 /** Whether anybody complains of anything that can be seen. */
 const complains = (c: DiagnosisCase): boolean => c.complaints.some(x => findComplaint(x.id)!.means.length > 0)
 
 export interface WeighOptions {
   /** How much more often than in the list this workshop met each fault, by its id. */
   readonly factors?: Readonly<Record<string, number>>
+  /** Functions, parts and faults of this workshop, where it has edited them. */
+  readonly knowledge?: Knowledge
   /** What cannot be had or done now: checks that need it are not proposed. */
   readonly without?: readonly CheckNeed[]
   /** Checks that cannot be made here, by their ids. */
@@ -40,8 +45,11 @@ export interface WeighOptions {
 }
 
 /** Weighs all evidence of a case. */
-export function weighCase(c: DiagnosisCase, { factors, without = [], skip = new Set() }: WeighOptions = {}): Weighed {
-  const drive = compileDrive(c, factors)
+export function weighCase(
+  c: DiagnosisCase,
+  { factors, knowledge, without = [], skip = new Set() }: WeighOptions = {},
+): Weighed {
+  const drive = compileDrive(c, factors, knowledge)
   const evidence = evidenceOf(c, drive)
   const weigh = weighing(drive, evidence, complains(c))
   const posterior = weighFaults(weigh.model)

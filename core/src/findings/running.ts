@@ -330,7 +330,7 @@ export const running: readonly Question[] = [
         label: 'Comes and goes by chance',
         call: 'unknown',
         also: 'intermittent random erratic sometimes on and off unreliable',
-        means: 'That something worked once proves nothing.',
+        means: 'That something worked once does not clear it.',
         next: 'Press plugs, board and chips, and wiggle each wire, while it runs.',
       },
       {

@@ -1,7 +1,16 @@
-import { caseOfLog, findCheck, findComplaint, openComplaints, type NextCheck } from '@wobrin/core/diagnosis'
+import {
+  caseOfLog,
+  findCheck,
+  findComplaint,
+  openComplaints,
+  type NextCheck,
+  type WeighOptions,
+} from '@wobrin/core/diagnosis'
 import { driveCase } from '@wobrin/core/bench/case'
 import { findReading, type Reading } from '@wobrin/core/diagnosis/readings'
 import { upperFirst, type SourceId } from '@wobrin/core/base/observations'
+
+type Known = Pick<WeighOptions, 'factors' | 'knowledge'>
 
 /** How a check is answered: by one of a few words, a number with its unit, or sectors that were counted. */
 export interface Answering {
@@ -40,7 +49,19 @@ export function useDriveCase(pick: (finding: string) => Promise<boolean>) {
   // Worked out once the page stands: keys are heard before.
   const standing = ref(false)
   onMounted(() => setTimeout(() => (standing.value = true), 0))
-  const found = computed(() => (standing.value && store.drive ? driveCase(store.drive, store.log, store.way) : null))
+  /** What this workshop knows beyond the program, for drives of this model. */
+  const known = shallowRef<Known>({})
+  watch(
+    () => store.drive?.model,
+    async model => {
+      if (model === undefined || import.meta.server) return
+      known.value = await $fetch<Known>('/api/knowledge/options', { query: { model } }).catch(() => ({}))
+    },
+    { immediate: true },
+  )
+  const found = computed(() =>
+    standing.value && store.drive ? driveCase(store.drive, store.log, store.way, known.value) : null,
+  )
 
   /** Puts a reading on the log; `of` are the sectors that were tried, where sectors were counted. */
   async function read(key: string, value: string, source: SourceId, of?: number): Promise<void> {

@@ -178,6 +178,7 @@ const themes = [
           <dd>{{ about.photos }}, {{ megabytes(about.photoBytes) }}</dd>
         </dl>
       </aside>
+      <WorkshopKnowledge />
       <WorkshopOut @changed="refresh()" />
       <WorkshopCheck />
     </div>

@@ -1,5 +1,6 @@
 import { and, desc, eq, isNotNull, isNull, sql } from 'drizzle-orm'
 import { driveCase, hasComplaint, wantedBy } from '@wobrin/core/bench/case'
+import type { WeighOptions } from '@wobrin/core/diagnosis'
 import { nextOf, ranked, walk, type RankedThing, type Walk } from '@wobrin/core/bench/stations'
 import { lastSpeed, supportingEntries, type DriveFacts, type LogEntry } from '@wobrin/core/log'
 import type { Bench, BenchLine, BenchWait } from '../../shared/bench'
@@ -15,8 +16,11 @@ const STILL_MOVING_MS = 4 * 3_600_000
 const pick = ({ id, tag, mechanism }: DriveFacts) => ({ id, tag, mechanism })
 
 /** What its complaints ask for; nothing is worked out where nobody complains. */
-const wantedOf = (drive: DriveFacts, log: readonly LogEntry[], way: Walk) =>
-  hasComplaint(drive, log) ? wantedBy(driveCase(drive, log, way)) : null
+const wantedOf = (drive: DriveFacts, log: readonly LogEntry[], way: Walk, known: Known) =>
+  hasComplaint(drive, log) ? wantedBy(driveCase(drive, log, way, known(drive.model))) : null
+
+/** What diagnosis of a model works from. */
+type Known = (model: string) => Pick<WeighOptions, 'factors' | 'knowledge'>
 
 interface OnBench {
   readonly seq: number
@@ -36,6 +40,7 @@ export class BenchService {
   constructor(
     private readonly db: Db,
     private readonly drives: DriveService,
+    private readonly knownOf: Known = () => ({}),
   ) {}
 
   at(nowMs: number): Bench {
@@ -80,7 +85,7 @@ export class BenchService {
     const made: OnBench = {
       seq,
       moving: way.waits.length > 0 || nowMs - Date.parse(at) < STILL_MOVING_MS,
-      next: nextOf({ ...pick(drive), log, way, wanted: wantedOf(drive, log, way) }),
+      next: nextOf({ ...pick(drive), log, way, wanted: wantedOf(drive, log, way, this.knownOf) }),
       waits: outcome
         ? []
         : way.waits.map(({ entry, holds: _, ...wait }) => ({

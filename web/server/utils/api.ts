@@ -120,3 +120,10 @@ export function uuidParam(event: H3Event, name: string): string {
   if (!/^[0-9a-f-]{36}$/.test(id)) throw new ParameterError('the id is not valid', 'a UUID', { field: name })
   return id
 }
+
+/** Which of the two files of what is known. @throws NotFound */
+export function knowledgeKind(event: H3Event): 'knowledge' | 'rates' {
+  const kind = param(event, 'kind')
+  if (kind !== 'knowledge' && kind !== 'rates') throw new NotFound('There is no such file.')
+  return kind
+}

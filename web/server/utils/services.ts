@@ -14,6 +14,7 @@ import { BeltShelf } from '../services/belt-shelf'
 import { DiskShelf } from '../services/disk-shelf'
 import { DriveService } from '../services/drives'
 import { judgeInThread } from '../services/judge-in-thread'
+import { KnowledgeService } from '../services/knowledge'
 import { openDatabase } from '../services/open-database'
 import { PhotoStore } from '../services/photo-store'
 import { ProfileService } from '../services/profiles'
@@ -48,6 +49,7 @@ async function open() {
   const workshop = new WorkshopService(db)
   const disks = new DiskShelf(db, drives)
   const captures = new CaptureStore(folder.captures, db)
+  const knowledge = new KnowledgeService(folder.root, db, drives)
   return {
     folder,
     drives,
@@ -57,7 +59,8 @@ async function open() {
     archives: new ArchiveService(folder, db, drives),
     backups: new BackupService(folder, db),
     belts: new BeltShelf(db, drives),
-    bench: new BenchService(db, drives),
+    knowledge,
+    bench: new BenchService(db, drives, model => knowledge.options(model)),
     blame: new BlameService(db, drives, disks),
     certificates: new CertificateService(drives, disks, workshop),
     donors: new DonorShelf(db, drives),

@@ -2,10 +2,10 @@ import {
   caseOfLog,
   diagnose,
   findComplaint,
-  findFault,
   openComplaints,
   type CheckNeed,
   type Diagnosis,
+  type WeighOptions,
 } from '../../diagnosis'
 import type { DriveFacts, LogEntry } from '../../log'
 import type { GateState, NextThing, Walk } from '../stations'
@@ -25,12 +25,20 @@ const HELD: Readonly<Record<string, readonly CheckNeed[]>> = {
   'insert-disk': ['disk'],
 }
 
-/** What a drive's log comes to. Checks behind a closed safety gate are not proposed. */
-export function driveCase(drive: DriveFacts, log: readonly LogEntry[], way: Pick<Walk, 'gates'>): DriveCase {
+/**
+ * What a drive's log comes to. Checks behind a closed safety gate are not proposed.
+ * @param known what the workshop's own cases and its edited knowledge say
+ */
+export function driveCase(
+  drive: DriveFacts,
+  log: readonly LogEntry[],
+  way: Pick<Walk, 'gates'>,
+  known: Pick<WeighOptions, 'factors' | 'knowledge'> = {},
+): DriveCase {
   const c = caseOfLog(drive, log)
   const closed = way.gates.filter(g => !g.open && HELD[g.gate.id])
   const without = [...new Set(closed.flatMap(g => HELD[g.gate.id]!))]
-  return { complaints: openComplaints(c), diagnosis: diagnose(c, { without }), held: closed[0] ?? null }
+  return { complaints: openComplaints(c), diagnosis: diagnose(c, { ...known, without }), held: closed[0] ?? null }
 }
 
 /** Whether anybody complains of a drive: the case is worked out only then. */
@@ -42,8 +50,8 @@ export const hasComplaint = (drive: DriveFacts, log: readonly LogEntry[]): boole
 export function wantedBy({ complaints, diagnosis }: DriveCase): Pick<NextThing, 'title' | 'reason' | 'minutes'> | null {
   if (complaints.length === 0) return null
   const told = complaints.map(id => findComplaint(id)!.label).join('; ')
-  if (diagnosis.mendNow) {
-    const { cure } = findFault(diagnosis.mendNow)!
+  const { cure } = diagnosis
+  if (cure) {
     return {
       title: cure.says.replace(/\.$/, ''),
       reason: `${told}. ${diagnosis.reasons.join(' ')}`,

@@ -1,7 +1,6 @@
 import { lowerFirst, type CallKind } from '../../base/observations'
 import type { Cause } from '../cause'
-import { findFault } from '../knowledge/knowledge'
-import type { Weighed } from '../weigh-case'
+import { faultOf, type Weighed } from '../weigh-case'
 import type { Contradiction } from './contradictions'
 import type { NextCheck } from './next-checks'
 
@@ -46,7 +45,7 @@ export function callOf(w: Weighed, k: Known): Called {
   }
   const pair = k.pairs[0]
   if (k.mend && pair && pair.probability >= TOGETHER && pair.faults.includes(k.mend)) {
-    const both = pair.faults.map(id => findFault(id)!)
+    const both = pair.faults.map(id => faultOf(w, id))
     const [first, second] = both[0]!.id === k.mend ? both : [...both].reverse()
     return {
       call: 'mend',
@@ -57,7 +56,7 @@ export function callOf(w: Weighed, k: Known): Called {
     }
   }
   if (k.mend) {
-    const fault = findFault(k.mend)!
+    const fault = faultOf(w, k.mend)
     const p = k.causes.find(c => c.fault === k.mend)?.probability ?? 0
     const set = Object.keys(fault.treatments ?? {}).some(t => SETTINGS.has(t))
     return { call: set ? 'nudge' : 'mend', reasons: [`${fault.label}: ${percent(p)}.`], todo: fault.cure.says }

@@ -1,6 +1,5 @@
 import { afterAnswer, repairPlan, type Hypothesis, type RepairPlan } from '../engine'
-import { findFault } from '../knowledge/knowledge'
-import { faultAt, type Weighed } from '../weigh-case'
+import { faultAt, faultOf, type Weighed } from '../weigh-case'
 import { candidates, pruned, TURN } from './candidates'
 
 /** What a drive costs where nothing that is listed cures it, minutes: it is given to somebody else (a guess). */
@@ -24,7 +23,7 @@ export function mendNow(w: Weighed, asks: boolean): string | null {
   const top = ids.reduce((a, b) => (share(b) > share(a) ? b : a), ids[0] ?? '')
   if (top && share(top) >= SURE) return top
   // Faults that one cure takes away together need not be told apart.
-  const cure = (id: string) => findFault(id)!.cure.says
+  const cure = (id: string) => faultOf(w, id).cure.says
   const together = ids.reduce((s, id) => s + (top && cure(id) === cure(top) ? share(id) : 0), 0)
   if (together >= SURE) return top
   if (!asks) return top && share(top) >= LIKELY ? top : null
@@ -56,7 +55,7 @@ function planOf(w: Weighed, hypotheses: readonly Hypothesis[], ids: readonly str
     }
   const repairs = ids
     .map((id, i) => {
-      const { cure } = findFault(id)!
+      const { cure } = faultOf(w, id)
       return { id: i, probability: shares.get(id) ?? 0, cost: cure.minutes + (cure.risk ?? 0) }
     })
     .filter(r => r.probability > 0.002)

@@ -1,8 +1,7 @@
 import { lowerFirst } from '../../base/observations'
 import { afterAnswer } from '../engine'
-import { findFault } from '../knowledge/knowledge'
 import type { Opens } from '../knowledge/types'
-import { faultAt, type Weighed } from '../weigh-case'
+import { faultAt, faultOf, type Weighed } from '../weigh-case'
 import { candidates, pruned, type Candidate } from './candidates'
 
 /** A check that is worth making now, and what each answer would leave. */
@@ -58,19 +57,19 @@ function asNext(w: Weighed, c: Candidate, hypotheses: ReturnType<typeof pruned>)
     check: c.id,
     title: c.spec.title,
     minutes: Math.round(c.minutes * 2) / 2,
-    why: whyOf(c, leaves),
+    why: whyOf(w, c, leaves),
     leaves,
     opens: c.spec.opens ?? null,
     bits: c.worth.bits,
   }
 }
 
-function whyOf(c: Candidate, leaves: NextCheck['leaves']): string {
+function whyOf(w: Weighed, c: Candidate, leaves: NextCheck['leaves']): string {
   if (c.check.settles !== undefined) {
     const chance = Math.round(100 * (c.worth.chances[c.check.settles] ?? 0))
     return `It cures ${chance} in 100 such drives, costs ${Math.round(c.minutes)} min and tells the rest apart.`
   }
-  const label = (id: string) => findFault(id)!.label
+  const label = (id: string) => faultOf(w, id).label
   const told = leaves
     .filter(l => l.causes.length > 0)
     .slice(0, 2)

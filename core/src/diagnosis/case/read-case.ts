@@ -24,6 +24,8 @@ export interface DiagnosisCase {
   readonly features: Features | null
   /** Year of make. */
   readonly year: number | null
+  /** Its model, where it is known: lamps tell by model. */
+  readonly model?: string
   readonly complaints: readonly { readonly id: string; readonly at: number | null }[]
   readonly found: readonly { readonly finding: string; readonly place: string | null; readonly at: number | null }[]
   readonly readings: readonly CaseReading[]
@@ -111,6 +113,7 @@ export function readCase(input: unknown): DiagnosisCase {
     mechanism,
     features: featuresOf(input.features),
     year: yearOf(input.era),
+    ...(typeof input.model === 'string' ? { model: input.model } : {}),
     complaints: listAt(input, 'complaints').map((c, i) => ({
       id: knownId(id(c, 'id'), 'complaint', COMPLAINT_IDS, `complaints[${i}]`),
       at: timeOf(c, `complaints[${i}]`),

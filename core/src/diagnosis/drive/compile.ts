@@ -1,9 +1,9 @@
 import { findMechanism, type Features, type MechanismId } from '../../drives'
 import { holds, situationOf } from '../../findings'
 import { OUTSIDE, TREATMENTS } from '../knowledge/actions'
-import { FUNCTIONS } from '../knowledge/functions'
-import { CHECKS, FAULTS } from '../knowledge/knowledge'
-import type { Check, DriveFunction, Fault } from '../knowledge/types'
+import { BUILT_IN, CHECKS } from '../knowledge/knowledge'
+import { lampCheck, type LampCheck } from '../knowledge/lamp-codes'
+import type { Check, DriveFunction, Fault, Knowledge } from '../knowledge/types'
 
 /** What the compiled model is for. */
 export interface DiagnosedDrive {
@@ -11,6 +11,8 @@ export interface DiagnosedDrive {
   readonly features?: Features | null
   /** Year of make, where it is known. */
   readonly year?: number | null
+  /** Its model, where it is known: lamps tell by model. */
+  readonly model?: string
 }
 
 /** Chances of the modes of each function; what they lack to 1 is that it works. */
@@ -55,31 +57,48 @@ export interface DriveModel {
 /** How strongly an evidence speaks at most: slips, second faults and odd boards are never impossible. */
 const SURE = 0.98
 
-const known = new Map<string, DriveModel>()
+const known = new WeakMap<Knowledge, Map<string, DriveModel>>()
+/** Kinds of drives that are kept ready. */
+const KEPT = 40
 
 /** The model of a drive; worked out once for each kind. */
-export function compileDrive(drive: DiagnosedDrive, factors?: Readonly<Record<string, number>>): DriveModel {
-  const key = JSON.stringify([drive.mechanism, drive.features ?? null, drive.year ?? null, factors ?? null])
-  let model = known.get(key)
+export function compileDrive(
+  drive: DiagnosedDrive,
+  factors?: Readonly<Record<string, number>>,
+  knowledge: Knowledge = BUILT_IN,
+): DriveModel {
+  let models = known.get(knowledge)
+  if (!models) known.set(knowledge, (models = new Map()))
+  const lamp = lampCheck(knowledge.lampCodes, drive.model)
+  const key = JSON.stringify([drive.mechanism, drive.features, drive.year, factors, lamp && drive.model])
+  let model = models.get(key)
   if (!model) {
-    model = compiled(drive, factors)
-    if (known.size > 40) known.clear()
-    known.set(key, model)
+    model = compiled(drive, factors, knowledge, lamp)
+    if (models.size > KEPT) models.clear()
+    models.set(key, model)
   }
   return model
 }
 
-function compiled(drive: DiagnosedDrive, factors: Readonly<Record<string, number>> = {}): DriveModel {
+function compiled(
+  drive: DiagnosedDrive,
+  factors: Readonly<Record<string, number>> = {},
+  knowledge: Knowledge,
+  lamp: LampCheck | null,
+): DriveModel {
   const situation = situationOf(drive, [])
-  const functions = FUNCTIONS.filter(f => holds(f.when, situation))
-  const faults = FAULTS.filter(f => holds(f.when, situation))
+  const functions = knowledge.functions.filter(f => holds(f.when, situation))
+  const faults = knowledge.faults
+    .filter(f => holds(f.when, situation))
+    .map(f => (lamp?.shows[f.id] ? { ...f, shows: { ...f.shows, [lamp.check.id]: lamp.shows[f.id]! } } : f))
   const depth = new Map(functions.map((f, i) => [f.id, i]))
   const ranked = faults
     .flatMap(f => elementsOf(f, drive, functions, factors[f.id] ?? 1))
     .map(element => ({ element, rank: rankOf(element, depth) }))
     .sort((a, b) => a.rank - b.rank)
   const elements = ranked.map(r => r.element)
-  const checks = CHECKS.filter(c => holds(c.when, situation) && (!c.sees || depth.has(c.sees.function)))
+  const all = lamp ? CHECKS.map(c => (c.id === lamp.check.id ? lamp.check : c)) : CHECKS
+  const checks = all.filter(c => holds(c.when, situation) && (!c.sees || depth.has(c.sees.function)))
   return {
     functions,
     faults,

@@ -4,6 +4,7 @@ import { CARRIAGE } from './carriage'
 import { COMPLAINTS } from './complaints'
 import { HEADS } from './heads'
 import { INTERFACE } from './interface'
+import { LAMP_CHECK } from './lamp-codes'
 import { LOADING } from './loading'
 import { MEDIA } from './media'
 import { PROCESSOR } from './processor'
@@ -13,7 +14,8 @@ import { SENSORS } from './sensors'
 import { SPINDLE } from './spindle'
 import { SUPPLY } from './supply'
 import { SYMPTOMS } from './symptoms'
-import type { Check, Fault, Part, Subsystem } from './types'
+import { FUNCTIONS } from './functions'
+import type { Check, Fault, Knowledge, Part, Subsystem } from './types'
 
 /** One file a subsystem. */
 export const SUBSYSTEMS: Readonly<Record<string, Subsystem>> = {
@@ -39,10 +41,14 @@ const SHARED: readonly Part[] = [
 export const PARTS: readonly Part[] = [...new Map([...all(s => s.parts), ...SHARED].map(p => [p.id, p])).values()]
 export const FAULTS: readonly Fault[] = all(s => s.faults)
 
+/** What the program comes with; lamps tell by model, so that a workshop writes its own. */
+export const BUILT_IN: Knowledge = { functions: FUNCTIONS, parts: PARTS, faults: FAULTS, lampCodes: [] }
+
 /** Everything that gives evidence, on all drives. */
 export const CHECKS: readonly Check[] = [
   ...SYMPTOMS,
   ...READING_CHECKS,
+  LAMP_CHECK,
   ...questionChecks(QUESTIONS, FAULTS),
   ...ELSEWHERE,
   ...PARTS.map(swapOf),
@@ -54,7 +60,7 @@ const byId = <T extends { readonly id: string }>(all: readonly T[]): ((id: strin
   return id => known.get(id)
 }
 
-/** A fault, check or complaint by its id; undefined where there is none. */
+/** A fault that the program comes with, a check or a complaint by its id; undefined where there is none. */
 export const findFault = byId(FAULTS)
 export const findCheck = byId(CHECKS)
 export const findComplaint = byId(COMPLAINTS)

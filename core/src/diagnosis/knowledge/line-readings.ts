@@ -58,7 +58,7 @@ const lineChecks: readonly Check[] = LINE_IDS.flatMap(line => {
   ]
 })
 
-/** Lines that the host makes, behind their receivers: what is right at the plug and still behind it names the receiver. */
+/** Lines that the host makes, behind their receivers: right at the plug and still behind it names the receiver. */
 const BEHIND = ['select', 'motor', 'step', 'direction', 'side', 'write-gate', 'density'] as const
 const behindChecks: readonly Check[] = BEHIND.map(line =>
   reading(

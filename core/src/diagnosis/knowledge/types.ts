@@ -120,7 +120,7 @@ export interface Check {
   /** It changes the drive. */
   readonly changes?: true
   /** Offered as a next check; a finding that nobody would go and look for is only taken. */
-  readonly ask?: false
+  readonly ask?: boolean
 }
 
 /** What an owner says, as what must be seen then: any of the alternatives, in each all of its answers. */
@@ -131,6 +131,22 @@ export interface Complaint {
   readonly also: string
   readonly when?: Condition
   readonly means: readonly (readonly { readonly check: string; readonly answer: string }[])[]
+}
+
+/** What a count of flashes of a lamp tells on drives of one model (words of the drive's facts). */
+export interface LampCode {
+  readonly model: string
+  readonly flashes: number
+  readonly fault: string
+}
+
+/** Everything that the engine works from and that a workshop may edit: checks and complaints belong to the program. */
+export interface Knowledge {
+  /** What stands first in the chain first. */
+  readonly functions: readonly DriveFunction[]
+  readonly parts: readonly Part[]
+  readonly faults: readonly Fault[]
+  readonly lampCodes: readonly LampCode[]
 }
 
 /** Everything that is known of one subsystem. */

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { lowerFirst } from '@wobrin/core/base/observations'
-import { findFault, type Diagnosis } from '@wobrin/core/diagnosis'
+import type { Diagnosis } from '@wobrin/core/diagnosis'
 import type { GateState } from '@wobrin/core/bench/stations'
 
 /** What to do next: the call, and the best check with its answers; two more to choose from. */
@@ -15,7 +15,7 @@ watch(
 )
 const next = computed(() => diagnosis.next[chosen.value] ?? null)
 const answering = computed(() => next.value && answeringOf(next.value))
-const cure = computed(() => (diagnosis.mendNow && findFault(diagnosis.mendNow)?.cure) || null)
+const cure = computed(() => diagnosis.cure)
 const call = computed(() => ({ kind: diagnosis.call, reasons: diagnosis.reasons, next: diagnosis.todo }))
 </script>
 

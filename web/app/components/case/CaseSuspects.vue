@@ -1,13 +1,12 @@
 <script setup lang="ts">
 import { lowerFirst } from '@wobrin/core/base/observations'
-import { findFault, type Diagnosis } from '@wobrin/core/diagnosis'
+import type { Diagnosis } from '@wobrin/core/diagnosis'
 
 /** What it may be: bars by probability, each with what speaks for it and against it. */
 const { diagnosis } = defineProps<{ diagnosis: Diagnosis }>()
 const MOST = 6
 const shown = computed(() => diagnosis.causes.slice(0, MOST))
 const pairs = computed(() => diagnosis.pairs.filter(p => p.probability > 0.05).slice(0, 2))
-const labelOf = (id: string) => findFault(id)!.label
 </script>
 
 <template>
@@ -33,7 +32,7 @@ const labelOf = (id: string) => findFault(id)!.label
       </li>
     </ul>
     <p v-for="p in pairs" :key="p.faults.join()" class="text-sm mt-1">
-      <strong>{{ percent(p.probability) }}</strong> both: {{ p.faults.map(f => lowerFirst(labelOf(f))).join('; ') }}
+      <strong>{{ percent(p.probability) }}</strong> both: {{ p.labels.map(lowerFirst).join('; ') }}
     </p>
     <p v-for="c in diagnosis.contradictions" :key="c.says" class="text-sm mt-2 border-l-5 border-nudge pl-3">
       {{ c.says }}

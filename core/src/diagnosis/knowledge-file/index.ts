@@ -1,0 +1,1 @@
+export { readKnowledge, writeKnowledge } from './knowledge-file'

@@ -1,0 +1,157 @@
+import { copyFileSync, existsSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { sql } from 'drizzle-orm'
+import { InputError } from '@wobrin/core/base/errors'
+import { BUILT_IN, type Knowledge, type WeighOptions } from '@wobrin/core/diagnosis'
+import { readKnowledge, writeKnowledge } from '@wobrin/core/diagnosis/knowledge-file'
+import {
+  closedCase,
+  factorsOf,
+  learnRates,
+  readRates,
+  writeRates,
+  type ClosedCase,
+  type LearnedRate,
+} from '@wobrin/core/diagnosis/learning'
+import type { FileKind, KnowledgeState } from '../../shared/knowledge'
+import type { Db } from '../database/db'
+import { logEntries } from '../database/schema'
+import type { DriveService } from './drives'
+
+const FILES: Readonly<Record<FileKind, string>> = { knowledge: 'knowledge.json', rates: 'rates.csv' }
+/** The last file that was right, for when somebody edits the other by hand and makes a mistake. */
+const accepted = (name: string) => `${name}.accepted`
+
+/**
+ * What the workshop knows of faults: the program's list or an edited file, and rates that move with every case that is
+ * closed here.
+ */
+export class KnowledgeService {
+  private knowledge: Knowledge = BUILT_IN
+  private factors: Readonly<Record<string, number>> | null = null
+  private readonly problems: string[] = []
+  private readonly cases = new Map<string, ClosedCase>()
+  private readonly complained = new Set<string>()
+  private seen = 0
+  private rates = new Map<string, LearnedRate[]>()
+
+  constructor(
+    private readonly folder: string,
+    private readonly db: Db,
+    private readonly drives: DriveService,
+  ) {
+    const knowledge = this.standing('knowledge', text => readKnowledge(text, FILES.knowledge))
+    if (knowledge) this.knowledge = knowledge
+    this.factors = this.standing('rates', text => readRates(text, FILES.rates, this.knowledge.faults))
+  }
+
+  /** What diagnosis of a drive of a model works from. */
+  options(model: string): Pick<WeighOptions, 'factors' | 'knowledge'> {
+    const own = this.knowledge === BUILT_IN ? {} : { knowledge: this.knowledge }
+    const factors = this.factors ?? (this.closed().length ? factorsOf(this.learned(model)) : null)
+    return { ...own, ...(factors ? { factors } : {}) }
+  }
+
+  state(): KnowledgeState {
+    const labels = new Map(this.knowledge.faults.map(f => [f.id, f.label]))
+    return {
+      own: { knowledge: this.knowledge !== BUILT_IN, rates: this.factors !== null },
+      problems: this.problems,
+      cases: this.closed().length,
+      learned: this.learned('')
+        .filter(r => r.seen > 0.05)
+        .map(r => ({ ...r, label: labels.get(r.fault) ?? r.fault })),
+    }
+  }
+
+  written(kind: FileKind): string {
+    if (kind === 'knowledge') return writeKnowledge(this.knowledge)
+    const { faults } = this.knowledge
+    if (!this.factors) return writeRates(this.learned(''), faults)
+    const own = faults.map(f => ({ fault: f.id, before: f.odds, now: f.odds * (this.factors![f.id] ?? 1), seen: 0 }))
+    return writeRates(own, faults)
+  }
+
+  /** Takes a file in. @throws InputError with line and reason; what was in force stays then */
+  take(kind: FileKind, text: string, name: string): KnowledgeState {
+    if (kind === 'knowledge') this.knowledge = readKnowledge(text, name)
+    else this.factors = readRates(text, name, this.knowledge.faults)
+    this.keep(kind, text)
+    this.forget()
+    return this.state()
+  }
+
+  /** Back to what the program comes with. */
+  drop(kind: FileKind): KnowledgeState {
+    for (const name of [FILES[kind], accepted(FILES[kind])]) rmSync(join(this.folder, name), { force: true })
+    if (kind === 'knowledge') this.knowledge = BUILT_IN
+    else this.factors = null
+    this.problems.length = 0
+    this.forget()
+    return this.state()
+  }
+
+  /** Cases that were closed here. Only drives whose log has grown are looked at again. */
+  private closed(): ClosedCase[] {
+    const grown = this.db
+      .select({
+        drive: logEntries.driveId,
+        last: sql<number>`max(${logEntries.seq})`,
+        complaint: sql<number>`max(instr(coalesce(${logEntries.data}, ''), '"complaint.'))`,
+      })
+      .from(logEntries)
+      .where(sql`${logEntries.seq} > ${this.seen}`)
+      .groupBy(logEntries.driveId)
+      .all()
+    for (const { drive, last, complaint } of grown) {
+      this.seen = Math.max(this.seen, last)
+      if (complaint > 0) this.complained.add(drive)
+      if (!this.complained.has(drive)) continue
+      const closed = closedCase(this.drives.get(drive), this.drives.log(drive), this.knowledge)
+      if (closed) this.cases.set(drive, closed)
+      else this.cases.delete(drive)
+      this.rates.clear()
+    }
+    return [...this.cases.values()]
+  }
+
+  private learned(model: string): LearnedRate[] {
+    const cases = this.closed()
+    let rates = this.rates.get(model)
+    if (!rates) {
+      rates = learnRates(cases, undefined, { knowledge: this.knowledge, model })
+      this.rates.set(model, rates)
+    }
+    return rates
+  }
+
+  private forget(): void {
+    this.seen = 0
+    this.cases.clear()
+    this.rates.clear()
+  }
+
+  private keep(kind: FileKind, text: string): void {
+    const path = join(this.folder, FILES[kind])
+    const half = join(this.folder, `.incoming-${FILES[kind]}`)
+    writeFileSync(half, text, { flush: true })
+    renameSync(half, path)
+    copyFileSync(path, join(this.folder, accepted(FILES[kind])))
+  }
+
+  /** The file in the data folder; where somebody edited a mistake into it, the one that was right before. */
+  private standing<T>(kind: FileKind, read: (text: string) => T): T | null {
+    for (const name of [FILES[kind], accepted(FILES[kind])]) {
+      const path = join(this.folder, name)
+      if (!existsSync(path)) continue
+      try {
+        return read(readFileSync(path, 'utf8'))
+      } catch (error) {
+        if (!(error instanceof InputError)) throw error
+        this.problems.push(error.message)
+        console.warn(`${error.message} What was in force before stays.`)
+      }
+    }
+    return null
+  }
+}

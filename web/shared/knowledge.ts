@@ -1,0 +1,16 @@
+import type { LearnedRate } from '@wobrin/core/diagnosis/learning'
+
+/** Files that a workshop may edit: functions, parts and faults, or only how often faults are met. */
+export type FileKind = 'knowledge' | 'rates'
+
+/** What the engine knows here beyond what the program comes with. */
+export interface KnowledgeState {
+  /** Whether a file of this workshop is in force, of each kind. */
+  readonly own: Readonly<Record<FileKind, boolean>>
+  /** What is wrong with a file in the data folder; the one before it stays in force. */
+  readonly problems: readonly string[]
+  /** Closed cases that were learned from. */
+  readonly cases: number
+  /** Faults whose rate the own cases moved, the most moved first. */
+  readonly learned: readonly (LearnedRate & { readonly label: string })[]
+}
