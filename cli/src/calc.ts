@@ -1,7 +1,7 @@
 import { defineCommand } from 'citty'
 import { findCalculator, CALCULATORS } from '@wobrin/core/calculators/registry'
 import { CALLS, evidenceBy } from '@wobrin/core/base/observations'
-import { judgeCalculator } from '@wobrin/core/calculators/calculator'
+import { judgedCalculator } from '@wobrin/core/diagnosis'
 import { ParameterError } from '@wobrin/core/base/errors'
 
 export const calc = defineCommand({
@@ -44,7 +44,7 @@ export const calc = defineCommand({
         return [key!.trim(), value.join('=')]
       }),
     )
-    const { result, needed, doubts } = judgeCalculator(it, typed)
+    const { result, needed, doubts } = judgedCalculator(it, typed)
     if (!result)
       throw new ParameterError(`${needed.join(', ')} left out`, 'all that the calculator needs', { field: '--values' })
     if (args.json) {

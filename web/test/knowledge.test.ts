@@ -13,7 +13,7 @@ let number = 100
 function cured({ drives }: Workshop, tag: string, model: string): void {
   const drive = drives.receive(newDrive({ tag, model, mechanism: '5.25in-48' }), '2026-03-01T09:00:00Z')
   const say = (key: string, value: string) => {
-    const { title, data, observation, call, evidence } = recordReading({ key, value, source: 'hand' }, drive)
+    const { title, data, observations, call, evidence } = recordReading({ key, value, source: 'hand' }, drive)
     drives.append({
       id: uuid(number++),
       driveId: drive.id,
@@ -23,7 +23,7 @@ function cured({ drives }: Workshop, tag: string, model: string): void {
       title,
       detail: '',
       call,
-      observations: [observation],
+      observations,
       evidence,
       data,
       takesBack: null,

@@ -89,11 +89,20 @@ export interface SurfaceSwing {
   readonly sd: number
 }
 
+/** A reading that a recording shows, by its key. */
+export interface ShownReading {
+  readonly key: string
+  readonly value: number | string
+  readonly unit: string
+}
+
 /** A surface as it read, and from what, so that it can be read again. */
 export interface ReadTestEntryData {
   readonly type: 'read-test'
   readonly bars: readonly SurfaceBar[]
   readonly surface: SurfaceFacts
+  /** What the interface lines show beside the surface, as readings; left out where they were not recorded. */
+  readonly shows?: readonly ShownReading[]
   readonly captureSha: string | null
   readonly captureName: string | null
   /** How the recording was read. */

@@ -13,6 +13,7 @@ export type {
   SpeedEntryData,
   StepEntryData,
   SurfaceBar,
+  ShownReading,
   SurfaceFacts,
   SurfaceSwing,
   SweepCount,

@@ -1,16 +1,7 @@
-import {
-  caseOfLog,
-  findCheck,
-  findComplaint,
-  openComplaints,
-  type NextCheck,
-  type WeighOptions,
-} from '@wobrin/core/diagnosis'
-import { driveCase } from '@wobrin/core/bench/case'
+import { caseOfLog, findCheck, findComplaint, openComplaints, type NextCheck } from '@wobrin/core/diagnosis'
+import { driveCase, type KnownBeside } from '@wobrin/core/bench/case'
 import { findReading, type Reading } from '@wobrin/core/diagnosis/readings'
 import { upperFirst, type SourceId } from '@wobrin/core/base/observations'
-
-type Known = Pick<WeighOptions, 'factors' | 'knowledge'>
 
 /** How a check is answered: by one of a few words, a number with its unit, or sectors that were counted. */
 export interface Answering {
@@ -49,13 +40,13 @@ export function useDriveCase(pick: (finding: string) => Promise<boolean>) {
   // Worked out once the page stands: keys are heard before.
   const standing = ref(false)
   onMounted(() => setTimeout(() => (standing.value = true), 0))
-  /** What this workshop knows beyond the program, for drives of this model. */
-  const known = shallowRef<Known>({})
+  /** What is known beside the log: this workshop's own cases and knowledge, and reads in other drives. */
+  const known = shallowRef<KnownBeside>({})
   watch(
-    () => store.drive?.model,
-    async model => {
-      if (model === undefined || import.meta.server) return
-      known.value = await $fetch<Known>('/api/knowledge/options', { query: { model } }).catch(() => ({}))
+    () => store.drive?.id,
+    async drive => {
+      if (drive === undefined || import.meta.server) return
+      known.value = await $fetch<KnownBeside>('/api/knowledge/options', { query: { drive } }).catch(() => ({}))
     },
     { immediate: true },
   )

@@ -1,19 +1,27 @@
 import { ParameterError } from '@wobrin/core/base/errors'
 import { findCalculator } from '@wobrin/core/calculators/registry'
 import type { LogEntry } from '@wobrin/core/log'
-import { judgeCalculator, keysOf, rowKey, type Judged } from '@wobrin/core/calculators/calculator'
+import { keysOf, rowKey, type Judged } from '@wobrin/core/calculators/calculator'
+import { judgedCalculator, type DiagnosisCase } from '@wobrin/core/diagnosis'
 
 type Answer = Judged & { readonly problem: { readonly field: string; readonly text: string } | null }
 
-/** An instrument that is a sum: what is typed is judged with every stroke, and kept with a drive when asked. */
-export function useSum(id: string, start: Readonly<Record<string, string>> = {}) {
+/**
+ * An instrument that is a sum: what is typed is judged with every stroke, and kept with a drive when asked.
+ * @param known what else is known of the drive at hand
+ */
+export function useSum(
+  id: string,
+  start: Readonly<Record<string, string>> = {},
+  known: () => DiagnosisCase | null = () => null,
+) {
   const sum = findCalculator(id)
   const keys = keysOf(sum)
   const typed = reactive<Record<string, string>>(Object.fromEntries(keys.map(k => [k, start[k] ?? ''])))
 
   const answer = computed<Answer>(() => {
     try {
-      return { ...judgeCalculator(sum, typed), problem: null }
+      return { ...judgedCalculator(sum, typed, known()), problem: null }
     } catch (error) {
       if (!(error instanceof ParameterError)) throw error
       return {

@@ -1,6 +1,5 @@
 import { and, desc, eq, isNotNull, isNull, sql } from 'drizzle-orm'
-import { driveCase, hasComplaint, wantedBy } from '@wobrin/core/bench/case'
-import type { WeighOptions } from '@wobrin/core/diagnosis'
+import { driveCase, hasComplaint, wantedBy, type KnownBeside } from '@wobrin/core/bench/case'
 import { nextOf, ranked, walk, type RankedThing, type Walk } from '@wobrin/core/bench/stations'
 import { lastSpeed, supportingEntries, type DriveFacts, type LogEntry } from '@wobrin/core/log'
 import type { Bench, BenchLine, BenchWait } from '../../shared/bench'
@@ -17,10 +16,10 @@ const pick = ({ id, tag, mechanism }: DriveFacts) => ({ id, tag, mechanism })
 
 /** What its complaints ask for; nothing is worked out where nobody complains. */
 const wantedOf = (drive: DriveFacts, log: readonly LogEntry[], way: Walk, known: Known) =>
-  hasComplaint(drive, log) ? wantedBy(driveCase(drive, log, way, known(drive.model))) : null
+  hasComplaint(drive, log) ? wantedBy(driveCase(drive, log, way, known(drive))) : null
 
-/** What diagnosis of a model works from. */
-type Known = (model: string) => Pick<WeighOptions, 'factors' | 'knowledge'>
+/** What is known beside the log of a drive. */
+type Known = (drive: DriveFacts) => KnownBeside
 
 interface OnBench {
   readonly seq: number

@@ -3,7 +3,8 @@ import { mayHaveHurtDisks, mayLoadGoodDisk, walk } from '@wobrin/core/bench/stat
 import { inArray } from 'drizzle-orm'
 import { ParameterError } from '@wobrin/core/base/errors'
 import type { LogEntry } from '@wobrin/core/log'
-import { blameBench, classesOf, DISK_FAMILIES, familyOf } from '@wobrin/core/proof'
+import { readsElsewhere, type CaseReading } from '@wobrin/core/diagnosis'
+import { blameBench, classesOf, DISK_FAMILIES, familyOf, readsOnLog } from '@wobrin/core/proof'
 import type { BlameView, CrossReadInput } from '../../shared/blame'
 import { drives as drivesTable } from '../database/schema'
 import type { DiskShelf } from './disk-shelf'
@@ -61,6 +62,16 @@ export class BlameService {
     const log = this.drives.log(drive.id)
     const way = walk(drive, log, Date.now())
     return { log, mayLoad: mayLoadGoodDisk(way), hurts: mayHaveHurtDisks(way) }
+  }
+
+  /** What reads in other drives say of one drive: of the disks that it reads or wrote. */
+  elsewhere(driveId: string): CaseReading[] {
+    const own = readsOnLog(this.drives.get(driveId), this.drives.log(driveId))
+    const wrote = new Set(this.shelf.writtenBy(driveId))
+    const disks = [...new Set([...own.map(r => r.disk), ...wrote])]
+    const others = this.shelf.readers(disks).filter(id => id !== driveId)
+    const reads = others.flatMap(id => readsOnLog(this.drives.get(id), this.drives.log(id)))
+    return readsElsewhere(driveId, [...own, ...reads.filter(r => disks.includes(r.disk))], wrote)
   }
 
   /** A read counted by hand goes on the log of the drive that read it. @throws ParameterError */

@@ -118,6 +118,16 @@ export class DiskShelf {
       .run()
   }
 
+  /** Disks of the shelf that a drive wrote. */
+  writtenBy(drive: string): string[] {
+    return this.db
+      .select({ id: referenceDisks.id })
+      .from(referenceDisks)
+      .where(eq(referenceDisks.writtenBy, drive))
+      .all()
+      .map(d => d.id)
+  }
+
   /** Drives whose logs have a read of one of some disks, taken back or not. */
   readers(disks: readonly string[]): string[] {
     if (disks.length === 0) return []

@@ -2,7 +2,7 @@ import { createReadStream } from 'node:fs'
 import { stat } from 'node:fs/promises'
 import { readCapture, type ReadOptions } from '@wobrin/core/signals/captures'
 import { MOST_EDGES, railBars, reportBus, type BusOptions, type LineMapping } from '@wobrin/core/instruments/interface'
-import type { SurfaceBar, SurfaceFacts } from '@wobrin/core/log'
+import type { ShownReading, SurfaceBar, SurfaceFacts } from '@wobrin/core/log'
 import type { Call, Observation } from '@wobrin/core/base/observations'
 import {
   speedFromCapture,
@@ -37,6 +37,7 @@ export interface SurfaceAnswer {
   readonly observations: readonly Observation[]
   readonly bars: readonly SurfaceBar[]
   readonly facts: SurfaceFacts
+  readonly shows?: readonly ShownReading[]
   readonly good: number
   readonly sectors: number
   readonly mapping: LineMapping
@@ -57,6 +58,7 @@ export async function judgeSurfaceFile(request: SurfaceRequest): Promise<Surface
     observations: report.observations,
     bars: railBars(report.tracks),
     facts: report.facts,
+    shows: report.shows,
     good,
     sectors: good + bad + missing,
     mapping: report.mapping,

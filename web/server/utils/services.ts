@@ -49,6 +49,7 @@ async function open() {
   const workshop = new WorkshopService(db)
   const disks = new DiskShelf(db, drives)
   const captures = new CaptureStore(folder.captures, db)
+  const blame = new BlameService(db, drives, disks)
   const knowledge = new KnowledgeService(folder.root, db, drives)
   return {
     folder,
@@ -60,8 +61,8 @@ async function open() {
     backups: new BackupService(folder, db),
     belts: new BeltShelf(db, drives),
     knowledge,
-    bench: new BenchService(db, drives, model => knowledge.options(model)),
-    blame: new BlameService(db, drives, disks),
+    bench: new BenchService(db, drives, d => ({ ...knowledge.options(d.model), also: blame.elsewhere(d.id) })),
+    blame,
     certificates: new CertificateService(drives, disks, workshop),
     donors: new DonorShelf(db, drives),
     finder: new Finder(db),

@@ -3,6 +3,7 @@ import {
   diagnose,
   findComplaint,
   openComplaints,
+  type CaseReading,
   type CheckNeed,
   type Diagnosis,
   type WeighOptions,
@@ -19,6 +20,12 @@ export interface DriveCase {
   readonly held: GateState | null
 }
 
+/** What is known beside the drive's own log. */
+export interface KnownBeside extends Pick<WeighOptions, 'factors' | 'knowledge'> {
+  /** What reads in other drives say of it. */
+  readonly also?: readonly CaseReading[]
+}
+
 /** What a closed gate keeps from being done. */
 const HELD: Readonly<Record<string, readonly CheckNeed[]>> = {
   'first-power': ['power', 'disk'],
@@ -27,15 +34,17 @@ const HELD: Readonly<Record<string, readonly CheckNeed[]>> = {
 
 /**
  * What a drive's log comes to. Checks behind a closed safety gate are not proposed.
- * @param known what the workshop's own cases and its edited knowledge say
+ * @param beside what the workshop's own cases, its edited knowledge and reads in other drives say
  */
 export function driveCase(
   drive: DriveFacts,
   log: readonly LogEntry[],
   way: Pick<Walk, 'gates'>,
-  known: Pick<WeighOptions, 'factors' | 'knowledge'> = {},
+  beside: KnownBeside = {},
 ): DriveCase {
-  const c = caseOfLog(drive, log)
+  const { also = [], ...known } = beside
+  const own = caseOfLog(drive, log)
+  const c = { ...own, readings: [...own.readings, ...also] }
   const closed = way.gates.filter(g => !g.open && HELD[g.gate.id])
   const without = [...new Set(closed.flatMap(g => HELD[g.gate.id]!))]
   return { complaints: openComplaints(c), diagnosis: diagnose(c, { ...known, without }), held: closed[0] ?? null }

@@ -1,1 +1,1 @@
-export { driveCase, hasComplaint, wantedBy, type DriveCase } from './drive-case'
+export { driveCase, hasComplaint, wantedBy, type DriveCase, type KnownBeside } from './drive-case'

@@ -1,7 +1,8 @@
 import { ParameterError } from '../../base/errors'
 import { evidenceBy, formatObservation } from '../../base/observations'
 import { findCalculator } from '../../calculators/registry'
-import { judgeCalculator, keysOf } from '../../calculators/calculator'
+import { keysOf } from '../../calculators/calculator'
+import { judgedCalculator, type DiagnosisCase } from '../../diagnosis'
 import type { DriveFacts, NewEntry } from '../../log'
 import { measured, type Sent } from './measured'
 
@@ -13,14 +14,19 @@ export interface CalculatorInput extends Sent {
 
 /**
  * A calculator's answer as a log entry, worked out here from what was typed: an answer is never taken from outside.
+ * @param known what else is known of the drive
  * @throws ParameterError where something is left out or cannot be
  */
-export function calculatorEntry(input: CalculatorInput, drive: Pick<DriveFacts, 'id' | 'simulated'>): NewEntry {
+export function calculatorEntry(
+  input: CalculatorInput,
+  drive: Pick<DriveFacts, 'id' | 'simulated'>,
+  known: DiagnosisCase | null = null,
+): NewEntry {
   const calculator = findCalculator(input.instrument)
   const values = Object.fromEntries(
     keysOf(calculator).flatMap(k => (input.values[k]?.trim() ? [[k, input.values[k].trim()]] : [])),
   )
-  const { result, needed } = judgeCalculator(calculator, values)
+  const { result, needed } = judgedCalculator(calculator, values, known)
   if (!result)
     throw new ParameterError(
       `${needed.join(', ')} ${needed.length === 1 ? 'is' : 'are'} left out`,

@@ -2,6 +2,7 @@ import { findCalculator } from '../../calculators/registry'
 import { keysOf } from '../../calculators/calculator'
 import type { MechanismId } from '../../drives'
 import { findingsAmong } from '../../findings'
+import { fieldsFrom, readingsStanding } from '../../diagnosis'
 import { standingEntries, type LogEntry } from '../../log'
 
 /** What changes a drive, so that a value which was measured before it may not hold any more. */
@@ -13,7 +14,7 @@ function changes(e: LogEntry, fitted: ReadonlySet<string>): boolean {
 
 /**
  * What a calculator opens with at a drive: the values that were kept last, unless the drive was changed since; else
- * what the standing findings and the drive's type say of its fields.
+ * what readings, the standing findings and the drive's type say of its fields.
  * @throws ParameterError where there is no such calculator
  */
 export function calculatorStart(
@@ -29,7 +30,8 @@ export function calculatorStart(
   const stale = kept && standing.some(e => e.seq > kept.seq && changes(e, fitted))
   if (kept?.data?.type === 'sum' && !stale) return { ...kept.data.values }
   const { filledBy = {}, mechanismField } = calculator
-  const said = Object.assign({}, ...findings.map(f => filledBy[f.finding.id] ?? {})) as Record<string, string>
+  const read = fieldsFrom(id, readingsStanding(log))
+  const said = Object.assign(read, ...findings.map(f => filledBy[f.finding.id] ?? {})) as Record<string, string>
   const keys = new Set(keysOf(calculator))
   const typed = calculator.fields.find(f => f.key === mechanismField)
   if (mechanism && typed?.choices?.some(c => c.value === mechanism)) said[typed.key] = mechanism

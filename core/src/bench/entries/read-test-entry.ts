@@ -1,6 +1,14 @@
 import { ParameterError } from '../../base/errors'
 import type { Call, Observation } from '../../base/observations'
-import type { DriveFacts, NewEntry, ReadTestEntryData, StationId, SurfaceBar, SurfaceFacts } from '../../log'
+import type {
+  DriveFacts,
+  NewEntry,
+  ReadTestEntryData,
+  ShownReading,
+  StationId,
+  SurfaceBar,
+  SurfaceFacts,
+} from '../../log'
 import { measured, type Sent } from './measured'
 
 /** A surface that was read and judged. */
@@ -9,6 +17,7 @@ export interface ReadSurface {
   readonly observations: readonly Observation[]
   readonly bars: readonly SurfaceBar[]
   readonly facts: SurfaceFacts
+  readonly shows?: readonly ShownReading[]
   readonly good: number
   readonly sectors: number
 }
@@ -46,6 +55,7 @@ export function readTestEntry(input: ReadTestEntryInput, drive: DriveFacts, surf
       type: 'read-test',
       bars: surface.bars,
       surface: surface.facts,
+      ...(surface.shows?.length ? { shows: surface.shows } : {}),
       captureSha: recording?.sha ?? null,
       captureName: recording?.name ?? null,
       simulated,

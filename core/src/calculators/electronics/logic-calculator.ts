@@ -260,6 +260,23 @@ function callOf(
   }
 }
 
+/** Lines between drive and host that can be named. */
+const BUS_LINES = [
+  'index',
+  'track-0',
+  'write-protect',
+  'read-data',
+  'ready',
+  'change',
+  'select',
+  'motor',
+  'step',
+  'direction',
+  'side',
+  'density',
+  'write-gate',
+] as const
+
 const choices = Object.entries(LEVELS).map(([value, label]) => ({ value, label }))
 
 /** A logic line that is not where it should be. */
@@ -277,6 +294,12 @@ export const logicCalculator: Calculator = {
         { value: 'high', label: 'idle high: a bus line' },
         { value: 'swings', label: 'swing: address, clock' },
       ],
+    },
+    {
+      key: 'line',
+      label: 'Which line of the bus',
+      hint: 'then it counts on the drive’s case',
+      choices: BUS_LINES.map(line => ({ value: line, label: line.toUpperCase().replaceAll('-', ' ') })),
     },
     {
       key: 'made',

@@ -243,6 +243,16 @@ export const sensorCalculator: Calculator = {
   purpose: 'Whether a sensor is sure of its levels, and how weak it may still become.',
   fields: [
     {
+      key: 'which',
+      label: 'Which sensor it is',
+      hint: 'then it counts on the drive’s case',
+      choices: [
+        { value: 'index', label: 'index' },
+        { value: 'track-0', label: 'track zero' },
+        { value: 'protect', label: 'write protect' },
+      ],
+    },
+    {
       key: 'litVolts',
       zero: true,
       label: 'Output in circuit, lit',

@@ -109,6 +109,32 @@ function callOf(before: Tried, after: Tried, back: Tried | null, luck: number, d
       }
 }
 
+/** Parts that are swapped on trial. */
+const PARTS = {
+  disk: 'disk',
+  'interface-cable': 'data cable',
+  'power-cable': 'power cable',
+  supply: 'power supply',
+  belt: 'belt',
+  'spindle-motor': 'spindle motor',
+  'motor-board': 'motor board',
+  stepper: 'stepper',
+  head: 'head assembly',
+  'track-zero-sensor': 'track-zero sensor',
+  'index-sensor': 'index sensor',
+  'disk-in-switch': 'disk-in switch',
+  'protect-switch': 'write-protect switch',
+  'line-driver': 'line driver',
+  'line-receiver': 'line receiver',
+  'read-amplifier': 'read amplifier',
+  processor: 'processor',
+  memory: 'memory',
+  'program-memory': 'program memory',
+  'port-chip': 'port chip',
+  'eject-motor': 'eject motor',
+  'servo-board': 'servo board',
+} as const
+
 const pair = (k: string, label: string, required: boolean) => [
   {
     key: `${k}Fails`,
@@ -133,6 +159,12 @@ export const swapCalculator: Calculator = {
   group: 'Logic',
   purpose: 'Whether swapping a part with a known-good one was the cure, or luck, or a contact.',
   fields: [
+    {
+      key: 'part',
+      label: 'Part that was swapped',
+      hint: 'then it counts on the drive’s case',
+      choices: Object.entries(PARTS).map(([value, label]) => ({ value, label })),
+    },
     ...pair('before', 'before', true),
     ...pair('after', 'good part in', true),
     {

@@ -110,6 +110,16 @@ export const switchCalculator: Calculator = {
   purpose: 'Which contacts an unknown switch has, from continuity between its pins.',
   fields: [
     {
+      key: 'place',
+      label: 'Which switch it is',
+      hint: 'then it counts on the drive’s case',
+      choices: [
+        { value: 'disk-in', label: 'disk in' },
+        { value: 'protect', label: 'write protect' },
+        { value: 'density', label: 'density' },
+      ],
+    },
+    {
       key: 'pins',
       label: 'Pins',
       choices: [

@@ -1,7 +1,16 @@
-import { supportingEntries, type DriveFacts, type LogEntry, type SurfaceBar } from '../../log'
+import {
+  standingEntries,
+  supportingEntries,
+  type CountedPlace,
+  type CountedSectors,
+  type DriveFacts,
+  type LogEntry,
+  type SurfaceBar,
+  type WriteTestResult,
+} from '../../log'
 import { findingsAmong } from '../../findings'
 import { zoneOfCylinder } from '../../drives'
-import { findCheck } from '../knowledge/knowledge'
+import { calculatorAnswers } from './calculator-readings'
 import { READING_KEYS } from './reading-keys'
 import type { CaseReading, DiagnosisCase } from './read-case'
 
@@ -17,9 +26,6 @@ const STEPS_AS: Readonly<Record<string, string>> = {
   'clean.free': 'free.carriage',
   'speed.trim': 'set.trimmer',
 }
-
-/** Calculators whose fields are answers of checks: prefix of the check for each field. */
-const CALCULATORS_AS: Readonly<Record<string, string>> = { processor: 'processor.' }
 
 const reading = (
   e: LogEntry,
@@ -52,21 +58,56 @@ function readingsOf(e: LogEntry): CaseReading[] {
   }
   if (data?.type === 'read-test') {
     const last = data.bars.reduce((most, b) => Math.max(most, b.cylinder), 0)
-    return surfaceReadings(e, data.bars, last + 1)
+    const shown = (data.shows ?? []).map(x => reading(e, x.key, x.value, x.unit))
+    return [...surfaceReadings(e, data.bars, last + 1), ...shown]
   }
+  if (data?.type === 'write-test') return writeReadings(e, data.result)
+  if (data?.type === 'cross-read') return crossReadings(e, data.places)
+  if (data?.type === 'proof' && data.test === 'interchange')
+    return [reading(e, 'written.elsewhere', data.errors === 0 ? 'reads' : 'fails')]
   if (data?.type === 'sum') return calculatorReadings(e, data.instrument, data.values)
   return []
 }
 
-/** What was typed into a calculator that is an answer of a check. */
-function calculatorReadings(e: LogEntry, calculator: string, values: Readonly<Record<string, string>>): CaseReading[] {
-  const prefix = CALCULATORS_AS[calculator]
-  if (!prefix) return []
-  return Object.entries(values)
-    .map(([field, value]) => ({ check: findCheck(`${prefix}${field}`), value }))
-    .filter(({ check, value }) => check?.answers.includes(value))
-    .map(({ check, value }) => reading(e, check!.id, value))
+/** What was typed into a calculator, as readings; its own findings are derived, and no evidence of their own. */
+const calculatorReadings = (e: LogEntry, calculator: string, values: Readonly<Record<string, string>>): CaseReading[] =>
+  calculatorAnswers(calculator, values, e.call?.kind ?? null).map(a => reading(e, a.key, a.value, a.unit))
+
+/** Sectors that a host counted, as whether it did what it should. */
+const counted = (c: CountedSectors | null): boolean | null => c && c.good === c.sectors
+
+/** What a write test showed. */
+function writeReadings(e: LogEntry, r: WriteTestResult): CaseReading[] {
+  const out: CaseReading[] = []
+  if (r.blocked !== null && r.allowed !== null && (r.blocked || r.allowed))
+    out.push(reading(e, 'see.protect', r.blocked && r.allowed ? 'both' : r.blocked ? 'always' : 'never'))
+  const formats = r.format.map(counted).filter(x => x !== null)
+  if (formats.length) out.push(reading(e, 'see.format', formats.every(Boolean) ? 'yes' : 'no'))
+  const patterns = r.pattern.filter(c => c !== null)
+  if (patterns.length)
+    out.push(
+      reading(e, 'see.write', patterns.every(counted) ? 'right' : patterns.every(c => c.good === 0) ? 'no' : 'errors'),
+    )
+  const over = r.overwrite.map(counted).filter(x => x !== null)
+  if (over.length) out.push(reading(e, 'see.overwrite', over.every(Boolean) ? 'clean' : 'old data remain'))
+  return out
 }
+
+/** A disk of the shelf read here, its sectors counted. */
+function crossReadings(e: LogEntry, places: readonly CountedPlace[]): CaseReading[] {
+  return places
+    .filter(p => p.sectors > 0)
+    .map(p => reading(e, `read.${p.head ? 'upper' : 'lower'}.${p.zone}`, (100 * p.good) / p.sectors, '%', 0))
+}
+
+/** The last value of every reading that stands on a log, by its key. */
+export const readingsStanding = (log: readonly LogEntry[]): Map<string, string | number> =>
+  new Map(
+    standingEntries(log)
+      .flatMap(readingsOf)
+      .filter(r => typeof r.value !== 'boolean')
+      .map(r => [r.key, r.value as string | number]),
+  )
 
 const yearIn = (text: string): number | null => Number(/\b(?:19[6-9]\d|20[0-3]\d)\b/.exec(text)?.[0] ?? 0) || null
 

@@ -39,7 +39,11 @@ const driverFaults: Fault[] = OUT.flatMap(([line, name, open, shorted]) => [
   fault(`line-driver.shorted:${line}`, `The driver of ${name} holds its line low`, 2, {
     when: lineOf(line),
     ways: [[0.95, shorted]],
-    shows: { [`line.${line}`]: { 'stuck low': 0.92 }, 'line.stuck': { yes: 0.3 } },
+    shows: {
+      [`line.${line}`]: { 'stuck low': 0.92 },
+      [`line.${line}.alone`]: { low: 0.93 },
+      'line.stuck': { yes: 0.3 },
+    },
     cure: [`Cable off: where ${name} stays low at the drive, replace its driver.`, 30, 1],
   }),
 ])
@@ -56,6 +60,7 @@ const receiverFaults: Fault[] = IN.flatMap(([line, name, open, shorted]) => [
     ways: [[0.95, shorted]],
     shows: {
       [`line.${line}`]: { 'stuck low': 0.85, between: 0.1 },
+      [`line.${line}.alone`]: { low: 0.9 },
       [`line.${line}.behind`]: { still: 0.9 },
       'line.stuck': { yes: 0.25 },
     },

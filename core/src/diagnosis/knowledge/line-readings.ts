@@ -58,6 +58,22 @@ const lineChecks: readonly Check[] = LINE_IDS.flatMap(line => {
   ]
 })
 
+/** The same at the drive with the cable off: what is still low is held by the drive. */
+const aloneChecks: readonly Check[] = LINE_IDS.map(line =>
+  reading(
+    `line.${line}.alone`,
+    `Measure ${line.toUpperCase().replaceAll('-', ' ')} at the drive with the cable off`,
+    { high: 0.6, between: 0.36, low: 0.04 },
+    {
+      ...PROBE,
+      minutes: 4,
+      when: ['index', 'track-0', 'ready', 'change'].includes(line) ? both(SELECTED, INDEXED) : SELECTED,
+      opens: { kind: 'calculator', id: 'logic' },
+      ask: false,
+    },
+  ),
+)
+
 /** Lines that the host makes, behind their receivers: right at the plug and still behind it names the receiver. */
 const BEHIND = ['select', 'motor', 'step', 'direction', 'side', 'write-gate', 'density'] as const
 const behindChecks: readonly Check[] = BEHIND.map(line =>
@@ -118,6 +134,7 @@ const serial = (line: string, title: string): Check =>
 export const LINE_READINGS: readonly Check[] = [
   ...lineChecks,
   ...behindChecks,
+  ...aloneChecks,
   reading(
     'line.stuck',
     'Unplug the data cable and see whether the host goes on',

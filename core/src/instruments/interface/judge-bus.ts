@@ -1,4 +1,5 @@
 import { gravestOf, upperFirst, type Call, type Observation, type Point } from '../../base/observations'
+import type { ShownReading } from '../../log'
 import type { HeadPath } from './follow-heads'
 import { fallsOf, isLow, lowShare, risesOf } from './levels'
 import { LINES, STATUS_LINES, type BusLines, type LineName } from './lines'
@@ -10,6 +11,8 @@ export interface BusJudgement {
   readonly observations: readonly Observation[]
   readonly speed: BusSpeed | null
   readonly timings: BusTimings
+  /** What the lines show, as readings: speed, track zero, motor, change latch, write protect. */
+  readonly shows: readonly ShownReading[]
 }
 
 /** What the interface lines of a recording say of the drive, without looking at what was read. */
@@ -34,7 +37,33 @@ export function judgeBus(lines: BusLines, path: HeadPath, durationS: number): Bu
     observations,
     speed,
     timings,
+    shows: shownBy(lines, path, durationS, speed),
   }
+}
+
+/** A recording of so many seconds shows whether an index comes. */
+const INDEX_S = 1
+
+function shownBy(lines: BusLines, path: HeadPath, durationS: number, speed: BusSpeed | null): ShownReading[] {
+  const out: ShownReading[] = []
+  const show = (key: string, value: number | string, unit = '') => out.push({ key, value, unit })
+  if (speed) {
+    show('speed.mean', Number(speed.rpm.toFixed(2)), 'r/min')
+    show('line.index', 'right')
+  } else if (lines.index && lines.motor && durationS > INDEX_S && lowShare(lines.motor, 0, durationS) > 0.9)
+    show('line.index', 'still')
+  if (path.homed && path.seeks.length) show('line.track-0', 'right')
+  if (path.strayZeros.length) show('see.step', 'misses')
+  const protect = lines['write-protect']
+  if (protect) {
+    const seen = statesWhileSelected(lines, protect, durationS)
+    if (seen.low && seen.high) show('line.write-protect', 'right')
+  }
+  const motor = motorOffs(lines, durationS)
+  if (motor) show('see.motor-off', motor.runsOn === undefined ? 'stops' : 'runs on')
+  const changes = diskChanges(lines)
+  if (changes.length) show('see.change', changes.some(c => c.unnoticed) ? 'last' : 'new')
+  return out
 }
 
 function observe(
@@ -218,13 +247,17 @@ function indexPoints(lines: BusLines, speed: BusSpeed | null, durationS: number)
   ]
 }
 
+/** Times at which the motor was told to stop and the recording went on; whether it ran on all the same. */
+function motorOffs({ motor, index }: BusLines, durationS: number): { readonly runsOn: number | undefined } | null {
+  if (!motor || !index) return null
+  const off = [...risesOf(motor)].filter(t => durationS - t > 12 && isLow(motor, t - 1e-6))
+  const runsOn = off.find(t => !fallsOf(motor).some(x => x > t) && fallsOf(index).some(x => x > t + 10))
+  return off.length ? { runsOn } : null
+}
+
 /** Index must cease some time after the motor is told to stop. */
 function motorPoints(lines: BusLines, durationS: number): Point[] {
-  const { motor, index } = lines
-  if (!motor || !index) return []
-  const off = [...risesOf(motor)].filter(t => durationS - t > 12 && isLow(motor, t - 1e-6))
-  const runs = off.find(t => !fallsOf(motor).some(x => x > t) && fallsOf(index).some(x => x > t + 10))
-  return runs === undefined
+  return motorOffs(lines, durationS)?.runsOn === undefined
     ? []
     : [
         {
@@ -235,27 +268,35 @@ function motorPoints(lines: BusLines, durationS: number): Point[] {
       ]
 }
 
+/** Pauses of the index in which a disk may have been changed, and whether the change line told it. */
+function diskChanges(lines: BusLines): { readonly from: number; readonly to: number; readonly unnoticed: boolean }[] {
+  const { select, index, motor } = lines
+  const change = lines['disk-change']
+  if (!change || !index) return []
+  const marks = fallsOf(index)
+  const selected = (t: number) => !select || isLow(select, t)
+  return [...marks]
+    .slice(1)
+    .flatMap((t, i) =>
+      t - marks[i]! > 1 && selected(marks[i]! + 0.9) && selected(t) && (!motor || isLow(motor, t - 0.9))
+        ? [{ from: marks[i]!, to: t, unnoticed: lowShare(change, marks[i]!, t + 0.2) === 0 }]
+        : [],
+    )
+}
+
 /**
  * The change line: it must be set by the removal of a disk and cleared by a step with a disk in. A removal shows as
  * a pause of the
  * index while the motor is on.
  */
 function changePoints(lines: BusLines, durationS: number): Point[] {
-  const { select, step, index, motor } = lines
+  const { select, step, index } = lines
   const change = lines['disk-change']
   if (!change || !index) return []
   const marks = fallsOf(index)
   const selected = (t: number) => !select || isLow(select, t)
   const points: Point[] = []
-  const pauses = [...marks]
-    .slice(1)
-    .flatMap((t, i) =>
-      t - marks[i]! > 1 && selected(marks[i]! + 0.9) && selected(t) && (!motor || isLow(motor, t - 0.9))
-        ? [{ from: marks[i]!, to: t }]
-        : [],
-    )
-  const unnoticed = pauses.find(p => lowShare(change, p.from, p.to + 0.2) === 0)
-  if (unnoticed)
+  if (diskChanges(lines).some(c => c.unnoticed))
     points.push({
       kind: 'mend',
       says: 'The change line never latches: the disk went out and came in, and the line stayed high.',

@@ -1,4 +1,4 @@
-import type { SurfaceFacts } from '../../log'
+import type { ShownReading, SurfaceFacts } from '../../log'
 import type { Capture } from '../../signals/captures'
 import { ParameterError } from '../../base/errors'
 import { gravestOf, type Call, type Observation, type Point } from '../../base/observations'
@@ -52,6 +52,8 @@ export interface BusReport {
   readonly facts: SurfaceFacts
   readonly totals: Totals
   readonly observations: readonly Observation[]
+  /** What the lines show, as readings. */
+  readonly shows: readonly ShownReading[]
   /** Spacings of the transitions where no code was recognised in them. */
   readonly unknown: IntervalPicture | null
   readonly notices: readonly string[]
@@ -174,6 +176,7 @@ export function* reportingBus(capture: Capture, options: BusOptions = {}): Gener
     heads: surface?.heads ?? [],
     facts: judged.facts,
     totals: totalsOf(tracks),
+    shows: bus.shows,
     observations: [...bus.observations, ...(mute ? [] : (surface?.observations ?? []))],
     unknown:
       strange && lines['read-data']

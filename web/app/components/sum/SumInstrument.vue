@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { QUANTITIES } from '@wobrin/core/calculators/calculator'
+import { caseOfLog, isView } from '@wobrin/core/diagnosis'
 import type { LogEntry } from '@wobrin/core/log'
 
 /** Numbers in, call out. At a drive it goes on its log; alone it asks which drive. */
@@ -14,7 +15,9 @@ const emit = defineEmits<{
   values: [Record<string, string>]
 }>()
 
-const { sum, typed, answer, rows, keep, clear, dropRow } = useSum(instrument, start)
+const store = useDrive()
+const known = () => (driveId !== null && store.drive ? caseOfLog(store.drive, store.log) : null)
+const { sum, typed, answer, rows, keep, clear, dropRow } = useSum(instrument, start, known)
 const attempt = useAttempt()
 const across = ref(false)
 const more = ref(false)
@@ -135,6 +138,13 @@ function putFromAcross(): void {
           {{ d }}
         </p>
         <slot :typed="typed" :answer="answer" />
+        <SumCauses
+          v-if="isView(sum.id)"
+          :instrument="sum.id"
+          :typed="typed"
+          :call="answer.result?.call.kind ?? null"
+          :at-drive="driveId !== null"
+        />
         <table v-if="answer.result?.lines.length" class="w-full text-sm" aria-label="Worked out">
           <tbody>
             <tr v-for="l in answer.result.lines" :key="l.label" class="border-b border-line align-top">

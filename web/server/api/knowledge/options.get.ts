@@ -1,2 +1,5 @@
-/** What diagnosis of a drive of a model works from, for the page that weighs it: nothing where nothing is its own. */
-export default api((event, { knowledge }) => knowledge.options(String(getQuery(event).model ?? '')))
+/** What diagnosis of a drive works from beside its log: what this workshop knows, and reads in other drives. */
+export default api((event, { knowledge, blame, drives }) => {
+  const drive = drives.get(String(getQuery(event).drive ?? ''))
+  return { ...knowledge.options(drive.model), also: blame.elsewhere(drive.id) }
+})

@@ -2,14 +2,10 @@ import { driveCase } from '@wobrin/core/bench/case'
 import { walk } from '@wobrin/core/bench/stations'
 
 /** What the log of a drive comes to: what it may be, and what to check next. */
-export default api((event, { drives, knowledge }) => {
+export default api((event, { drives, knowledge, blame }) => {
   const drive = drives.get(param(event, 'id'))
   const log = drives.log(drive.id)
-  const { complaints, diagnosis, held } = driveCase(
-    drive,
-    log,
-    walk(drive, log, Date.now()),
-    knowledge.options(drive.model),
-  )
+  const beside = { ...knowledge.options(drive.model), also: blame.elsewhere(drive.id) }
+  const { complaints, diagnosis, held } = driveCase(drive, log, walk(drive, log, Date.now()), beside)
   return { complaints, held: held?.gate.id ?? null, ...diagnosis }
 })

@@ -1,8 +1,10 @@
+import { caseOfLog } from '@wobrin/core/diagnosis'
 import { sumInputSchema } from '../../../../shared/log-input'
 import { calculatorEntry } from '@wobrin/core/bench/entries'
 
 export default api(async (event, { drives }) => {
   const input = await checkedBody(event, sumInputSchema)
   const drive = drives.get(param(event, 'id'))
-  return drives.sent(input.id, drive.id) ?? drives.append(calculatorEntry(input, drive))
+  const known = () => caseOfLog(drive, drives.log(drive.id))
+  return drives.sent(input.id, drive.id) ?? drives.append(calculatorEntry(input, drive, known()))
 })
