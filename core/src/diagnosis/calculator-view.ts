@@ -67,7 +67,7 @@ export function judgedCalculator(
         .slice(0, MOST)
         .map(x => ({
           label: x.label,
-          value: x.probability * 100,
+          value: Math.round(x.probability * 100),
           unit: '%',
           note: x.against[0] ? `against it: ${x.against[0]}` : '',
         })),

@@ -7,7 +7,7 @@ import { faultAt, type Weighed } from '../weigh-case'
 /** Later than everything that was done. */
 export const NOW = 1e16
 /** Hypotheses that are asked about, and their least share of the likeliest. */
-const MOST = 70
+const MOST = 48
 const LEAST = 8e-3
 /** Minutes that a need costs beyond the hands' own, where it is not met yet (from memory). */
 const NEEDS: Readonly<Record<CheckNeed, number>> = {

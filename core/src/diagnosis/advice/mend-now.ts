@@ -8,7 +8,7 @@ const OTHERWISE = 150
 const SURE = 0.9
 /** Less likely, no cure is begun that is not a check as well, however little is left to ask. */
 const LIKELY = 0.15
-const ASKED = 10
+const ASKED = 6
 
 /**
  * The fault whose cure is cheaper to try now than anything is to ask first: expected cost of repairs by probability

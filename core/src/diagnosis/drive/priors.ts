@@ -24,10 +24,13 @@ export function priorsOf(
     return numbers.get(f.id)!
   })
   const brings = new Map<number, number>()
+  const bound = new Uint8Array(numbers.size)
   for (const f of new Set(faults))
     for (const [other, factor] of Object.entries(f.brings ?? {})) {
       const [a, b] = [numbers.get(f.id)!, numbers.get(other)]
-      if (b !== undefined) brings.set(Math.min(a, b) * 4096 + Math.max(a, b), Math.log(factor))
+      if (b === undefined) continue
+      brings.set(Math.min(a, b) * 4096 + Math.max(a, b), Math.log(factor))
+      bound[a] = bound[b] = 1
     }
   const together = Math.log(TOGETHER)
   const nothing = complained ? Math.log(NOTHING) : 0
@@ -41,7 +44,8 @@ export function priorsOf(
       for (let j = 0; j < i; j++) {
         const [a, b] = [number[n]!, number[set[j]!]!]
         if (a === b) return -Infinity
-        log += together + (brings.get(Math.min(a, b) * 4096 + Math.max(a, b)) ?? 0)
+        log += together
+        if (bound[a] && bound[b]) log += brings.get(Math.min(a, b) * 4096 + Math.max(a, b)) ?? 0
       }
     }
     return shows ? log : log + nothing

@@ -112,7 +112,7 @@ export function weighing(drive: DriveModel, evidence: readonly Evidence[], compl
   const own = items.map(item => ({ ...item, any: item.any.map(all => all.map(f => shrunk(f, relevant))) }))
   // What splits the faults most comes first, so that hopeless sets are left early.
   const live = own.filter(i => i.any.length > 0).sort((a, b) => baseOf(a) - baseOf(b))
-  let best = 0
+  const likelihood = alike(live, relevant.length, silent)
   const kept = keptAt(
     Infinity,
     drive,
@@ -124,16 +124,7 @@ export function weighing(drive: DriveModel, evidence: readonly Evidence[], compl
     model: {
       faults: relevant.length,
       logPrior: priorsOf(relevant, elements, complained),
-      logLikelihood(set) {
-        let p = 1
-        const floor = best * HOPELESS
-        for (let i = 0; i < live.length; i++) {
-          p *= chanceOfItem(live[i]!, set, silent)
-          if (p < floor) return -Infinity
-        }
-        if (p > best) best = p
-        return Math.log(p)
-      },
+      logLikelihood: likelihood,
       logPairMost: pairMost(live, relevant.length, silent),
       logMost: live.reduce((s, item) => s + Math.log(mostOf(item)), 0),
     },
@@ -141,6 +132,52 @@ export function weighing(drive: DriveModel, evidence: readonly Evidence[], compl
     chanceOf: (i, set) => (own[i]!.any.length ? chanceOfItem(own[i]!, set, silent) : 1),
     check: (id, order) => checkModel(id, keptAt(order, drive, evidence), drive, relevant),
   }
+}
+
+/**
+ * Likelihood of sets. Elements that make the same of every piece of evidence are alike: what one pair of them comes to,
+ * every pair of the same two kinds comes to, and is worked out once.
+ */
+function alike(live: readonly Item[], count: number, silent: Uint8Array): (set: readonly number[]) => number {
+  const kinds = kindsOf(live, count, silent)
+  const of = kinds.reduce((most, k) => Math.max(most, k + 1), 0)
+  const known = new Float64Array(of * of).fill(Number.NaN)
+  let best = 0
+  const weighed = (set: readonly number[]): number => {
+    let p = 1
+    const floor = best * HOPELESS
+    for (let i = 0; i < live.length; i++) {
+      p *= chanceOfItem(live[i]!, set, silent)
+      if (p < floor) return -Infinity
+    }
+    if (p > best) best = p
+    return Math.log(p)
+  }
+  const knownThrees = new Map<number, number>()
+  return set => {
+    if (set.length < 2) return weighed(set)
+    const key = kinds[set[0]!]! * of + kinds[set[1]!]!
+    if (set.length === 2) {
+      const before = known[key]!
+      return Number.isNaN(before) ? (known[key] = weighed(set)) : before
+    }
+    const three = key * of + kinds[set[2]!]!
+    let log = knownThrees.get(three)
+    if (log === undefined) knownThrees.set(three, (log = weighed(set)))
+    return log
+  }
+}
+
+/** Kinds of elements, by number: those of one kind make the same of every piece of evidence. */
+function kindsOf(live: readonly Item[], count: number, silent: Uint8Array): Int32Array {
+  const numbers = new Map<string, number>()
+  const folded = live.flatMap(item => item.any.flat())
+  return Int32Array.from({ length: count }, (_, i) => {
+    let key = String(silent[i])
+    for (const f of folded) key += f.removes ? `;${f.removes[i]}` : `;${f.u[i]},${f.q[i]}`
+    if (!numbers.has(key)) numbers.set(key, numbers.size)
+    return numbers.get(key)!
+  })
 }
 
 /**
