@@ -85,20 +85,21 @@ function isPointedAt(w: Weighed, id: string, probability: number): boolean {
 }
 
 function pairsOf(w: Weighed): FaultPair[] {
-  const sums = new Map<string, { faults: [string, string]; labels: [string, string]; probability: number }>()
-  const label = (id: string) => faultOf(w, id).label
+  const sums = new Map<string, { faults: [string, string]; probability: number }>()
   for (const { faults, weight } of w.hypotheses) {
     if (faults.length !== 2) continue
-    const ids = [...new Set(faults.map(n => faultAt(w, n).id))].sort()
-    if (ids.length !== 2) continue
-    const key = ids.join(' ')
-    const [a, b] = ids as [string, string]
-    const known = sums.get(key) ?? { faults: [a, b], labels: [label(a), label(b)], probability: 0 }
-    known.probability += weight * (1 - w.unknown)
-    sums.set(key, known)
+    const [x, y] = faults.map(n => faultAt(w, n).id) as [string, string]
+    if (x === y) continue
+    const [a, b] = x < y ? [x, y] : [y, x]
+    const key = `${a} ${b}`
+    const known = sums.get(key)
+    if (known) known.probability += weight
+    else sums.set(key, { faults: [a, b], probability: weight })
   }
   return [...sums.values()]
+    .map(p => ({ ...p, probability: p.probability * (1 - w.unknown) }))
     .filter(p => p.probability >= LEAST)
     .sort((a, b) => b.probability - a.probability)
     .slice(0, PAIRS)
+    .map(p => ({ ...p, labels: [faultOf(w, p.faults[0]).label, faultOf(w, p.faults[1]).label] }))
 }

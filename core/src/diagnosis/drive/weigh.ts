@@ -143,11 +143,16 @@ function alike(live: readonly Item[], count: number, silent: Uint8Array): (set: 
   const of = kinds.reduce((most, k) => Math.max(most, k + 1), 0)
   const known = new Float64Array(of * of).fill(Number.NaN)
   let best = 0
+  const quick = live.map(item => plainPair(item, count))
   const weighed = (set: readonly number[]): number => {
     let p = 1
     const floor = best * HOPELESS
+    const pair = set.length === 2
     for (let i = 0; i < live.length; i++) {
-      p *= chanceOfItem(live[i]!, set, silent)
+      const plain = pair ? quick[i] : null
+      p *= plain
+        ? plain.share * (plain.u[set[0]!]! + plain.q[set[0]!]! * plain.alone[set[1]!]!) + plain.slip
+        : chanceOfItem(live[i]!, set, silent)
       if (p < floor) return -Infinity
     }
     if (p > best) best = p
@@ -166,6 +171,23 @@ function alike(live: readonly Item[], count: number, silent: Uint8Array): (set: 
     if (log === undefined) knownThrees.set(three, (log = weighed(set)))
     return log
   }
+}
+
+/** A piece of evidence that is one answer, ready for pairs: what the second makes of it alone is worked out before. */
+interface PlainPair {
+  readonly u: Float64Array
+  readonly q: Float64Array
+  readonly alone: Float64Array
+  readonly share: number
+  readonly slip: number
+}
+
+/** Null where a piece has alternatives, or several answers, or is something that was done. */
+function plainPair(item: Item, count: number): PlainPair | null {
+  const f = item.any.length === 1 && item.any[0]!.length === 1 ? item.any[0]![0]! : null
+  if (!f || f.removes || item.negated || item.weak) return null
+  const alone = Float64Array.from({ length: count }, (_, i) => f.u[i]! + f.q[i]! * f.base)
+  return { u: f.u, q: f.q, alone, share: 1 - f.slip, slip: f.slip * f.even }
 }
 
 /** Kinds of elements, by number: those of one kind make the same of every piece of evidence. */

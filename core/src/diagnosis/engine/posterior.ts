@@ -5,7 +5,7 @@ const EXTENDED = 12
 /** Sets that can hold no more than this share (natural logarithm) of what single faults hold are left out. */
 const LEFT_OUT = -11
 /** Sets that are less likely than the best by this (natural logarithm) count, but are not told one by one. */
-const TOLD = 7
+const TOLD = 5.5
 
 /**
  * Weighs no fault, every single one, every pair, and the likeliest pairs with every third fault. Of the sets that were
