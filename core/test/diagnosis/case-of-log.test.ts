@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { readingEntry } from '../../src/bench/entries'
+import { readingEntry, readTestEntry } from '../../src/bench/entries'
 import { driveCase, hasComplaint, wantedBy } from '../../src/bench/case'
 import { walk } from '../../src/bench/stations'
 import { caseOfLog } from '../../src/diagnosis'
@@ -15,7 +15,56 @@ const read = (key: string, value: string | number, more: object = {}): LogEntry 
 })
 const caseOf = (...log: LogEntry[]) => driveCase(drive, log, walk(drive, log, 0))
 
+/** A surface in which one head reads everything, at a margin, and the other at another. */
+const surface = (lower: number, upper: number, good = 9): LogEntry => ({
+  ...readTestEntry(
+    {
+      id: `t${seq}`,
+      at: '2026-11-27T10:00:00.000Z',
+      remark: '',
+      station: 'align',
+      disk: null,
+      recording: { sha: 'a'.repeat(64), name: 'a.vcd' },
+      read: null,
+      simulated: null,
+    },
+    drive,
+    {
+      call: { kind: 'leave', reasons: ['Read.'], next: 'Go on.' },
+      observations: [],
+      bars: [0, 40, 79].flatMap(cylinder =>
+        ([0, 1] as const).map(head => ({
+          cylinder,
+          head,
+          margin: head ? upper : lower,
+          good,
+          bad: 9 - good,
+          missing: 0,
+          wrongCylinder: 0,
+        })),
+      ),
+      facts: { homeOff: 0, rateOff: null, swings: [null, null] },
+      shows: [{ key: 'see.change', value: 'last', unit: '' }],
+      good: 54,
+      sectors: 54,
+    },
+  ),
+  seq: ++seq,
+})
+
 describe('a case from the log of a drive', () => {
+  it('a recorded surface tells sectors, margins where all of them read, and what the lines show', () => {
+    const told = (e: LogEntry) => new Map(caseOfLog(drive, [e]).readings.map(r => [r.key, r.value]))
+    const read = told(surface(0.6, 0.1))
+    expect(read.get('read.upper.inner')).toBe(100)
+    expect(read.get('margin.lower.inner')).toBeCloseTo(60)
+    expect(read.get('margin.upper.inner')).toBeCloseTo(10)
+    expect(read.get('see.change')).toBe('last')
+    expect(told(surface(0.6, 0.1, 5)).has('margin.upper.inner')).toBe(false)
+    const suspects = (e: LogEntry) => driveCase(drive, [e], walk(drive, [e], 0)).diagnosis.causes.map(c => c.fault)
+    const onlyMargins = { ...surface(0.6, 0.1), data: { ...surface(0.6, 0.1).data!, shows: [] } } as LogEntry
+    expect(suspects(onlyMargins)[0]).toBe('upper-head.dirty')
+  })
   it('every reading that the engine takes can be typed, and is evidence by its key', () => {
     for (const r of CASE_READINGS) {
       expect(findReading(r.key)).toBe(r)

@@ -8,6 +8,7 @@ import {
   type SurfaceBar,
   type WriteTestResult,
 } from '../../log'
+import { median } from '../../base/numbers'
 import { findingsAmong } from '../../findings'
 import { zoneOfCylinder } from '../../drives'
 import { calculatorAnswers } from './calculator-readings'
@@ -35,17 +36,23 @@ const reading = (
   uncertainty: number | null = null,
 ): CaseReading => ({ key, value, unit, source: e.evidence?.source ?? 'hand', uncertainty, at: e.seq })
 
-/** Sectors that read, % by head and zone, of a surface. */
+/** Sectors that read, and timing margin where all of them did, % by head and zone of a surface. */
 function surfaceReadings(e: LogEntry, bars: readonly SurfaceBar[], cylinders: number): CaseReading[] {
-  const sums = new Map<string, { good: number; all: number }>()
+  const zones = new Map<string, { good: number; all: number; margins: number[] }>()
   for (const bar of bars) {
-    const key = `read.${bar.head ? 'upper' : 'lower'}.${zoneOfCylinder(bar.cylinder, cylinders)}`
-    const sum = sums.get(key) ?? { good: 0, all: 0 }
-    sum.good += bar.good
-    sum.all += bar.good + bar.bad + bar.missing + bar.wrongCylinder
-    sums.set(key, sum)
+    const key = `${bar.head ? 'upper' : 'lower'}.${zoneOfCylinder(bar.cylinder, cylinders)}`
+    const zone = zones.get(key) ?? { good: 0, all: 0, margins: [] }
+    zone.good += bar.good
+    zone.all += bar.good + bar.bad + bar.missing + bar.wrongCylinder
+    if (bar.margin !== null) zone.margins.push(bar.margin)
+    zones.set(key, zone)
   }
-  return [...sums].filter(([, s]) => s.all > 0).map(([key, s]) => reading(e, key, (100 * s.good) / s.all, '%', 0))
+  return [...zones].flatMap(([key, { good, all, margins }]) => {
+    if (all === 0) return []
+    const read = reading(e, `read.${key}`, (100 * good) / all, '%', 0)
+    const whole = good === all && margins.length > 0
+    return whole ? [read, reading(e, `margin.${key}`, 100 * median(margins), '%', 0)] : [read]
+  })
 }
 
 function readingsOf(e: LogEntry): CaseReading[] {

@@ -4,6 +4,15 @@ import type { Fault, Subsystem } from './types'
 
 const BRUSHED = notOn('cartridge')
 
+/** Low margins of a head, everywhere or towards the hub, where it still reads. */
+const lowMargins = (head: 'lower' | 'upper', outer: number, inner: number) =>
+  Object.fromEntries(
+    Object.entries({ outer, middle: (outer + inner) / 2, inner }).map(([zone, low]) => [
+      `margin.${head}.${zone}`,
+      { low },
+    ]),
+  )
+
 /** Faults of one head. */
 function headFaults(head: 'lower' | 'upper'): Fault[] {
   const name = head === 'lower' ? 'lower' : 'upper'
@@ -19,7 +28,11 @@ function headFaults(head: 'lower' | 'upper'): Fault[] {
         [0.25, { [fn]: 'none' }],
         [0.1, { [fn]: 'unsteady' }],
       ],
-      shows: { 'found.headclean': { 'headclean.brown': 0.75 }, noise: { squeal: 0.1 } },
+      shows: {
+        'found.headclean': { 'headclean.brown': 0.75 },
+        noise: { squeal: 0.1 },
+        ...lowMargins(head, 0.5, 0.8),
+      },
       treatments: { 'clean.heads': 0.9 },
       ...(head === 'upper' ? { brings: { 'lower-head.dirty': 8 } } : {}),
       cure: ['Clean the heads with alcohol on a lint-free swab, lightest touch, until it comes away clean.', 6, 0.5],
@@ -58,6 +71,7 @@ function headFaults(head: 'lower' | 'upper'): Fault[] {
         'history.inside': { yes: 0.6 },
         [`sweep.${head}.centre`]: { off: 0.95 },
         'disks.share': { own: 0.35, some: 0.3 },
+        ...lowMargins(head, 0.7, 0.7),
       },
       treatments: { [`set.${head}-head`]: 0.8 },
       cure: [`Sweep the ${name} head’s adjuster with a reference disk, and set it to the middle of its range.`, 40, 10],
@@ -193,7 +207,12 @@ export const HEADS: Subsystem = {
     fault('read-amplifier.noisy', 'The read amplifier is noisy', 5, {
       when: BRUSHED,
       ways: [[0.9, { channel: 'noisy' }]],
-      shows: { 'line.read-data': { unsteady: 0.5 }, 'warm.changes': { worse: 0.2 } },
+      shows: {
+        'line.read-data': { unsteady: 0.5 },
+        'warm.changes': { worse: 0.2 },
+        ...lowMargins('lower', 0.6, 0.8),
+        ...lowMargins('upper', 0.6, 0.8),
+      },
       cure: ['Renew the capacitors round the amplifier first; then the amplifier.', 60, 4],
     }),
     fault('write-driver.dead', 'The write driver is dead', 5, {

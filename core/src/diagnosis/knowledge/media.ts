@@ -25,7 +25,12 @@ export const MEDIA: Subsystem = {
         [0.7, { disk: 'worn' }],
         [0.2, { disk: 'none' }],
       ],
-      shows: { 'disks.share': { some: 0.85 }, 'disk.elsewhere': { fails: 0.85 } },
+      shows: {
+        'disks.share': { some: 0.85 },
+        'disk.elsewhere': { fails: 0.85 },
+        'margin.lower.inner': { low: 0.4 },
+        'margin.upper.inner': { low: 0.4 },
+      },
       treatments: { 'another.disk': 0.95 },
       cure: ['Use another disk; save what this one holds with a drive that reads it best.', 3],
     }),

@@ -73,6 +73,41 @@ const zones = (head: 'lower' | 'upper'): Check[] =>
     }),
   )
 
+/** Timing margin under which a place that reads is near its limit, % of the half window (from memory). */
+const LOW_MARGIN = 25
+const LOW = { low: 0.85, right: 0.15 }
+/** What the margin of each zone is where it still reads, by what the head reads in all. */
+const MARGINS: Readonly<Record<'outer' | 'middle' | 'inner', Shown>> = {
+  outer: { none: LOW, some: LOW, unsteady: LOW, outer: LOW, inner: { right: 0.75, low: 0.25 } },
+  middle: { none: LOW, some: LOW, unsteady: LOW, outer: { low: 0.4, right: 0.6 }, inner: { low: 0.5, right: 0.5 } },
+  inner: { none: LOW, some: LOW, unsteady: LOW, inner: { low: 0.95, right: 0.05 }, outer: { right: 0.75, low: 0.25 } },
+}
+
+/** Margins come with a recording; nobody is asked for them. */
+const margins = (head: 'lower' | 'upper'): Check[] =>
+  (['outer', 'middle', 'inner'] as const).map(zone =>
+    seen(
+      `margin.${head}.${zone}`,
+      `Timing margin, ${head} head, ${zone} tracks`,
+      `read-${head}`,
+      { right: 0.95, low: 0.05 },
+      MARGINS[zone],
+      {
+        kind: 'reading',
+        needs: READS,
+        minutes: 8,
+        source: 'recording',
+        unit: '%',
+        bands: [
+          { below: LOW_MARGIN, answer: 'low' },
+          { below: Infinity, answer: 'right' },
+        ],
+        ask: false,
+        ...(head === 'upper' ? { when: TWO_HEADS } : {}),
+      },
+    ),
+  )
+
 /** What is seen, heard and read from outside, at the drive or on its host. */
 export const SYMPTOMS: readonly Check[] = [
   seen(
@@ -343,6 +378,8 @@ export const SYMPTOMS: readonly Check[] = [
   ),
   ...zones('lower'),
   ...zones('upper'),
+  ...margins('lower'),
+  ...margins('upper'),
   seen(
     'see.steady',
     'Read the same disk ten times',
