@@ -42,6 +42,7 @@ const asJson = ({ call, reasons, todo, ...d }: Diagnosis) => ({
   unknown: d.unknown,
   sound: d.sound,
   leftOut: d.leftOut,
+  works: d.works.map(({ id, label, state, says }) => ({ id, label, state, says })),
   call,
   reasons,
   todo,

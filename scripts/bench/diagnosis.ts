@@ -23,6 +23,29 @@ function namedFirst({ hidden, first }: Played): boolean {
   )
 }
 
+const cureOf = (id: string) => FAULTS.find(f => f.id === id)?.cure.says
+
+/** The same, where a fault with the same cure counts as well. */
+function curedFirst(p: Played): boolean {
+  const cures = new Set(p.hidden.faults.map(cureOf))
+  return namedFirst(p) || (p.hidden.faults.length === 1 && cures.has(cureOf(p.first.causes[0]?.fault ?? '')))
+}
+
+/** A treatment that cures a fault so often is its own. */
+const OWN = 0.5
+
+/** Whether a hidden fault stood first in its turn, or was cured along the way by what was tried for it. */
+function found(p: Played, id: string): boolean {
+  if (p.named.includes(id)) return true
+  const { treatments = {}, part } = FAULTS.find(f => f.id === id)!
+  return p.trail.some(x => {
+    const [check, answer] = x.split('=')
+    const helped = answer === 'cures' || answer === 'better'
+    const own = (treatments[check!.replace(/^after\./, '')] ?? 0) >= OWN || check === `swap.${part}`
+    return helped && own
+  })
+}
+
 /** Drives whose answers come from their physics, with hidden faults: what advice finds, and at what cost. */
 export function diagnosing(): void {
   coverage()
@@ -59,7 +82,11 @@ export function diagnosing(): void {
     const first = share(played.filter(namedFirst).length, drives)
     console.log(`  when a cure is begun first: ${count === 1 ? 'true cause first' : 'both in the first pair'} ${first}`)
     const inTurn = played.filter(p => p.hidden.faults.every(f => p.named.includes(f)))
+    if (count === 1)
+      console.log(`  the same, or a fault with the same cure ${share(played.filter(curedFirst).length, drives)}`)
     console.log(`  each first in the list when its turn came ${share(inTurn.length, drives)}`)
+    const all = played.filter(p => p.hidden.faults.every(f => found(p, f)))
+    console.log(`  the same, or cured along the way by what was tried for it ${share(all.length, drives)}`)
     told('advice', played)
     told('fixed order of the stations', stations!)
     told('prior probability per minute', prior!)

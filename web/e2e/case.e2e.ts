@@ -29,6 +29,14 @@ test('from complaint to cause: choose the complaint, see what it may be, answer,
     /^Find and count every broken tooth/,
   )
 
+  // The map of what works says the same by outline, mark and word; a box opens its suspects and its checks.
+  const map = panel.getByRole('region', { name: 'What works' })
+  await expect(map.getByRole('button', { name: 'Eject: fails, no' })).toBeVisible()
+  await expect(map.getByRole('button', { name: 'Spin: not tried' })).toBeVisible()
+  await map.getByRole('button', { name: 'Eject: fails, no' }).press('Enter')
+  await expect(map.getByTestId('function')).toContainText('Teeth of an eject gear are stripped')
+  await expect(map.getByTestId('function')).toContainText('Take the disk out the usual way')
+
   await panel.getByRole('button', { name: 'Log: cured' }).click()
   await expect(panel.getByRole('button', { name: 'Log: cured' })).toHaveCount(0)
   expect((await (await page.request.get(`/api/drives/${drive}/diagnosis`)).json()).complaints).toEqual([])

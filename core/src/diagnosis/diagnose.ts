@@ -7,6 +7,7 @@ import { nextChecks, type NextCheck } from './advice/next-checks'
 import type { DiagnosisCase } from './case/read-case'
 import type { Cause } from './cause'
 import type { Cure } from './knowledge/types'
+import { whatWorks, type WorkBox } from './map'
 import { faultAt, faultOf, weighCase, type Weighed, type WeighOptions } from './weigh-case'
 
 /** Two faults together. */
@@ -36,6 +37,8 @@ export interface Diagnosis {
   readonly leftOut: number
   /** Pieces of evidence that were weighed. */
   readonly evidence: number
+  /** The functions of the drive, along the chain, with what is known of each. */
+  readonly works: readonly WorkBox[]
 }
 
 /** Causes that are told. */
@@ -75,6 +78,7 @@ export function diagnose(c: DiagnosisCase, options: WeighOptions = {}): Diagnosi
     ...callOf(w, { causes, pairs, next, mend, contradictions, sound }),
     leftOut: w.leftOut,
     evidence: w.evidence.length,
+    works: whatWorks(w),
   }
 }
 

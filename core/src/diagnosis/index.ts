@@ -1,6 +1,7 @@
 export { diagnose, type Diagnosis, type FaultPair } from './diagnose'
 export type { Cause } from './cause'
 export type { WeighOptions } from './weigh-case'
+export type { WorkBox, WorkState } from './map'
 export type { Contradiction } from './advice/contradictions'
 export type { NextCheck } from './advice/next-checks'
 export { calculatorAnswers, fieldsFrom } from './case/calculator-readings'

@@ -74,7 +74,8 @@ function answersTo(r: CaseReading, c: DiagnosisCase): (readonly Answer[])[] {
 
 const written = ({ key, value, unit }: CaseReading): string => {
   const check = findCheck(key)
-  const said = check?.words?.[String(value)] ?? String(value)
+  const plain = typeof value === 'number' ? Number(value.toPrecision(5)) : value
+  const said = check?.words?.[String(value)] ?? String(plain)
   return `${check?.title ?? key}: ${[said, unit].filter(Boolean).join(' ')}`
 }
 

@@ -241,7 +241,7 @@ export const FUNCTIONS: readonly DriveFunction[] = [
   },
   {
     id: 'data-line',
-    label: 'Read data to the host',
+    label: 'Read data line',
     needs: { channel: 1 },
     modes: { ...none('dead'), unsteady: { label: 'now and then', blocks: 0.4, then: reads({ unsteady: 0.8 }) } },
   },
@@ -279,7 +279,7 @@ export const FUNCTIONS: readonly DriveFunction[] = [
     }
     return {
       id: `read-${head}`,
-      label: `Reading, ${head} head`,
+      label: `Reads, ${head} head`,
       needs: { ...needs, ready: 0.4, index: 0.5, link: 1, select: 1, 'disk-in': 0.6, 'supply-5v': 1 },
       ...(head === 'upper' ? { when: TWO_HEADS } : {}),
       modes: {
@@ -326,7 +326,7 @@ export const FUNCTIONS: readonly DriveFunction[] = [
   },
   {
     id: 'elsewhere',
-    label: 'Its disks read elsewhere',
+    label: 'Read elsewhere',
     needs: { write: 0.5, speed: 0.6 },
     modes: {
       wrong: { label: 'others do not read its disks', blocks: 0 },

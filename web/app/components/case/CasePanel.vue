@@ -31,6 +31,7 @@ const told = computed(() => {
       v-if="open && drive.found.value"
       class="px-5 pb-5 grid gap-x-8 gap-y-5 lg:grid-cols-[15rem_1fr_1fr]"
     >
+      <CaseMap v-if="told" class="lg:col-span-3" :works="drive.found.value.diagnosis.works" />
       <CaseComplaints
         :complaints="drive.complaints.value"
         :closed="closed"

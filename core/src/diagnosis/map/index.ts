@@ -1,0 +1,1 @@
+export { whatWorks, type WorkBox, type WorkState } from './what-works'
