@@ -16,7 +16,7 @@ const read = (key: string, value: string | number, more: object = {}): LogEntry 
 const caseOf = (...log: LogEntry[]) => driveCase(drive, log, walk(drive, log, 0))
 
 /** A surface in which one head reads everything, at a margin, and the other at another. */
-const surface = (lower: number, upper: number, good = 9): LogEntry => ({
+const surface = (lower: number, upper: number, good = 9, homeOff = 0): LogEntry => ({
   ...readTestEntry(
     {
       id: `t${seq}`,
@@ -43,7 +43,7 @@ const surface = (lower: number, upper: number, good = 9): LogEntry => ({
           wrongCylinder: 0,
         })),
       ),
-      facts: { homeOff: 0, rateOff: null, swings: [null, null] },
+      facts: { homeOff, rateOff: null, swings: [null, null] },
       shows: [{ key: 'see.change', value: 'last', unit: '' }],
       good: 54,
       sectors: 54,
@@ -61,6 +61,8 @@ describe('a case from the log of a drive', () => {
     expect(read.get('margin.upper.inner')).toBeCloseTo(10)
     expect(read.get('see.change')).toBe('last')
     expect(told(surface(0.6, 0.1, 5)).has('margin.upper.inner')).toBe(false)
+    expect(read.has('see.header')).toBe(false)
+    expect(told(surface(0.6, 0.6, 9, 1)).get('see.header')).toBe('other')
     const suspects = (e: LogEntry) => driveCase(drive, [e], walk(drive, [e], 0)).diagnosis.causes.map(c => c.fault)
     const onlyMargins = { ...surface(0.6, 0.1), data: { ...surface(0.6, 0.1).data!, shows: [] } } as LogEntry
     expect(suspects(onlyMargins)[0]).toBe('upper-head.dirty')

@@ -261,7 +261,7 @@ function callOf(
 }
 
 /** Lines between drive and host that can be named. */
-const BUS_LINES = [
+export const BUS_LINES = [
   'index',
   'track-0',
   'write-protect',

@@ -66,7 +66,8 @@ function readingsOf(e: LogEntry): CaseReading[] {
   if (data?.type === 'read-test') {
     const last = data.bars.reduce((most, b) => Math.max(most, b.cylinder), 0)
     const shown = (data.shows ?? []).map(x => reading(e, x.key, x.value, x.unit))
-    return [...surfaceReadings(e, data.bars, last + 1), ...shown]
+    const home = data.surface.homeOff === 0 ? [] : [reading(e, 'see.header', 'other')]
+    return [...surfaceReadings(e, data.bars, last + 1), ...home, ...shown]
   }
   if (data?.type === 'write-test') return writeReadings(e, data.result)
   if (data?.type === 'cross-read') return crossReadings(e, data.places)

@@ -1,3 +1,4 @@
+import { BUS_LINES } from '../../calculators/electronics'
 import { INDEXED, SELECTED, both, has, on } from './functions'
 import { PROBE, reading } from './reading'
 import type { Check } from './types'
@@ -19,24 +20,9 @@ const LINE_SEES: Readonly<
     { always: { 'stuck low': 0.5, still: 0.4, right: 0.1 }, never: { 'stuck high': 0.5, still: 0.4, right: 0.1 } },
   ],
 }
-const LINE_IDS = [
-  'index',
-  'track-0',
-  'write-protect',
-  'read-data',
-  'ready',
-  'change',
-  'select',
-  'motor',
-  'step',
-  'direction',
-  'side',
-  'density',
-  'write-gate',
-] as const
 const LINE_BASE = { right: 0.93, still: 0.02, between: 0.01, unsteady: 0.02, 'stuck low': 0.01, 'stuck high': 0.01 }
 
-const lineChecks: readonly Check[] = LINE_IDS.flatMap(line => {
+const lineChecks: readonly Check[] = BUS_LINES.flatMap(line => {
   const sees = LINE_SEES[line]
   const known = sees ? { sees: { function: sees[0], by: sees[1] } } : {}
   const name = line.toUpperCase().replaceAll('-', ' ')
@@ -59,7 +45,7 @@ const lineChecks: readonly Check[] = LINE_IDS.flatMap(line => {
 })
 
 /** The same at the drive with the cable off: what is still low is held by the drive. */
-const aloneChecks: readonly Check[] = LINE_IDS.map(line =>
+const aloneChecks: readonly Check[] = BUS_LINES.map(line =>
   reading(
     `line.${line}.alone`,
     `Measure ${line.toUpperCase().replaceAll('-', ' ')} at the drive with the cable off`,

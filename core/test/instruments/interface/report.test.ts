@@ -80,6 +80,34 @@ describe('the stories that a drive can tell', () => {
   })
 })
 
+describe('what a recording shows of the drive, as readings for the engine', () => {
+  const shown = (id: string, change: Partial<RecordOptions> = {}) =>
+    new Map(
+      reportBus(
+        asCapture(
+          recordReading(DRIVE_STORIES.find(s => s.id === id)!.of('5.25in-48', 3), {
+            turns: 1,
+            changeDisk: true,
+            flipTab: true,
+            ...change,
+          }),
+        ),
+      ).shows.map(s => [s.key, s.value]),
+    )
+  it('a sound drive: speed, index, track zero, write protect and the change latch', () => {
+    const sound = shown('sound')
+    expect(sound.get('speed.mean')).toBeCloseTo(300, 0)
+    expect(sound.get('line.index')).toBe('right')
+    expect(sound.get('line.track-0')).toBe('right')
+    expect(sound.get('line.write-protect')).toBe('right')
+    expect(sound.get('see.change')).toBe('new')
+  })
+  it('a change that is not noticed; nothing of a disk that was not changed', () => {
+    expect(shown('no-change').get('see.change')).toBe('last')
+    expect(shown('sound', { changeDisk: false, flipTab: false }).has('see.change')).toBe(false)
+  })
+})
+
 describe('recordings that are not as they should be', () => {
   const r = record(undefined, some)
   const capture = asCapture(r)

@@ -39,6 +39,22 @@ describe('index and motor', () => {
       'leave',
     )
   })
+  it('what the lines show is told as readings: speed, index, motor', () => {
+    const on = Array.from({ length: 100 }, (_, i) => 0.1 + i * 0.2)
+    const shown = (index: readonly number[], motor = edges([0.01, 2])) =>
+      new Map(
+        judgeBus({ index: pulses(index, 0.003), motor }, followHeads({}, 21), 21).shows.map(s => [s.key, s.value]),
+      )
+    expect(shown(on).get('see.motor-off')).toBe('runs on')
+    const stopped = shown(on.filter(t => t < 2.5))
+    expect(stopped.get('see.motor-off')).toBe('stops')
+    expect(stopped.get('speed.mean')).toBeCloseTo(300, 1)
+    expect(stopped.get('line.index')).toBe('right')
+    const silent = shown([], { ...edges([]), initial: 0 })
+    expect(silent.get('line.index')).toBe('still')
+    expect(silent.has('speed.mean')).toBe(false)
+    expect(judgeBus({ step: edges([1, 2]) }, followHeads({}, 4), 4).shows).toEqual([])
+  })
   it('lost index pulses do not count as slow turns', () => {
     expect(
       busSpeed({

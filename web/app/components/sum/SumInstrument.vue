@@ -16,8 +16,8 @@ const emit = defineEmits<{
 }>()
 
 const store = useDrive()
-const known = () => (driveId !== null && store.drive ? caseOfLog(store.drive, store.log) : null)
-const { sum, typed, answer, rows, keep, clear, dropRow } = useSum(instrument, start, known)
+const known = computed(() => (driveId !== null && store.drive ? caseOfLog(store.drive, store.log) : null))
+const { sum, typed, answer, rows, keep, clear, dropRow } = useSum(instrument, start, () => known.value)
 const attempt = useAttempt()
 const across = ref(false)
 const more = ref(false)
