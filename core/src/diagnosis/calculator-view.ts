@@ -61,7 +61,11 @@ export function judgedCalculator(
     ...judged,
     result: {
       ...result,
-      call: { kind: d.call, reasons: [...d.reasons, ...standingOut(result)], next: d.todo },
+      call: {
+        kind: d.call,
+        reasons: [...d.reasons, ...result.lines.map(l => `${l.label}: ${l.value}.`)],
+        next: d.todo,
+      },
       lines: d.causes
         .filter(x => x.probability >= LEAST)
         .slice(0, MOST)
@@ -85,7 +89,3 @@ export function judgedCalculator(
     },
   }
 }
-
-/** What a calculator that only measures names by itself: lines that stand out. */
-const standingOut = ({ call }: NonNullable<Judged['result']>): string[] =>
-  call.reasons.filter(r => r.startsWith('Lines that stand out'))

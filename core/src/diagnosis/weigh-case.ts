@@ -28,7 +28,7 @@ export const faultAt = (w: Pick<Weighed, 'drive' | 'weigh'>, number: number) =>
   w.drive.elements[w.weigh.relevant[number]!]!.fault
 
 /** A fault of the drive by its id. */
-export const faultOf = (w: Pick<Weighed, 'drive'>, id: string): Fault => w.drive.faults.find(f => f.id === id)!
+export const faultOf = (w: Pick<Weighed, 'drive'>, id: string): Fault => w.drive.faultById.get(id)!
 
 /** Whether anybody complains of anything that can be seen. */
 const complains = (c: DiagnosisCase): boolean => c.complaints.some(x => findComplaint(x.id)!.means.length > 0)

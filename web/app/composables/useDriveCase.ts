@@ -1,7 +1,7 @@
 import { caseOfLog, findCheck, findComplaint, openComplaints, type NextCheck } from '@wobrin/core/diagnosis'
 import { driveCase, type KnownBeside } from '@wobrin/core/bench/case'
 import { findReading, type Reading } from '@wobrin/core/diagnosis/readings'
-import { upperFirst, type SourceId } from '@wobrin/core/base/observations'
+import { upperFirst } from '@wobrin/core/base/observations'
 
 /** How a check is answered: by one of a few words, a number with its unit, or sectors that were counted. */
 export interface Answering {
@@ -10,9 +10,6 @@ export interface Answering {
   readonly answers: readonly { readonly id: string; readonly label: string }[]
   readonly unit: string
 }
-
-/** Sources that a person can name; what a recording or a calculator would tell is told by hand here. */
-const TYPED: ReadonlySet<SourceId> = new Set(['meter', 'probe', 'host', 'hand', 'said'])
 
 /** How the check of an advice is answered on the page. */
 export function answeringOf(next: Pick<NextCheck, 'check'>): Answering {
@@ -31,8 +28,6 @@ export function answeringOf(next: Pick<NextCheck, 'check'>): Answering {
 /** The case of the drive at hand: what is complained of, what it may be, and putting answers on its log. */
 export function useDriveCase(pick: (finding: string) => Promise<boolean>) {
   const store = useDrive()
-  const { post } = useLogPost()
-  const attempt = useAttempt()
   const complaints = computed(() => {
     const open = store.drive ? openComplaints(caseOfLog(store.drive, store.log)) : []
     return open.map(id => findComplaint(id)!)
@@ -54,18 +49,5 @@ export function useDriveCase(pick: (finding: string) => Promise<boolean>) {
     standing.value && store.drive ? driveCase(store.drive, store.log, store.way, known.value) : null,
   )
 
-  /** Puts a reading on the log; `of` are the sectors that were tried, where sectors were counted. */
-  async function read(key: string, value: string, source: SourceId, of?: number): Promise<void> {
-    await attempt(async () => {
-      store.take(await post(store.drive!.id, 'readings', { key, value, source, ...(of ? { of } : {}) }))
-    })
-  }
-  async function answer(check: string, value: string, of?: number): Promise<void> {
-    const { kind, source } = findCheck(check)!
-    if (kind === 'finding') await pick(value)
-    else await read(check, value, TYPED.has(source) ? source : 'hand', of)
-  }
-  const complain = (id: string) => read(`complaint.${id}`, 'seen', 'said')
-  const settle = (id: string, state: 'cured' | 'not seen') => read(`complaint.${id}`, state, 'hand')
-  return { found, complaints, answer, complain, settle }
+  return { found, complaints, ...useCaseAnswers(pick) }
 }

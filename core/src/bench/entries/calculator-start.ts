@@ -2,7 +2,7 @@ import { findCalculator } from '../../calculators/registry'
 import { keysOf } from '../../calculators/calculator'
 import type { MechanismId } from '../../drives'
 import { findingsAmong } from '../../findings'
-import { fieldsFrom, readingsStanding } from '../../diagnosis'
+import { fieldsFrom, readingsAmong } from '../../diagnosis'
 import { standingEntries, type LogEntry } from '../../log'
 
 /** What changes a drive, so that a value which was measured before it may not hold any more. */
@@ -30,7 +30,7 @@ export function calculatorStart(
   const stale = kept && standing.some(e => e.seq > kept.seq && changes(e, fitted))
   if (kept?.data?.type === 'sum' && !stale) return { ...kept.data.values }
   const { filledBy = {}, mechanismField } = calculator
-  const read = fieldsFrom(id, readingsStanding(log))
+  const read = fieldsFrom(id, readingsAmong(standing))
   const said = Object.assign(read, ...findings.map(f => filledBy[f.finding.id] ?? {})) as Record<string, string>
   const keys = new Set(keysOf(calculator))
   const typed = calculator.fields.find(f => f.key === mechanismField)

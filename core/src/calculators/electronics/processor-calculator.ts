@@ -140,7 +140,7 @@ function judge(v: Values, rows: readonly Row[]): CalculatorResult {
       reasons: [odd ? `Lines that stand out: ${odd}.` : `${measured} of ${IDS.length} measurements were made.`],
       next: 'Measure what costs least first: supply, reset, clock.',
     },
-    lines: [],
+    lines: odd ? [{ label: 'Lines that stand out', value: odd, unit: '' }] : [],
     observations: [
       {
         key: 'processor.measured',

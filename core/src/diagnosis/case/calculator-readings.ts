@@ -1,4 +1,6 @@
+import { ParameterError } from '../../base/errors'
 import type { CallKind } from '../../base/observations'
+import { readQuantity } from '../../calculators/calculator'
 import { busOf } from '../../calculators/electronics'
 import { findCheck } from '../knowledge/knowledge'
 
@@ -60,6 +62,17 @@ const CALLS_AS: Readonly<Record<string, { readonly key: string; readonly right: 
 
 const answer = (key: string, value: string | number, unit = ''): CalculatorAnswer => ({ key, value, unit })
 
+/** Volts as they were typed; null where they cannot be read. */
+function voltsOf(typed: string | undefined): number | null {
+  if (!typed) return null
+  try {
+    return readQuantity(typed, 'voltage', 'Voltage')
+  } catch (error) {
+    if (error instanceof ParameterError) return null
+    throw error
+  }
+}
+
 /** Readings that need two fields, or the call, to be told. */
 const TOGETHER: Readonly<Record<string, (v: Typed, call: CallKind | null) => CalculatorAnswer[]>> = {
   processor: v => {
@@ -88,10 +101,8 @@ const TOGETHER: Readonly<Record<string, (v: Typed, call: CallKind | null) => Cal
   sensor: v =>
     v.which
       ? (['lit', 'dark'] as const).flatMap(state => {
-          const volts = v[`${state}Volts`]
-          const value = Number((volts ?? '').replace(/\s*V$/, '').replace(',', '.'))
-          const key = `sensor.${v.which}.${state === 'lit' ? 'lit' : 'shaded'}`
-          return volts && Number.isFinite(value) ? [answer(key, value, 'V')] : []
+          const volts = voltsOf(v[`${state}Volts`])
+          return volts === null ? [] : [answer(`sensor.${v.which}.${state === 'lit' ? 'lit' : 'shaded'}`, volts, 'V')]
         })
       : [],
 }
@@ -101,12 +112,8 @@ function fits({ key, value, unit }: CalculatorAnswer): CalculatorAnswer | null {
   const check = findCheck(key)
   if (!check) return /^sensor\./.test(key) ? { key, value, unit } : null
   if (typeof value === 'string' && check.bands) {
-    const number = Number(value.replace(/\s*V$/, '').replace(',', '.'))
-    return Number.isFinite(number)
-      ? { key, value: number, unit }
-      : check.answers.includes(value)
-        ? answer(key, value)
-        : null
+    const number = voltsOf(value)
+    return number !== null ? { key, value: number, unit } : check.answers.includes(value) ? answer(key, value) : null
   }
   return typeof value === 'number' || check.answers.includes(value) ? { key, value, unit } : null
 }

@@ -1,5 +1,4 @@
 import {
-  standingEntries,
   supportingEntries,
   type CountedPlace,
   type CountedSectors,
@@ -108,10 +107,10 @@ function crossReadings(e: LogEntry, places: readonly CountedPlace[]): CaseReadin
     .map(p => reading(e, `read.${p.head ? 'upper' : 'lower'}.${p.zone}`, (100 * p.good) / p.sectors, '%', 0))
 }
 
-/** The last value of every reading that stands on a log, by its key. */
-export const readingsStanding = (log: readonly LogEntry[]): Map<string, string | number> =>
+/** The last value of every reading among the entries that hold, by its key. */
+export const readingsAmong = (entries: readonly LogEntry[]): Map<string, string | number> =>
   new Map(
-    standingEntries(log)
+    entries
       .flatMap(readingsOf)
       .filter(r => typeof r.value !== 'boolean')
       .map(r => [r.key, r.value as string | number]),

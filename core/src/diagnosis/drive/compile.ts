@@ -47,6 +47,7 @@ export interface CompiledCheck {
 export interface DriveModel {
   readonly functions: readonly DriveFunction[]
   readonly faults: readonly Fault[]
+  readonly faultById: ReadonlyMap<string, Fault>
   /** In the order of the chain, what stands first first. */
   readonly elements: readonly Element[]
   /** By element: 1 where its fault does not show. */
@@ -102,6 +103,7 @@ function compiled(
   return {
     functions,
     faults,
+    faultById: new Map(faults.map(f => [f.id, f])),
     elements,
     silent: Uint8Array.from(elements, e => (e.way < 0 ? 1 : 0)),
     checks: new Map(checks.map(c => [c.id, compiledCheck(c, elements)])),

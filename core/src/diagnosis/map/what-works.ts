@@ -1,3 +1,4 @@
+import type { DriveModel } from '../drive/compile'
 import type { DriveFunction } from '../knowledge/types'
 import { faultAt, type Weighed } from '../weigh-case'
 import { seenOf, type Seen } from './seen'
@@ -41,6 +42,7 @@ const MOST = 400
  */
 export function whatWorks(w: Weighed): WorkBox[] {
   const { functions } = w.drive
+  const drawn = drawingOf(w.drive)
   const broken = brokenNow(w)
   const seen = seenOf(w)
   const proved = provedOf(functions, seen, broken)
@@ -51,8 +53,7 @@ export function whatWorks(w: Weighed): WorkBox[] {
     label: f.label,
     state: states.get(f.id)!,
     says: seen.get(f.id)?.says ?? '',
-    after: directNeeds(f, functions),
-    checks: [...w.drive.checks.values()].filter(c => c.check.sees?.function === f.id).map(c => c.check.id),
+    ...drawn.get(f.id)!,
     suspects: suspectsOf(w, f.id),
     broken: broken.get(f.id)!,
   }))
@@ -131,6 +132,28 @@ function suspectsOf(w: Weighed, id: string): WorkBox['suspects'] {
     .filter(s => s.probability >= LEAST)
     .sort((a, b) => b.probability - a.probability)
     .slice(0, SUSPECTS)
+}
+
+type Drawn = Pick<WorkBox, 'after' | 'checks'>
+const drawings = new WeakMap<DriveModel, ReadonlyMap<string, Drawn>>()
+
+/** Lines and checks of each function: they hang on the model alone, and are worked out once for it. */
+function drawingOf(drive: DriveModel): ReadonlyMap<string, Drawn> {
+  let drawn = drawings.get(drive)
+  if (!drawn) {
+    const checks = [...drive.checks.values()].map(c => c.check)
+    drawn = new Map(
+      drive.functions.map(f => [
+        f.id,
+        {
+          after: directNeeds(f, drive.functions),
+          checks: checks.filter(c => c.sees?.function === f.id).map(c => c.id),
+        },
+      ]),
+    )
+    drawings.set(drive, drawn)
+  }
+  return drawn
 }
 
 /** What it needs directly: needs of its needs are left out, so that a line is drawn once. */
