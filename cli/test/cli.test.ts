@@ -630,6 +630,10 @@ describe('wobrin check', () => {
       motor: null,
       hasTrimmer: null,
       pulleys: null,
+      year: null,
+      goal: null,
+      practice: null,
+      route: 'complaint' as const,
       receivedAt: '2026-01-01T00:00:00Z',
     }
     const certificate = buildCertificate(drive, [], 'S', '2026-01-02T00:00:00Z')

@@ -89,6 +89,10 @@ export const driveFacts = (part: Partial<DriveFacts> = {}): DriveFacts => ({
   motor: null,
   hasTrimmer: null,
   pulleys: null,
+  year: null,
+  goal: null,
+  practice: null,
+  route: 'complaint',
   receivedAt: '2026-01-01T00:00:00Z',
   ...part,
 })

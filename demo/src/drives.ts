@@ -1,6 +1,7 @@
 import type { NewDrive } from './types'
 import { NO_FEATURES, turningParts, type Features } from '@wobrin/core/drives'
 import { NO_ACCOUNT, type Account, type Outcome, type StationId } from '@wobrin/core/log'
+import { DEMO_CASES } from './cases'
 import { RECORD_SK05, RECORD_SK11, RECORD_SK19, type DemoRecord } from './records'
 import { SIMULATED_PULLEYS, type PickupOptions } from '@wobrin/core/simulator'
 
@@ -26,6 +27,15 @@ export interface DemoNote {
 /** What was found where it was not as one would wish; everything else is answered well. */
 export type DemoFinding = readonly [station: StationId, finding: string, place?: string]
 
+/** From complaint towards cause: complaints by their ids, then answers of checks. */
+export interface DemoCase {
+  readonly complaints: readonly string[]
+  /** Safety gates whose looks were made and were all fine. */
+  readonly gates: 0 | 1 | 2 | 3
+  /** Answers as they are typed: a word, a number, or sectors of so many. */
+  readonly answers: readonly (readonly [check: string, value: string | number, of?: number])[]
+}
+
 /** A drive of the invented workshop: what it is, how far it got, and the physics of its spindle. */
 export interface DemoDrive {
   readonly drive: Partial<NewDrive> & Pick<NewDrive, 'tag' | 'mechanism'>
@@ -45,6 +55,10 @@ export interface DemoDrive {
   readonly readings?: readonly DemoReading[]
   /** What was typed into instruments that are sums. */
   readonly sums?: readonly { readonly instrument: string; readonly values: Readonly<Record<string, string>> }[]
+  /** A case: what it does wrong, and what was answered on the way, in order. */
+  readonly case?: DemoCase
+  /** Complaints of a drive that is overhauled. */
+  readonly complaints?: readonly string[]
   /** Profiles of its host and of itself, by name. */
   readonly fit?: { readonly host: string; readonly drive: string }
   /** Waits that run while the demo is looked at. */
@@ -284,6 +298,7 @@ export const DEMO_DRIVES: readonly DemoDrive[] = [
       ownerWords: 'Whirrs, but the disk stays in.',
       account: money({ working: 35, asParts: 8, parts: 6, hours: 3 }),
     },
+    complaints: ['no-eject'],
     daysAgo: 20,
     at: 'drive-train',
     stepsDone: 2,
@@ -480,4 +495,5 @@ export const DEMO_DRIVES: readonly DemoDrive[] = [
     ],
     record: RECORD_SK19,
   },
+  ...DEMO_CASES,
 ]

@@ -5,9 +5,9 @@ import { OUTCOMES, STATION_IDS, type LogEntry, type StationId } from '@wobrin/co
 import { DRIVES, HOSTS } from '@wobrin/core/drives/hosts'
 import { findCalculator } from '@wobrin/core/calculators/registry'
 import { partsOf, ZONE_NAMES } from '@wobrin/core/proof'
-import { nextAt, stationOf, walk, type StepState } from '@wobrin/core/bench/stations'
+import { nextAt, safetySheet, stationAsking, stationOf, walk, type StepState } from '@wobrin/core/bench/stations'
 import { SimulatedPickup } from '@wobrin/core/simulator'
-import { DEMO_DRIVES, type DemoDrive } from './drives'
+import { DEMO_DRIVES, type DemoCase, type DemoDrive } from './drives'
 import { drawPicture } from './pictures'
 import type { DemoItem, DemoRecord } from './records'
 import { PROOF_CALCULATORS, PROOF_WRITTEN } from './proof'
@@ -89,6 +89,8 @@ class Seeding {
     const { demo } = this
     await send(`${this.address}/api/drives`, {
       ...demo.drive,
+      route: demo.case ? 'complaint' : 'overhaul',
+      complaints: demo.case?.complaints ?? demo.complaints ?? [],
       simulated: this.facts.simulated,
       id: this.id,
       receivedAt: new Date(this.clock).toISOString(),
@@ -151,6 +153,7 @@ class Seeding {
       }
       if (!here) await this.say('station', station)
     }
+    if (demo.case) await this.follow(demo.case)
     for (const wait of demo.waits ?? []) {
       await this.say('wait', demo.at, {
         title: wait.what,
@@ -212,6 +215,33 @@ class Seeding {
         ? question.findings.find(f => f.id === 'pin.back')!
         : question.findings.find(f => f.call === 'leave' && f.id !== 'belt.direct')!
     return this.find(station, good.id)
+  }
+
+  /** Makes the safety looks that were fine, then answers checks as they were answered. */
+  private async follow({ gates, answers }: DemoCase): Promise<void> {
+    for (let opened = 0; opened < gates;) {
+      const sheet = safetySheet(this.way().gates)
+      if (!sheet) break
+      for (const { question } of sheet.looks) await this.answer(stationAsking(question.id) ?? 'receive', question)
+      opened++
+    }
+    for (const [i, [check, value, of]] of answers.entries()) {
+      if (check.startsWith('found.')) {
+        const finding = String(value)
+        await this.find(stationAsking(check.slice('found.'.length)) ?? 'receive', finding)
+        continue
+      }
+      this.log.push(
+        await send<LogEntry>(`${this.address}/api/drives/${this.id}/readings`, {
+          id: idOf(this.demo.drive.tag, 'case', i),
+          at: this.at(),
+          key: check,
+          value,
+          source: check.startsWith('complaint.') ? 'hand' : undefined,
+          ...(of ? { of } : {}),
+        }),
+      )
+    }
   }
 
   private open(station: StationId): StepState[] {

@@ -1,9 +1,9 @@
 import { FAULTS, CHECKS, diagnose, readCase } from '@wobrin/core/diagnosis'
 import { MECHANISM_IDS } from '@wobrin/core/drives'
 import { Random } from '@wobrin/core/simulator'
-import { measure, RIG_FAULTS, soundRig } from '@wobrin/core/simulator/rig'
+import { drawDrive, measure, RIG_FAULTS, soundRig } from '@wobrin/core/simulator/rig'
 import { byPrior, byStations } from '../../core/test/diagnosis/helpers/baselines'
-import { drawDrive, play, type Played } from '../../core/test/diagnosis/helpers/play'
+import { play, type Played } from '../../core/test/diagnosis/helpers/play'
 
 /** Seeds for scoring; nothing is ever tuned on them. Those below are for tuning. */
 const SCORING = 900_000

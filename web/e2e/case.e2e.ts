@@ -1,45 +1,123 @@
 import { expect, PIXEL, receive, test } from './support'
 
-test('from complaint to cause: choose the complaint, see what it may be, answer, and it moves', async ({ page }) => {
-  await receive(page, '3.5in-eject', 'Whirrs, but the disk stays in.')
+test('the case is the first screen: map, suspects and next check on one screen, and an answer moves all', async ({
+  page,
+}) => {
+  await receive(page, '3.5in-eject', 'A disk does not come out', 'case')
   const drive = page.url().match(/drives\/([0-9a-f-]{36})/)![1]!
-  await page.getByRole('button', { name: /From complaint to cause/ }).click()
-  const panel = page.getByRole('region', { name: 'From complaint to cause' })
-  await expect(panel).toContainText('Choose what the drive does wrong')
-  await panel.getByRole('combobox').fill('come out')
-  await panel.getByRole('option', { name: 'A disk does not come out' }).click()
+  await page.getByRole('button', { name: /Say what it does wrong/ }).click()
+  const dialog = page.getByRole('dialog')
+  await dialog.getByLabel('What does it do wrong?').fill('come out')
+  await dialog.getByRole('button', { name: 'A disk does not come out' }).click()
+  await dialog.getByRole('button', { name: 'Close' }).click()
 
-  const suspects = panel.getByTestId('suspects')
+  const suspects = page.getByTestId('suspects')
   await expect(suspects).toContainText('Teeth of an eject gear are stripped')
   await expect(suspects.getByRole('listitem').first()).toContainText('For: A disk does not come out')
-  // No safety look was made yet: nothing that needs power is proposed, and the reason stands there.
-  await expect(panel).toContainText('safety gate “first power” is closed')
-  const next = panel.getByTestId('next-check')
+  // Nothing scrolls at 1280 by 800.
+  const overflow = () => page.evaluate(() => document.documentElement.scrollHeight - window.innerHeight)
+  expect(await overflow()).toBeLessThanOrEqual(0)
+
+  const next = page.getByTestId('next-check')
   await expect(next).toContainText('What is the eject gearbox like?')
-  await next.getByRole('button', { name: 'Teeth missing' }).click()
-  await expect(panel.getByTestId('call')).toContainText('Mend it')
+  await page.getByRole('button', { name: /^Teeth missing/ }).click()
+  await expect(page.getByTestId('call')).toContainText('Mend it')
+  await expect(page.getByTestId('drive-call')).toContainText('Mend it')
   await expect(suspects.getByRole('listitem').first()).toContainText('Teeth of an eject gear are stripped')
-  await expect(page.getByTestId('entry').first()).toContainText('teeth missing')
+  await expect(page.getByTestId('logged')).toContainText('teeth missing')
+  expect(await overflow()).toBeLessThanOrEqual(0)
 
   const answer = await (await page.request.get(`/api/drives/${drive}/diagnosis`)).json()
   expect(answer).toMatchObject({ complaints: ['no-eject'], mendNow: 'eject-gear.stripped', held: 'first-power' })
   // The bench asks for the cure, and for nothing that only writes down.
   const { next: first } = await (await page.request.get('/api/bench')).json()
-  expect(first.find((n: { driveId: string }) => n.driveId === drive).title).toMatch(
-    /^Find and count every broken tooth/,
-  )
+  const mine = first.find((n: { driveId: string }) => n.driveId === drive)
+  expect(mine.title).toMatch(/^Find and count every broken tooth/)
+  expect(mine.ofCase).toBe(true)
 
-  // The map of what works says the same by outline, mark and word; a box opens its suspects and its checks.
-  const map = panel.getByRole('region', { name: 'What works' })
+  // The map says the same by outline, mark and word; a box opens its suspects, its checks and its procedure.
+  const map = page.getByRole('region', { name: 'What works' })
   await expect(map.getByRole('button', { name: 'Eject: fails, no' })).toBeVisible()
   await expect(map.getByRole('button', { name: 'Spin: not tried' })).toBeVisible()
   await map.getByRole('button', { name: 'Eject: fails, no' }).press('Enter')
-  await expect(map.getByTestId('function')).toContainText('Teeth of an eject gear are stripped')
-  await expect(map.getByTestId('function')).toContainText('Take the disk out the usual way')
+  const box = page.getByTestId('function')
+  await expect(box).toContainText('Teeth of an eject gear are stripped')
+  await expect(box.getByRole('button', { name: 'Take the disk out the usual way' })).toBeVisible()
+  await expect(box.getByRole('link', { name: /Drive train: find and count/i })).toBeVisible()
+  await box.getByRole('button', { name: 'What it may be' }).click()
+  await page.getByRole('button', { name: /^Why: Teeth of an eject gear/ }).click()
+  await expect(page.getByTestId('why')).toContainText('For it')
+  await expect(page.getByTestId('why')).toContainText('Cure')
 
-  await panel.getByRole('button', { name: 'Log: cured' }).click()
-  await expect(panel.getByRole('button', { name: 'Log: cured' })).toHaveCount(0)
-  expect((await (await page.request.get(`/api/drives/${drive}/diagnosis`)).json()).complaints).toEqual([])
+  // The cure by digit, the complaint tried again, and the story of it.
+  await page.keyboard.press('1')
+  await expect(next).toContainText('Try it again: “A disk does not come out”')
+  await page.keyboard.press('1')
+  await expect(page.getByTestId('closed')).toContainText('Cured by')
+  await page.getByTestId('closed').getByRole('link', { name: 'Story of the case' }).click()
+  await expect(page.getByRole('heading', { name: /^The case of/ })).toBeVisible()
+  await expect(page.getByText('Teeth of an eject gear are stripped').first()).toBeVisible()
+  await expect(page.getByText(/times as often as before this case/)).toBeVisible()
+  const certificate = await (await page.request.get(`/api/drives/${drive}/certificate`)).json()
+  expect(certificate.complaints).toMatchObject([
+    { id: 'no-eject', state: 'cured', cause: 'Teeth of an eject gear are stripped' },
+  ])
+})
+
+test('safety on one sheet: all fine claims what is listed, nothing behind a cover, and each look is an entry', async ({
+  page,
+}) => {
+  await receive(page, '3.5in', 'Reads nothing.', 'case')
+  const drive = page.url().match(/drives\/([0-9a-f-]{36})/)![1]!
+  const findings = async () =>
+    ((await (await page.request.get(`/api/drives/${drive}`)).json()) as { log: { kind: string; title: string }[] }).log
+      .filter(e => e.kind === 'finding')
+      .map(e => e.title)
+  await page.keyboard.press('s')
+  const sheet = page.getByRole('dialog', { name: /Safety looks: first power/ })
+  await expect(sheet).toContainText('Behind the cover: not looked at.')
+  // Smell is taken out of it: not looked at keeps the gate shut.
+  const smell = sheet.getByRole('listitem').filter({ hasText: 'smell of' })
+  await smell.getByRole('button', { name: 'Fine', exact: true }).click()
+  await sheet.getByRole('button', { name: /^All fine: log 3 looks/ }).click()
+  await expect(sheet.getByRole('listitem')).toHaveCount(4)
+  expect(await findings()).toHaveLength(3)
+  await sheet.getByRole('checkbox').check()
+  await smell.getByRole('button', { name: 'Not looked at' }).click()
+  await sheet.getByRole('button', { name: /^All fine: log 3 looks/ }).click()
+  // In what way the supply was verified is for a person to say: the gate is still shut.
+  await expect(sheet.getByRole('listitem')).toHaveCount(1)
+  await expect(sheet.getByRole('button', { name: /^All fine/ })).toBeDisabled()
+  await sheet
+    .getByRole('button', { name: 'Only' })
+    .or(sheet.getByRole('button', { name: 'Not fine…' }))
+    .first()
+    .click()
+  const found = page.getByRole('dialog', { name: 'What did you find?' })
+  await found.getByRole('button', { name: /Only their colours/ }).click()
+  await page.keyboard.press('s')
+  await expect(sheet.getByRole('listitem')).toContainText('Only their colours')
+  expect(await findings()).toContainEqual(expect.stringMatching(/colours/i))
+})
+
+test('by foot and across the bench: a pedal marks an answer and saves it', async ({ page }) => {
+  await receive(page, '3.5in-eject', 'x', 'case')
+  await page.getByRole('button', { name: /Say what it does wrong/ }).click()
+  await page.getByRole('dialog').getByLabel('What does it do wrong?').fill('come out')
+  await page.getByRole('dialog').getByRole('button', { name: 'A disk does not come out' }).click()
+  await page.keyboard.press('Escape')
+  await expect(page.getByTestId('next-check')).toContainText('eject gearbox')
+  await page.keyboard.press('a')
+  const across = page.getByTestId('across')
+  await expect(across).toContainText('What is the eject gearbox like?')
+  await page.keyboard.press('PageUp')
+  await page.keyboard.press('PageUp')
+  const marked = await across.locator('button.font-bold').first().textContent()
+  await page.keyboard.press('PageDown')
+  await expect(across).not.toContainText('What is the eject gearbox like?')
+  await page.keyboard.press('a')
+  const said = marked!.split('→')[0]!.trim().replace(/\d$/, '').toLowerCase().slice(0, 12)
+  await expect(page.getByTestId('logged')).toContainText(said)
 })
 
 test('everything that can be said of a drive is found by the words that people use', async ({ page }) => {

@@ -50,8 +50,8 @@ export async function openDrive(page: Page, tag: string): Promise<void> {
     .filter({ has: page.locator('svg') })
     .first()
     .click()
-  await expect(page.getByRole('navigation', { name: 'Stations' })).toBeVisible()
   await expect(page).toHaveURL(/\/drives\//)
+  await toStations(page)
 }
 
 export async function openRecording(
@@ -61,15 +61,27 @@ export async function openRecording(
   await page.getByTestId('recording').setInputFiles(file)
 }
 
-/** Receives a drive of its own for a test and stays on its page. */
-export async function receive(page: Page, mechanism: string, words = 'Does not read.'): Promise<string> {
+/** Receives a drive of its own for a test and stays on its page: at its stations, or at its case. */
+export async function receive(
+  page: Page,
+  mechanism: string,
+  words = 'Does not read.',
+  view: 'case' | 'stations' = 'stations',
+): Promise<string> {
   const tag = `T-${Date.now() % 10_000_000}`
   await page.goto('/drives/new')
+  await page.locator(`[data-kind="${mechanism}"]`).click()
+  await page.getByLabel('What does it do wrong?').fill(words)
   await page.getByLabel('Tag').fill(tag)
-  await page.getByLabel('Drive type').selectOption(mechanism)
-  await page.getByLabel(/in the owner’s words/).fill(words)
   await page.getByRole('button', { name: 'Receive it' }).click()
-  await expect(page.getByRole('navigation', { name: 'Stations' })).toBeVisible()
+  await expect(page.getByRole('region', { name: 'What works' })).toBeVisible()
   await expect(page).toHaveURL(/\/drives\/[0-9a-f-]{36}/)
+  if (view === 'stations') await toStations(page)
   return tag
+}
+
+/** Goes from a drive's case to its stations. */
+export async function toStations(page: Page): Promise<void> {
+  await page.getByRole('navigation', { name: 'Views of the drive' }).getByRole('link', { name: 'Stations' }).click()
+  await expect(page.getByRole('navigation', { name: 'Stations' })).toBeVisible()
 }

@@ -1,4 +1,5 @@
-import { boolean, number, object, string, type AnySchema, type InferType } from 'yup'
+import { array, boolean, number, object, string, type AnySchema, type InferType } from 'yup'
+import { GOAL_IDS, ROUTE_IDS, type GoalId, type RouteId } from '@wobrin/core/log'
 import { MECHANISM_IDS } from '@wobrin/core/drives'
 
 const line = (label: string, most: number) =>
@@ -79,6 +80,28 @@ const facts = {
   model: line('The model', 60),
   serial: line('The serial number', 60),
   host: line('The host', 120),
+  year: number()
+    // An emptied field says that nobody knows.
+    .transform((value: unknown, sent: unknown) => (sent === '' ? null : value))
+    .typeError('The year of make is a year, such as 1989.')
+    .integer('The year of make is a year, such as 1989.')
+    .min(1960, 'The year of make is 1960 or later.')
+    .max(2040, 'The year of make is 2040 or earlier.')
+    .nullable()
+    .default(null),
+  goal: string<GoalId>()
+    .oneOf([...GOAL_IDS], 'Choose a level, or none.')
+    .nullable()
+    .default(null),
+  route: string<RouteId>()
+    .oneOf([...ROUTE_IDS], 'The route is complaint or overhaul.')
+    .default('complaint'),
+  practice: number()
+    .integer('A practice drive has a whole number.')
+    .min(0)
+    .max(2 ** 31)
+    .nullable()
+    .default(null),
   ownerWords: line('What it does wrong', 500),
   features: featuresSchema.nullable().default(null),
   account: accountSchema.nullable().default(null),
@@ -99,6 +122,21 @@ const facts = {
 /** What is said of a drive when it comes in. */
 export const driveSchema = object(facts).noUnknown()
 export type NewDrive = InferType<typeof driveSchema>
+
+const ids = () => array(string().trim().max(60, 'An id has at most 60 characters.').required()).max(40).default([])
+
+/** A drive as it comes in: its facts, and what is said of it. */
+export const arrivalSchema = driveSchema.shape({
+  id: string()
+    .matches(/^[0-9a-f-]{36}$/, 'A drive’s id is a UUID.')
+    .optional(),
+  receivedAt: string()
+    .matches(/^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d(?:\.\d+)?Z$/, 'A time is ISO 8601 in UTC.')
+    .optional(),
+  complaints: ids(),
+  found: ids(),
+})
+export type Arrival = InferType<typeof arrivalSchema>
 
 /** Facts corrected later: any of them. */
 export const driveChangeSchema = object(

@@ -14,3 +14,11 @@ export interface KnowledgeState {
   /** Faults whose rate the own cases moved, the most moved first. */
   readonly learned: readonly (LearnedRate & { readonly label: string })[]
 }
+
+/** How much more often a fault counts as met since a case was closed. */
+export interface RateMove {
+  readonly fault: string
+  readonly label: string
+  /** 1 where nothing moved. */
+  readonly times: number
+}

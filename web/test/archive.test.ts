@@ -300,8 +300,8 @@ describe('what cannot be read in changes nothing', () => {
         n === 'manifest.json' ? Buffer.from(JSON.stringify(change(JSON.parse(c.toString()) as never))) : c,
       )
     await refused(
-      await manifest(m => ({ ...m, version: 3 })),
-      /of version 3; expected at most 2; read it with a newer application/,
+      await manifest(m => ({ ...m, version: 4 })),
+      /of version 4; expected at most 3; read it with a newer application/,
     )
     await refused(await manifest(m => ({ ...m, format: 'other' })), /no archive of a workshop/)
     await refused(await manifest(() => 3), /no archive of a workshop/)

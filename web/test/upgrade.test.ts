@@ -20,7 +20,10 @@ describe('a workshop of an earlier version', () => {
     const older = mkdtempSync(join(tmpdir(), 'wobrin-migrations-'))
     cpSync(MIGRATIONS, older, { recursive: true })
     const journal = JSON.parse(readFileSync(join(older, 'meta/_journal.json'), 'utf8'))
-    const before = journal.entries.filter((e: { tag: string }) => !e.tag.endsWith('evidence'))
+    const before = journal.entries.slice(
+      0,
+      journal.entries.findIndex((e: { tag: string }) => e.tag.endsWith('evidence')),
+    )
     writeFileSync(join(older, 'meta/_journal.json'), JSON.stringify({ ...journal, entries: before }))
     const folder = openDataFolder(mkdtempSync(join(tmpdir(), 'wobrin-older-')))
     const old = (await openDatabase(folder, older)).$client
@@ -58,7 +61,9 @@ describe('a workshop of an earlier version', () => {
     const row = { kind: 'measurement', observations: [], data: { type: 'speed', captureSha: SHA, simulated: true } }
     expect(upgradeRow('log_entries', row, 1)).toMatchObject({ evidence: { source: 'simulated', recording: SHA } })
     expect(upgradeRow('log_entries', row, 2)).toBe(row)
-    expect(upgradeRow('drives', { id: 'a' }, 1)).toEqual({ id: 'a', simulated: 0 })
+    expect(upgradeRow('drives', { id: 'a' }, 3)).toEqual({ id: 'a' })
+    expect(upgradeRow('drives', { id: 'a', simulated: 1 }, 2)).toMatchObject({ simulated: 1, route: 'complaint' })
+    expect(upgradeRow('drives', { id: 'a' }, 1)).toMatchObject({ id: 'a', simulated: 0, year: null })
   })
 })
 

@@ -1,7 +1,9 @@
 import type { CallKind } from '../base/observations'
 import { callOf } from './advice/call-of'
+import { cureCheck } from './advice/cure-check'
 import { contradictionsIn, type Contradiction } from './advice/contradictions'
 import { reasonsFor } from './advice/explain'
+import { leftOf, soundNow } from './advice/left-of'
 import { mendNow } from './advice/mend-now'
 import { nextChecks, type NextCheck } from './advice/next-checks'
 import type { DiagnosisCase } from './case/read-case'
@@ -22,13 +24,17 @@ export interface Diagnosis {
   readonly causes: readonly Cause[]
   readonly pairs: readonly FaultPair[]
   readonly next: readonly NextCheck[]
+  /** The best check of all, where something that cannot be had now keeps it from being proposed; else null. */
+  readonly behind: NextCheck | null
   readonly mendNow: string | null
   /** The cure of that fault. */
   readonly cure: Cure | null
+  /** The check by which its outcome is told; null where none is. */
+  readonly cureCheck: string | null
   readonly contradictions: readonly Contradiction[]
   /** Probability that it is none of the faults in the list. */
   readonly unknown: number
-  /** Probability that nothing is at fault. */
+  /** Probability that nothing is at fault, or not any more. */
   readonly sound: number
   readonly call: CallKind
   readonly reasons: readonly string[]
@@ -53,25 +59,38 @@ const LEAST = 0.005
 export function diagnose(c: DiagnosisCase, options: WeighOptions = {}): Diagnosis {
   const w = weighCase(c, options)
   const listed = 1 - w.unknown
+  const left = leftOf(w)
   const causes = [...w.byFault]
     .sort((a, b) => b[1] - a[1])
     .filter(([id, p]) => p * listed >= LEAST && (w.evidence.length === 0 || isPointedAt(w, id, p)))
     .slice(0, TOLD)
     .map(([id, p]): Cause => {
       const { part, label, cure } = faultOf(w, id)
-      return { fault: id, part, label, probability: p * listed, ...reasonsFor(w, id), cure: cure.says }
+      return {
+        fault: id,
+        part,
+        label,
+        probability: p * listed,
+        left: left.get(id) ?? 1,
+        ...reasonsFor(w, id),
+        cure: cure.says,
+      }
     })
   const next = nextChecks(w)
+  const free = w.without.length ? nextChecks({ ...w, without: [] }, 1)[0] : undefined
+  const behind = free && !next.some(n => n.check === free.check) ? free : null
   const mend = mendNow(w, next.length > 0)
   const contradictions = contradictionsIn(w)
   const pairs = pairsOf(w)
-  const sound = (w.hypotheses.find(h => h.faults.length === 0)?.weight ?? 0) * listed
+  const sound = soundNow(w)
   return {
     causes,
     pairs,
     next,
+    behind,
     mendNow: mend,
     cure: mend === null ? null : faultOf(w, mend).cure,
+    cureCheck: mend === null ? null : cureCheck(faultOf(w, mend)),
     contradictions,
     unknown: w.unknown,
     sound,

@@ -36,6 +36,15 @@ export const cartridge: Mechanism = {
     pictureTube: [false],
   },
   tags: ['servo'],
+  front: {
+    widthMm: 102,
+    heightMm: 25,
+    slotMm: 99,
+    closes: ['button', 'motor'],
+    plugs: ['wide'],
+    heights: ['slim', 'half'],
+    assume: ['A drive that clicks may have damaged its last cartridge, and a cartridge may damage the next drive.'],
+  },
   frame: {
     w: 102,
     d: 150,

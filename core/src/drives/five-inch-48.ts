@@ -53,6 +53,18 @@ export const fiveInch48: Mechanism = {
     pictureTube: [false, true],
   },
   tags: [],
+  front: {
+    widthMm: 146,
+    heightMm: 82,
+    slotMm: 136,
+    closes: ['lever'],
+    plugs: ['34-edge'],
+    heights: ['full', 'half'],
+    assume: [
+      'A drive of 40 tracks and one of 80 look alike: the model sheet or a count of steps tells.',
+      'Half height says nothing of one head or two.',
+    ],
+  },
   frame: { w: 146, d: 203, disk: 130, shell: [133, 133], spindleY: 84, drive: 'belt', carriage: 'steel band' },
   layouts: ['mfm-40x2x9', 'fm-40x1x10', 'six-35x1x16', 'five-35x1x13', 'mfm-40x1x9'],
   recording: recordingOf(330, 4.6),

@@ -52,6 +52,18 @@ export const fiveInch96: Mechanism = {
     pictureTube: [false, true],
   },
   tags: [],
+  front: {
+    widthMm: 146,
+    heightMm: 41,
+    slotMm: 136,
+    closes: ['lever', 'button'],
+    plugs: ['34-edge'],
+    heights: ['half', 'full'],
+    assume: [
+      'A drive of 80 tracks and one of 40 look alike: the model sheet or a count of steps tells.',
+      '300 or 360 r/min, or both, is set by straps and by the host.',
+    ],
+  },
   frame: { w: 146, d: 203, disk: 130, shell: [133, 133], spindleY: 84, drive: 'direct', carriage: 'steel band' },
   layouts: ['mfm-80x2x15', 'mfm-80x2x9'],
   recording: recordingOf(155, 2.9, { 'mfm-80x2x9': 4.6 }),

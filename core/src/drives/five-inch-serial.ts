@@ -48,6 +48,15 @@ export const fiveInchSerial: Mechanism = {
     pictureTube: [false, true],
   },
   tags: [],
+  front: {
+    widthMm: 200,
+    heightMm: 90,
+    slotMm: 136,
+    closes: ['lever', 'button'],
+    plugs: ['round'],
+    heights: ['full', 'half'],
+    assume: ['One case has held mechanisms of several makers.', 'The supply may be inside the case: mains.'],
+  },
   frame: {
     w: 146,
     d: 203,

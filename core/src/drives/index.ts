@@ -33,3 +33,5 @@ export {
 } from './types'
 export { ZONES, zoneOfCylinder, type Zone } from './zones'
 export { MATERIALS, SOILS, isMaterial, isSoil, type Material, type Soil } from './materials'
+export type { Closes, Front, HeightSeen, PlugSeen } from './front'
+export { KIND_LOOKS, recognise, type KindAnswers, type KindFit, type KindLook } from './recognise'

@@ -44,6 +44,15 @@ export const quickDisk: Mechanism = {
     pictureTube: [false],
   },
   tags: [],
+  front: {
+    widthMm: 96,
+    heightMm: 45,
+    slotMm: 78,
+    closes: ['hatch', 'lever'],
+    plugs: ['few'],
+    heights: ['half'],
+    assume: ['It has no tracks to step over: speed and start of the pass are judged together.'],
+  },
   frame: {
     w: 96,
     d: 138,

@@ -53,6 +53,18 @@ export const threeHalfInch: Mechanism = {
     pictureTube: [false, true],
   },
   tags: [],
+  front: {
+    widthMm: 102,
+    heightMm: 25,
+    slotMm: 93,
+    closes: ['button'],
+    plugs: ['34-pins'],
+    heights: ['slim', 'half'],
+    assume: [
+      'Double or high density is not seen from outside.',
+      'The pins of ready, disk change and density differ between hosts.',
+    ],
+  },
   frame: { w: 102, d: 146, disk: 86, shell: [90, 94], spindleY: 58, drive: 'direct', carriage: 'lead screw' },
   layouts: ['mfm-80x2x9', 'mfm-80x2x18', 'split-80x2x11'],
   recording: recordingOf(115, 3.1),

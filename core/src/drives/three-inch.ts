@@ -47,6 +47,18 @@ export const threeInch: Mechanism = {
     pictureTube: [false, true],
   },
   tags: [],
+  front: {
+    widthMm: 100,
+    heightMm: 40,
+    slotMm: 82,
+    closes: ['button', 'lever'],
+    plugs: ['34-edge', '34-pins', 'few'],
+    heights: ['half'],
+    assume: [
+      'The power plug is not wired alike on all machines: 5 V and 12 V may be exchanged.',
+      'One head or two is not seen from outside.',
+    ],
+  },
   frame: {
     w: 100,
     d: 150,

@@ -1,5 +1,6 @@
 import type { FeatureRange, FeatureTag } from './feature-range'
 import type { Frame } from './frame'
+import type { Front } from './front'
 import type { AlignmentLimits } from './limits'
 import type { Sourced } from './provenance'
 import type { RecordingGeometry } from './recording'
@@ -90,6 +91,7 @@ export interface Mechanism {
   /** What all of them have. */
   readonly tags: readonly FeatureTag[]
   readonly frame: Frame
+  readonly front: Front
   /** Names of the layouts that it is usually used with, the usual one first; empty without tracks to step over. */
   readonly layouts: readonly string[]
   /** Track and pulse; null where a servo follows the tracks. */

@@ -82,6 +82,35 @@ export const onArrival: readonly Question[] = [
     ],
   },
   {
+    id: 'ran',
+    ask: 'When did it run last?',
+    topic: 'Ran last',
+    sense: 'seen',
+    findings: [
+      {
+        id: 'ran.lately',
+        label: 'Within the last months',
+        call: 'leave',
+        means: 'Belt, grease and capacitors were fit to run at that time.',
+        next: 'Make the safety looks all the same: they take some minutes.',
+      },
+      {
+        id: 'ran.years',
+        label: 'Not for years',
+        call: 'unknown',
+        means: 'Grease hardens, a belt gets a flat spot, and capacitors age while a drive stands.',
+        next: 'Turn spindle and carriage by hand before power.',
+      },
+      {
+        id: 'ran.unknown',
+        label: 'Nobody knows',
+        call: 'unknown',
+        means: 'Treat it as a drive that has stood for years.',
+        next: 'Turn spindle and carriage by hand before power.',
+      },
+    ],
+  },
+  {
     id: 'storage',
     ask: 'How was it kept?',
     topic: 'Kept',

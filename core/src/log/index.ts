@@ -1,6 +1,6 @@
 export { NO_ACCOUNT, type Account } from './account'
 export { AS_FOUND_KINDS, type AsFoundItem, type AsFoundKind } from './as-found-item'
-export type { DriveFacts } from './drive-facts'
+export { GOAL_IDS, ROUTE_IDS, type DriveFacts, type GoalId, type RouteId } from './drive-facts'
 export type {
   Breakage,
   CountedPlace,

@@ -2,6 +2,7 @@ import { findMechanism } from '../drives'
 import { CALLS, formatObservation } from '../base/observations'
 import { speedsAmong, standingEntries, supportingEntries, type DriveFacts, type EntryKind, type LogEntry } from '../log'
 import { asFoundRecord, findFinding, meaning, standingFindings, type RecordedItem } from '../findings'
+import { complaintsOf } from '../bench/case'
 import { putBackList } from '../bench/put-back'
 import { findGate, isGateId, progressOf, STATIONS, type Progress } from '../bench/stations'
 import { closingOf, ladderOf, type Closing, type Ladder } from '../proof'
@@ -194,6 +195,16 @@ export function buildCertificate(
     asLeft: { speed: speeds.last },
     measurements: standing.flatMap(asMeasurement),
     work: workOf(standing),
+    complaints: complaintsOf(drive, log).map(c => ({
+      id: c.id,
+      what: c.label,
+      state: c.state,
+      seen: c.seen,
+      cause: c.cause?.label ?? null,
+      cure: c.cure?.title ?? null,
+      proof: c.proof,
+      says: c.says,
+    })),
     found: standingFindings(log)
       .filter(f => f.finding.call !== 'leave')
       .map(f => ({ at: f.entry.at, what: f.entry.title, means: meaning(f.finding, f.place), call: f.finding.call })),

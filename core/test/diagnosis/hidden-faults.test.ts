@@ -2,9 +2,9 @@ import { beforeAll, describe, expect, it } from 'vitest'
 import { MECHANISM_IDS } from '../../src/drives'
 import { CHECKS, FAULTS } from '../../src/diagnosis'
 import { Random } from '../../src/simulator'
-import { complaintsOf, mendFault, problemsOf, RIG_FAULTS, soundRig, works } from '../../src/simulator/rig'
+import { complaintsOf, drawDrive, mendFault, problemsOf, RIG_FAULTS, soundRig, works } from '../../src/simulator/rig'
 import { byStations } from './helpers/baselines'
-import { drawDrive, play, type Played } from './helpers/play'
+import { play, type Played } from './helpers/play'
 
 /** Seeds for tests; the scored run of the bench has its own. */
 const SEED = 40_000

@@ -22,6 +22,10 @@ const drive: DriveFacts = {
   motor: null,
   hasTrimmer: null,
   pulleys: null,
+  year: null,
+  goal: null,
+  practice: null,
+  route: 'complaint',
   receivedAt: '2026-03-01T10:00:00Z',
 }
 

@@ -1,5 +1,5 @@
-import { caseOfLog, findCheck, findComplaint, openComplaints, type NextCheck } from '@wobrin/core/diagnosis'
-import { driveCase, type KnownBeside } from '@wobrin/core/bench/case'
+import { findCheck, type NextCheck } from '@wobrin/core/diagnosis'
+import { complaintsOf, driveCase, type KnownBeside } from '@wobrin/core/bench/case'
 import { findReading, type Reading } from '@wobrin/core/diagnosis/readings'
 import { upperFirst } from '@wobrin/core/base/observations'
 
@@ -7,12 +7,12 @@ import { upperFirst } from '@wobrin/core/base/observations'
 export interface Answering {
   readonly check: string
   readonly kind: 'words' | 'number' | 'count'
-  readonly answers: readonly { readonly id: string; readonly label: string }[]
+  readonly answers: readonly { readonly id: string; readonly label: string; readonly leaves?: string }[]
   readonly unit: string
 }
 
 /** How the check of an advice is answered on the page. */
-export function answeringOf(next: Pick<NextCheck, 'check'>): Answering {
+export function answeringOf(next: Pick<NextCheck, 'check'>, leaves?: ReadonlyMap<string, string>): Answering {
   const check = findCheck(next.check)!
   const reading: Reading | null = check.kind === 'finding' ? null : findReading(check.id)
   const kind = reading?.kind === 'count' ? 'count' : reading?.kind === 'number' ? 'number' : 'words'
@@ -20,7 +20,7 @@ export function answeringOf(next: Pick<NextCheck, 'check'>): Answering {
   return {
     check: check.id,
     kind,
-    answers: check.answers.map(id => ({ id, label: label(id) })),
+    answers: check.answers.map(id => ({ id, label: label(id), leaves: leaves?.get(id) })),
     unit: reading?.unit ?? '',
   }
 }
@@ -28,10 +28,7 @@ export function answeringOf(next: Pick<NextCheck, 'check'>): Answering {
 /** The case of the drive at hand: what is complained of, what it may be, and putting answers on its log. */
 export function useDriveCase(pick: (finding: string) => Promise<boolean>) {
   const store = useDrive()
-  const complaints = computed(() => {
-    const open = store.drive ? openComplaints(caseOfLog(store.drive, store.log)) : []
-    return open.map(id => findComplaint(id)!)
-  })
+  const stories = computed(() => (store.drive ? complaintsOf(store.drive, store.log) : []))
   // Worked out once the page stands: keys are heard before.
   const standing = ref(false)
   onMounted(() => setTimeout(() => (standing.value = true), 0))
@@ -45,9 +42,17 @@ export function useDriveCase(pick: (finding: string) => Promise<boolean>) {
     },
     { immediate: true },
   )
+  const { unable: skip } = usePractice()
   const found = computed(() =>
-    standing.value && store.drive ? driveCase(store.drive, store.log, store.way, known.value) : null,
+    standing.value && store.drive
+      ? driveCase(store.drive, store.log, store.way, {
+          ...known.value,
+          ...(skip.value.size ? { skip: skip.value } : {}),
+        })
+      : null,
   )
 
-  return { found, complaints, ...useCaseAnswers(pick) }
+  return { found, stories, ...useCaseAnswers(pick) }
 }
+
+export type DriveCaseView = ReturnType<typeof useDriveCase>

@@ -11,11 +11,17 @@ export function useDriveSteps() {
   /** The station looked at: changed at once, the address following, so that quick keys act on what is meant. */
   const asked = () => STATION_IDS.find(s => s === route.query.station) ?? store.progress.current
   const viewed = ref<StationId>(asked())
-  const chosen = ref<string | null>(null)
+  const chosen = ref<string | null>((route.query.step as string) ?? null)
   watch(
     () => route.query.station,
     () => {
       viewed.value = asked()
+    },
+  )
+  watch(
+    () => route.query.step,
+    step => {
+      if (step) chosen.value = step as string
     },
   )
   const here = computed(() => stationOf(store.way, viewed.value))
@@ -69,3 +75,5 @@ export function useDriveSteps() {
 
   return { viewed, here, closed, next, step, view, choose, tick, finish, forward, back }
 }
+
+export type DriveSteps = ReturnType<typeof useDriveSteps>

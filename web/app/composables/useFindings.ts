@@ -11,8 +11,8 @@ export interface LastFinding {
   readonly places: readonly string[]
 }
 
-/** Putting findings on the drive's log, with their consequence at once. */
-export function useFindings(station: () => StationId) {
+/** Putting findings on the drive's log, with their consequence at once; `station` says where each belongs. */
+export function useFindings(station: (question: string) => StationId) {
   const store = useDrive()
   const notices = useNotices()
   /** What went wrong with the last one, for a dialog that hides the foot of the page. */
@@ -27,7 +27,8 @@ export function useFindings(station: () => StationId) {
   }): Promise<boolean> {
     const before = store.way
     problem.value = await (async () => {
-      const entry = await store.add({ kind: 'finding', station: station(), finding: input })
+      const about = input.question ?? findFinding(input.finding!).question.id
+      const entry = await store.add({ kind: 'finding', station: station(about), finding: input })
       const { finding, question } =
         entry.data?.type === 'finding'
           ? findFinding(entry.data.finding)
@@ -62,3 +63,5 @@ export function useFindings(station: () => StationId) {
     },
   }
 }
+
+export type DriveFindings = ReturnType<typeof useFindings>

@@ -33,3 +33,5 @@ export function usePhotos(station: () => StationId) {
 
   return { sending, keep, stop: () => stop.abort() }
 }
+
+export type DrivePhotos = ReturnType<typeof usePhotos>

@@ -36,7 +36,9 @@ useHead({ title: 'Bench · Wobrin' })
             {{ now.reason }} About <strong>{{ now.minutes }} min</strong>.
           </p>
           <div class="flex flex-wrap gap-3 mt-4">
-            <NuxtLink class="btn btn-primary" :to="{ path: `/drives/${now.driveId}`, query: { station: now.station } }"
+            <NuxtLink
+              class="btn btn-primary"
+              :to="{ path: `/drives/${now.driveId}`, query: now.ofCase ? { view: 'case' } : { station: now.station } }"
               >Go to {{ now.tag }}</NuxtLink
             >
             <button v-if="next.length > 1" class="btn" @click="skipped++">Show another</button>
@@ -58,14 +60,7 @@ useHead({ title: 'Bench · Wobrin' })
       </section>
       <BenchWaits v-if="waits.length" :waits="waits" />
     </div>
-    <section v-else class="panel p-8">
-      <h2 class="text-xl font-bold mb-2">{{ left.length ? 'Nothing is open' : 'The bench is empty' }}</h2>
-      <p class="mb-5 max-w-prose">
-        Receive the first drive: give it a tag, say what kind it is and what it does wrong. Everything you measure is
-        then kept with it.
-      </p>
-      <NuxtLink to="/drives/new" class="btn btn-primary"><Plus class="size-4" />Receive a drive</NuxtLink>
-    </section>
+    <BenchDoors v-else :title="left.length ? 'Nothing is open' : 'The bench is empty'" />
 
     <section v-if="open.length" class="panel px-6 pt-5 pb-3" aria-label="Drives at their stations">
       <BenchLines :lines="open"

@@ -1,7 +1,7 @@
 import { sql } from 'drizzle-orm'
 import { index, integer, real, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core'
 import type { Call, Evidence, Observation } from '@wobrin/core/base/observations'
-import type { EntryData, EntryKind, Outcome, StationId, Account } from '@wobrin/core/log'
+import type { EntryData, EntryKind, GoalId, Outcome, RouteId, StationId, Account } from '@wobrin/core/log'
 import type { Features, MechanismId, Pulleys } from '@wobrin/core/drives'
 import type { BeltMaterial } from '@wobrin/core/calculators/mechanics'
 import type { DiskEvent, Proof } from '@wobrin/core/proof'
@@ -25,6 +25,10 @@ export const drives = sqliteTable(
     model: text('model').notNull().default(''),
     serial: text('serial').notNull().default(''),
     host: text('host').notNull().default(''),
+    year: integer('year'),
+    goal: text('goal').$type<GoalId>(),
+    practice: integer('practice'),
+    route: text('route').$type<RouteId>().notNull().default('complaint'),
     ownerWords: text('owner_words').notNull().default(''),
     features: text('features', { mode: 'json' }).$type<Features>(),
     account: text('account', { mode: 'json' }).$type<Account>(),

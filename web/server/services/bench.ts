@@ -1,5 +1,5 @@
 import { and, desc, eq, isNotNull, isNull, sql } from 'drizzle-orm'
-import { driveCase, hasComplaint, wantedBy, type KnownBeside } from '@wobrin/core/bench/case'
+import { callOnBench, driveCase, hasComplaint, wantedBy, type KnownBeside } from '@wobrin/core/bench/case'
 import { nextOf, ranked, walk, type RankedThing, type Walk } from '@wobrin/core/bench/stations'
 import { lastSpeed, supportingEntries, type DriveFacts, type LogEntry } from '@wobrin/core/log'
 import type { Bench, BenchLine, BenchWait } from '../../shared/bench'
@@ -14,9 +14,9 @@ const STILL_MOVING_MS = 4 * 3_600_000
 
 const pick = ({ id, tag, mechanism }: DriveFacts) => ({ id, tag, mechanism })
 
-/** What its complaints ask for; nothing is worked out where nobody complains. */
-const wantedOf = (drive: DriveFacts, log: readonly LogEntry[], way: Walk, known: Known) =>
-  hasComplaint(drive, log) ? wantedBy(driveCase(drive, log, way, known(drive))) : null
+/** Its case; nothing is worked out where nobody complains. */
+const caseOf = (drive: DriveFacts, log: readonly LogEntry[], way: Walk, known: Known) =>
+  !way.progress.outcome && hasComplaint(drive, log) ? driveCase(drive, log, way, known(drive)) : null
 
 /** What is known beside the log of a drive. */
 type Known = (drive: DriveFacts) => KnownBeside
@@ -81,10 +81,11 @@ export class BenchService {
     const log = this.drives.log(drive.id)
     const way = walk(drive, log, nowMs)
     const { current, done, call, outcome } = way.progress
+    const found = caseOf(drive, log, way, this.knownOf)
     const made: OnBench = {
       seq,
       moving: way.waits.length > 0 || nowMs - Date.parse(at) < STILL_MOVING_MS,
-      next: nextOf({ ...pick(drive), log, way, wanted: wantedOf(drive, log, way, this.knownOf) }),
+      next: nextOf({ ...pick(drive), log, way, wanted: found && wantedBy(found) }),
       waits: outcome
         ? []
         : way.waits.map(({ entry, holds: _, ...wait }) => ({
@@ -97,7 +98,7 @@ export class BenchService {
         drive,
         current,
         done: [...done],
-        call,
+        call: callOnBench(call, found),
         outcome,
         rpm: lastSpeed(supportingEntries(log, drive))?.rpm ?? null,
         closed: way.gates

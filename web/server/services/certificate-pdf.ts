@@ -169,6 +169,12 @@ export function certificateDocument(c: Certificate): TDocumentDefinitions {
       ...head(c),
       ...section('Caution', c.cautions.length > 0, () => list(c.cautions, '')),
       ...section('Safety gates overridden', c.overrides.length > 0, () => overrides(c)),
+      ...section('Complaints', c.complaints.length > 0, () =>
+        table(
+          ['*'],
+          c.complaints.map(x => [{ stack: [{ text: x.what }, small(x.says)] }]),
+        ),
+      ),
       ...section('Faults not corrected', c.found.length > 0, () => faults(c)),
       heading('Spindle speed'),
       table([60, 110, '*', 90], [reading('as found', c.asFound.speed), reading('as left', c.asLeft.speed)]),

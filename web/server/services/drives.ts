@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import { and, asc, count, eq, gt } from 'drizzle-orm'
+import { receptionEntries, type SaidOnArrival } from '@wobrin/core/bench/entries'
 import { ParameterError } from '@wobrin/core/base/errors'
 import type { LogEntry, DriveFacts, NewEntry } from '@wobrin/core/log'
 import { findMechanism, type MechanismId } from '@wobrin/core/drives'
@@ -57,8 +58,16 @@ export class DriveService {
       .all()
   }
 
-  /** @throws ParameterError where the tag is taken */
-  receive(drive: NewDrive, receivedAt: string, id: string = randomUUID()): DriveFacts {
+  /**
+   * Takes a drive in, with what was said of it on arrival; all or nothing.
+   * @throws ParameterError where the tag is taken, or something that was said is not known
+   */
+  receive(
+    drive: NewDrive,
+    receivedAt: string,
+    id: string = randomUUID(),
+    said: SaidOnArrival = { complaints: [], found: [] },
+  ): DriveFacts {
     return this.db.transaction(tx => {
       const sent = tx.select().from(drives).where(eq(drives.id, id)).get()
       if (sent) return sent
@@ -80,8 +89,13 @@ export class DriveService {
           detail: drive.ownerWords,
         })
         .run()
+      const received = tx.select().from(drives).where(eq(drives.id, id)).get()!
+      for (const entry of receptionEntries(received, said, randomUUID))
+        tx.insert(logEntries)
+          .values({ ...entry, observations: [...entry.observations] })
+          .run()
       keepState(tx, id)
-      return tx.select().from(drives).where(eq(drives.id, id)).get()!
+      return received
     })
   }
 
@@ -158,6 +172,10 @@ const factNames: Readonly<Record<string, string>> = {
   model: 'model',
   serial: 'serial number',
   host: 'host',
+  year: 'year of make',
+  goal: 'level to reach',
+  route: 'route',
+  practice: 'practice drive',
   ownerWords: 'owner’s words',
   features: 'features',
   account: 'account',

@@ -13,7 +13,7 @@ import {
   type ClosedCase,
   type LearnedRate,
 } from '@wobrin/core/diagnosis/learning'
-import type { FileKind, KnowledgeState } from '../../shared/knowledge'
+import type { FileKind, KnowledgeState, RateMove } from '../../shared/knowledge'
 import type { Db } from '../database/db'
 import { logEntries } from '../database/schema'
 import type { DriveService } from './drives'
@@ -21,6 +21,9 @@ import type { DriveService } from './drives'
 const FILES: Readonly<Record<FileKind, string>> = { knowledge: 'knowledge.json', rates: 'rates.csv' }
 /** The last file that was right, for when somebody edits the other by hand and makes a mistake. */
 const accepted = (name: string) => `${name}.accepted`
+
+/** A cause of which less counts is not told as what a case moved. */
+const LEAST_WEIGHT = 0.2
 
 /**
  * What the workshop knows of faults: the program's list or an edited file, and rates that move with every case that is
@@ -107,12 +110,32 @@ export class KnowledgeService {
       this.seen = Math.max(this.seen, last)
       if (complaint > 0) this.complained.add(drive)
       if (!this.complained.has(drive)) continue
-      const closed = closedCase(this.drives.get(drive), this.drives.log(drive), this.knowledge)
+      const facts = this.drives.get(drive)
+      // What was found on a simulated drive says nothing of how often a fault is met.
+      const closed = facts.simulated ? null : closedCase(facts, this.drives.log(drive), this.knowledge)
       if (closed) this.cases.set(drive, closed)
       else this.cases.delete(drive)
       this.rates.clear()
     }
     return [...this.cases.values()]
+  }
+
+  /** How a drive's closed case moved the rates of what it turned out to be; empty while it is open. */
+  movedBy(driveId: string): RateMove[] {
+    const cases = this.closed()
+    const own = this.cases.get(driveId)
+    if (!own) return []
+    const ratesOf = (of: readonly ClosedCase[]) =>
+      new Map(learnRates(of, undefined, { knowledge: this.knowledge }).map(r => [r.fault, r.now / r.before]))
+    const before = ratesOf(cases.filter(c => c !== own))
+    const after = ratesOf(cases)
+    return own.causes
+      .filter(c => c.weight >= LEAST_WEIGHT)
+      .map(c => ({
+        fault: c.fault,
+        label: this.knowledge.faults.find(f => f.id === c.fault)!.label,
+        times: (after.get(c.fault) ?? 1) / (before.get(c.fault) ?? 1),
+      }))
   }
 
   private learned(model: string): LearnedRate[] {

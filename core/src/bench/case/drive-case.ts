@@ -8,20 +8,25 @@ import {
   type Diagnosis,
   type WeighOptions,
 } from '../../diagnosis'
-import type { DriveFacts, LogEntry } from '../../log'
+import { lowerFirst, type CallKind } from '../../base/observations'
+import { supportingEntries, type DriveFacts, type LogEntry } from '../../log'
 import type { GateState, NextThing, Walk } from '../stations'
 
 /** A drive's case: what is complained of, what it may be, and what keeps checks from being made. */
 export interface DriveCase {
   /** Ids of the complaints that are neither cured nor gone. */
   readonly complaints: readonly string[]
+  /** Those of them that were not tried again since something was said to cure. */
+  readonly toSettle: readonly string[]
   readonly diagnosis: Diagnosis
   /** The closed safety gate that holds checks back; null where none does. */
   readonly held: GateState | null
+  /** What would be checked best lies behind looks that nobody has made yet: they come first. */
+  readonly looksFirst: boolean
 }
 
 /** What is known beside the drive's own log. */
-export interface KnownBeside extends Pick<WeighOptions, 'factors' | 'knowledge'> {
+export interface KnownBeside extends Pick<WeighOptions, 'factors' | 'knowledge' | 'skip'> {
   /** What reads in other drives say of it. */
   readonly also?: readonly CaseReading[]
 }
@@ -47,7 +52,24 @@ export function driveCase(
   const c = { ...own, readings: [...own.readings, ...also] }
   const closed = way.gates.filter(g => !g.open && HELD[g.gate.id])
   const without = [...new Set(closed.flatMap(g => HELD[g.gate.id]!))]
-  return { complaints: openComplaints(c), diagnosis: diagnose(c, { ...known, without }), held: closed[0] ?? null }
+  const complaints = openComplaints(c)
+  const diagnosis = diagnose(c, { ...known, without })
+  const held = closed[0] ?? null
+  return {
+    complaints,
+    toSettle: untriedSince(complaints, supportingEntries(log, drive)),
+    diagnosis,
+    held,
+    looksFirst: held !== null && !held.forbidden && diagnosis.behind !== null && diagnosis.cure === null,
+  }
+}
+
+/** Complaints of which nothing was said since something cured. */
+function untriedSince(complaints: readonly string[], entries: readonly LogEntry[]): string[] {
+  const readings = entries.flatMap(e => (e.data?.type === 'reading' ? [{ seq: e.seq, ...e.data }] : []))
+  const cured = readings.findLast(r => r.value === 'cures')
+  if (!cured) return []
+  return complaints.filter(id => !readings.some(r => r.key === `complaint.${id}` && r.seq > cured.seq))
 }
 
 /** Whether anybody complains of a drive: the case is worked out only then. */
@@ -55,10 +77,31 @@ export const hasComplaint = (drive: DriveFacts, log: readonly LogEntry[]): boole
   log.some(e => e.data?.type === 'reading' && e.data.key.startsWith('complaint.')) &&
   openComplaints(caseOfLog(drive, log)).length > 0
 
+/** What a case wants done, as a thing on the bench. */
+type Wanted = Pick<NextThing, 'title' | 'reason' | 'minutes'>
+
+/** A safety look takes about so long. */
+export const LOOK_MINUTES = 1.5
+
+/** Trying a drive again takes about so long. */
+const TRY_AGAIN_MINUTES = 3
+
 /** What a case asks the hands to do, as one thing on the bench: the cure where it is cheaper, else the best check. */
-export function wantedBy({ complaints, diagnosis }: DriveCase): Pick<NextThing, 'title' | 'reason' | 'minutes'> | null {
+export function wantedBy({ complaints, toSettle, diagnosis, held, looksFirst }: DriveCase): Wanted | null {
   if (complaints.length === 0) return null
+  if (toSettle.length)
+    return {
+      title: 'Try it again, and say whether it is cured',
+      reason: `Something was done that cured. ${toSettle.map(id => findComplaint(id)!.label).join('; ')}.`,
+      minutes: TRY_AGAIN_MINUTES,
+    }
   const told = complaints.map(id => findComplaint(id)!.label).join('; ')
+  if (looksFirst)
+    return {
+      title: `Make the safety looks: ${lowerFirst(held!.gate.label)}`,
+      reason: `${told}. Then: ${lowerFirst(diagnosis.behind!.title)}.`,
+      minutes: held!.missing.length * LOOK_MINUTES,
+    }
   const { cure } = diagnosis
   if (cure) {
     return {
@@ -70,3 +113,11 @@ export function wantedBy({ complaints, diagnosis }: DriveCase): Pick<NextThing, 
   const best = diagnosis.next[0]
   return best ? { title: best.title, reason: `${told}. ${best.why}`, minutes: best.minutes } : null
 }
+
+/** The call on a drive: a *Stop* that was found, else its case's while something is complained of, else its way's. */
+export const callOnBench = (walked: CallKind | null, found: DriveCase | null): CallKind | null =>
+  walked === 'stop' || !found || found.complaints.length === 0
+    ? walked
+    : found.toSettle.length
+      ? 'unknown'
+      : found.diagnosis.call

@@ -135,7 +135,8 @@ const composers: Readonly<Record<HandEntryKind, Composer>> = {
   },
   station: (input, drive, log) => {
     const here = walk(drive, log(), Date.parse(input.at)).stations.find(s => s.station.id === input.station)!
-    const held = here.steps.find(s => !s.done && s.hold?.kind === 'gate')
+    // What the goal does not need may stay undone, whatever holds it.
+    const held = here.steps.find(s => s.needed && !s.done && s.hold?.kind === 'gate')
     if (held)
       throw need(
         'station',

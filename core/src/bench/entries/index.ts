@@ -1,3 +1,4 @@
+export { receptionEntries, type SaidOnArrival } from './reception-entries'
 export { calculatorEntry, type CalculatorInput } from './calculator-entry'
 export { composeEntry, type HandEntryInput, type HandEntryKind, type PhotoFacts } from './compose-entry'
 export { crossReadEntry, type CrossReadEntryInput } from './cross-read-entry'

@@ -4,7 +4,7 @@ import { findingsNamed, nextOf as cureOf } from '../../findings'
 import { standingEntries, type LogEntry, type StationId } from '../../log'
 import { sentenceOf } from './gate-state'
 import { findStep } from './stations'
-import { nextAt, stationOf, type StepState, type Walk } from './walk'
+import { nextAt, stationForGoal, stationOf, type StepState, type Walk } from './walk'
 
 /** What the hands could do next on one drive. */
 export interface NextThing {
@@ -15,6 +15,8 @@ export interface NextThing {
   readonly minutes: number
   /** Station at which it is done. */
   readonly station: StationId
+  /** The drive's case asks for it. */
+  readonly ofCase: boolean
 }
 
 /** A drive with its log and its way, to be ranked among the others. */
@@ -67,7 +69,7 @@ export function nextOf(drive: OnBench): RankedThing | null {
     rank: number,
     station: StationId = progress.current,
   ): RankedThing => ({
-    thing: { driveId: drive.id, tag: drive.tag, title, reason, minutes, station },
+    thing: { driveId: drive.id, tag: drive.tag, title, reason, minutes, station, ofCase: false },
     rank,
     along: progress.done.size,
   })
@@ -81,13 +83,17 @@ export function nextOf(drive: OnBench): RankedThing | null {
       over.entry.station,
     )
   if (w.waits.some(x => !x.holds)) return null
-  const next = nextAt(w, progress.current)
+  const at = stationForGoal(w)
+  const next = nextAt(w, at)
   // Whatever is free may be done while something soaks; where nothing is, this drive is not for the hands.
   if (next?.hold?.kind === 'wait') return null
   const stops = stopOf(w, next, drive.mechanism)
   if (stops) return thing(...stops, ORDER.stop)
   const held = w.waits.some(x => !x.over && x.holds)
-  if (drive.wanted && !held) return thing(drive.wanted.title, drive.wanted.reason, drive.wanted.minutes, ORDER.unknown)
+  if (drive.wanted && !held) {
+    const wanted = thing(drive.wanted.title, drive.wanted.reason, drive.wanted.minutes, ORDER.unknown)
+    return { ...wanted, thing: { ...wanted.thing, ofCase: true } }
+  }
   const judged = standingEntries(drive.log).findLast(
     e => e.call && e.station === progress.current && e.kind === 'measurement',
   )?.call
@@ -99,7 +105,7 @@ export function nextOf(drive: OnBench): RankedThing | null {
       ORDER[judged.kind],
     )
   }
-  return thing(...describe(w, next), ORDER[progress.call ?? 'leave'])
+  return thing(...describe(w, at, next), ORDER[progress.call ?? 'leave'], at)
 }
 
 /**
@@ -119,8 +125,8 @@ function stopOf(
   return [cureOf(worst.finding, mechanism).replace(/\.$/, ''), sentenceOf(worst), JUDGED_MINUTES]
 }
 
-function describe(w: Walk, next: StepState | null): [title: string, reason: string, minutes: number] {
-  const { station } = stationOf(w, w.progress.current)
+function describe(w: Walk, at: StationId, next: StepState | null): [title: string, reason: string, minutes: number] {
+  const { station } = stationOf(w, at)
   if (!next) return [`Finish ${station.label}`, 'All steps are done; mark the station finished.', 1]
   if (next.hold?.kind === 'gate') {
     const { gate, missing } = next.hold.gate

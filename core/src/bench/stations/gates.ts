@@ -14,6 +14,10 @@ export interface GateCondition {
   readonly blockedBy?: readonly string[]
   /** Findings of which one must hold. */
   readonly needs?: readonly string[]
+  /** It is seen only with the covers off. */
+  readonly inside?: true
+  /** The finding that it is all right, where one word says it; a choice of several is left to the person. */
+  readonly fine?: string
   /** Worked out from the record rather than from a finding. */
   readonly record?: 'put-back' | 'no-wait' | 'nothing-wet'
 }
@@ -44,37 +48,57 @@ export const GATES: readonly Gate[] = [
         question: 'mains',
         blockedBy: ['mains.none'],
       },
-      { id: 'power.disk', need: 'no disk is stuck in it', question: 'disk', blockedBy: ['disk.data', 'disk.stuck'] },
+      {
+        id: 'power.disk',
+        need: 'no disk is stuck in it',
+        question: 'disk',
+        fine: 'disk.none',
+        blockedBy: ['disk.data', 'disk.stuck'],
+      },
       {
         id: 'power.belt',
         need: 'the belt was looked at and will not wind up',
         when: { has: 'belt' },
         question: 'belt',
+        fine: 'belt.sound',
+        inside: true,
         blockedBy: ['belt.goo', 'belt.cracked', 'belt.mouldy'],
       },
       {
         id: 'power.caps',
         need: 'the capacitors were looked at and none leaks',
         question: 'caps',
+        fine: 'caps.sound',
+        inside: true,
         blockedBy: ['caps.leaking', 'caps.bulged'],
       },
       {
         id: 'power.shorts',
         need: 'the supply pins were measured for shorts',
         question: 'shorts',
+        fine: 'shorts.none',
         blockedBy: ['shorts.found'],
       },
       {
         id: 'power.burnt',
         need: 'nothing smells burnt and no chip has a dark spot',
         question: 'smell',
+        fine: 'smell.none',
         blockedBy: ['smell.burnt', 'chips.spot'],
       },
-      { id: 'power.loose', need: 'nothing loose rattles inside', question: 'rattle', blockedBy: ['rattle.loose'] },
+      {
+        id: 'power.loose',
+        need: 'nothing loose rattles inside',
+        question: 'rattle',
+        fine: 'rattle.none',
+        blockedBy: ['rattle.loose'],
+      },
       {
         id: 'power.turns',
         need: 'spindle and carriage turn by hand',
         question: 'spindle',
+        fine: 'spindle.free',
+        inside: true,
         blockedBy: ['spindle.stuck', 'travel.stuck'],
       },
       {
@@ -96,6 +120,8 @@ export const GATES: readonly Gate[] = [
         id: 'disk.heads',
         need: 'the heads were looked at and are intact',
         question: 'heads',
+        fine: 'heads.whole',
+        inside: true,
         blockedBy: ['heads.torn', 'heads.chipped'],
       },
       {
@@ -103,6 +129,8 @@ export const GATES: readonly Gate[] = [
         need: 'the pressure pad of a single head was looked at',
         when: { all: [{ has: 'one-head' }, { not: { has: 'two-heads' } }] },
         question: 'pad',
+        fine: 'pad.whole',
+        inside: true,
         blockedBy: ['pad.gone'],
       },
       { id: 'disk.loading', need: 'nothing drops when it loads', blockedBy: ['loading.drops', 'pad.gone'] },
@@ -111,6 +139,7 @@ export const GATES: readonly Gate[] = [
         need: 'the shutter arm is there',
         when: { mechanism: ['3.5in', '3.5in-eject'] },
         question: 'arm',
+        fine: 'arm.there',
         blockedBy: ['arm.missing'],
       },
       {
@@ -118,6 +147,7 @@ export const GATES: readonly Gate[] = [
         need: 'it is not known to click',
         when: { mechanism: ['cartridge'] },
         question: 'click',
+        fine: 'click.none',
         blockedBy: ['click.steady'],
       },
       {
@@ -125,6 +155,7 @@ export const GATES: readonly Gate[] = [
         need: 'its last cartridge was looked at',
         when: { mechanism: ['cartridge'] },
         question: 'edges',
+        fine: 'edges.smooth',
         blockedBy: ['edges.torn'],
       },
       { id: 'disk.torn', need: 'what tore the last disk was found', blockedBy: ['disk.torn'] },
@@ -132,6 +163,7 @@ export const GATES: readonly Gate[] = [
         id: 'disk.power',
         need: 'it was powered bare, and nothing burns',
         question: 'power',
+        fine: 'power.good',
         blockedBy: ['power.smoke'],
       },
     ],
@@ -146,18 +178,22 @@ export const GATES: readonly Gate[] = [
         id: 'good.sacrifice',
         need: 'a sacrificial disk came out whole',
         question: 'sacrifice',
+        fine: 'sacrifice.whole',
         blockedBy: ['sacrifice.marked', 'sacrifice.stuck'],
       },
       {
         id: 'good.heads',
         need: 'the heads are clean',
         question: 'headclean',
+        fine: 'headclean.clean',
+        inside: true,
         blockedBy: ['headclean.brown', 'headclean.scored'],
       },
       {
         id: 'good.protect',
         need: 'write protect was tried and blocks',
         question: 'protect',
+        fine: 'protect.both',
         blockedBy: ['protect.never'],
         when: { not: { has: 'servo' } },
       },

@@ -3,16 +3,20 @@ export { bestNext, nextOf, ranked, type NextThing, type OnBench, type RankedThin
 export { CAUTIONS, type Caution, type CautionId } from './cautions'
 export { gateStates, type GateState, type Missing } from './gate-state'
 export { GATES, findGate, isGateId, type Gate, type GateCondition, type GateId } from './gates'
+export { USUAL_GOAL, type Aim } from './needed'
 export { mayMoveOutcome, progressOf, type Progress } from './progress'
 export { isAcknowledged } from './sitting'
+export { claimable, safetySheet, type SafetyLook, type SafetySheet } from './safety-looks'
 export type { StepRecord, Station, Step } from './station'
-export { STATIONS, findStation, findStep } from './stations'
+export { STATIONS, findStation, findStep, stationAsking } from './stations'
 export { USUAL_WAITS, heldByDefault, openWaits, type Wait } from './waits'
 export {
   mayHaveHurtDisks,
   mayLoadGoodDisk,
   consequencesOf,
+  minutesForGoal,
   minutesToGo,
+  stationForGoal,
   releaseDoubts,
   nextAt,
   stationOf,

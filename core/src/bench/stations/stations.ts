@@ -35,3 +35,7 @@ const steps = new Map(STATIONS.flatMap(station => station.steps.map(step => [ste
 
 /** A step and its station; null where there is none of that id. */
 export const findStep = (id: string): { readonly step: Step; readonly station: Station } | null => steps.get(id) ?? null
+
+/** The first station that asks a question: where it belongs, wherever it is answered; null where no step asks it. */
+export const stationAsking = (question: string): StationId | null =>
+  STATIONS.find(s => s.steps.some(step => step.asks?.includes(question)))?.id ?? null

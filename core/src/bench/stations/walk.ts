@@ -14,7 +14,9 @@ import type { Features, MechanismId } from '../../drives'
 import { STATION_IDS, standingEntries, type LogEntry, type StationId } from '../../log'
 import { CAUTIONS, type Caution } from './cautions'
 import { gateStates, sentenceOf, type GateState } from './gate-state'
+import { neededBy, type Aim } from './needed'
 import { progressAmong, type Progress } from './progress'
+import { shownSteps } from './shown-by'
 import { isAcknowledged } from './sitting'
 import type { Station, Step } from './station'
 import { STATIONS } from './stations'
@@ -34,6 +36,10 @@ export interface StepState {
   /** Its questions that are not answered yet. */
   readonly open: readonly Question[]
   readonly hold: Hold | null
+  /** Needed for the goal on the drive's route; others are for an overhaul. */
+  readonly needed: boolean
+  /** Done or shown by a reading of the case. */
+  readonly shown: boolean
   /** Steps that usually come before it and are not done. */
   readonly before: readonly Step[]
 }
@@ -55,7 +61,7 @@ export interface Walk {
   readonly stations: readonly StationState[]
 }
 
-export interface Walked {
+export interface Walked extends Aim {
   readonly mechanism: MechanismId
   readonly features?: Features | null
 }
@@ -100,8 +106,12 @@ export function walk(drive: Walked, log: readonly LogEntry[], nowMs: number): Wa
               (!step.untilGood || f.finding.call === 'leave'),
           ),
       )
+  const shownNow = shownSteps(standing)
+  const needed = neededBy(drive, gates)
   const isDone = (station: Station, step: Step) =>
-    ticks.has(step.id) || (Boolean(step.asks?.length) && !step.byHand && openQuestions(station, step).length === 0)
+    ticks.has(step.id) ||
+    shownNow.has(step.id) ||
+    (Boolean(step.asks?.length) && !step.byHand && openQuestions(station, step).length === 0)
   const undone = new Map(
     shown.flatMap(({ station, steps }) => steps.filter(s => !isDone(station, s)).map(s => [s.id, s] as const)),
   )
@@ -127,6 +137,8 @@ export function walk(drive: Walked, log: readonly LogEntry[], nowMs: number): Wa
       ticked: ticks.get(step.id) ?? null,
       open: openQuestions(station, step),
       hold: undone.has(step.id) ? holdOf(step) : null,
+      needed: needed(step),
+      shown: shownNow.has(step.id),
       before: (step.after ?? []).flatMap(id => undone.get(id) ?? []),
     })),
   }))
@@ -140,7 +152,10 @@ export const stationOf = (w: Walk, id: StationId): StationState => w.stations[ra
  * all are done.
  */
 export function nextAt(w: Walk, id: StationId): StepState | null {
-  const undone = stationOf(w, id).steps.filter(s => !s.done)
+  const left = stationOf(w, id).steps.filter(s => !s.done)
+  // What only an overhaul would do comes after what the goal needs.
+  const wanted = left.filter(s => s.needed)
+  const undone = wanted.length ? wanted : left
   // A caution is read and gone on from: what it is about is not put behind the rest.
   return undone.find(s => !s.hold || s.hold.kind === 'caution') ?? undone[0] ?? null
 }
@@ -153,6 +168,22 @@ export function minutesToGo(w: Walk): number {
     .flatMap(s => s.steps)
     .filter(s => !s.done)
     .reduce((sum, s) => sum + s.step.hands, 0)
+}
+
+/** Minutes of hands that the undone steps which the goal needs will take; none for a drive that has left. */
+export function minutesForGoal(w: Walk): number {
+  if (w.progress.outcome !== null) return 0
+  return w.stations
+    .filter(s => !s.finished)
+    .flatMap(s => s.steps)
+    .filter(s => s.needed && !s.done)
+    .reduce((sum, s) => sum + s.step.hands, 0)
+}
+
+/** The first station that still has something to do for the goal; where nothing is left, where the hands are. */
+export function stationForGoal(w: Walk): StationId {
+  const open = w.stations.find(s => !s.finished && s.steps.some(x => x.needed && !x.done))
+  return open?.station.id ?? w.progress.current
 }
 
 /**

@@ -22,11 +22,13 @@ export interface Called {
 /** From here on, what may do harm is a reason to stop. */
 const HARM = 0.25
 const SOUND = 0.85
+/** A cause of which less is left counts as mended. */
+const MENDED = 0.5
 /** Two faults that are likelier together than not are told together. */
 const TOGETHER = 0.5
 const SETTINGS = new Set(['set.track-zero-sensor', 'set.upper-head', 'set.lower-head', 'set.trimmer'])
 
-const percent = (p: number): string => `${Math.round(100 * p)} %`
+const percent = (p: number): string => (p > 0.995 ? '> 99 %' : `${Math.round(100 * p)} %`)
 
 /** What may be done: the call on the whole case, its reason, and the next thing. */
 export function callOf(w: Weighed, k: Known): Called {
@@ -62,13 +64,19 @@ export function callOf(w: Weighed, k: Known): Called {
     return { call: set ? 'nudge' : 'mend', reasons: [`${fault.label}: ${percent(p)}.`], todo: fault.cure.says }
   }
   if (k.contradictions[0]) return { call: 'unknown', reasons: [k.contradictions[0].says], todo }
-  if (k.sound >= SOUND)
+  if (k.sound >= SOUND) {
+    const was = k.causes.find(c => c.left < MENDED)
     return {
       call: 'leave',
-      reasons: [`Nothing of what is known points to a fault: ${percent(k.sound)} that nothing is at fault.`],
+      reasons: [
+        was
+          ? `It was: ${lowerFirst(was.label)}, ${percent(was.probability)}. What was done cured it.`
+          : `Nothing of what is known points to a fault: ${percent(k.sound)} that nothing is at fault.`,
+      ],
       todo: 'Go on to the tests at Prove.',
     }
-  const first = k.causes[0]
+  }
+  const first = k.causes.find(c => c.left >= MENDED)
   const reason = first
     ? `Likeliest: ${lowerFirst(first.label)}, ${percent(first.probability)}; not enough to begin with it.`
     : 'Nothing is known yet that points to a fault.'

@@ -1,6 +1,7 @@
 import { afterAnswer, repairPlan, type Hypothesis, type RepairPlan } from '../engine'
 import { faultAt, faultOf, type Weighed } from '../weigh-case'
 import { candidates, pruned, TURN } from './candidates'
+import { leftOf } from './left-of'
 
 /** What a drive costs where nothing that is listed cures it, minutes: it is given to somebody else (a guess). */
 const OTHERWISE = 150
@@ -19,7 +20,8 @@ export function mendNow(w: Weighed, asks: boolean): string | null {
   const hypotheses = pruned(w)
   const ids = [...w.byFault.keys()]
   const plan = planOf(w, hypotheses, ids)
-  const share = (id: string) => (w.byFault.get(id) ?? 0) * (1 - w.unknown)
+  const left = leftOf(w)
+  const share = (id: string) => (w.byFault.get(id) ?? 0) * (left.get(id) ?? 1) * (1 - w.unknown)
   const top = ids.reduce((a, b) => (share(b) > share(a) ? b : a), ids[0] ?? '')
   if (top && share(top) >= SURE) return top
   // Faults that one cure takes away together need not be told apart.
@@ -51,7 +53,7 @@ function planOf(w: Weighed, hypotheses: readonly Hypothesis[], ids: readonly str
   for (const { faults, weight } of hypotheses)
     for (const n of faults) {
       const { id } = faultAt(w, n)
-      shares.set(id, (shares.get(id) ?? 0) + (weight / faults.length) * w.weigh.still(n))
+      shares.set(id, (shares.get(id) ?? 0) + (weight / faults.length) * w.weigh.now(n))
     }
   const repairs = ids
     .map((id, i) => {

@@ -133,7 +133,7 @@ export function caseOfLog(drive: DriveFacts, log: readonly LogEntry[]): Diagnosi
     mechanism: drive.mechanism,
     features: drive.features,
     model: drive.model,
-    year: yearIn(drive.model) ?? yearIn(drive.ownerWords),
+    year: drive.year ?? yearIn(drive.model) ?? yearIn(drive.ownerWords),
     complaints: open.map(([id]) => ({ id, at: null })),
     found: findingsAmong(entries).map(f => ({ finding: f.finding.id, place: f.place, at: f.entry.seq })),
     readings: readings.filter(r => {

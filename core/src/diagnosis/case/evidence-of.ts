@@ -68,7 +68,8 @@ function answersTo(r: CaseReading, c: DiagnosisCase): (readonly Answer[])[] {
     return [one(r.value > findMechanism(c.mechanism).speed.variation.value ? 'uneven' : 'steady')]
   if (!check.bands)
     throw new ParameterError(`${r.key} is not a number`, `one of ${check.answers.join(', ')}`, { field: r.key })
-  const slack = r.uncertainty ?? Math.abs(r.value) * 0.01
+  // Shares of sectors are counted, and a count is exact.
+  const slack = r.uncertainty ?? (r.key.startsWith('read.') ? 0 : Math.abs(r.value) * 0.01)
   return bandAnswers(check.bands, Math.abs(r.value), slack).map(one)
 }
 

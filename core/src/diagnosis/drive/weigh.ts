@@ -39,6 +39,8 @@ export interface Weighing {
    * did not cure. What cured is told as the cause that it was.
    */
   readonly still: (fault: number) => number
+  /** The same, after what cured as well: chance that a fault is in the drive now. */
+  readonly now: (fault: number) => number
   /** A check as the engine sees it at a time; null where the drive has none of that id. */
   readonly check: (id: string, order: number) => CheckModel | null
 }
@@ -118,9 +120,17 @@ export function weighing(drive: DriveModel, evidence: readonly Evidence[], compl
     drive,
     evidence.filter(e => !cured(e) && !e.weak),
   )
+  const keptNow = evidence.some(cured)
+    ? keptAt(
+        Infinity,
+        drive,
+        evidence.filter(e => !e.weak),
+      )
+    : kept
   return {
     relevant,
     still: n => kept?.[relevant[n]!] ?? 1,
+    now: n => keptNow?.[relevant[n]!] ?? 1,
     model: {
       faults: relevant.length,
       logPrior: priorsOf(relevant, elements, complained),

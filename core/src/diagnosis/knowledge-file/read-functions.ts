@@ -1,6 +1,6 @@
 import type { JSONPath } from 'jsonc-parser'
 import { CHECKS } from '../knowledge/knowledge'
-import type { DriveFunction, Mode } from '../knowledge/types'
+import { LANES, type DriveFunction, type Lane, type Mode } from '../knowledge/types'
 import { readCondition } from './read-condition'
 import type { Reader } from './reading'
 
@@ -49,6 +49,8 @@ function functionOf(
   return {
     id,
     label: r.words(entry.label, [...path, 'label'], `the label of ${id}`),
+    // Files written before there was a map with rows name none.
+    lane: entry.lane === undefined ? 'result' : (r.id(entry.lane, [...path, 'lane'], 'row', LANES) as Lane),
     needs: r.chances(entry.needs, [...path, 'needs'], 'function', ids),
     ...(entry.when === undefined ? {} : { when: readCondition(r, entry.when, [...path, 'when']) }),
     modes,

@@ -130,7 +130,7 @@ export const COMPLAINTS: readonly Complaint[] = [
   c(
     'reads-nothing',
     'It is recognised, it turns, and reads no disk at all',
-    'read error on every disk, unreadable, no data',
+    'reads nothing, read error on every disk, unreadable, no data',
     [['see.spin', 'yes'], ['see.host', 'yes'], ...reads('lower', 'none')],
   ),
   c(

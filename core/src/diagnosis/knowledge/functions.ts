@@ -36,6 +36,7 @@ export const FUNCTIONS: readonly DriveFunction[] = [
   {
     id: 'supply-5v',
     label: '5 V',
+    lane: 'power',
     needs: {},
     modes: {
       ...none('missing'),
@@ -46,21 +47,24 @@ export const FUNCTIONS: readonly DriveFunction[] = [
   {
     id: 'supply-12v',
     label: '12 V',
+    lane: 'power',
     needs: {},
     when: notOn('3.5in', 'cartridge', 'quick-disk'),
     modes: { ...none('missing'), low: { label: 'too low', blocks: 0.5 } },
   },
-  { id: 'logic', label: 'Logic', needs: { 'supply-5v': 1 }, modes: { ...none('dead') } },
+  { id: 'logic', label: 'Logic', lane: 'power', needs: { 'supply-5v': 1 }, modes: { ...none('dead') } },
   {
     id: 'processor',
     label: 'Own processor',
+    lane: 'power',
     needs: { logic: 1, 'supply-5v': 1 },
     when: has('own-processor'),
     modes: { ...none('does not start'), flashes: { label: 'finds a fault in itself', blocks: 1 } },
   },
   {
     id: 'link',
-    label: 'Link to the host',
+    label: 'Host link',
+    lane: 'power',
     needs: { logic: 1, processor: 1 },
     when: LINKED,
     modes: {
@@ -72,6 +76,7 @@ export const FUNCTIONS: readonly DriveFunction[] = [
   {
     id: 'select',
     label: 'Select',
+    lane: 'power',
     needs: { logic: 1 },
     when: SELECTED,
     modes: { ...none('not selected'), always: { label: 'always selected', blocks: 0.3 } },
@@ -79,6 +84,7 @@ export const FUNCTIONS: readonly DriveFunction[] = [
   {
     id: 'lamp',
     label: 'Lamp',
+    lane: 'power',
     needs: { select: 1, 'supply-5v': 1 },
     when: notOn('quick-disk'),
     modes: { ...none('dark'), always: { label: 'always on', blocks: 0 } },
@@ -86,12 +92,14 @@ export const FUNCTIONS: readonly DriveFunction[] = [
   {
     id: 'load',
     label: 'Loading',
+    lane: 'disk',
     needs: {},
     modes: { ...none('takes no disk'), rough: { label: 'stiff', blocks: 0.2 } },
   },
   {
     id: 'seat',
     label: 'Disk seated',
+    lane: 'disk',
     needs: { load: 1 },
     modes: {
       ...none('not clamped'),
@@ -101,6 +109,7 @@ export const FUNCTIONS: readonly DriveFunction[] = [
   {
     id: 'eject',
     label: 'Eject',
+    lane: 'disk',
     needs: {},
     modes: {
       ...none('does not come out'),
@@ -108,23 +117,26 @@ export const FUNCTIONS: readonly DriveFunction[] = [
       itself: { label: 'by itself', blocks: 0 },
     },
   },
-  { id: 'care', label: 'Disk left unmarked', needs: {}, modes: { none: { label: 'marks disks', blocks: 0 } } },
+  { id: 'care', label: 'Marks no disk', lane: 'disk', needs: {}, modes: { none: { label: 'marks disks', blocks: 0 } } },
   {
     id: 'disk-in',
     label: 'Disk noticed',
+    lane: 'disk',
     needs: { logic: 1 },
     when: notOn('8in', '5.25in-serial'),
     modes: { ...none('not noticed'), always: { label: 'always there', blocks: 0 } },
   },
   {
     id: 'motor-on',
-    label: 'Motor switched on',
+    label: 'Motor on',
+    lane: 'turning',
     needs: { select: 1, link: 1, processor: 0.5, 'supply-12v': 1, logic: 1, 'disk-in': 0.5 },
     modes: { ...none('not switched on'), always: { label: 'always on', blocks: 0 } },
   },
   {
     id: 'spin',
     label: 'Spin',
+    lane: 'turning',
     needs: { 'motor-on': 1, seat: 0.1 },
     modes: {
       ...none('does not turn'),
@@ -135,6 +147,7 @@ export const FUNCTIONS: readonly DriveFunction[] = [
   {
     id: 'speed',
     label: 'Speed',
+    lane: 'turning',
     needs: { spin: 1 },
     modes: {
       ...none('none'),
@@ -146,6 +159,7 @@ export const FUNCTIONS: readonly DriveFunction[] = [
   {
     id: 'index',
     label: 'Index',
+    lane: 'turning',
     needs: { spin: 1 },
     when: INDEXED,
     modes: {
@@ -157,6 +171,7 @@ export const FUNCTIONS: readonly DriveFunction[] = [
   {
     id: 'ready',
     label: 'Ready',
+    lane: 'turning',
     needs: { index: 1, speed: 0.6, 'disk-in': 0.7 },
     when: INDEXED,
     modes: { ...none('never') },
@@ -164,6 +179,7 @@ export const FUNCTIONS: readonly DriveFunction[] = [
   {
     id: 'carriage',
     label: 'Head moves',
+    lane: 'position',
     needs: { logic: 1, 'supply-12v': 1, select: 1, link: 1 },
     when: STEPPED,
     modes: {
@@ -174,6 +190,7 @@ export const FUNCTIONS: readonly DriveFunction[] = [
   {
     id: 'home',
     label: 'Track zero',
+    lane: 'position',
     needs: { carriage: 1 },
     when: STEPPED,
     modes: {
@@ -185,6 +202,7 @@ export const FUNCTIONS: readonly DriveFunction[] = [
   {
     id: 'position',
     label: 'On the tracks',
+    lane: 'position',
     needs: { home: 1 },
     when: STEPPED,
     modes: {
@@ -200,6 +218,7 @@ export const FUNCTIONS: readonly DriveFunction[] = [
   {
     id: 'servo',
     label: 'Servo',
+    lane: 'turning',
     needs: { spin: 1 },
     when: has('servo'),
     modes: { ...none('does not lock'), clicks: { label: 'retracts again and again', blocks: 1 } },
@@ -207,6 +226,7 @@ export const FUNCTIONS: readonly DriveFunction[] = [
   {
     id: 'pass',
     label: 'Head pass',
+    lane: 'turning',
     needs: { 'motor-on': 1, spin: 1 },
     when: on('quick-disk'),
     modes: {
@@ -217,6 +237,7 @@ export const FUNCTIONS: readonly DriveFunction[] = [
   ...(['lower', 'upper'] as const).map((head): DriveFunction => ({
     id: `head-${head}`,
     label: `${head === 'lower' ? 'Lower' : 'Upper'} head`,
+    lane: 'signal',
     needs: {},
     ...(head === 'upper' ? { when: TWO_HEADS } : {}),
     modes: {
@@ -233,6 +254,7 @@ export const FUNCTIONS: readonly DriveFunction[] = [
   {
     id: 'channel',
     label: 'Read amplifier',
+    lane: 'signal',
     needs: { logic: 1, 'supply-12v': 0.8 },
     modes: {
       ...none('dead'),
@@ -242,12 +264,14 @@ export const FUNCTIONS: readonly DriveFunction[] = [
   {
     id: 'data-line',
     label: 'Read data line',
+    lane: 'signal',
     needs: { channel: 1 },
     modes: { ...none('dead'), unsteady: { label: 'now and then', blocks: 0.4, then: reads({ unsteady: 0.8 }) } },
   },
   {
     id: 'disk',
     label: 'This disk',
+    lane: 'signal',
     needs: {},
     modes: {
       ...none('nothing on it'),
@@ -259,6 +283,7 @@ export const FUNCTIONS: readonly DriveFunction[] = [
   {
     id: 'host',
     label: 'The host',
+    lane: 'signal',
     needs: {},
     modes: {
       ...none('does not talk to it'),
@@ -279,7 +304,8 @@ export const FUNCTIONS: readonly DriveFunction[] = [
     }
     return {
       id: `read-${head}`,
-      label: `Reads, ${head} head`,
+      label: `Reads, ${head}`,
+      lane: 'result',
       needs: { ...needs, ready: 0.4, index: 0.5, link: 1, select: 1, 'disk-in': 0.6, 'supply-5v': 1 },
       ...(head === 'upper' ? { when: TWO_HEADS } : {}),
       modes: {
@@ -294,6 +320,7 @@ export const FUNCTIONS: readonly DriveFunction[] = [
   {
     id: 'protect',
     label: 'Write protect',
+    lane: 'position',
     needs: {},
     when: notOn('cartridge'),
     modes: {
@@ -305,6 +332,7 @@ export const FUNCTIONS: readonly DriveFunction[] = [
   {
     id: 'write',
     label: 'Writing',
+    lane: 'result',
     needs: {
       speed: 0.4,
       'head-lower': 0.6,
@@ -320,6 +348,7 @@ export const FUNCTIONS: readonly DriveFunction[] = [
   {
     id: 'format',
     label: 'Formatting',
+    lane: 'result',
     needs: { write: 1, 'read-lower': 0.8, 'read-upper': 0.8, index: 0.9, home: 0.8 },
     when: notOn('cartridge'),
     modes: { ...none('does not format') },
@@ -327,6 +356,7 @@ export const FUNCTIONS: readonly DriveFunction[] = [
   {
     id: 'elsewhere',
     label: 'Read elsewhere',
+    lane: 'result',
     needs: { write: 0.5, speed: 0.6 },
     modes: {
       wrong: { label: 'others do not read its disks', blocks: 0 },
@@ -336,6 +366,7 @@ export const FUNCTIONS: readonly DriveFunction[] = [
   {
     id: 'change',
     label: 'Disk change',
+    lane: 'disk',
     needs: { 'disk-in': 0.9, carriage: 0.2 },
     when: both(INDEXED, notOn('3in')),
     modes: { ...none('not noticed') },
@@ -343,6 +374,7 @@ export const FUNCTIONS: readonly DriveFunction[] = [
   {
     id: 'density',
     label: 'Density',
+    lane: 'turning',
     needs: {},
     when: on('3.5in', '5.25in-96', '3.5in-eject'),
     modes: {

@@ -19,10 +19,16 @@ export interface Mode {
   readonly then?: Readonly<Record<string, Readonly<Record<string, number>>>>
 }
 
+/** Rows of the map of what works, from supplying to writing. */
+export const LANES = ['power', 'disk', 'turning', 'position', 'signal', 'result'] as const
+export type Lane = (typeof LANES)[number]
+
 /** Something that a drive does. It works where what it needs works and its own parts are sound. */
 export interface DriveFunction {
   readonly id: string
   readonly label: string
+  /** Row of the map on which it is drawn. */
+  readonly lane: Lane
   /** Functions that it needs; a number below 1 says how much it needs one. */
   readonly needs: Readonly<Record<string, number>>
   readonly when?: Condition

@@ -1,5 +1,5 @@
 import type { DriveModel } from '../drive/compile'
-import type { DriveFunction } from '../knowledge/types'
+import type { DriveFunction, Lane } from '../knowledge/types'
 import { faultAt, type Weighed } from '../weigh-case'
 import { seenOf, type Seen } from './seen'
 
@@ -10,6 +10,8 @@ export type WorkState = 'works' | 'fails' | 'not tried' | 'not judged'
 export interface WorkBox {
   readonly id: string
   readonly label: string
+  /** Row of the map. */
+  readonly lane: Lane
   readonly state: WorkState
   /** What was seen of it, in few words; empty where nothing was. */
   readonly says: string
@@ -51,6 +53,7 @@ export function whatWorks(w: Weighed): WorkBox[] {
   return functions.map(f => ({
     id: f.id,
     label: f.label,
+    lane: f.lane,
     state: states.get(f.id)!,
     says: seen.get(f.id)?.says ?? '',
     ...drawn.get(f.id)!,
@@ -103,7 +106,7 @@ function brokenNow(w: Weighed): Map<string, number> {
   for (const { faults, weight } of hypotheses) {
     const works = new Map<string, number>()
     for (const n of faults) {
-      const still = w.weigh.still(n)
+      const still = w.weigh.now(n)
       for (const [id, modes] of w.drive.elements[w.weigh.relevant[n]!]!.states) {
         const share = Object.values(modes).reduce((s, p) => s + p, 0) * still
         works.set(id, (works.get(id) ?? 1) * (1 - Math.min(1, share)))
@@ -123,7 +126,7 @@ function suspectsOf(w: Weighed, id: string): WorkBox['suspects'] {
       const fault = faultAt(w, n)
       if (way < 0 || !(id in fault.ways[way]!.breaks)) continue
       const known = shares.get(fault.id)
-      const probability = weight * w.weigh.still(n) * (1 - w.unknown)
+      const probability = weight * w.weigh.now(n) * (1 - w.unknown)
       if (known) known.probability += probability
       else shares.set(fault.id, { label: fault.label, probability })
     }

@@ -80,6 +80,19 @@ export const CERTIFICATE_SCHEMA = T.Object(
     asLeft: record({ speed: maybe(measurement) }),
     measurements: list(measurement),
     work: list(record({ at: instant, station: text, what: text, detail: text })),
+    complaints: list(
+      record({
+        id: text,
+        what: text,
+        state: words(['open', 'cured', 'not seen']),
+        seen: words(['told', 'seen here', 'now and then']),
+        cause: maybe(text, 'What it turned out to be, where a cure that held shows it.'),
+        cure: maybe(text, 'What was done last before it was gone.'),
+        proof: list(text, 'What was measured well since then.'),
+        says: text,
+      }),
+      'What it was said to do wrong, each with what became of it.',
+    ),
     found: list(
       record({ at: instant, what: text, means: text, call }),
       'What was found on it and still holds, other than what was found good.',

@@ -75,7 +75,7 @@ describe('waits', () => {
   it('that hold one step leave the others to the hands', () => {
     const log = [entry({ station: 'receive', data: { type: 'wait', minutes: 60, holds: 'receive.disk' } })]
     const b = { id: 'b', tag: 'B', mechanism: '8in' as const, log }
-    expect(next([b], at('10:05'))[0]!.title).toBe('Write down the owner’s words')
+    expect(next([b], at('10:05'))[0]!.title).toBe('Ask who was inside, and how it was kept')
     expect(next([b], at('11:05'))[0]!.reason).toBe(
       'Its wait has run out; look whether it is so, and go on. It held “See whether a disk is stuck in it”.',
     )

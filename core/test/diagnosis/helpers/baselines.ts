@@ -1,8 +1,7 @@
 import { CHECKS } from '../../../src/diagnosis'
 import { compileDrive } from '../../../src/diagnosis/drive/compile'
 import { Random } from '../../../src/simulator'
-import { measure, mendFault, soundRig, works } from '../../../src/simulator/rig'
-import type { Hidden } from './play'
+import { measure, mendFault, soundRig, works, type Hidden } from '../../../src/simulator/rig'
 
 /** What a way of searching cost, and whether the drive works at its end. */
 export interface Searched {

@@ -1,66 +1,53 @@
 <script setup lang="ts">
-import { Combobox, ComboboxInput, ComboboxOption, ComboboxOptions } from '@headlessui/vue'
-import { complaintsOn, findComplaint, searchSayable, type COMPLAINTS } from '@wobrin/core/diagnosis'
+import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
+import { ChevronDown, Plus } from 'lucide-vue-next'
+import type { ComplaintStory } from '@wobrin/core/bench/case'
 
-/** What the drive does wrong, in the host's and the owner's words. */
-type Complaint = (typeof COMPLAINTS)[number]
-const { complaints } = defineProps<{ complaints: readonly Complaint[]; closed: boolean }>()
-const emit = defineEmits<{ complain: [id: string]; settle: [id: string, state: 'cured' | 'not seen'] }>()
-const store = useDrive()
-const query = ref('')
-const MOST = 8
-
-const matching = computed(() => {
-  const known = new Set(complaints.map(c => c.id))
-  const words = query.value.trim()
-  const all = words
-    ? searchSayable(words, store.way.situation, ['complaint'], MOST).map(hit => findComplaint(hit.id)!)
-    : store.drive
-      ? complaintsOn(store.drive.mechanism)
-      : []
-  return all.filter(c => !known.has(c.id)).slice(0, MOST)
-})
-function choose(complaint: Complaint | null): void {
-  if (!complaint) return
-  query.value = ''
-  emit('complain', complaint.id)
-}
+/** What the drive does wrong, each complaint with its state; open ones first. */
+const { stories, closed } = defineProps<{ stories: readonly ComplaintStory[]; words: string; closed: boolean }>()
+const emit = defineEmits<{ add: []; settle: [id: string, state: 'seen' | 'now and then' | 'cured' | 'not seen'] }>()
+const STATES = { told: 'not tried here', 'seen here': 'seen here', 'now and then': 'now and then' } as const
+const WAYS = [
+  { state: 'seen', label: 'Log: seen here too' },
+  { state: 'now and then', label: 'Log: now and then' },
+  { state: 'cured', label: 'Log: gone' },
+  { state: 'not seen', label: 'Log: not seen here' },
+] as const
+const shown = computed(() => [...stories].sort((a, b) => Number(a.state !== 'open') - Number(b.state !== 'open')))
+const stateOf = (s: ComplaintStory) =>
+  s.state === 'open' ? STATES[s.seen] : s.state === 'cured' ? 'gone' : 'not seen here'
 </script>
 
 <template>
-  <div>
-    <h3 class="section-title mb-1">Complaints</h3>
-    <p v-if="store.drive?.ownerWords" class="hint text-sm mb-2">Owner’s words: “{{ store.drive.ownerWords }}”</p>
-    <ul v-if="complaints.length" class="mb-3">
-      <li v-for="c in complaints" :key="c.id" class="py-1.5 border-b border-line last:border-0">
-        <div class="font-bold text-sm">{{ c.label }}</div>
-        <div v-if="!closed" class="flex gap-3 text-sm">
-          <button class="link min-h-11" type="button" @click="emit('settle', c.id, 'cured')">Log: cured</button>
-          <button class="link min-h-11" type="button" @click="emit('settle', c.id, 'not seen')">Log: not seen</button>
-        </div>
-      </li>
-    </ul>
-    <Combobox v-if="!closed" :model-value="null" nullable @update:model-value="choose">
-      <div class="relative">
-        <ComboboxInput
-          class="field w-full"
-          aria-label="What does it do wrong?"
-          placeholder="What does it do wrong?"
-          :display-value="() => query"
-          @change="query = ($event.target as HTMLInputElement).value"
-        />
-        <ComboboxOptions
-          v-if="query || complaints.length === 0"
-          :static="complaints.length === 0"
-          class="mt-1 w-full panel max-h-64 overflow-auto"
-          :class="{ 'absolute z-10': complaints.length > 0 }"
-        >
-          <ComboboxOption v-for="c in matching" :key="c.id" v-slot="{ active }" :value="c" as="template">
-            <li class="px-3 py-2 min-h-11 text-sm cursor-pointer" :class="{ 'bg-tint': active }">{{ c.label }}</li>
-          </ComboboxOption>
-          <li v-if="matching.length === 0" class="hint px-3 py-2 text-sm">No complaint has these words.</li>
-        </ComboboxOptions>
-      </div>
-    </Combobox>
-  </div>
+  <section class="flex flex-wrap items-center gap-2" aria-label="Complaints">
+    <Menu v-for="s in shown" :key="s.id" as="div" class="relative">
+      <MenuButton
+        class="inline-flex items-center gap-2 min-h-11 px-3 rounded-box border text-sm text-left"
+        :class="s.state === 'open' ? 'border-ink bg-panel font-bold' : 'border-line bg-transparent text-muted'"
+        :disabled="closed"
+        :title="s.says"
+      >
+        <span :class="{ 'line-through': s.state !== 'open' }">{{ s.label }}</span>
+        <span class="hint font-normal whitespace-nowrap">{{ stateOf(s) }}</span>
+        <ChevronDown v-if="!closed" class="size-4 shrink-0" aria-hidden="true" />
+      </MenuButton>
+      <MenuItems class="absolute z-30 mt-1 min-w-52 panel shadow-lg py-1">
+        <MenuItem v-for="w in WAYS" :key="w.state" v-slot="{ active }">
+          <button
+            class="w-full text-left px-3 min-h-11 text-sm"
+            :class="{ 'bg-tint': active }"
+            type="button"
+            @click="emit('settle', s.id, w.state)"
+          >
+            {{ w.label }}
+          </button>
+        </MenuItem>
+      </MenuItems>
+    </Menu>
+    <button v-if="!closed" class="btn" type="button" @click="emit('add')">
+      <Plus class="size-4" />{{ stories.length ? 'Add complaint…' : 'Say what it does wrong…' }}
+    </button>
+    <p v-if="words" class="hint grow basis-24 w-0 truncate" :title="words">“{{ words }}”</p>
+    <CaseGoal :closed="closed" class="ml-auto" />
+  </section>
 </template>

@@ -1,50 +1,100 @@
 <script setup lang="ts">
-import { lowerFirst } from '@wobrin/core/base/observations'
+import { FlaskConical } from 'lucide-vue-next'
+import { CALLS, lowerFirst } from '@wobrin/core/base/observations'
 import type { Diagnosis } from '@wobrin/core/diagnosis'
 import type { GateState } from '@wobrin/core/bench/stations'
+import type { Asked } from '~/composables/useCaseAsked'
 
-/** What to do next: the call, and the best check with its answers; two more to choose from. */
-const { diagnosis, held } = defineProps<{ diagnosis: Diagnosis; held: GateState | null; closed: boolean }>()
-const emit = defineEmits<{ answer: [check: string, value: string, of?: number] }>()
-const chosen = ref(0)
-watch(
-  () => diagnosis.next.map(n => n.check).join(),
-  () => {
-    chosen.value = 0
-  },
-)
-const next = computed(() => diagnosis.next[chosen.value] ?? null)
-const answering = computed(() => next.value && answeringOf(next.value))
-const cure = computed(() => diagnosis.cure)
-const call = computed(() => ({ kind: diagnosis.call, reasons: diagnosis.reasons, next: diagnosis.todo }))
+/** What to do next: the cure, or the best check with its answers; two more to choose from. */
+const { diagnosis, held, asked } = defineProps<{
+  diagnosis: Diagnosis
+  held: GateState | null
+  asked: Asked | null
+  closed: boolean
+  marked: number
+  /** The drive is simulated, and can be asked itself. */
+  practice: boolean
+  trying: boolean
+}>()
+const emit = defineEmits<{ answer: [value: string, of?: number]; ask: [id: string | null]; looks: []; tryIt: [] }>()
+const answers = useTemplateRef('answers')
+const others = computed(() => diagnosis.next.filter(n => n.check !== asked?.check).slice(0, 2))
+defineExpose({ type: (digit: string) => answers.value?.type(digit) })
 </script>
 
 <template>
-  <div class="min-w-0">
-    <CallBand :call="call" />
-    <p v-if="held" class="text-sm mt-2 border-l-5 border-stop pl-3">
-      The safety gate “{{ lowerFirst(held.gate.label) }}” is closed: checks behind it are not proposed.
-    </p>
-    <p v-if="cure" class="hint text-sm mt-2">The cure takes about {{ cure.minutes }} min.</p>
-    <div v-if="next && answering" class="mt-4" data-testid="next-check">
-      <h3 class="section-title">{{ cure ? 'Or check first' : 'Next check' }} · {{ next.minutes }} min</h3>
-      <p class="font-bold mt-1">{{ next.title }}</p>
-      <p class="hint text-sm">{{ next.why }}</p>
-      <CaseAnswers
-        v-if="!closed"
-        :key="next.check"
-        class="mt-2"
-        :answering="answering"
-        @answer="(value, of) => emit('answer', next!.check, value, of)"
-      />
-    </div>
-    <div v-if="diagnosis.next.length > 1" class="mt-3 text-sm">
-      <h4 class="hint">Or instead</h4>
-      <template v-for="(n, i) in diagnosis.next" :key="n.check">
-        <button v-if="i !== chosen" class="link block min-h-11 text-left" type="button" @click="chosen = i">
-          {{ n.title }} ({{ n.minutes }} min)
+  <section class="grid gap-x-8 gap-y-3 xl:grid-cols-[1fr_minmax(0,29rem)] items-start" aria-label="Next check">
+    <div class="min-w-0">
+      <p class="text-sm mb-1 flex items-center gap-2" role="status" data-testid="call">
+        <CallMark :kind="asked?.settles ? 'unknown' : diagnosis.call" decorative :size="16" class="shrink-0" /><strong
+          class="whitespace-nowrap"
+          >{{ CALLS[asked?.settles ? 'unknown' : diagnosis.call].label }}</strong
+        ><span class="text-muted">{{ asked?.settles ? 'Something was done that cured.' : diagnosis.reasons[0] }}</span>
+      </p>
+      <div v-if="asked" data-testid="next-check">
+        <h2 class="text-xl font-bold leading-snug">
+          <span class="sr-only">{{ asked.cure ? 'Cure: ' : 'Next check: ' }}</span>{{ asked.title }}
+        </h2>
+        <p class="text-sm mt-1">
+          <template v-if="asked.minutes"
+            >About <strong>{{ asked.minutes }} min</strong>. </template
+          ><span class="text-muted">{{ asked.why }}</span>
+        </p>
+      </div>
+      <h2 v-else class="text-xl font-bold leading-snug">{{ diagnosis.todo }}</h2>
+      <button
+        v-if="practice && asked && !asked.settles && !asked.looks"
+        class="btn mt-2"
+        type="button"
+        :disabled="trying"
+        aria-keyshortcuts="t"
+        @click="emit('tryIt')"
+      >
+        <FlaskConical class="size-4" />{{
+          asked.cure ? 'Do it on the simulated drive' : 'Try it on the simulated drive'
+        }}
+        <kbd>T</kbd>
+      </button>
+      <slot />
+      <div v-if="others.length || (diagnosis.cure && !asked?.cure)" class="text-sm mt-1 flex gap-x-4">
+        <span class="hint pt-1.5 whitespace-nowrap">Or instead</span>
+        <div class="min-w-0">
+          <button
+            v-if="diagnosis.cure && !asked?.cure"
+            class="link min-h-8 block"
+            type="button"
+            @click="emit('ask', null)"
+          >
+            Begin the cure
+          </button>
+          <button
+            v-for="n in others"
+            :key="n.check"
+            class="link min-h-8 block text-left"
+            type="button"
+            @click="emit('ask', n.check)"
+          >
+            {{ n.title }} ({{ n.minutes }} min)
+          </button>
+        </div>
+      </div>
+      <p v-if="held && !asked?.looks" class="text-sm mt-1 border-l-5 border-stop pl-3" data-testid="held">
+        Safety gate “{{ lowerFirst(held.gate.label) }}” is closed: checks behind it are not proposed.
+        <button v-if="!closed" class="link font-bold min-h-9" type="button" @click="emit('looks')">
+          Safety looks…
         </button>
-      </template>
+      </p>
     </div>
-  </div>
+    <button v-if="asked?.looks && !closed" class="btn btn-primary w-full" type="button" @click="emit('looks')">
+      Safety looks… <kbd>S</kbd>
+    </button>
+    <CaseAnswers
+      v-else-if="asked && !closed"
+      ref="answers"
+      :key="asked.check"
+      :answering="asked.answering"
+      :marked="marked"
+      @answer="(value, of) => emit('answer', value, of)"
+    />
+  </section>
 </template>

@@ -2,22 +2,22 @@
 import { toTypedSchema } from '@vee-validate/yup'
 import { useForm } from 'vee-validate'
 import { MECHANISMS, findMechanism, isMechanismId, type Features } from '@wobrin/core/drives'
-import type { DriveFacts } from '@wobrin/core/log'
+import { GOAL_IDS, type DriveFacts } from '@wobrin/core/log'
+import { RUNGS } from '@wobrin/core/proof'
 import { driveSchema, type NewDrive } from '../../../shared/drive-facts'
 
-const { initial = null, suggestedTag = '' } = defineProps<{
-  initial?: DriveFacts | null
+const { initial } = defineProps<{
+  initial: DriveFacts
   action: string
-  suggestedTag?: string
   serverProblem?: { field: string | null; text: string } | null
 }>()
 const emit = defineEmits<{ save: [NewDrive] }>()
 
 const { handleSubmit, errors, defineField, values } = useForm({
   validationSchema: toTypedSchema(driveSchema),
-  initialValues: initial
-    ? (Object.fromEntries(Object.entries(initial).filter(([k]) => k in driveSchema.fields)) as Partial<NewDrive>)
-    : { tag: suggestedTag, mechanism: undefined },
+  initialValues: Object.fromEntries(
+    Object.entries(initial).filter(([k]) => k in driveSchema.fields),
+  ) as Partial<NewDrive>,
 })
 const [tag] = defineField('tag')
 const [mechanism] = defineField('mechanism')
@@ -26,6 +26,8 @@ const [maker] = defineField('maker')
 const [model] = defineField('model')
 const [serial] = defineField('serial')
 const [host] = defineField('host')
+const [year] = defineField('year')
+const [goal] = defineField('goal')
 const [ownerWords] = defineField('ownerWords')
 // Yup's shape leaves each out where the form's own does not.
 const [features] = defineField('features') as unknown as [Ref<Features | null | undefined>]
@@ -40,7 +42,7 @@ const sizes = reactive({
   flywheelMm: '',
   beltLengthMm: '',
   centreDistanceMm: '',
-  ...numbersAsText(initial?.pulleys),
+  ...numbersAsText(initial.pulleys),
 })
 watch(sizes, s => {
   const given = Object.fromEntries(
@@ -87,11 +89,22 @@ const submit = handleSubmit(v => emit('save', driveSchema.cast(v)))
         ><input :id="id" v-model="serial" class="field"
       /></FormField>
     </div>
-    <FormField v-slot="{ id }" label="Host it will serve" :problem="errors.host"
-      ><input :id="id" v-model="host" class="field"
-    /></FormField>
+    <div class="grid sm:grid-cols-3 gap-4">
+      <FormField v-slot="{ id }" label="Year of make" :problem="errors.year"
+        ><input :id="id" v-model.number="year" class="field" inputmode="numeric"
+      /></FormField>
+      <FormField v-slot="{ id }" label="Host it will serve" :problem="errors.host"
+        ><input :id="id" v-model="host" class="field"
+      /></FormField>
+      <FormField v-slot="{ id }" label="Level to reach">
+        <select :id="id" v-model="goal" class="field">
+          <option :value="null">not said</option>
+          <option v-for="g in GOAL_IDS" :key="g" :value="g">{{ RUNGS[g].title }}</option>
+        </select>
+      </FormField>
+    </div>
     <DriveFeatureFields v-if="chosen" v-model="features" :mechanism="chosen.id" />
-    <details :open="initial !== null" class="border-t border-line pt-4">
+    <details open class="border-t border-line pt-4">
       <summary class="font-bold text-sm min-h-8">Motor, speed and belt, where known</summary>
       <div class="grid sm:grid-cols-3 gap-4 mt-3">
         <FormField v-slot="{ id }" label="Nominal speed">

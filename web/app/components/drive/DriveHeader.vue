@@ -1,16 +1,26 @@
 <script setup lang="ts">
 import { Pencil } from 'lucide-vue-next'
-import { CALLS } from '@wobrin/core/base/observations'
-import { OUTCOMES, type DriveFacts } from '@wobrin/core/log'
+import { CALLS, type CallKind } from '@wobrin/core/base/observations'
+import { OUTCOMES, type DriveFacts, type Outcome } from '@wobrin/core/log'
 import { findMechanism } from '@wobrin/core/drives'
-import type { Progress } from '@wobrin/core/bench/stations'
 
-const { drive, progress } = defineProps<{ drive: DriveFacts; progress: Progress }>()
+/** `words`: with the owner's words, where nothing else shows them. */
+const {
+  drive,
+  outcome,
+  call,
+  words = false,
+} = defineProps<{ drive: DriveFacts; outcome: Outcome | null; call: CallKind | null; words?: boolean }>()
 const emit = defineEmits<{ edit: [] }>()
 
 const title = computed(() => [drive.maker, drive.model].filter(Boolean).join(' '))
 const second = computed(() =>
-  [drive.ownerWords && `“${drive.ownerWords}”`, drive.host && `for ${drive.host}`, drive.simulated && 'simulated drive']
+  [
+    words && drive.ownerWords && `“${drive.ownerWords}”`,
+    drive.year,
+    drive.host && `for ${drive.host}`,
+    drive.simulated && 'simulated drive',
+  ]
     .filter(Boolean)
     .join(' · '),
 )
@@ -34,18 +44,21 @@ const drivenBy = computed(() => {
           >
         </h1>
         <p class="hint">
-          {{ second || 'Nothing is known of it yet.' }}
+          {{ second }}
           <button class="inline-flex items-center gap-1 min-h-6 px-1 link" @click="emit('edit')">
             <Pencil class="size-3" />Edit drive data
           </button>
         </p>
       </div>
     </div>
-    <p v-if="progress.outcome" class="text-lg font-bold flex items-center gap-2">
-      <CallMark v-if="progress.outcome === 'quarantined'" kind="stop" decorative />{{ OUTCOMES[progress.outcome] }}
-    </p>
-    <p v-else-if="progress.call" class="text-lg font-bold flex items-center gap-2" data-testid="drive-call">
-      <CallMark :kind="progress.call" decorative />{{ CALLS[progress.call].label }}
-    </p>
+    <div class="flex items-center gap-5">
+      <p v-if="outcome" class="text-lg font-bold flex items-center gap-2">
+        <CallMark v-if="outcome === 'quarantined'" kind="stop" decorative />{{ OUTCOMES[outcome] }}
+      </p>
+      <p v-else-if="call" class="text-lg font-bold flex items-center gap-2" data-testid="drive-call">
+        <CallMark :kind="call" decorative />{{ CALLS[call].label }}
+      </p>
+      <slot />
+    </div>
   </header>
 </template>

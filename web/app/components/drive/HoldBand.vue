@@ -3,7 +3,7 @@ import type { Hold } from '@wobrin/core/bench/stations'
 
 /** What keeps a step from being done, and the way on: look, wait, read, or pass with a reason. */
 const { hold } = defineProps<{ hold: Hold; closed: boolean }>()
-const emit = defineEmits<{ look: [question: string]; pass: []; acknowledge: []; over: [] }>()
+const emit = defineEmits<{ look: [question: string]; looks: []; pass: []; acknowledge: []; over: [] }>()
 </script>
 
 <template>
@@ -25,7 +25,10 @@ const emit = defineEmits<{ look: [question: string]; pass: []; acknowledge: []; 
         </button>
       </li>
     </ul>
-    <button v-if="!closed" class="text-sm text-muted link min-h-11" @click="emit('pass')">Override gate…</button>
+    <div v-if="!closed" class="flex flex-wrap gap-x-5 items-center mt-1">
+      <button class="btn" @click="emit('looks')">All safety looks…</button>
+      <button class="text-sm text-muted link min-h-11" @click="emit('pass')">Override gate…</button>
+    </div>
   </div>
   <div
     v-else-if="hold.kind === 'wait'"

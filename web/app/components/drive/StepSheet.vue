@@ -17,6 +17,7 @@ const emit = defineEmits<{
   note: []
   look: [question: string]
   pass: []
+  looks: []
   acknowledge: []
   over: []
 }>()
@@ -78,6 +79,7 @@ const minutes = computed(
       :closed="closed"
       @look="emit('look', $event)"
       @pass="emit('pass')"
+      @looks="emit('looks')"
       @acknowledge="emit('acknowledge')"
       @over="emit('over')"
     />
@@ -111,7 +113,13 @@ const minutes = computed(
       </button>
     </div>
     <p v-else-if="state.done" class="hint mt-4">
-      {{ state.ticked ? `Done, ${longTime(state.ticked.at)}.` : 'Done: its questions are answered.' }}
+      {{
+        state.ticked
+          ? `Done, ${longTime(state.ticked.at)}.`
+          : state.shown
+            ? 'Done: a reading on the log shows it.'
+            : 'Done: its questions are answered.'
+      }}
     </p>
   </section>
 </template>

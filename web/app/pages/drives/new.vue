@@ -1,17 +1,23 @@
 <script setup lang="ts">
+import { isMechanismId } from '@wobrin/core/drives'
 import type { DriveFacts } from '@wobrin/core/log'
-import type { NewDrive } from '../../../shared/drive-facts'
+import type { Arrival } from '../../../shared/drive-facts'
 
 useHead({ title: 'Receive a drive · Wobrin' })
 
+const route = useRoute()
 const { data: next } = await useFetch<{ tag: string }>('/api/drives/next-tag')
 const serverProblem = ref<{ field: string | null; text: string } | null>(null)
 /** Made once, so that sending the form again after a lost answer receives one drive, not two. */
 const id = crypto.randomUUID()
 
 const suggestedTag = computed(() => next.value?.tag ?? 'SK-01')
+const kind = computed(() => {
+  const asked = String(route.query.kind ?? '')
+  return isMechanismId(asked) ? asked : undefined
+})
 
-async function receive(drive: NewDrive): Promise<void> {
+async function receive(drive: Arrival): Promise<void> {
   serverProblem.value = null
   try {
     const received = await $fetch<DriveFacts>('/api/drives', { method: 'POST', body: { ...drive, id } })
@@ -24,15 +30,14 @@ async function receive(drive: NewDrive): Promise<void> {
 </script>
 
 <template>
-  <div class="grid lg:grid-cols-[1fr_18rem] gap-4 items-start">
-    <section class="panel p-6">
-      <h1 class="text-2xl font-bold mb-1">Receive a drive</h1>
-      <p class="hint mb-6">The tag and the kind are enough; the rest can follow.</p>
-      <DriveForm action="Receive it" :suggested-tag="suggestedTag" :server-problem="serverProblem" @save="receive"
-        ><NuxtLink to="/" class="btn">Cancel</NuxtLink></DriveForm
+  <div class="grid lg:grid-cols-[1fr_16rem] gap-4 items-start">
+    <section class="panel px-6 py-4">
+      <h1 class="text-2xl font-bold mb-2">Receive a drive</h1>
+      <DriveArrivalForm :suggested-tag="suggestedTag" :kind="kind" :server-problem="serverProblem" @save="receive"
+        ><NuxtLink to="/" class="btn">Cancel</NuxtLink></DriveArrivalForm
       >
     </section>
-    <aside class="panel p-6 text-sm space-y-3">
+    <aside class="panel p-5 text-sm space-y-3">
       <h2 class="font-bold">Before anything else</h2>
       <p>
         Is a disk stuck in it? If it holds data, rescue comes before repair: manual eject hole, straightened clip, power

@@ -5,7 +5,7 @@ import * as schema from '../../database/schema'
  * Version of the archive's form. A newer one is refused with a sentence; rows of an older one are brought to this form.
  * 2: measurements with their source, tracks and places as named fields.
  */
-export const ARCHIVE_VERSION = 2
+export const ARCHIVE_VERSION = 3
 export const MANIFEST = 'manifest.json'
 
 /** A table as a file of JSON Lines: one row a line, JSON columns as JSON. */

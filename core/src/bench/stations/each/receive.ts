@@ -32,8 +32,8 @@ export const receive: Station = {
     },
     {
       id: 'receive.words',
-      title: 'Write down the owner’s words',
-      why: 'What it does wrong, in their words, before yours replace them; who has been inside; how it was kept.',
+      title: 'Ask who was inside, and how it was kept',
+      why: 'Whoever was inside may have moved an adjuster or left something out; damp and heat leave their own faults.',
       tools: [],
       hands: 4,
       asks: ['history', 'storage'],

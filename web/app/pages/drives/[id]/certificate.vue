@@ -115,6 +115,14 @@ const print = () => window.print()
           <p class="hint text-sm">{{ longTime(o.at) }}. Not so at that time: {{ o.missing.join('; ') }}.</p>
         </div>
       </section>
+      <section v-if="certificate.complaints.length">
+        <h2 class="font-bold mb-2">Complaints</h2>
+        <ul class="text-sm">
+          <li v-for="c in certificate.complaints" :key="c.id" class="border-b border-line py-1.5">
+            <strong>{{ c.what }}</strong><span class="hint block">{{ c.says }}</span>
+          </li>
+        </ul>
+      </section>
       <section v-if="certificate.found.length">
         <h2 class="font-bold mb-2">Faults not corrected</h2>
         <ul class="text-sm">

@@ -1,0 +1,137 @@
+import { BUILT_IN, findCheck, findComplaint, type Knowledge } from '../../diagnosis'
+import { closedCase } from '../../diagnosis/learning'
+import { lowerFirst } from '../../base/observations'
+import { supportingEntries, type DriveFacts, type LogEntry } from '../../log'
+import { findStep } from '../stations'
+
+export type ComplaintState = 'open' | 'cured' | 'not seen'
+
+/** What became of one complaint. */
+export interface ComplaintStory {
+  readonly id: string
+  readonly label: string
+  readonly state: ComplaintState
+  /** Whether somebody saw it here: only told, seen, or seen now and then. */
+  readonly seen: 'told' | 'seen here' | 'now and then'
+  /** The entry that closed it; null while it is open. */
+  readonly closed: LogEntry | null
+  /** What was done last before it was gone; null where nothing was. */
+  readonly cure: { readonly title: string; readonly at: string; readonly proved: boolean } | null
+  /** What it turned out to be, where that is known. */
+  readonly cause: { readonly fault: string; readonly label: string; readonly probability: number } | null
+  /** What was measured since the cure, with a good result. */
+  readonly proof: readonly string[]
+  /** All of it in one or two sentences. */
+  readonly says: string
+}
+
+const KEY = 'complaint.'
+/** A cause is told from here on. */
+const TOLD = 0.5
+const PROOFS = 3
+
+type Reading = Extract<NonNullable<LogEntry['data']>, { type: 'reading' }>
+const readingOf = (e: LogEntry): Reading | null => (e.data?.type === 'reading' ? e.data : null)
+
+/** Every complaint that was ever said of a drive, in the order in which they came, with what became of it. */
+export function complaintsOf(
+  drive: DriveFacts,
+  log: readonly LogEntry[],
+  knowledge: Knowledge = BUILT_IN,
+): ComplaintStory[] {
+  const entries = supportingEntries(log, drive)
+  const ids = new Set(
+    entries.flatMap(e => {
+      const r = readingOf(e)
+      return r?.key.startsWith(KEY) ? [r.key.slice(KEY.length)] : []
+    }),
+  )
+  const causes = [...ids].some(id => stateOf(id, entries).state === 'cured')
+    ? (closedCase(drive, log, knowledge)?.causes ?? [])
+    : []
+  const likely = [...causes].sort((a, b) => b.weight - a.weight)[0]
+  const cause =
+    likely && likely.weight >= TOLD
+      ? {
+          fault: likely.fault,
+          label: knowledge.faults.find(f => f.id === likely.fault)!.label,
+          probability: likely.weight,
+        }
+      : null
+  return [...ids].flatMap(id => {
+    const complaint = findComplaint(id)
+    if (!complaint) return []
+    const { state, seen, closed } = stateOf(id, entries)
+    const cure = closed && state === 'cured' ? cureBefore(closed, entries) : null
+    const proof = cure ? provedSince(cure.at, entries) : []
+    const story = { id, label: complaint.label, state, seen, closed, cure, cause: cure?.proved ? cause : null, proof }
+    return [{ ...story, says: sayOf(story) }]
+  })
+}
+
+/** How a complaint stands: the last word on it counts. */
+function stateOf(id: string, entries: readonly LogEntry[]): Pick<ComplaintStory, 'state' | 'seen' | 'closed'> {
+  const said = entries.filter(e => readingOf(e)?.key === `${KEY}${id}`)
+  const here = said.filter(e => e.evidence?.source !== 'said').map(e => readingOf(e)!.value)
+  const last = said.at(-1)!
+  const word = readingOf(last)!.value
+  const state: ComplaintState = word === 'cured' ? 'cured' : word === 'not seen' ? 'not seen' : 'open'
+  return {
+    state,
+    seen: here.includes('now and then') ? 'now and then' : here.includes('seen') ? 'seen here' : 'told',
+    closed: state === 'open' ? null : last,
+  }
+}
+
+/** What was done last before an entry: what is said to have cured, else the last treatment. */
+function cureBefore(closed: LogEntry, entries: readonly LogEntry[]): ComplaintStory['cure'] {
+  const before = entries.filter(e => e.seq < closed.seq)
+  const said = before.findLast(e => readingOf(e)?.value === 'cures')
+  if (said) {
+    const { key } = readingOf(said)!
+    return { title: findCheck(key)?.title ?? said.title, at: said.at, proved: true }
+  }
+  const done = before.findLast(
+    e => readingOf(e)?.key.startsWith('after.') || (e.data?.type === 'step' && e.station === 'clean'),
+  )
+  if (!done) return null
+  const title = done.data?.type === 'step' ? (findStep(done.data.step)?.step.title ?? done.title) : done.title
+  return { title, at: done.at, proved: false }
+}
+
+/** What was measured well since a time. */
+const provedSince = (at: string, entries: readonly LogEntry[]): string[] =>
+  entries
+    .filter(e => e.at >= at && e.call?.kind === 'leave' && (e.kind === 'measurement' || e.kind === 'finding'))
+    .map(e => e.title)
+    .slice(-PROOFS)
+
+function sayOf(s: Omit<ComplaintStory, 'says'>): string {
+  if (s.state === 'open') return s.seen === 'told' ? 'Open; not tried here yet.' : `Open; ${s.seen}.`
+  if (s.state === 'not seen') return 'Not seen here.'
+  if (!s.cure) return 'Gone; cause not known.'
+  const tested = s.proof.length ? ` Since then: ${s.proof.map(lowerFirst).join('; ')}.` : ' Nothing was measured since.'
+  if (!s.cure.proved) return `Gone; cause not known. Done last: ${lowerFirst(s.cure.title)}.${tested}`
+  const cause = s.cause ? `Cause: ${lowerFirst(s.cause.label)}.` : 'Cause not known.'
+  return `${cause} Cured by: ${lowerFirst(s.cure.title)}.${tested}`
+}
+
+/** One thing that was tried on the way, as it stands on the log. */
+export interface Tried {
+  readonly at: string
+  readonly title: string
+  readonly kind: 'check' | 'found' | 'done' | 'fitted'
+}
+
+/** What was checked, found, done and fitted on the way from complaint to cure, in order. */
+export function triedOn(drive: DriveFacts, log: readonly LogEntry[]): Tried[] {
+  return supportingEntries(log, drive).flatMap((e): Tried[] => {
+    const { data, at, title } = e
+    if (data?.type === 'part-used') return [{ at, title, kind: 'fitted' }]
+    if (data?.type === 'finding') return e.call?.kind === 'leave' ? [] : [{ at, title, kind: 'found' }]
+    if (e.kind !== 'measurement') return []
+    const key = readingOf(e)?.key ?? ''
+    if (key.startsWith(KEY)) return []
+    return [{ at, title, kind: /^(?:after|swap)\./.test(key) ? 'done' : 'check' }]
+  })
+}

@@ -1,0 +1,178 @@
+<script setup lang="ts">
+import type { LastFinding } from '~/composables/useFindings'
+import type { LogEntry } from '@wobrin/core/log'
+
+/** A drive's first screen: what it does wrong, what works, what it may be, and what to check next. */
+const { view, closed, last } = defineProps<{
+  view: DriveCaseView
+  closed: boolean
+  last: LastFinding | null
+}>()
+const emit = defineEmits<{
+  looks: []
+  takeBack: [id: string]
+  where: [place: string]
+  photo: [of: string]
+}>()
+const store = useDrive()
+const diagnosis = computed(() => view.found.value?.diagnosis ?? null)
+const { asked, ask } = useCaseAsked(() => view.found.value)
+
+const shown = ref<{ function?: string; fault?: string }>({})
+const box = computed(() => diagnosis.value?.works.find(w => w.id === shown.value.function) ?? null)
+const cause = computed(() => diagnosis.value?.causes.find(c => c.fault === shown.value.fault) ?? null)
+const back = () => {
+  shown.value = {}
+}
+const choose = (id: string) => {
+  shown.value = shown.value.function === id ? {} : { function: id }
+}
+
+const complaining = ref(false)
+const across = ref(false)
+/** The answer that a foot has marked. */
+const marked = ref(-1)
+watch(
+  () => asked.value?.check,
+  () => {
+    marked.value = -1
+  },
+)
+const next = useTemplateRef('next')
+const words = computed(() => (asked.value?.answering.kind === 'words' ? asked.value.answering.answers : []))
+
+const practice = usePractice()
+/** Something was complained of, and nothing is any more. */
+const settled = computed(
+  () => view.stories.value.length > 0 && view.stories.value.every(s => s.state !== 'open') && !asked.value?.cure,
+)
+/** Asks the simulated drive itself, and puts what it answers on the log. */
+async function tryIt(): Promise<void> {
+  const check = asked.value?.check
+  if (check && !asked.value?.settles && !asked.value?.looks)
+    await practice.answer(check, value => view.answer(check, value))
+}
+
+function answer(value: string, of?: number): void {
+  if (!asked.value || asked.value.looks) return
+  if (asked.value.settles) void view.settle(asked.value.settles, value as 'cured' | 'seen' | 'now and then')
+  else void view.answer(asked.value.check, value, of)
+}
+function digit(n: number): void {
+  const chosen = words.value[n - 1]
+  if (chosen) answer(chosen.id)
+  else if (asked.value && words.value.length === 0) next.value?.type(String(n))
+}
+function mark(): void {
+  if (words.value.length) marked.value = (marked.value + 1) % words.value.length
+}
+function save(): void {
+  const chosen = words.value[marked.value]
+  if (chosen) answer(chosen.id)
+  else mark()
+}
+/** The entry made last in this sitting, unless it was taken back. */
+const logged = computed((): LogEntry | null => {
+  const entry = view.kept.value ?? last?.entry ?? null
+  return entry && !store.log.some(e => e.takesBack === entry.id) ? entry : null
+})
+
+useShortcuts({
+  ...(Object.fromEntries([1, 2, 3, 4, 5, 6, 7, 8, 9].map(n => [String(n), () => closed || digit(n)])) as Record<
+    string,
+    () => void
+  >),
+  a: () => {
+    across.value = true
+  },
+  t: () => {
+    if (!closed && practice.able.value) void tryIt()
+  },
+  s: () => {
+    if (!closed) emit('looks')
+  },
+  PageUp: mark,
+  PageDown: () => {
+    if (!closed) save()
+  },
+})
+</script>
+
+<template>
+  <div class="space-y-3">
+    <CaseComplaints
+      :stories="view.stories.value"
+      :words="store.drive?.ownerWords ?? ''"
+      :closed="closed"
+      @add="complaining = true"
+      @settle="view.settle"
+    />
+    <div v-if="diagnosis" class="grid gap-3 md:grid-cols-2 xl:grid-cols-[1fr_20.5rem] items-stretch">
+      <CaseMap
+        class="panel px-4 pt-3 pb-2 min-w-0 order-3 md:order-none md:col-span-2 xl:col-span-1"
+        :works="diagnosis.works"
+        :chosen="box?.id ?? null"
+        @choose="choose"
+      />
+      <div class="panel px-4 py-3 min-w-0 xl:relative order-2 md:order-none" data-testid="beside">
+        <div class="xl:absolute xl:inset-0 xl:overflow-y-auto xl:px-4 xl:py-3" tabindex="-1">
+          <CaseFunction v-if="box" :box="box" @back="back" @check="ask" />
+          <CaseWhy v-else-if="cause" :cause="cause" :next="diagnosis.next" @back="back" @check="ask" />
+          <CaseSuspects
+            v-else
+            :diagnosis="diagnosis"
+            @why="
+              fault => {
+                shown = { fault }
+              }
+            "
+          />
+        </div>
+      </div>
+      <div v-if="!closed" class="panel px-5 py-3 space-y-2 order-1 md:order-none xl:col-span-2 min-w-0">
+        <CaseNext
+          ref="next"
+          :diagnosis="diagnosis"
+          :held="view.found.value!.held"
+          :asked="asked"
+          :closed="closed"
+          :marked="marked"
+          :practice="practice.able.value"
+          :trying="practice.trying.value"
+          @try-it="tryIt"
+          @answer="answer"
+          @ask="ask"
+          @looks="emit('looks')"
+        >
+          <CaseClosed v-if="settled" :stories="view.stories.value" :practice="practice" />
+        </CaseNext>
+        <CaseLogged
+          v-if="logged"
+          :entry="logged"
+          :consequences="last?.entry.id === logged.id ? last.consequences : []"
+          :places="last?.entry.id === logged.id ? last.places : []"
+          @take-back="emit('takeBack', logged.id)"
+          @where="place => emit('where', place)"
+          @photo="emit('photo', logged.id)"
+        />
+      </div>
+    </div>
+    <CaseComplaintDialog
+      :shown="complaining"
+      :chosen="view.stories.value.filter(s => s.state === 'open').map(s => s.id)"
+      @close="complaining = false"
+      @complain="view.complain"
+    />
+    <CaseAcross
+      v-if="diagnosis"
+      :shown="across"
+      :diagnosis="diagnosis"
+      :asked="asked"
+      :marked="marked"
+      @close="across = false"
+      @answer="answer"
+      @mark="mark"
+      @save="save"
+    />
+  </div>
+</template>

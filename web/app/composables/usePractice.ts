@@ -1,0 +1,78 @@
+import { findReading } from '@wobrin/core/diagnosis/readings'
+import { findCheck, findComplaint, findFault } from '@wobrin/core/diagnosis'
+import type { DriveFacts } from '@wobrin/core/log'
+
+/** Checks of these answers have changed the drive. */
+const CHANGES = /^(?:after|swap)\./
+/** A number inside a band stands for it. */
+const INSIDE = 1.02
+
+/** Simulated drives with hidden faults, to practise on: the answers come from their physics. */
+export function usePractice() {
+  const store = useDrive()
+  const notices = useNotices()
+  const trying = ref(false)
+  /** Checks that its physics does not reach. */
+  const unable = useState<ReadonlySet<string>>('practice-unable', () => new Set())
+  const seed = computed(() => store.drive?.practice ?? null)
+
+  /** Draws a drive and receives it with what its owner would say of it. */
+  async function begin(): Promise<void> {
+    const { practiceDrive } = await import('@wobrin/core/simulator/rig')
+    const practice = crypto.getRandomValues(new Uint32Array(1))[0]! % 1_000_000
+    const { mechanism, complaints } = practiceDrive(practice)
+    const { tag } = await $fetch<{ tag: string }>('/api/drives/next-tag')
+    const received = await $fetch<DriveFacts>('/api/drives', {
+      method: 'POST',
+      body: {
+        id: crypto.randomUUID(),
+        tag,
+        mechanism,
+        simulated: true,
+        practice,
+        complaints,
+        ownerWords: complaints.map(id => findComplaint(id)!.label).join('; '),
+      },
+    })
+    await navigateTo({ path: `/drives/${received.id}`, query: { view: 'case' } })
+  }
+
+  /** What the drive answers to a check, handed on as a person would give it. */
+  async function answer(check: string, give: (value: string) => unknown): Promise<void> {
+    if (seed.value === null || !store.drive) return
+    trying.value = true
+    const { practiceAnswer } = await import('@wobrin/core/simulator/rig')
+    const gone = new Set(store.log.map(e => e.takesBack))
+    const done = store.log.flatMap(e =>
+      e.data?.type === 'reading' && CHANGES.test(e.data.key) && !gone.has(e.id) ? [e.data.key] : [],
+    )
+    const says = practiceAnswer(seed.value, store.drive.mechanism, done, check)
+    trying.value = false
+    if (says === null) {
+      unable.value = new Set([...unable.value, check])
+      notices.problem('The simulated drive cannot answer this check: it is left out from now on.')
+    } else await give(asTyped(check, says))
+  }
+
+  /** Its hidden faults, in words. */
+  async function reveal(): Promise<string[]> {
+    if (seed.value === null || !store.drive) return []
+    const { practiceDrive } = await import('@wobrin/core/simulator/rig')
+    return practiceDrive(seed.value, store.drive.mechanism).faults.map(id => findFault(id)?.label ?? id)
+  }
+  return { able: computed(() => seed.value !== null), trying, unable, begin, answer, reveal }
+}
+
+/** An answer as it is typed: a number of its band where the check is read as a number. */
+function asTyped(check: string, answer: string): string {
+  const bands = findCheck(check)?.bands
+  const reading = findCheck(check)?.kind === 'finding' ? null : findReading(check)
+  if (!bands || reading?.kind !== 'number') return answer
+  const i = bands.findIndex(b => b.answer === answer)
+  const below = i > 0 ? bands[i - 1]!.below : null
+  const above = bands[i]?.below ?? null
+  if (above !== null && Number.isFinite(above)) return String(below === null ? above / INSIDE : (below + above) / 2)
+  return String(below === null ? 0 : below * INSIDE)
+}
+
+export type Practice = ReturnType<typeof usePractice>
