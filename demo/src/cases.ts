@@ -1,5 +1,5 @@
 import { NO_FEATURES } from '@wobrin/core/drives'
-import type { DemoDrive } from './drives'
+import type { DemoDrive } from './demo-drive'
 
 /** Drives that came in with a complaint: one fault, a pair, one that comes and goes, a disk to blame, a closed case. */
 export const DEMO_CASES: readonly DemoDrive[] = [

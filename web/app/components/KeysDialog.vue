@@ -24,6 +24,16 @@ const groups = [
     ],
   },
   {
+    title: 'At a case',
+    keys: [
+      ['1 … 9', 'answer the check that is asked'],
+      ['S', 'safety looks'],
+      ['T', 'practice drive: try it'],
+      ['A', 'across the bench'],
+      ['C', 'to the stations, and back'],
+    ],
+  },
+  {
     title: 'At an instrument',
     keys: [
       ['A', 'across the bench: a readout to read from two metres'],
@@ -36,6 +46,7 @@ const groups = [
     keys: [
       ['Page Down', 'step done, or on to the next station'],
       ['Page Up', 'back: the last step undone, or the station before'],
+      ['at a case', 'Page Up marks the next answer, Page Down saves it'],
     ],
   },
 ]

@@ -46,7 +46,7 @@ export function usePractice() {
     const done = store.log.flatMap(e =>
       e.data?.type === 'reading' && CHANGES.test(e.data.key) && !gone.has(e.id) ? [e.data.key] : [],
     )
-    const says = practiceAnswer(seed.value, store.drive.mechanism, done, check)
+    const says = practiceAnswer(seed.value, done, check)
     trying.value = false
     if (says === null) {
       unable.value = new Set([...unable.value, check])
@@ -58,7 +58,7 @@ export function usePractice() {
   async function reveal(): Promise<string[]> {
     if (seed.value === null || !store.drive) return []
     const { practiceDrive } = await import('@wobrin/core/simulator/rig')
-    return practiceDrive(seed.value, store.drive.mechanism).faults.map(id => findFault(id)?.label ?? id)
+    return practiceDrive(seed.value).faults.map(id => findFault(id)?.label ?? id)
   }
   return { able: computed(() => seed.value !== null), trying, unable, begin, answer, reveal }
 }

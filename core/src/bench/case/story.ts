@@ -16,7 +16,12 @@ export interface ComplaintStory {
   /** The entry that closed it; null while it is open. */
   readonly closed: LogEntry | null
   /** What was done last before it was gone; null where nothing was. */
-  readonly cure: { readonly title: string; readonly at: string; readonly proved: boolean } | null
+  readonly cure: {
+    readonly title: string
+    readonly at: string
+    readonly seq: number
+    readonly proved: boolean
+  } | null
   /** What it turned out to be, where that is known. */
   readonly cause: { readonly fault: string; readonly label: string; readonly probability: number } | null
   /** What was measured since the cure, with a good result. */
@@ -63,7 +68,7 @@ export function complaintsOf(
     if (!complaint) return []
     const { state, seen, closed } = stateOf(id, entries)
     const cure = closed && state === 'cured' ? cureBefore(closed, entries) : null
-    const proof = cure ? provedSince(cure.at, entries) : []
+    const proof = cure ? provedSince(cure.seq, entries) : []
     const story = { id, label: complaint.label, state, seen, closed, cure, cause: cure?.proved ? cause : null, proof }
     return [{ ...story, says: sayOf(story) }]
   })
@@ -89,20 +94,20 @@ function cureBefore(closed: LogEntry, entries: readonly LogEntry[]): ComplaintSt
   const said = before.findLast(e => readingOf(e)?.value === 'cures')
   if (said) {
     const { key } = readingOf(said)!
-    return { title: findCheck(key)?.title ?? said.title, at: said.at, proved: true }
+    return { title: findCheck(key)?.title ?? said.title, at: said.at, seq: said.seq, proved: true }
   }
   const done = before.findLast(
     e => readingOf(e)?.key.startsWith('after.') || (e.data?.type === 'step' && e.station === 'clean'),
   )
   if (!done) return null
   const title = done.data?.type === 'step' ? (findStep(done.data.step)?.step.title ?? done.title) : done.title
-  return { title, at: done.at, proved: false }
+  return { title, at: done.at, seq: done.seq, proved: false }
 }
 
-/** What was measured well since a time. */
-const provedSince = (at: string, entries: readonly LogEntry[]): string[] =>
+/** What was measured well since an entry. */
+const provedSince = (seq: number, entries: readonly LogEntry[]): string[] =>
   entries
-    .filter(e => e.at >= at && e.call?.kind === 'leave' && (e.kind === 'measurement' || e.kind === 'finding'))
+    .filter(e => e.seq > seq && e.call?.kind === 'leave' && (e.kind === 'measurement' || e.kind === 'finding'))
     .map(e => e.title)
     .slice(-PROOFS)
 

@@ -1,5 +1,5 @@
 import type { DriveModel } from '../drive/compile'
-import type { DriveFunction, Lane } from '../knowledge/types'
+import type { Check, DriveFunction, Lane } from '../knowledge/types'
 import { faultAt, type Weighed } from '../weigh-case'
 import { seenOf, type Seen } from './seen'
 
@@ -17,7 +17,7 @@ export interface WorkBox {
   readonly says: string
   /** Functions that it needs directly: what a line is drawn from. */
   readonly after: readonly string[]
-  /** Checks that see it, by their ids. */
+  /** Checks that see it or tell what may break it, by their ids. */
   readonly checks: readonly string[]
   /** Faults that may break it, the likeliest first, with their shares. */
   readonly suspects: readonly { readonly fault: string; readonly label: string; readonly probability: number }[]
@@ -35,6 +35,9 @@ const BELIEVED = 0.5
 const PROVES = 0.9
 const SUSPECTS = 4
 const LEAST = 0.02
+/** A look that shows a fault so often is one for the function that it breaks. */
+const TELLING = 0.6
+const CHECKS_SHOWN = 8
 /** Hypotheses that are looked at, and their least share of the likeliest. */
 const MOST = 400
 
@@ -150,13 +153,28 @@ function drawingOf(drive: DriveModel): ReadonlyMap<string, Drawn> {
         f.id,
         {
           after: directNeeds(f, drive.functions),
-          checks: checks.filter(c => c.sees?.function === f.id).map(c => c.id),
+          checks: checksOf(f.id, checks, drive),
         },
       ]),
     )
     drawings.set(drive, drawn)
   }
   return drawn
+}
+
+/** Checks of a function: those that see it, then looks and treatments that tell the faults that may break it. */
+function checksOf(id: string, checks: readonly Check[], drive: DriveModel): string[] {
+  const sees = checks.filter(c => c.sees?.function === id).map(c => c.id)
+  const telling = new Map<string, number>()
+  for (const f of drive.faults) {
+    if (!f.ways.some(w => id in w.breaks)) continue
+    const told = Object.entries(f.shows).map(([check, shows]) => [check, Math.max(...Object.values(shows))] as const)
+    const cures = Object.entries(f.treatments ?? {}).map(([t, chance]) => [`after.${t}`, chance] as const)
+    for (const [check, chance] of [...told, ...cures])
+      if (chance >= TELLING && drive.checks.has(check)) telling.set(check, (telling.get(check) ?? 0) + f.odds * chance)
+  }
+  const others = [...telling].sort((a, b) => b[1] - a[1]).map(([check]) => check)
+  return [...new Set([...sees, ...others])].slice(0, CHECKS_SHOWN)
 }
 
 /** What it needs directly: needs of its needs are left out, so that a line is drawn once. */

@@ -14,26 +14,23 @@ export interface Hidden {
   readonly random: Random
 }
 
-/**
- * Draws a drive with so many faults, until somebody would complain of it; each fault must show by itself.
- * @param mechanism drive type; drawn as well where it is left out
- */
-export function drawDrive(seed: number, faults: 1 | 2, mechanism?: MechanismId): Hidden {
+/** Draws a drive with so many faults, until somebody would complain of it; each fault must show by itself. */
+export function drawDrive(seed: number, faults: 1 | 2): Hidden {
   const random = new Random(seed)
   for (;;) {
-    const type = mechanism ?? MECHANISM_IDS[Math.floor(random.next() * MECHANISM_IDS.length)]!
-    const rig = soundRig(type)
+    const mechanism = MECHANISM_IDS[Math.floor(random.next() * MECHANISM_IDS.length)]!
+    const rig = soundRig(mechanism)
     const able = RIG_FAULTS.filter(f => f.on(rig))
     const chosen = new Set<(typeof able)[number]>()
     while (chosen.size < faults) chosen.add(able[Math.floor(random.next() * able.length)]!)
     const alone = [...chosen].every(f => {
-      const trial = soundRig(type)
+      const trial = soundRig(mechanism)
       f.break(trial.parts, new Random(seed + 1))
       return !works(trial, new Random(seed + 2))
     })
     for (const f of chosen) f.break(rig.parts, new Random(seed + 1))
     const complaints = complaintsOf(problemsOf(rig, random), rig.twoHeads)
     if (alone && complaints.length && new Set([...chosen].map(f => f.id.split(':')[0])).size === faults)
-      return { mechanism: type, faults: [...chosen].map(f => f.id), complaints, rig, random }
+      return { mechanism, faults: [...chosen].map(f => f.id), complaints, rig, random }
   }
 }

@@ -4,6 +4,8 @@ import type { Answering } from '~/composables/useDriveCase'
 /** Answers of a check: tiles with their digits, a number with its unit, or sectors that were counted. */
 const { answering, marked = -1 } = defineProps<{ answering: Answering; marked?: number; large?: boolean }>()
 const emit = defineEmits<{ answer: [value: string, of?: number] }>()
+/** More answers leave no room to say what each would leave; that stands beside the question. */
+const MANY = 4
 const value = ref('')
 const of = ref('9')
 const field = useTemplateRef('field')
@@ -33,13 +35,16 @@ defineExpose({
       type="button"
       class="flex items-center gap-3 w-full px-3 text-left border rounded-box bg-panel leading-tight"
       :class="[
-        large ? 'min-h-[9vmin] text-[4vmin]' : 'min-h-12 text-sm',
+        large ? 'min-h-[9vmin] text-[4vmin]' : 'min-h-11 text-sm',
         marked === i ? 'border-ink border-2 bg-tint font-bold' : 'border-line hover:border-ink',
       ]"
       @click="emit('answer', a.id)"
     >
       <span class="grow min-w-0"
-        >{{ a.label }}<span v-if="a.leaves" class="hint block truncate">→ {{ a.leaves }}</span></span
+        >{{ a.label
+        }}<span v-if="a.leaves && answering.answers.length <= MANY" class="hint block truncate"
+          >→ {{ a.leaves }}</span
+        ></span
       >
       <kbd v-if="i < 9" class="shrink-0" :class="{ 'text-[3vmin]!': large }">{{ i + 1 }}</kbd>
     </button>

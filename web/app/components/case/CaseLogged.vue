@@ -7,7 +7,7 @@ const emit = defineEmits<{ takeBack: []; where: [place: string]; photo: [] }>()
 </script>
 
 <template>
-  <div class="text-sm flex flex-wrap items-center gap-x-4 gap-y-1 border-t border-line pt-2" data-testid="logged">
+  <div class="text-sm flex flex-wrap items-center gap-x-4 gap-y-1 border-t border-line pt-1" data-testid="logged">
     <p class="min-w-0 flex flex-wrap gap-x-2">
       <span class="hint">On the log:</span><span>{{ entry.title }}</span>
       <strong v-if="consequences?.length">{{ consequences.join(' ') }}</strong>

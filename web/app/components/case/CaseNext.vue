@@ -56,27 +56,29 @@ defineExpose({ type: (digit: string) => answers.value?.type(digit) })
         <kbd>T</kbd>
       </button>
       <slot />
-      <div v-if="others.length || (diagnosis.cure && !asked?.cure)" class="text-sm mt-1 flex gap-x-4">
-        <span class="hint pt-1.5 whitespace-nowrap">Or instead</span>
-        <div class="min-w-0">
-          <button
-            v-if="diagnosis.cure && !asked?.cure"
-            class="link min-h-8 block"
-            type="button"
-            @click="emit('ask', null)"
-          >
-            Begin the cure
-          </button>
-          <button
-            v-for="n in others"
-            :key="n.check"
-            class="link min-h-8 block text-left"
-            type="button"
-            @click="emit('ask', n.check)"
-          >
-            {{ n.title }} ({{ n.minutes }} min)
-          </button>
-        </div>
+      <div
+        v-if="others.length || (diagnosis.cure && !asked?.cure)"
+        class="text-sm mt-1 flex flex-wrap md:flex-nowrap gap-x-4 items-center"
+      >
+        <span class="hint whitespace-nowrap">Or instead</span>
+        <button
+          v-if="diagnosis.cure && !asked?.cure"
+          class="link min-h-8 shrink-0"
+          type="button"
+          @click="emit('ask', null)"
+        >
+          Begin the cure
+        </button>
+        <button
+          v-for="n in others"
+          :key="n.check"
+          class="link min-h-8 text-left md:truncate min-w-0"
+          type="button"
+          :title="n.title"
+          @click="emit('ask', n.check)"
+        >
+          {{ n.title }} ({{ n.minutes }} min)
+        </button>
       </div>
       <p v-if="held && !asked?.looks" class="text-sm mt-1 border-l-5 border-stop pl-3" data-testid="held">
         Safety gate “{{ lowerFirst(held.gate.label) }}” is closed: checks behind it are not proposed.

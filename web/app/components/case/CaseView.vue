@@ -49,14 +49,19 @@ const settled = computed(
 /** Asks the simulated drive itself, and puts what it answers on the log. */
 async function tryIt(): Promise<void> {
   const check = asked.value?.check
-  if (check && !asked.value?.settles && !asked.value?.looks)
-    await practice.answer(check, value => view.answer(check, value))
+  if (check && !asked.value?.settles && !asked.value?.looks) await practice.answer(check, value => give(check, value))
 }
 
+/** What was tried again with success is not asked a second time, where one thing alone was complained of. */
+async function give(check: string, value: string, of?: number): Promise<void> {
+  const open = view.found.value?.complaints ?? []
+  await view.answer(check, value, of)
+  if (value === 'cures' && open.length === 1) await view.settle(open[0]!, 'cured')
+}
 function answer(value: string, of?: number): void {
   if (!asked.value || asked.value.looks) return
   if (asked.value.settles) void view.settle(asked.value.settles, value as 'cured' | 'seen' | 'now and then')
-  else void view.answer(asked.value.check, value, of)
+  else void give(asked.value.check, value, of)
 }
 function digit(n: number): void {
   const chosen = words.value[n - 1]
@@ -109,7 +114,7 @@ useShortcuts({
     />
     <div v-if="diagnosis" class="grid gap-3 md:grid-cols-2 xl:grid-cols-[1fr_20.5rem] items-stretch">
       <CaseMap
-        class="panel px-4 pt-3 pb-2 min-w-0 order-3 md:order-none md:col-span-2 xl:col-span-1"
+        class="panel px-4 pt-2.5 pb-1 min-w-0 order-3 md:order-none md:col-span-2 xl:col-span-1"
         :works="diagnosis.works"
         :chosen="box?.id ?? null"
         @choose="choose"
@@ -129,7 +134,7 @@ useShortcuts({
           />
         </div>
       </div>
-      <div v-if="!closed" class="panel px-5 py-3 space-y-2 order-1 md:order-none xl:col-span-2 min-w-0">
+      <div v-if="!closed" class="panel px-5 py-2.5 space-y-1.5 order-1 md:order-none xl:col-span-2 min-w-0">
         <CaseNext
           ref="next"
           :diagnosis="diagnosis"

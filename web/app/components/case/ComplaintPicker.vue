@@ -18,23 +18,21 @@ const emit = defineEmits<{ toggle: [id: string] }>()
 const words = defineModel<string>('words', { default: '' })
 const id = useId()
 
-/** Shown before anything is typed: what is met most (from memory). */
-const USUAL: ReadonlySet<string> = new Set([
-  'dead',
-  'not-recognised',
-  'no-spin',
+/** Shown before anything is typed: what is met most, the commonest first (from memory). */
+const USUAL = [
   'reads-nothing',
-  'reads-some-disks',
+  'no-spin',
+  'not-recognised',
   'reads-sometimes',
+  'reads-some-disks',
   'no-eject',
   'no-home',
   'noise-click',
-  'spins-always',
-  'change-unseen',
-  'never-tried',
+  'dead',
   'write-errors',
-  'spins-uneven',
-])
+  'spins-always',
+  'never-tried',
+]
 
 const all = computed(() => complaintsOn(mechanism))
 /** All words together first, then each by itself; words that point to no complaint leave the usual ones. */
@@ -46,7 +44,7 @@ const found = computed(() => {
   return [...new Set(hits.map(h => h.id))].map(id => findComplaint(id)!).filter(c => all.value.includes(c))
 })
 const shown = computed(() => {
-  const rest = found.value?.length ? found.value : all.value.filter(c => USUAL.has(c.id))
+  const rest = found.value?.length ? found.value : USUAL.flatMap(id => all.value.find(c => c.id === id) ?? [])
   const picked = chosen.map(c => findComplaint(c)!)
   return [...picked, ...rest.filter(c => !chosen.includes(c.id))].slice(0, Math.max(most, picked.length))
 })
