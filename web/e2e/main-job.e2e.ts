@@ -11,7 +11,8 @@ test('a drive comes in, is measured, trimmed by advice that learns, and leaves w
   // Receive, with the keys.
   await page.keyboard.press('Space')
   await expect(page.getByTestId('entry')).toHaveCount(2)
-  await page.getByRole('button', { name: /^Finish without/ }).click()
+  // What only an overhaul would do is optional: the station is finished without it.
+  await page.getByRole('button', { name: 'Receive is finished' }).click()
   await expect(page.getByRole('button', { name: /Look.*here now/ })).toBeVisible()
 
   // Speed: as found.

@@ -35,14 +35,13 @@ try {
     console.log(name)
   }
   await picture('bench', '/')
-  await picture('drive-speed', drive('SK-05'))
+  await picture('drive-speed', `${drive('SK-05')}?station=speed`)
   const notices = (p: Page) => p.getByRole('navigation', { name: 'Stations' }).waitFor()
   await picture('gate', `${drive('SK-17')}?station=first-power`, notices)
-  await picture('case', drive('SK-10'), async p => {
-    await p.getByRole('button', { name: /From complaint to cause/ }).click()
-    await p.getByRole('combobox', { name: 'What does it do wrong?' }).fill('come out')
-    await p.getByRole('option', { name: 'A disk does not come out' }).click()
-    await p.getByTestId('suspects').waitFor()
+  await picture('case', `${drive('SK-20')}?view=case`, p => p.getByTestId('suspects').waitFor())
+  await picture('receive', '/drives/new', async p => {
+    await p.locator('[data-kind="3.5in"]').click()
+    await p.getByLabel('What does it do wrong?').fill('reads')
   })
   await picture('shelf', '/shelf')
   await picture('host-fit', '/instruments/host-fit')

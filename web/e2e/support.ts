@@ -72,7 +72,7 @@ export async function receive(
   await page.goto('/drives/new')
   await page.locator(`[data-kind="${mechanism}"]`).click()
   await page.getByLabel('What does it do wrong?').fill(words)
-  await page.getByLabel('Tag').fill(tag)
+  await page.getByLabel('Tag', { exact: true }).fill(tag)
   await page.getByRole('button', { name: 'Receive it' }).click()
   await expect(page.getByRole('region', { name: 'What works' })).toBeVisible()
   await expect(page).toHaveURL(/\/drives\/[0-9a-f-]{36}/)

@@ -8,7 +8,7 @@ const typing = (target: EventTarget | null) =>
 
 /**
  * Keys of the page, by `event.key` in lower case. They rest while something is typed, while a dialog is open and
- * while a modifier is held; Space and Enter stay with a focused button or link.
+ * while a modifier is held; Space stays with a focused button; on a link it would only scroll.
  */
 export function useShortcuts(keys: Readonly<Record<string, () => void>>): void {
   onKeyStroke(event => {
@@ -16,7 +16,7 @@ export function useShortcuts(keys: Readonly<Record<string, () => void>>): void {
     const run = keys[event.key.length === 1 ? event.key.toLowerCase() : event.key]
     if (!run || document.querySelector('[role="dialog"]')) return
     const onControl =
-      event.target instanceof HTMLElement && event.target.closest('button,a,summary,[role="radio"],[role="tab"]')
+      event.target instanceof HTMLElement && event.target.closest('button,summary,[role="radio"],[role="tab"]')
     if (onControl && event.key === ' ') return
     event.preventDefault()
     run()

@@ -2,7 +2,7 @@
 import { toTypedSchema } from '@vee-validate/yup'
 import { useForm } from 'vee-validate'
 import { findQuestion } from '@wobrin/core/findings'
-import type { MechanismId } from '@wobrin/core/drives'
+import { findMechanism, NO_FEATURES, type Features, type MechanismId } from '@wobrin/core/drives'
 import { arrivalSchema, type Arrival } from '../../../shared/drive-facts'
 
 /** A drive comes in: its kind and what it does wrong are enough; the rest can follow. */
@@ -28,6 +28,17 @@ const [serial] = defineField('serial')
 const [host] = defineField('host')
 const [year] = defineField('year')
 const [simulated] = defineField('simulated')
+const [features] = defineField('features') as unknown as [Ref<Features | null | undefined>]
+const chosen = computed(() => (mechanism.value ? findMechanism(mechanism.value) : null))
+/** High voltage stands after switching off: it is asked where it can be, not behind a fold. */
+const mayHaveTube = computed(() => chosen.value?.features.pictureTube?.includes(true) ?? false)
+const tube = computed({
+  get: () => features.value?.pictureTube === true,
+  set: has => {
+    const now: Features = { ...NO_FEATURES, ...features.value, pictureTube: has ? true : null }
+    features.value = Object.values(now).every(v => v === null) ? null : now
+  },
+})
 
 const finding = ref(false)
 /** Asked here and nowhere again. */
@@ -54,6 +65,7 @@ const submit = handleSubmit(v => emit('save', arrivalSchema.cast(v)))
         <button type="button" class="link text-sm min-h-8" @click="finding = true">Not sure? A few looks tell…</button>
       </p>
       <DriveKindTiles v-model="mechanism" />
+      <p v-if="chosen" class="hint mt-1">{{ chosen.special }}</p>
       <p v-if="errors.mechanism" class="text-sm text-stop mt-1" role="alert">{{ errors.mechanism }}</p>
     </div>
     <CaseComplaintPicker
@@ -84,6 +96,10 @@ const submit = handleSubmit(v => emit('save', arrivalSchema.cast(v)))
         </div>
       </fieldset>
     </div>
+    <label v-if="mayHaveTube" class="flex items-center gap-2 min-h-11 text-sm"
+      ><input v-model="tube" type="checkbox" class="size-5" /> In one case with a picture tube: high voltage
+      inside</label
+    >
     <details class="border-t border-line pt-2">
       <summary class="font-bold text-sm min-h-9 flex items-center">More, where known: maker, model, year, host</summary>
       <div class="grid sm:grid-cols-3 gap-4 mt-2">
@@ -103,6 +119,7 @@ const submit = handleSubmit(v => emit('save', arrivalSchema.cast(v)))
           ><input :id="id" v-model="host" class="field"
         /></FormField>
       </div>
+      <DriveFeatureFields v-if="mechanism" v-model="features" class="mt-4" :mechanism="mechanism" />
       <label class="flex items-center gap-2 min-h-11 text-sm mt-2"
         ><input v-model="simulated" type="checkbox" class="size-5" />
         <span>Simulated drive: for practice. What it does says nothing of a real one.</span></label

@@ -5,6 +5,10 @@ const TABS = [
   { id: 'case', label: 'Case' },
   { id: 'stations', label: 'Stations' },
 ] as const
+/** After a tap the keys act on the view, not on the tab that was tapped. */
+function leave(event: MouseEvent): void {
+  if (event.detail > 0) (event.currentTarget as HTMLElement).blur()
+}
 </script>
 
 <template>
@@ -17,6 +21,7 @@ const TABS = [
       :aria-current="view === t.id ? 'page' : undefined"
       :to="{ query: t.id === 'stations' ? { station } : { view: 'case' } }"
       replace
+      @click="leave"
       >{{ t.label }}</NuxtLink
     >
   </nav>
