@@ -87,11 +87,6 @@ try {
   await picture('certificate', `${drive('SK-03')}/certificate`)
   await picture('handbook', '/handbook#5.25in-48')
   // The folder's real place is this machine's business.
-  await picture('workshop', '/workshop', p =>
-    p.getByTestId('data-folder').evaluate(e => {
-      e.textContent = '/home/bench/wobrin/data'
-    }),
-  )
   await page.request.put(`${address}/api/workshop`, {
     data: { ...(await (await page.request.get(`${address}/api/workshop`)).json()), theme: 'dim' },
   })
