@@ -43,7 +43,7 @@ export const DEMO_CASES: readonly DemoDrive[] = [
       model: 'S1',
       serial: '2207',
       year: 1984,
-      host: 'class-room computer',
+      host: 'library computer',
       goal: 'own',
       ownerWords: 'Squeals and does not load anything.',
       features: { ...NO_FEATURES, spindle: 'belt', heads: 1, loading: 'lever' },

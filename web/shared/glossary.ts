@@ -56,4 +56,11 @@ export const GLOSSARY: readonly Term[] = [
   { term: 'verified', means: 'shown by a test' },
   { term: 'method', means: 'choice of two accepted practices' },
   { term: 'strip for parts', means: 'dismantle for reuse' },
+  { term: 'complaint', means: 'what the owner or the host says is wrong' },
+  { term: 'case', means: 'complaints, evidence, causes and next check of a drive' },
+  { term: 'map', means: 'functions of a drive, with what works' },
+  { term: 'safety look', means: 'one condition of a safety gate, answered by eye, hand or meter' },
+  { term: 'goal', means: 'verified level that a drive is to reach' },
+  { term: 'route', means: 'complaint first, or overhaul' },
+  { term: 'practice drive', means: 'simulated drive with hidden faults' },
 ]
