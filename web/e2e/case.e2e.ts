@@ -96,6 +96,8 @@ test('safety on one sheet: all fine claims what is listed, nothing behind a cove
     .click()
   const found = page.getByRole('dialog', { name: 'What did you find?' })
   await found.getByRole('button', { name: /Only their colours/ }).click()
+  // Keys rest while a dialog is open.
+  await expect(page.getByRole('dialog')).toHaveCount(0)
   await page.keyboard.press('s')
   await expect(sheet.getByRole('listitem')).toContainText('Only their colours')
   expect(await findings()).toContainEqual(expect.stringMatching(/colours/i))
@@ -107,6 +109,7 @@ test('by foot and across the bench: a pedal marks an answer and saves it', async
   await page.getByRole('dialog').getByLabel('What does it do wrong?').fill('come out')
   await page.getByRole('dialog').getByRole('button', { name: 'A disk does not come out' }).click()
   await page.keyboard.press('Escape')
+  await expect(page.getByRole('dialog')).toHaveCount(0)
   await expect(page.getByTestId('next-check')).toContainText('eject gearbox')
   await page.keyboard.press('a')
   const across = page.getByTestId('across')
