@@ -79,7 +79,7 @@ export function diagnose(c: DiagnosisCase, options: WeighOptions = {}): Diagnosi
   const next = nextChecks(w)
   const free = w.without.length ? nextChecks({ ...w, without: [] }, 1)[0] : undefined
   const behind = free && !next.some(n => n.check === free.check) ? free : null
-  const mend = mendNow(w, next.length > 0)
+  const mend = mendNow(w, next.length > 0, left)
   const contradictions = contradictionsIn(w)
   const pairs = pairsOf(w)
   const sound = soundNow(w)

@@ -1,6 +1,6 @@
 import { findReading } from '@wobrin/core/diagnosis/readings'
 import { findCheck, findComplaint, findFault } from '@wobrin/core/diagnosis'
-import type { DriveFacts } from '@wobrin/core/log'
+import { standingEntries, type DriveFacts } from '@wobrin/core/log'
 
 /** Checks of these answers have changed the drive. */
 const CHANGES = /^(?:after|swap)\./
@@ -42,9 +42,8 @@ export function usePractice() {
     if (seed.value === null || !store.drive) return
     trying.value = true
     const { practiceAnswer } = await import('@wobrin/core/simulator/rig')
-    const gone = new Set(store.log.map(e => e.takesBack))
-    const done = store.log.flatMap(e =>
-      e.data?.type === 'reading' && CHANGES.test(e.data.key) && !gone.has(e.id) ? [e.data.key] : [],
+    const done = standingEntries(store.log).flatMap(e =>
+      e.data?.type === 'reading' && CHANGES.test(e.data.key) ? [e.data.key] : [],
     )
     const says = practiceAnswer(seed.value, done, check)
     trying.value = false

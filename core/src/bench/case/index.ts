@@ -8,5 +8,4 @@ export {
   type KnownBeside,
 } from './drive-case'
 export { PROCEDURES, stepsOf } from './procedures'
-export { triedOn, type Tried } from './story'
-export { complaintsOf, type ComplaintState, type ComplaintStory } from './story'
+export { complaintsOf, triedOn, type ComplaintState, type ComplaintStory, type Tried } from './story'

@@ -160,25 +160,21 @@ export function nextAt(w: Walk, id: StationId): StepState | null {
   return undone.find(s => !s.hold || s.hold.kind === 'caution') ?? undone[0] ?? null
 }
 
-/** Minutes of hands that the undone steps of the stations to come will take; none for a drive that has left. */
-export function minutesToGo(w: Walk): number {
+/** Minutes of hands that undone steps of the stations to come will take; none for a drive that has left. */
+function minutesOf(w: Walk, counts: (s: StepState) => boolean): number {
   if (w.progress.outcome !== null) return 0
   return w.stations
     .filter(s => !s.finished)
     .flatMap(s => s.steps)
-    .filter(s => !s.done)
+    .filter(s => !s.done && counts(s))
     .reduce((sum, s) => sum + s.step.hands, 0)
 }
 
-/** Minutes of hands that the undone steps which the goal needs will take; none for a drive that has left. */
-export function minutesForGoal(w: Walk): number {
-  if (w.progress.outcome !== null) return 0
-  return w.stations
-    .filter(s => !s.finished)
-    .flatMap(s => s.steps)
-    .filter(s => s.needed && !s.done)
-    .reduce((sum, s) => sum + s.step.hands, 0)
-}
+/** Minutes of hands of all undone steps of the stations to come: a whole overhaul. */
+export const minutesToGo = (w: Walk): number => minutesOf(w, () => true)
+
+/** Minutes of hands of those that the goal needs. */
+export const minutesForGoal = (w: Walk): number => minutesOf(w, s => s.needed)
 
 /** The first station that still has something to do for the goal; where nothing is left, where the hands are. */
 export function stationForGoal(w: Walk): StationId {

@@ -1,7 +1,6 @@
 import { afterAnswer, repairPlan, type Hypothesis, type RepairPlan } from '../engine'
 import { faultAt, faultOf, type Weighed } from '../weigh-case'
 import { candidates, pruned, TURN } from './candidates'
-import { leftOf } from './left-of'
 
 /** What a drive costs where nothing that is listed cures it, minutes: it is given to somebody else (a guess). */
 const OTHERWISE = 150
@@ -15,12 +14,12 @@ const ASKED = 6
  * The fault whose cure is cheaper to try now than anything is to ask first: expected cost of repairs by probability
  * over cost, beside that after the best check. Where nothing is left to ask, it is the likeliest one.
  * @param asks whether any check is worth making
+ * @param left share of each fault that is still there, by its id
  */
-export function mendNow(w: Weighed, asks: boolean): string | null {
+export function mendNow(w: Weighed, asks: boolean, left: ReadonlyMap<string, number>): string | null {
   const hypotheses = pruned(w)
   const ids = [...w.byFault.keys()]
   const plan = planOf(w, hypotheses, ids)
-  const left = leftOf(w)
   const share = (id: string) => (w.byFault.get(id) ?? 0) * (left.get(id) ?? 1) * (1 - w.unknown)
   const top = ids.reduce((a, b) => (share(b) > share(a) ? b : a), ids[0] ?? '')
   if (top && share(top) >= SURE) return top
