@@ -4,13 +4,12 @@ import {
   findComplaint,
   openComplaints,
   type CaseReading,
-  type CheckNeed,
   type Diagnosis,
   type WeighOptions,
 } from '../../diagnosis'
 import { lowerFirst, type CallKind } from '../../base/observations'
 import { supportingEntries, type DriveFacts, type LogEntry } from '../../log'
-import type { GateState, NextThing, Walk } from '../stations'
+import { closedGates, keptFrom, type GateState, type NextThing, type Walk } from '../stations'
 
 /** A drive's case: what is complained of, what it may be, and what keeps checks from being made. */
 export interface DriveCase {
@@ -31,12 +30,6 @@ export interface KnownBeside extends Pick<WeighOptions, 'factors' | 'knowledge' 
   readonly also?: readonly CaseReading[]
 }
 
-/** What a closed gate keeps from being done. */
-const HELD: Readonly<Record<string, readonly CheckNeed[]>> = {
-  'first-power': ['power', 'disk'],
-  'insert-disk': ['disk'],
-}
-
 /**
  * What a drive's log comes to. Checks behind a closed safety gate are not proposed.
  * @param beside what the workshop's own cases, its edited knowledge and reads in other drives say
@@ -50,11 +43,9 @@ export function driveCase(
   const { also = [], ...known } = beside
   const own = caseOfLog(drive, log)
   const c = { ...own, readings: [...own.readings, ...also] }
-  const closed = way.gates.filter(g => !g.open && HELD[g.gate.id])
-  const without = [...new Set(closed.flatMap(g => HELD[g.gate.id]!))]
   const complaints = openComplaints(c)
-  const diagnosis = diagnose(c, { ...known, without })
-  const held = closed[0] ?? null
+  const diagnosis = diagnose(c, { ...known, without: keptFrom(way.gates) })
+  const held = closedGates(way.gates)[0] ?? null
   return {
     complaints,
     toSettle: untriedSince(complaints, supportingEntries(log, drive)),

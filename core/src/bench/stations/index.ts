@@ -2,6 +2,7 @@ export { alignOrder, beforeSweep, type AlignOrder, type OrderItem } from './alig
 export { bestNext, nextOf, ranked, type NextThing, type OnBench, type RankedThing } from './best-next'
 export { CAUTIONS, type Caution, type CautionId } from './cautions'
 export { gateStates, type GateState, type Missing } from './gate-state'
+export { closedGates, heldBy, keptFrom } from './held-by'
 export { GATES, findGate, isGateId, type Gate, type GateCondition, type GateId } from './gates'
 export { USUAL_GOAL, type Aim } from './needed'
 export { mayMoveOutcome, progressOf, type Progress } from './progress'

@@ -3,19 +3,30 @@ import { findMechanism } from '../../drives'
 import { actionOf } from '../drive/action-of'
 import type { DriveModel } from '../drive/compile'
 import { answersOf, pooled, type Answer, type Evidence } from '../drive/evidence'
-import { bandAnswers, sensorAnswer, shareAnswer, speedAnswers, WORDS_AS, type ReadValue } from '../drive/readings-as'
+import {
+  bandAnswers,
+  lineAnswers,
+  sensorAnswer,
+  shareAnswer,
+  speedAnswers,
+  WORDS_AS,
+  type ReadValue,
+} from '../drive/readings-as'
 import { findCheck, findComplaint } from '../knowledge/knowledge'
 import { ParameterError } from '../../base/errors'
 import { knownId } from '../nearest'
 import { meantOn } from './meant-on'
 import { answersOfFinding } from './findings-as'
-import { COMPLAINT_STATES } from './reading-keys'
+import { COMPLAINT_STATES, METERED_LINES } from './reading-keys'
 import type { CaseReading, DiagnosisCase } from './read-case'
 
 /** Steps in time between lists where nobody said when. */
 const LIST = 10_000
 /** After everything that has a time. */
 const LAST = 1e15
+
+/** A line as it is written on the plug. */
+const lineName = (line: string): string => line.toUpperCase().replaceAll('-', ' ')
 
 const checkOf = (id: string) => findCheck(id)!
 
@@ -96,6 +107,18 @@ function together(readings: readonly (CaseReading & { order: number })[]): Evide
         order: lit.order,
       })
   }
+  for (const line of METERED_LINES) {
+    const [active, idle] = [last(`level.${line}.active`), last(`level.${line}.idle`)]
+    const answers = active && idle ? lineAnswers(Number(active.value), Number(idle.value)) : []
+    if (active && idle && answers.length)
+      out.push({
+        key: `line.${line}`,
+        says: `${lineName(line)} at the drive: ${active.value} V active, ${idle.value} V idle`,
+        any: answers.map(answer => [{ check: `line.${line}`, answer }]),
+        source: active.source,
+        order: Math.max(active.order, idle.order),
+      })
+  }
   const [tried, read] = [last('disks.tried'), last('disks.read')]
   if (tried && read)
     out.push({
@@ -117,7 +140,7 @@ function together(readings: readonly (CaseReading & { order: number })[]): Evide
   return out
 }
 
-const PIECES = /^(?:sensor\..+\.(?:lit|shaded)|disks\.(?:tried|read|one-writer)|disk\.(?:marked|formatted))$/
+const PIECES = /^(?:sensor\..+\.(?:lit|shaded)|level\..+|disks\.(?:tried|read|one-writer)|disk\.(?:marked|formatted))$/
 
 function foundAs(id: string, place: string | null, order: number): Evidence[] {
   const { finding, question } = findFinding(id)

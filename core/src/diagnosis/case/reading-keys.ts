@@ -7,11 +7,15 @@ export const COMPLAINT_STATES = ['seen', 'not seen', 'cured', 'now and then'] as
 
 const SENSORS = ['index', 'track-0', 'protect'] as const
 
+/** Lines whose level stands long enough for a meter. */
+export const METERED_LINES = ['ready', 'track-0', 'write-protect', 'change', 'select', 'motor'] as const
+
 /** Every key under which a reading is taken. */
 export const READING_KEYS: readonly string[] = [
   ...new Set([
     ...CHECKS.filter(c => c.kind !== 'finding').map(c => c.id),
     ...SENSORS.flatMap(s => [`sensor.${s}.lit`, `sensor.${s}.shaded`]),
+    ...METERED_LINES.flatMap(l => [`level.${l}.active`, `level.${l}.idle`]),
     ...Object.keys(WORDS_AS),
     ...COMPLAINTS.map(c => `complaint.${c.id}`),
     'disks.tried',

@@ -33,7 +33,10 @@ const driverFaults: Fault[] = OUT.flatMap(([line, name, open, shorted]) => [
   fault(`line-driver.open:${line}`, `The driver of ${name} is open`, 2.5, {
     when: lineOf(line),
     ways: [[0.95, open]],
-    shows: { [`line.${line}`]: { 'stuck high': 0.6, still: 0.3 } },
+    shows: {
+      [`line.${line}`]: { 'stuck high': 0.6, still: 0.3 },
+      ...(line === 'change' ? { 'change.without-disk': { never: 0.93 } } : {}),
+    },
     cure: [`Compare input and output of the driver of ${name}, then replace it.`, 30, 1],
   }),
   fault(`line-driver.shorted:${line}`, `The driver of ${name} holds its line low`, 2, {
@@ -42,6 +45,8 @@ const driverFaults: Fault[] = OUT.flatMap(([line, name, open, shorted]) => [
     shows: {
       [`line.${line}`]: { 'stuck low': 0.92 },
       [`line.${line}.alone`]: { low: 0.93 },
+      // A change that is told always does not go with a step.
+      ...(line === 'change' ? { 'change.with-disk': { stays: 0.93 }, 'change.without-disk': { stays: 0.93 } } : {}),
       'line.stuck': { yes: 0.3 },
     },
     cure: [`Cable off: where ${name} stays low at the drive, replace its driver.`, 30, 1],

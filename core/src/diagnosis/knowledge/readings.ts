@@ -1,4 +1,5 @@
 import { ELECTRIC_READINGS } from './electric-readings'
+import { HOST_TEST_READINGS } from './host-test-readings'
 import { LINE_READINGS } from './line-readings'
 import { SENSOR_READINGS } from './sensor-readings'
 import { TRIAL_READINGS } from './trial-readings'
@@ -10,4 +11,5 @@ export const READING_CHECKS: readonly Check[] = [
   ...LINE_READINGS,
   ...SENSOR_READINGS,
   ...TRIAL_READINGS,
+  ...HOST_TEST_READINGS,
 ]

@@ -89,7 +89,10 @@ export const SENSORS: Subsystem = {
         [0.5, { 'disk-in': 'always' }],
         [0.45, { 'disk-in': 'none' }],
       ],
-      shows: { 'switch.disk-in': { 'stuck closed': 0.5, 'stuck open': 0.4, 'now and then': 0.1 } },
+      shows: {
+        'switch.disk-in': { 'stuck closed': 0.5, 'stuck open': 0.4, 'now and then': 0.1 },
+        'change.without-disk': { goes: 0.5 },
+      },
       treatments: { 'clean.switches': 0.65 },
       cure: ['Free the lever, contact spray, then alcohol; else replace the switch.', 18],
     }),
@@ -101,7 +104,10 @@ export const SENSORS: Subsystem = {
         [0.1, { 'disk-in': 'always' }],
       ],
       intermittent: true,
-      shows: { 'switch.disk-in': { 'now and then': 0.55, 'stuck open': 0.35 } },
+      shows: {
+        'switch.disk-in': { 'now and then': 0.55, 'stuck open': 0.35 },
+        'change.without-disk': { goes: 0.1 },
+      },
       treatments: { 'clean.switches': 0.9 },
       cure: ['Contact spray, then alcohol so that none reaches a disk.', 12],
     }),
@@ -115,7 +121,7 @@ export const SENSORS: Subsystem = {
     fault('change-line.wrong-pin', 'The host expects disk change on another pin', 8, {
       when: both(INDEXED, notOn('8in', '3in')),
       ways: [[0.9, { change: 'none' }]],
-      shows: { 'line.change': { right: 0.8 }, 'history.inside': { yes: 0.2 } },
+      shows: { 'line.change': { right: 0.8 }, 'history.inside': { yes: 0.2 }, 'change.without-disk': { never: 0.85 } },
       cure: ['Set the strap so that the pin carries what the host expects, or bridge it.', 20],
     }),
   ],

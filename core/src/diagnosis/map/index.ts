@@ -1,1 +1,2 @@
 export { whatWorks, type WorkBox, type WorkState } from './what-works'
+export { isGood } from './seen'

@@ -1,8 +1,8 @@
 import type { SourceId } from '../../base/observations'
 import type { StationId } from '../../log'
-import { COMPLAINT_STATES } from '../case/reading-keys'
+import { COMPLAINT_STATES, METERED_LINES } from '../case/reading-keys'
 import { COMPLAINTS } from '../knowledge/complaints'
-import { CHECKS } from '../knowledge/knowledge'
+import { CHECKS, findCheck } from '../knowledge/knowledge'
 import type { Check } from '../knowledge/types'
 import { READINGS, type Reading, type ReadingWay } from './readings'
 
@@ -85,6 +85,17 @@ export const CASE_READINGS: readonly Reading[] = [
     station: 'receive' as const,
     ways: waysOf('said'),
   })),
+  ...METERED_LINES.flatMap(line =>
+    (['active', 'idle'] as const).map(state => ({
+      ...number(
+        `level.${line}.${state}`,
+        `${line.toUpperCase().replaceAll('-', ' ')} at the drive, while it should be ${state}`,
+        'V',
+        'meter',
+      ),
+      most: 30,
+    })),
+  ),
   number('disks.tried', 'Disks tried', '', 'host'),
   number('disks.read', 'Disks that read', '', 'host'),
   words('disks.one-writer', 'All of them from one writer', ['true', 'false']),
@@ -94,5 +105,14 @@ export const CASE_READINGS: readonly Reading[] = [
 
 const known = new Map([...READINGS, ...CASE_READINGS].map(r => [r.key, r]))
 
+/** Prefix of the readings that say that a check of a bench test could not be tried. */
+export const UNTRIED = 'test.'
+
+/** That a check could not be tried is no evidence; it is kept so that nobody wonders. */
+function untried(key: string): Reading | null {
+  const check = key.startsWith(UNTRIED) && findCheck(key.slice(UNTRIED.length))
+  return check ? { ...words(key, check.title, ['could not try']), station: stationOf(check.id) } : null
+}
+
 /** The reading of a key, or null. */
-export const findReading = (key: string): Reading | null => known.get(key) ?? null
+export const findReading = (key: string): Reading | null => known.get(key) ?? untried(key)

@@ -10,7 +10,7 @@ import {
 import { SPEED_KEY, type CountedSectors, type DriveFacts, type ReadingEntryData, type StationId } from '../../log'
 import { judgeTypedSpeed } from './judge-typed-speed'
 import { nearestIds } from '../nearest'
-import { CASE_READINGS, findReading } from './derived'
+import { CASE_READINGS, findReading, UNTRIED } from './derived'
 import { READINGS, usualUncertainty, type Reading, type ReadingWay } from './readings'
 
 /** A reading as a person types it. */
@@ -157,7 +157,7 @@ function callOn(
   count: CountedSectors | null,
   drive: JudgedDrive,
 ): Call | null {
-  if (reading.key.startsWith('complaint.')) return null
+  if (reading.key.startsWith('complaint.') || reading.key.startsWith(UNTRIED)) return null
   if (reading.key === SPEED_KEY && typeof value === 'number') return judgeTypedSpeed(value, uncertainty ?? 0, drive)
   if (count) return callOnCount(reading, count)
   if (typeof value === 'number') return callOnNumber(reading, value, uncertainty ?? 0)

@@ -76,6 +76,34 @@ function pass({ rig, run }: Sight): string {
   return rig.parts.pass.lateTurns > 0.5 ? 'late' : 'right'
 }
 
+/** A host tries to write to what turns and answers; anything else it reports before it comes to protection. */
+const canWrite = ({ rig, run }: Sight): boolean => run.speed > 0.5 && (!onBus(rig) || run.ready)
+
+/** The latch of a disk change: set without a disk, cleared by a step while the drive knows of one. */
+function latched({ rig, run }: Sight, diskInside: boolean): 'active' | 'idle' | null {
+  if (!onBus(rig)) return null
+  const line = rig.parts.drivers.change ?? 'good'
+  if (line !== 'good') return line === 'low' ? 'active' : 'idle'
+  const known = rig.parts.diskSwitch.state === 'stuck closed' || (diskInside && run.diskSeen)
+  return run.selected === 'no' ? 'idle' : known && run.steps > 0 ? 'idle' : 'active'
+}
+
+function withoutDisk(s: Sight): string | null {
+  const state = latched(s, false)
+  if (state !== 'idle') return state && 'stays'
+  return s.rig.parts.diskSwitch.state === 'stuck closed' && (s.rig.parts.drivers.change ?? 'good') === 'good'
+    ? 'goes'
+    : 'never'
+}
+
+function withDisk(s: Sight): string | null {
+  const state = latched(s, true)
+  return state && (state === 'active' ? 'stays' : 'goes')
+}
+
+/** Steps that are missed on the way in are missing on the way out. */
+const endStop = ({ run }: Sight): string => (run.steps < 1 ? 'fewer' : 'right')
+
 function speed({ run }: Sight): string {
   if (run.speed < 0.1) return 'none'
   return run.speed < 0.97 ? 'slow' : run.speed > 1.03 ? 'fast' : 'right'
@@ -114,6 +142,11 @@ const SEEN: Readonly<Record<string, (s: Sight) => string | null>> = {
   'see.home': ({ rig, run }) => (onBus(rig) ? run.home : null),
   'see.header': headers,
   'see.protect': ({ run }) => run.protect,
+  'protect.blocks': s => (canWrite(s) ? (s.run.protect === 'never' ? 'written' : 'refused') : null),
+  'protect.allows': s => (canWrite(s) ? (s.run.protect === 'always' ? 'refused' : 'written') : null),
+  'change.without-disk': withoutDisk,
+  'change.with-disk': withDisk,
+  'see.end-stop': endStop,
   'see.click': ({ run }) => (run.servo === 'clicks' ? 'yes' : 'no'),
   'see.disk-in': ({ rig, run }) =>
     rig.parts.diskSwitch.state === 'stuck closed' ? 'always' : run.diskSeen ? 'yes' : 'never',
