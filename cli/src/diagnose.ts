@@ -21,7 +21,7 @@ import { readText } from './read-text'
 const MOST_MB = 5
 const percent = (p: number): string => `${String(Math.round(100 * p)).padStart(3)} %`
 
-function caseIn(path: string): DiagnosisCase {
+export function caseIn(path: string): DiagnosisCase {
   const text = readText(path, 'a JSON file', MOST_MB)
   let input: unknown
   try {
@@ -48,7 +48,7 @@ const asJson = ({ call, reasons, todo, ...d }: Diagnosis) => ({
   todo,
 })
 
-function show(d: Diagnosis, most = 6): void {
+export function show(d: Diagnosis, most = 6): void {
   console.log(`${CALLS[d.call].label}: ${[...d.reasons, d.todo].join(' ')}`)
   for (const c of d.causes.slice(0, most)) {
     const why = c.why[0] ? `  (for it: ${c.why[0]}${c.against[0] ? `; against it: ${c.against[0]}` : ''})` : ''
@@ -62,7 +62,7 @@ function show(d: Diagnosis, most = 6): void {
   for (const c of d.contradictions) console.log(`  ${c.says}`)
 }
 
-function showNext(d: Diagnosis): void {
+export function showNext(d: Diagnosis): void {
   d.next.forEach((n, i) => console.log(`${i + 1}. ${n.title} (${n.minutes} min). ${n.why}`))
 }
 

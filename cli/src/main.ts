@@ -68,6 +68,10 @@ const COMMANDS: Readonly<Record<string, Entry>> = {
     description: 'From complaint to cause: what it may be, why, and what to check next.',
     load: async () => (await import('./diagnose')).diagnose,
   },
+  'bench-test': {
+    description: 'The bench test of a drive: what to try, what to expect, and what a case already shows.',
+    load: async () => (await import('./bench-test')).benchTest,
+  },
   check: {
     description: 'Whether a certificate’s JSON file is as it was issued.',
     load: async () => (await import('./check')).check,

@@ -515,6 +515,28 @@ describe('wobrin scope', () => {
   })
 })
 
+describe('wobrin bench-test', () => {
+  it('prints the sheet of a drive type, and fills it from a case', async () => {
+    const empty = JSON.parse((await wobrin('bench-test', '--mechanism', '8in', '--json')).out)
+    expect(empty).toMatchObject({ tried: 0, wrong: 0 })
+    expect(empty.points[0]).toMatchObject({ check: 'supply.5v', state: 'not tried', how: expect.any(Object) })
+    const readings = [{ key: 'see.protect', value: 'never', source: 'host' }]
+    const path = file('sheet.json', JSON.stringify({ mechanism: '3.5in', readings }))
+    const filled = JSON.parse((await wobrin('bench-test', path, '--json')).out)
+    expect(filled).toMatchObject({ tried: 2, wrong: 1 })
+    expect(filled.causes[0].fault).toMatch(/^(?:protect-|line-)/)
+    expect((await wobrin('bench-test', path)).out).toMatch(/2 of \d+ tried, 1 wrong/)
+  })
+  it.each([
+    [['bench-test'], /no case was given/],
+    [['bench-test', '--mechanism', '3.5in', '--rpm', 'fast'], /--rpm.*“fast” is not a speed|“fast” is not a speed/],
+  ])('%s: one sentence, exit 2', async (args, says) => {
+    const { code, err } = await wobrin(...(args as string[]))
+    expect(code).toBe(2)
+    expect(err).toMatch(says)
+  })
+})
+
 describe('wobrin diagnose', () => {
   const noSpin = { mechanism: '3in', complaints: ['no-spin'], found: [{ finding: 'belt.goo', place: null }] }
   it('prints causes, pairs, next checks and what it would mend, under stable names', async () => {

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { diagnose, FAULTS, findCheck, readCase, withAnswer } from '../../src/diagnosis'
-import { practiceAnswer, practiceDrive } from '../../src/simulator/rig'
+import { practiceAnswer, practiceDrive, practiceSpeed } from '../../src/simulator/rig'
 
 /** Follows the advice on a practice drive, as its page does. @returns what cured it, and how many checks it took */
 function follow(seed: number, most = 40): { cured: string | null; checks: number } {
@@ -32,6 +32,13 @@ describe('a practice drive', () => {
       expect(a.complaints.length).toBeGreaterThan(0)
       for (const id of a.faults) expect(FAULTS.some(f => f.id === id)).toBe(true)
       expect(a.faults).toHaveLength(seed % 3 === 0 ? 2 : 1)
+    }
+  })
+  it('turns at a speed that fits what is seen of it', () => {
+    for (const seed of [1, 2, 3, 4, 5, 6, 7, 8]) {
+      const [rpm, seen] = [practiceSpeed(seed, []), practiceAnswer(seed, [], 'speed.mean')]
+      if (seen === 'none') expect(rpm).toBeNull()
+      else expect(rpm).toBeGreaterThan(100)
     }
   })
   it('answers a look alike however often it is asked', () => {

@@ -30,5 +30,5 @@ export function useCaseAnswers(pick: (finding: string) => Promise<boolean>) {
   const complain = (id: string) => read(`complaint.${id}`, 'seen', 'said')
   const settle = (id: string, state: 'seen' | 'now and then' | 'cured' | 'not seen') =>
     read(`complaint.${id}`, state, 'hand')
-  return { answer, complain, settle, kept }
+  return { answer, read, complain, settle, kept }
 }

@@ -1,6 +1,6 @@
 import { findReading } from '@wobrin/core/diagnosis/readings'
 import { findCheck, findComplaint, findFault } from '@wobrin/core/diagnosis'
-import { standingEntries, type DriveFacts } from '@wobrin/core/log'
+import { SPEED_KEY, standingEntries, type DriveFacts } from '@wobrin/core/log'
 
 /** Checks of these answers have changed the drive. */
 const CHANGES = /^(?:after|swap)\./
@@ -37,20 +37,29 @@ export function usePractice() {
     await navigateTo({ path: `/drives/${received.id}`, query: { view: 'case' } })
   }
 
-  /** What the drive answers to a check, handed on as a person would give it. */
-  async function answer(check: string, give: (value: string) => unknown): Promise<void> {
+  /** What the drive answers to a check, handed on as a person would give it; sectors that were counted with how many. */
+  async function answer(
+    check: string,
+    give: (value: string, of?: number) => unknown,
+    cannot: () => unknown = () => leaveOut(check),
+  ): Promise<void> {
     if (seed.value === null || !store.drive) return
     trying.value = true
-    const { practiceAnswer } = await import('@wobrin/core/simulator/rig')
+    const { practiceAnswer, practiceSpeed } = await import('@wobrin/core/simulator/rig')
     const done = standingEntries(store.log).flatMap(e =>
       e.data?.type === 'reading' && CHANGES.test(e.data.key) ? [e.data.key] : [],
     )
-    const says = practiceAnswer(seed.value, done, check)
+    const says =
+      check === SPEED_KEY
+        ? (practiceSpeed(seed.value, done)?.toString() ?? null)
+        : practiceAnswer(seed.value, done, check)
     trying.value = false
-    if (says === null) {
-      unable.value = new Set([...unable.value, check])
-      notices.problem('The simulated drive cannot answer this check: it is left out from now on.')
-    } else await give(asTyped(check, says))
+    if (says === null) await cannot()
+    else await give(...asTyped(check, says))
+  }
+  function leaveOut(check: string): void {
+    unable.value = new Set([...unable.value, check])
+    notices.problem('The simulated drive cannot answer this check: it is left out from now on.')
   }
 
   /** Its hidden faults, in words. */
@@ -62,16 +71,22 @@ export function usePractice() {
   return { able: computed(() => seed.value !== null), trying, unable, begin, answer, reveal }
 }
 
-/** An answer as it is typed: a number of its band where the check is read as a number. */
-function asTyped(check: string, answer: string): string {
-  const bands = findCheck(check)?.bands
-  const reading = findCheck(check)?.kind === 'finding' ? null : findReading(check)
-  if (!bands || reading?.kind !== 'number') return answer
+/** Sectors that a simulated host counts: three revolutions of nine. */
+const SECTORS = 27
+
+/** An answer as it is typed: a number of its band where it is read as one, sectors of so many where they are counted. */
+function asTyped(check: string, answer: string): [string, number?] {
+  const known = findCheck(check)
+  const reading = known?.kind === 'finding' ? null : findReading(check)
+  if (reading?.kind === 'count') return [{ all: '27', some: '14' }[answer] ?? '0', SECTORS]
+  if (reading?.kind !== 'number') return [answer]
+  const bands = known!.bands
+  if (!bands) return [answer]
   const i = bands.findIndex(b => b.answer === answer)
   const below = i > 0 ? bands[i - 1]!.below : null
   const above = bands[i]?.below ?? null
-  if (above !== null && Number.isFinite(above)) return String(below === null ? above / INSIDE : (below + above) / 2)
-  return String(below === null ? 0 : below * INSIDE)
+  if (above !== null && Number.isFinite(above)) return [String(below === null ? above / INSIDE : (below + above) / 2)]
+  return [String(below === null ? 0 : below * INSIDE)]
 }
 
 export type Practice = ReturnType<typeof usePractice>

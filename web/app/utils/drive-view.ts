@@ -1,14 +1,17 @@
 import type { RouteId } from '@wobrin/core/log'
 
-/**
- * Which view of a drive its address asks for: the case or the stations; where it asks for neither, the one that the
- * drive's route begins with.
- */
-export function viewOf(
-  query: { readonly view?: unknown; readonly station?: unknown },
-  route: RouteId,
-): 'case' | 'stations' {
-  if (query.view === 'case') return 'case'
-  if (query.station || query.view === 'stations') return 'stations'
+/** Views of a drive, in the order of their tabs. */
+export const DRIVE_VIEWS = [
+  { id: 'case', label: 'Case' },
+  { id: 'test', label: 'Bench test' },
+  { id: 'stations', label: 'Stations' },
+] as const
+export type DriveView = (typeof DRIVE_VIEWS)[number]['id']
+
+/** The view of a drive that its address asks for; where it asks for none, the one that the drive's route begins with. */
+export function viewOf(query: { readonly view?: unknown; readonly station?: unknown }, route: RouteId): DriveView {
+  const asked = DRIVE_VIEWS.find(v => v.id === query.view)
+  if (asked) return asked.id
+  if (query.station) return 'stations'
   return route === 'overhaul' ? 'stations' : 'case'
 }

@@ -1,8 +1,9 @@
 import { upperFirst, type SourceId } from '../../base/observations'
-import { caseOfLog, checksOn, findCheck, lastAnswers, type LastAnswer } from '../../diagnosis'
+import { caseOfLog, checksOn, findCheck, lastAnswers, type DiagnosisCase, type LastAnswer } from '../../diagnosis'
 import { findReading, UNTRIED } from '../../diagnosis/readings'
 import { standingEntries, type DriveFacts, type LogEntry } from '../../log'
 import { heldBy, type GateState } from '../stations'
+import type { TestedDrive } from './expected'
 import { TEST_POINTS, type TestPoint } from './points'
 
 export type PointState = 'right' | 'wrong' | 'again' | 'could not try' | 'not tried'
@@ -60,8 +61,13 @@ function saidOn(log: readonly LogEntry[]): Said {
 export const answerSaid = (point: TestPoint, answer: string): string =>
   point.answers?.[answer] ?? upperFirst(findCheck(point.check)!.words?.[answer] ?? answer)
 
-function resultOf(point: TestPoint, drive: DriveFacts, last: LastAnswer | undefined, said: Said): PointResult {
-  const base = { point, expected: point.expected(drive), held: null }
+function resultOf(
+  point: TestPoint,
+  drive: TestedDrive,
+  last: LastAnswer | undefined,
+  said: Said,
+): Omit<PointResult, 'held'> {
+  const base = { point, expected: point.expected(drive) }
   if (!last || said.untried.has(point.check))
     return {
       ...base,
@@ -85,20 +91,23 @@ const BOTH_WAYS: Readonly<Record<string, Readonly<Record<string, string>>>> = {
   'protect.allows': { both: 'written', always: 'refused', never: 'written' },
 }
 
-/**
- * The bench test of a drive by its log: what each point should do, and what it did. A recording, a host program and an
- * answer of the case all fill it.
- */
-export function benchTest(drive: DriveFacts, log: readonly LogEntry[], gates: readonly GateState[]): BenchTest {
-  const c = caseOfLog(drive, log)
+/** The bench test of a drive by its log: a recording, a host program and an answer of the case all fill it. */
+export const benchTest = (drive: DriveFacts, log: readonly LogEntry[], gates: readonly GateState[]): BenchTest =>
+  benchTestOf(drive, caseOfLog(drive, log), saidOn(log), gates)
+
+/** The bench test by a case: what each point should do, and what it did. */
+export function benchTestOf(
+  drive: TestedDrive,
+  c: DiagnosisCase,
+  said: Said = saidOn([]),
+  gates: readonly GateState[] = [],
+): BenchTest {
   const has = checksOn(c)
   const answers = lastAnswers(c)
-  const said = saidOn(log)
-  const points = TEST_POINTS.filter(p => has.has(p.check) && (p.when?.(drive) ?? true)).map(point => {
-    const result = resultOf(point, drive, answers.get(point.check) ?? combined(point, answers), said)
-    const needs = has.get(point.check)!.needs
-    return { ...result, held: heldBy(needs, gates) }
-  })
+  const points = TEST_POINTS.filter(p => has.has(p.check) && (p.when?.(drive) ?? true)).map(point => ({
+    ...resultOf(point, drive, answers.get(point.check) ?? combined(point, answers), said),
+    held: heldBy(has.get(point.check)!.needs, gates),
+  }))
   const open = points.find(p => (p.state === 'not tried' || p.state === 'again') && !p.held)
   return {
     points,

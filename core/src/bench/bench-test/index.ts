@@ -1,4 +1,12 @@
-export { answerSaid, benchTest, POINT_STATES, type BenchTest, type PointResult, type PointState } from './bench-test'
+export {
+  answerSaid,
+  benchTest,
+  benchTestOf,
+  POINT_STATES,
+  type BenchTest,
+  type PointResult,
+  type PointState,
+} from './bench-test'
 export {
   TEST_GROUPS,
   TEST_POINTS,

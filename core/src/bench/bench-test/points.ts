@@ -214,7 +214,7 @@ export const TEST_POINTS: readonly TestPoint[] = [
     endStopSaid,
     {
       answers: {
-        right: 'As many steps back as the carriage has cylinders',
+        right: 'As many steps as expected',
         fewer: 'Fewer: it missed steps on the way in',
         more: 'More: it went in too far, or missed steps on the way out',
       },

@@ -1,8 +1,10 @@
+import { findMechanism } from '../../drives'
 import { Random } from '../random'
 import { drawDrive, type Hidden } from './draw'
 import { RIG_FAULTS } from './faults'
 import { measure } from './measure'
 import { mendFault, problemsOf, tryOut } from './mend'
+import { operate } from './operate'
 
 /** A drive to practise on: its faults hang on its number alone. One in three has two. */
 export const practiceDrive = (seed: number): Hidden => drawDrive(seed, seed % 3 === 0 ? 2 : 1)
@@ -29,14 +31,28 @@ function act(hidden: Hidden, check: string, random: Random): string {
   return changed && worksMostly(hidden, random) ? 'cures' : 'same'
 }
 
+/** The practice drive after what was done to it. */
+function after(seed: number, done: readonly string[]) {
+  const hidden = practiceDrive(seed)
+  const random = new Random(seed + AFTER * (1 + done.length))
+  for (const before of done) act(hidden, before, random)
+  return { hidden, random }
+}
+
+/** Speed of the practice drive, r/min; null while it does not turn. */
+export function practiceSpeed(seed: number, done: readonly string[]): number | null {
+  const { hidden, random } = after(seed, done)
+  const { speed } = operate(hidden.rig, random)
+  const [nominal] = findMechanism(hidden.mechanism).speed.nominal
+  return speed < 0.1 ? null : Number((speed * nominal!.value).toFixed(1))
+}
+
 /**
  * What the practice drive answers to a check, after what was done to it so far; null where its physics does not reach.
  * @param done treatments and swaps on its log, in order
  */
 export function practiceAnswer(seed: number, done: readonly string[], check: string): string | null {
-  const hidden = practiceDrive(seed)
-  const random = new Random(seed + AFTER * (1 + done.length))
-  for (const before of done) act(hidden, before, random)
+  const { hidden, random } = after(seed, done)
   if (isDone(check)) return act(hidden, check, random)
   if (check === 'drive.elsewhere' || check === 'host.other-drive') return tryOut(hidden.rig, check, random)
   return measure(hidden.rig, check, random)

@@ -26,7 +26,7 @@ const { viewed, closed, next, step } = steps
 const looking = ref(false)
 // An answer of the case, or of the safety sheet, stands at the station that asks for it.
 const found = useFindings(question =>
-  view.value === 'case' || looking.value ? (stationAsking(question) ?? viewed.value) : viewed.value,
+  view.value !== 'stations' || looking.value ? (stationAsking(question) ?? viewed.value) : viewed.value,
 )
 const photos = usePhotos(() => viewed.value)
 const undone = computed(() =>
@@ -44,7 +44,7 @@ const finding = ref<{ question: string | null } | null>(null)
 const caseOf = useDriveCase(id => found.pick(id))
 /** While something is complained of, the case's call is the drive's. */
 const call = computed(() =>
-  view.value === 'case' && !closed.value
+  view.value !== 'stations' && !closed.value
     ? (callOnBench(store.progress.call, caseOf.found.value) ?? null)
     : store.progress.call,
 )
@@ -56,7 +56,7 @@ const shown = ref<string>()
 const find = (
   question: string | null = step.value?.open[0]?.id ?? step.value?.step.asks?.[0] ?? next.value?.open[0]?.id ?? null,
 ) => {
-  if (!closed.value) finding.value = { question: view.value === 'case' ? null : question }
+  if (!closed.value) finding.value = { question: view.value === 'stations' ? question : null }
 }
 const look = (question: string) => {
   looking.value = false
@@ -151,6 +151,13 @@ useShortcuts({
       @take-back="takeBack"
       @where="found.where"
       @photo="photograph"
+    />
+    <BenchTestView
+      v-else-if="view === 'test'"
+      :key="`test ${drive.id}`"
+      :view="caseOf"
+      :closed="closed"
+      @looks="looking = true"
     />
     <DriveStations
       v-else
