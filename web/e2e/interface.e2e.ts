@@ -62,7 +62,7 @@ test('a wait starts with one key, runs down on the bench, and is ended', async (
   await expect(page.getByTestId('entry').first()).toContainText('Waiting: Alcohol drying')
   await expect(page.getByRole('list', { name: 'Waiting' })).toContainText('until')
   await page.keyboard.press('w')
-  await page.getByLabel('Show another').fill('Degreaser on the rails')
+  await page.getByLabel('Another wait').fill('Degreaser on the rails')
   await page.getByLabel('For', { exact: true }).fill('2')
   await page.getByLabel('Unit').selectOption({ label: 'hours' })
   await page.getByRole('button', { name: 'Start it' }).click()

@@ -78,8 +78,10 @@ const found = computed(() => {
   return words.length ? [...here, ...entries.value].slice(0, 12) : here
 })
 
+/** A field that loses its focus chooses what is marked in it; that is no choice of the person. */
+const left = ref(false)
 function go(item: Found | null): void {
-  if (!item) return
+  if (!item || left.value) return
   close()
   void navigateTo(item.to)
 }
@@ -92,6 +94,9 @@ function go(item: Found | null): void {
         class="field"
         placeholder="A tag, a model, an owner’s word, a word of the log"
         aria-label="Find"
+        @keydown.esc="close"
+        @blur.capture="left = true"
+        @focus="left = false"
         autocomplete="off"
         @change="query = $event.target.value"
       />

@@ -95,13 +95,15 @@ export function waitsAmong(standing: readonly LogEntry[], nowMs: number): Wait[]
 }
 
 /**
- * The step that a usual wait holds on a drive: the first of its steps that is there and undone, else the next undone
- * step.
+ * The step that a wait holds where nobody said: the first step of a usual wait that is there, undone and not at hand.
+ * Where none is, the whole drive is held, which is null: what is wet or away lets nothing go on. A wait that a person
+ * named holds the step at hand, for which it was started.
  */
 export function heldByDefault(
-  holds: readonly string[],
+  usual: readonly string[] | null,
   undone: readonly string[],
   current: string | null,
 ): string | null {
-  return holds.find(id => undone.includes(id) && id !== current) ?? undone.find(id => id !== current) ?? null
+  if (usual === null) return current !== null && undone.includes(current) ? current : null
+  return usual.find(id => undone.includes(id) && id !== current) ?? null
 }

@@ -71,7 +71,7 @@ function beforeSurface(c: TouchCase): Call | null {
       : {
           kind: 'unknown',
           reasons: ['No read test yet: alignment cannot be judged.'],
-          next: 'Read a disk that a verified drive wrote, outer to inner, both heads.',
+          next: 'Read a disk that a verified drive wrote, outer to inner, both heads. Without a recording: count the sectors that the host reads there, in the bench test.',
         }
   }
   return null

@@ -86,8 +86,18 @@ describe('waits', () => {
     expect(heldByDefault(['clean.heads', 'drive-train.belt'], ['clean.path', 'drive-train.belt'], 'clean.path')).toBe(
       'drive-train.belt',
     )
-    expect(heldByDefault(['clean.heads'], ['clean.path', 'clean.dry'], 'clean.path')).toBe('clean.dry')
-    expect(heldByDefault([], [], null)).toBeNull()
+    // What is at hand is done already while it dries.
+    expect(heldByDefault(['clean.heads', 'drive-train.belt'], ['clean.heads', 'drive-train.belt'], 'clean.heads')).toBe(
+      'drive-train.belt',
+    )
+    // Nothing of it is left to be held: the whole drive waits, and no other step stands in for it.
+    expect(heldByDefault(['clean.heads'], ['clean.path', 'clean.dry'], 'clean.path')).toBeNull()
+  })
+
+  it('that a person named hold the step at hand, or the whole drive', () => {
+    expect(heldByDefault(null, ['clean.path', 'clean.dry'], 'clean.path')).toBe('clean.path')
+    expect(heldByDefault(null, ['clean.dry'], 'clean.path')).toBeNull()
+    expect(heldByDefault(null, [], null)).toBeNull()
   })
 
   it('usual ones are offered from short to long', () => {

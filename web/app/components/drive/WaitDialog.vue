@@ -35,11 +35,13 @@ watch(
 )
 
 const ids = computed(() => undone.map(s => s.id))
-const heldBy = (usual: readonly string[]) =>
+const heldBy = (usual: readonly string[] | null) =>
   holds.value === 'usual' ? heldByDefault(usual, ids.value, current) : holds.value || null
+/** A usual wait that a step proposed holds what such a wait holds. */
+const presetHolds = computed(() => USUAL_WAITS.find(w => w.what === what.value.trim())?.holds ?? null)
 const title = (id: string | null) => undone.find(s => s.id === id)?.title ?? null
 
-async function start(words: string, minutes: number, usual: readonly string[]): Promise<void> {
+async function start(words: string, minutes: number, usual: readonly string[] | null): Promise<void> {
   problem.value = await save(words, minutes, heldBy(usual)).then(() => null, problemText)
 }
 </script>
@@ -49,7 +51,7 @@ async function start(words: string, minutes: number, usual: readonly string[]): 
     <label class="block mb-4"
       ><span class="field-label">It holds</span>
       <select v-model="holds" class="field">
-        <option value="usual">the step that it usually holds</option>
+        <option value="usual">what it usually holds</option>
         <option v-for="s in undone" :key="s.id" :value="s.id">{{ s.title }}</option>
         <option value="">the whole drive</option>
       </select>
@@ -75,10 +77,10 @@ async function start(words: string, minutes: number, usual: readonly string[]): 
     <form
       class="grid grid-cols-[1fr_5rem_8rem] gap-3 items-end"
       :class="!preset && 'border-t border-line pt-4'"
-      @submit.prevent="start(what.trim(), amount * unit, [])"
+      @submit.prevent="start(what.trim(), amount * unit, presetHolds)"
     >
       <label
-        ><span class="field-label">{{ preset ? 'What' : 'Show another' }}</span
+        ><span class="field-label">{{ preset ? 'What' : 'Another wait' }}</span
         ><input v-model="what" class="field" maxlength="80" required
       /></label>
       <label
@@ -93,6 +95,9 @@ async function start(words: string, minutes: number, usual: readonly string[]): 
           <option :value="1440">days</option>
         </select></label
       >
+      <p class="col-span-3 hint text-sm" data-testid="holds">
+        {{ title(heldBy(presetHolds)) ? `It holds: ${title(heldBy(presetHolds))}` : 'It holds the whole drive.' }}
+      </p>
       <div class="col-span-3 flex gap-3">
         <button class="btn btn-primary">Start it</button
         ><button type="button" class="btn" @click="emit('close')">Cancel</button>

@@ -24,16 +24,19 @@ const view = computed(() => viewOf(route.query, drive.value.route))
 const steps = useDriveSteps()
 const { viewed, closed, next, step } = steps
 const looking = ref(false)
-// An answer of the case, or of the safety sheet, stands at the station that asks for it.
+const asksHere = (question: string) => steps.here.value.steps.some(s => s.step.asks?.includes(question))
+// An answer stands at the station at hand where that asks for it, else at the one that does.
 const found = useFindings(question =>
-  view.value !== 'stations' || looking.value ? (stationAsking(question) ?? viewed.value) : viewed.value,
+  view.value === 'stations' && !looking.value && asksHere(question)
+    ? viewed.value
+    : (stationAsking(question) ?? viewed.value),
 )
 const photos = usePhotos(() => viewed.value)
 const undone = computed(() =>
   store.way.stations
     .filter(s => STATION_IDS.indexOf(s.station.id) >= STATION_IDS.indexOf(viewed.value))
     .flatMap(s => s.steps)
-    .filter(s => !s.done)
+    .filter(s => !s.done && s.needed)
     .map(s => s.step),
 )
 
@@ -53,9 +56,14 @@ const camera = useTemplateRef('camera')
 /** Entry of the finding that the next photo shows. */
 const shown = ref<string>()
 
-const find = (
-  question: string | null = step.value?.open[0]?.id ?? step.value?.step.asks?.[0] ?? next.value?.open[0]?.id ?? null,
-) => {
+/** The question that is asked next: of the step at hand, else of the next step that has one that is open. */
+const nextQuestion = () => {
+  const at = STATION_IDS.indexOf(viewed.value)
+  const following = store.way.stations.filter(s => STATION_IDS.indexOf(s.station.id) >= at).flatMap(s => s.steps)
+  const open = step.value?.open[0] ?? following.find(s => s.needed && !s.done && !s.hold && s.open.length)?.open[0]
+  return open?.id ?? step.value?.step.asks?.[0] ?? null
+}
+const find = (question: string | null = nextQuestion()) => {
   if (!closed.value) finding.value = { question: view.value === 'stations' ? question : null }
 }
 const look = (question: string) => {
@@ -202,7 +210,7 @@ useShortcuts({
     <DriveWaitDialog
       :shown="waiting !== null"
       :undone="undone"
-      :current="next?.step.id ?? null"
+      :current="view === 'stations' ? (next?.step.id ?? null) : null"
       :preset="waiting === true ? null : waiting"
       :save="startWait"
       @close="waiting = null"
