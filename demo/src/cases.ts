@@ -33,6 +33,7 @@ export const DEMO_CASES: readonly DemoDrive[] = [
         ['see.change', 'last'],
         ['straps.looked', 'right'],
       ],
+      points: { 'ic2-pin-8-disk-taken-out': 4.8, 'plug-pin-34-disk-taken-out': 4.9, r12: 10.1 },
     },
   },
   {
@@ -153,6 +154,12 @@ export const DEMO_CASES: readonly DemoDrive[] = [
         ['read.upper.outer', 18, 18],
         ['complaint.reads-nothing', 'cured'],
       ],
+      points: {
+        'ic2-pin-8-disk-taken-out': 0.15,
+        'plug-pin-34-disk-taken-out': 0.2,
+        r12: 9.9,
+        'wire-from-motor-board-to-p3': 'white with a brown stripe',
+      },
     },
   },
 ]

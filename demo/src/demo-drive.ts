@@ -27,6 +27,8 @@ export interface DemoCase {
   readonly gates: 0 | 1 | 2 | 3
   /** Answers as they are typed: a word, a number, or sectors of so many. */
   readonly answers: readonly (readonly [check: string, value: string | number, of?: number])[]
+  /** What was measured at test points of its model, by their ids. */
+  readonly points?: Readonly<Record<string, string | number>>
 }
 
 /** A drive of the invented workshop: what it is, how far it got, and the physics of its spindle. */

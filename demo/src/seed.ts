@@ -10,6 +10,7 @@ import { SimulatedPickup } from '@wobrin/core/simulator'
 import type { DemoCase, DemoDrive } from './demo-drive'
 import { DEMO_DRIVES } from './drives'
 import { drawPicture } from './pictures'
+import { DEMO_MODEL } from './model'
 import type { DemoItem, DemoRecord } from './records'
 import { PROOF_CALCULATORS, PROOF_WRITTEN } from './proof'
 import { DEMO_WORKSHOP, DEMO_BELTS, DEMO_DISKS, DEMO_PROFILES, DEMO_READS } from './shelf'
@@ -26,6 +27,7 @@ export async function seed(address: string): Promise<void> {
   for (const [i, belt] of DEMO_BELTS.entries()) await send(`${address}/api/belts/${idOf('belt', i)}`, belt, 'PUT')
   for (const [i, profile] of DEMO_PROFILES.entries())
     await send(`${address}/api/profiles/${idOf('profile', i)}`, profile, 'PUT')
+  await send(`${address}/api/profiles/${idOf('model', DEMO_MODEL.model)}`, DEMO_MODEL, 'PUT')
   // Drives that wrote reference disks first: the others are judged by those.
   const wrote = new Set(DEMO_DISKS.map(d => d.by))
   for (const demo of DEMO_DRIVES.filter(d => wrote.has(d.drive.tag))) await new Seeding(address, demo).run()
@@ -219,7 +221,7 @@ class Seeding {
   }
 
   /** Makes the safety looks that were fine, then answers checks as they were answered. */
-  private async follow({ gates, answers }: DemoCase): Promise<void> {
+  private async follow({ gates, answers, points = {} }: DemoCase): Promise<void> {
     for (let opened = 0; opened < gates;) {
       const sheet = safetySheet(this.way().gates)
       if (!sheet) break
@@ -240,6 +242,20 @@ class Seeding {
           value,
           source: check.startsWith('complaint.') ? 'hand' : undefined,
           ...(of ? { of } : {}),
+        }),
+      )
+    }
+    for (const [id, value] of Object.entries(points)) {
+      const { name, state, unit } = DEMO_MODEL.points.find(p => p.id === id)!
+      this.log.push(
+        await send<LogEntry>(`${this.address}/api/drives/${this.id}/readings`, {
+          id: idOf(this.demo.drive.tag, 'point', id),
+          at: this.at(),
+          key: `point.${id}`,
+          label: [name, state].filter(Boolean).join(', '),
+          unit,
+          value,
+          source: unit ? 'meter' : 'hand',
         }),
       )
     }

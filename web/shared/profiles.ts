@@ -1,11 +1,12 @@
 import { object, string, type InferType } from 'yup'
 import type { DriveProfile, HostProfile } from '@wobrin/core/drives/hosts'
+import type { ModelSheet } from '@wobrin/core/drives/models'
 import { instant, uuid } from './log-input'
 
 /** A profile that a person keeps. */
 export interface KeptProfile {
   readonly id: string
-  readonly profile: HostProfile | DriveProfile
+  readonly profile: HostProfile | DriveProfile | ModelSheet
   readonly changedAt: string
 }
 

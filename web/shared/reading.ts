@@ -13,6 +13,8 @@ export const readingInputSchema = object({
   value: mixed<number | string>((v): v is number | string => typeof v === 'number' || typeof v === 'string')
     .typeError('A reading is a number or one of its words.')
     .required('Give the reading.'),
+  label: string().trim().max(120, 'At most 120 characters.').optional(),
+  unit: string().max(4).optional(),
   of: number().integer('Sectors are whole numbers.').min(1).max(10_000_000).optional(),
   source: string<SourceId>().oneOf(TYPED, 'Say how it was read.').optional(),
   by: string().trim().max(80, 'At most 80 characters.').optional(),

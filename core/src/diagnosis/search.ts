@@ -88,7 +88,7 @@ function entries(): Entry[] {
     means: '',
     weight: WEIGHTS.complaint,
   }))
-  const checks = CHECKS.filter(c => c.kind !== 'finding').map((c): Entry => ({
+  const checks = CHECKS.filter(c => c.kind !== 'finding' && !c.compares).map((c): Entry => ({
     key: `check ${c.id}`,
     kind: 'check',
     id: c.id,

@@ -34,14 +34,12 @@ export function useDriveCase(pick: (finding: string) => Promise<boolean>) {
   onMounted(() => setTimeout(() => (standing.value = true), 0))
   /** What is known beside the log: this workshop's own cases and knowledge, and reads in other drives. */
   const known = shallowRef<KnownBeside>({})
-  watch(
-    () => store.drive?.id,
-    async drive => {
-      if (drive === undefined || import.meta.server) return
-      known.value = await $fetch<KnownBeside>('/api/knowledge/options', { query: { drive } }).catch(() => ({}))
-    },
-    { immediate: true },
-  )
+  async function refreshKnown(): Promise<void> {
+    const drive = store.drive?.id
+    if (drive === undefined || import.meta.server) return
+    known.value = await $fetch<KnownBeside>('/api/knowledge/options', { query: { drive } }).catch(() => ({}))
+  }
+  watch(() => store.drive?.id, refreshKnown, { immediate: true })
   const { unable: skip } = usePractice()
   const found = computed(() =>
     standing.value && store.drive
@@ -52,7 +50,7 @@ export function useDriveCase(pick: (finding: string) => Promise<boolean>) {
       : null,
   )
 
-  return { found, stories, ...useCaseAnswers(pick) }
+  return { found, stories, refreshKnown, ...useCaseAnswers(pick) }
 }
 
 export type DriveCaseView = ReturnType<typeof useDriveCase>

@@ -4,6 +4,7 @@ import type { RouteId } from '@wobrin/core/log'
 export const DRIVE_VIEWS = [
   { id: 'case', label: 'Case' },
   { id: 'test', label: 'Bench test' },
+  { id: 'model', label: 'Model' },
   { id: 'stations', label: 'Stations' },
 ] as const
 export type DriveView = (typeof DRIVE_VIEWS)[number]['id']

@@ -6,6 +6,7 @@ import type { Features, MechanismId, Pulleys } from '@wobrin/core/drives'
 import type { BeltMaterial } from '@wobrin/core/calculators/mechanics'
 import type { DiskEvent, Proof } from '@wobrin/core/proof'
 import type { DriveProfile, HostProfile } from '@wobrin/core/drives/hosts'
+import type { ModelSheet } from '@wobrin/core/drives/models'
 
 /** Settings of the workshop: one row, id 1. */
 export const workshop = sqliteTable('workshop', {
@@ -59,10 +60,10 @@ export const photos = sqliteTable('photos', {
   keptAt: text('kept_at').notNull(),
 })
 
-/** Hosts and drives as a person described them, for the host fit. */
+/** Hosts and drives as a person described them, for the host fit, and what is remembered of models. */
 export const profiles = sqliteTable('profiles', {
   id: text('id').primaryKey(),
-  profile: text('profile', { mode: 'json' }).$type<HostProfile | DriveProfile>().notNull(),
+  profile: text('profile', { mode: 'json' }).$type<HostProfile | DriveProfile | ModelSheet>().notNull(),
   changedAt: text('changed_at').notNull(),
 })
 

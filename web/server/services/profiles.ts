@@ -1,6 +1,7 @@
 import { asc, count, eq } from 'drizzle-orm'
 import { LimitError } from '@wobrin/core/base/errors'
 import { checkProfile } from '@wobrin/core/drives/hosts'
+import { checkModelSheet } from '@wobrin/core/drives/models'
 import type { KeptProfile } from '../../shared/profiles'
 import { profiles } from '../database/schema'
 import { NotFound } from './not-found'
@@ -9,7 +10,7 @@ import type { Db } from '../database/db'
 /** So many profiles are a mistake of a script, not a workshop. */
 const MOST = 500
 
-/** Hosts and drives as people of this workshop described them. */
+/** Hosts, drives and models as people of this workshop described them. */
 export class ProfileService {
   constructor(private readonly db: Db) {}
 
@@ -19,7 +20,8 @@ export class ProfileService {
 
   /** Keeps a profile under an id: a new one, or in place of what stood there. @throws InputError where it is none */
   put(id: string, json: unknown, now: string): KeptProfile {
-    const profile = checkProfile(json)
+    const isSheet = (json as { format?: unknown } | null)?.format === 'wobrin-model-sheet'
+    const profile = isSheet ? checkModelSheet(json) : checkProfile(json)
     const there = this.db.select().from(profiles).where(eq(profiles.id, id)).get()
     if (!there && this.db.select({ n: count() }).from(profiles).get()!.n >= MOST)
       throw new LimitError('there are too many profiles already', `at most ${MOST}`)

@@ -14,6 +14,9 @@ import { BeltShelf } from '../services/belt-shelf'
 import { DiskShelf } from '../services/disk-shelf'
 import { DriveService } from '../services/drives'
 import { judgeInThread } from '../services/judge-in-thread'
+import type { KnownBeside } from '@wobrin/core/bench/case'
+import type { DriveFacts } from '@wobrin/core/log'
+import { IdenticalService } from '../services/identical'
 import { KnowledgeService } from '../services/knowledge'
 import { openDatabase } from '../services/open-database'
 import { PhotoStore } from '../services/photo-store'
@@ -51,6 +54,13 @@ async function open() {
   const captures = new CaptureStore(folder.captures, db)
   const blame = new BlameService(db, drives, disks)
   const knowledge = new KnowledgeService(folder.root, db, drives)
+  const profiles = new ProfileService(db)
+  const identical = new IdenticalService(db, drives, profiles)
+  /** What is known of a drive beside its own log. */
+  const knownBeside = (d: DriveFacts): KnownBeside => ({
+    ...knowledge.options(d.model),
+    also: [...blame.elsewhere(d.id), ...identical.evidence(d)],
+  })
   return {
     folder,
     drives,
@@ -61,13 +71,15 @@ async function open() {
     backups: new BackupService(folder, db),
     belts: new BeltShelf(db, drives),
     knowledge,
-    bench: new BenchService(db, drives, d => ({ ...knowledge.options(d.model), also: blame.elsewhere(d.id) })),
+    bench: new BenchService(db, drives, knownBeside),
     blame,
     certificates: new CertificateService(drives, disks, workshop),
     donors: new DonorShelf(db, drives),
     finder: new Finder(db),
     photos: new PhotoStore(folder.photos, db),
-    profiles: new ProfileService(db),
+    profiles,
+    identical,
+    knownBeside,
     proofs: new ProofService(drives),
     readTest: new ReadTestService(
       drives,

@@ -1,6 +1,6 @@
 import { findMechanism, type Features, type MechanismId } from '../../drives'
 import { holds, situationOf } from '../../findings'
-import { OUTSIDE, TREATMENTS } from '../knowledge/actions'
+import { OUTSIDE, TOLD_BY_COMPARING, TREATMENTS } from '../knowledge/actions'
 import { BUILT_IN, CHECKS } from '../knowledge/knowledge'
 import { lampCheck, type LampCheck } from '../knowledge/lamp-codes'
 import type { Check, DriveFunction, Fault, Knowledge } from '../knowledge/types'
@@ -230,7 +230,7 @@ function compiledCheck(check: Check, elements: readonly Element[]): CompiledChec
 
 /** What an element makes of a check: what it shows by itself, else what its functions do. */
 function influenceOf(check: Check, { fault, states }: Element): Influence | null {
-  const shown = fault.shows[check.id]
+  const shown = fault.shows[check.id] ?? (check.compares === fault.part ? { differs: TOLD_BY_COMPARING } : undefined)
   const ownShare = shown ? Math.min(SURE, total(shown)) : 0
   const state = check.sees ? states.get(check.sees.function) : undefined
   const chances = new Float64Array(check.answers.length)

@@ -107,6 +107,24 @@ export const swapOf = (part: Part): Check => ({
   ...(part.id in AT_HAND ? {} : { ask: false as const }),
 })
 
+/** How often a fault of a part shows in a value that is compared with that of an identical drive (from memory). */
+export const TOLD_BY_COMPARING = 0.6
+
+/** A part compared with that of an identical drive that works: its test points, its levels, its looks. */
+export const compareOf = (part: Part): Check => ({
+  id: `compare.${part.id}`,
+  title: `Compare with an identical drive: ${part.label}`,
+  answers: ['same', 'differs'],
+  kind: 'reading',
+  minutes: 5,
+  needs: ['second-drive', 'open'],
+  source: 'meter',
+  // Sound drives of one model differ now and then: revisions, tolerances, another moment.
+  base: { same: 0.93, differs: 0.07 },
+  compares: part.id,
+  ask: false,
+})
+
 /** Parts that stay where they are when the drive is taken to another host. */
 export const OUTSIDE: Readonly<Record<string, number>> = {
   host: 1,

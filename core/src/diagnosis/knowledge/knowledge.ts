@@ -1,5 +1,5 @@
 import { QUESTIONS } from '../../findings'
-import { ELSEWHERE, swapOf, TREATMENTS } from './actions'
+import { compareOf, ELSEWHERE, swapOf, TREATMENTS } from './actions'
 import { CARRIAGE } from './carriage'
 import { COMPLAINTS } from './complaints'
 import { HEADS } from './heads'
@@ -52,6 +52,7 @@ export const CHECKS: readonly Check[] = [
   ...questionChecks(QUESTIONS, FAULTS),
   ...ELSEWHERE,
   ...PARTS.map(swapOf),
+  ...PARTS.map(compareOf),
   ...TREATMENTS,
 ]
 

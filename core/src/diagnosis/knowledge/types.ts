@@ -125,6 +125,8 @@ export interface Check {
   readonly several?: true
   /** It changes the drive. */
   readonly changes?: true
+  /** Part whose faults it tells by comparing with an identical drive. */
+  readonly compares?: string
   /** Offered as a next check; a finding that nobody would go and look for is only taken. */
   readonly ask?: boolean
 }

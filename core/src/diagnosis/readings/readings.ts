@@ -14,8 +14,8 @@ export interface ReadingWay {
   readonly from: 'common practice' | 'from memory'
 }
 
-/** How a reading is entered: a number with its unit, sectors that were counted, or one of a few words. */
-export type ReadingKind = 'number' | 'count' | 'word'
+/** How a reading is entered: a number with its unit, sectors that were counted, one of a few words, or any words. */
+export type ReadingKind = 'number' | 'count' | 'word' | 'text'
 
 /** A value that a person reads off something. */
 export interface Reading {

@@ -11,6 +11,7 @@ import { SPEED_KEY, type CountedSectors, type DriveFacts, type ReadingEntryData,
 import { judgeTypedSpeed } from './judge-typed-speed'
 import { nearestIds } from '../nearest'
 import { CASE_READINGS, findReading, UNTRIED } from './derived'
+import { POINT, pointReading } from './point-reading'
 import { READINGS, usualUncertainty, type Reading, type ReadingWay } from './readings'
 
 /** A reading as a person types it. */
@@ -18,6 +19,9 @@ export interface ReadingInput {
   readonly key: string
   /** A number, or one of the reading's words; for a count the sectors that read. */
   readonly value: number | string
+  /** For a test point: its name and its unit. */
+  readonly label?: string
+  readonly unit?: string
   /** For a count: sectors that were tried. */
   readonly of?: number
   /** How it was taken; the usual way if not given. */
@@ -46,7 +50,7 @@ type JudgedDrive = Pick<DriveFacts, 'mechanism' | 'nominalRpm' | 'hasTrimmer' | 
  * @throws ParameterError that names the field: an unknown key, a value out of range, a word that it cannot be
  */
 export function recordReading(input: ReadingInput, drive: JudgedDrive): RecordedReading {
-  const reading = findReading(input.key)
+  const reading = findReading(input.key) ?? pointReading(input.key, input.label, input.unit)
   if (!reading)
     throw new ParameterError(`there is no reading “${input.key}”`, `one such as ${nearest(input.key)}`, {
       field: 'key',
@@ -120,6 +124,11 @@ function valueOf(reading: Reading, value: number | string): number | string {
     if (typeof value === 'string' && reading.words!.includes(value)) return value
     throw new ParameterError(`${reading.label} cannot be “${String(value)}”`, reading.words!.join(', '), where)
   }
+  if (reading.kind === 'text') {
+    const words = String(value).trim()
+    if (words.length > 0 && words.length <= 80) return words
+    throw new ParameterError(`${reading.label}: nothing was given`, 'a word, at most 80 characters', where)
+  }
   const number = typeof value === 'number' ? value : Number(value.trim().replace(',', '.') || Number.NaN)
   const [least, most] = [reading.least ?? -Infinity, reading.most ?? Infinity]
   if (!Number.isFinite(number) || number < least || number > most)
@@ -157,7 +166,8 @@ function callOn(
   count: CountedSectors | null,
   drive: JudgedDrive,
 ): Call | null {
-  if (reading.key.startsWith('complaint.') || reading.key.startsWith(UNTRIED)) return null
+  // A complaint is a question; what could not be tried, and a test point by itself, say nothing.
+  if (['complaint.', UNTRIED, POINT].some(start => reading.key.startsWith(start))) return null
   if (reading.key === SPEED_KEY && typeof value === 'number') return judgeTypedSpeed(value, uncertainty ?? 0, drive)
   if (count) return callOnCount(reading, count)
   if (typeof value === 'number') return callOnNumber(reading, value, uncertainty ?? 0)

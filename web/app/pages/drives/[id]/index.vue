@@ -167,6 +167,7 @@ useShortcuts({
       :closed="closed"
       @looks="looking = true"
     />
+    <ModelView v-else-if="view === 'model'" :key="`model ${drive.id}`" :closed="closed" @read="caseOf.refreshKnown" />
     <DriveStations
       v-else
       :steps="steps"

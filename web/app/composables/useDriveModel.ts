@@ -1,0 +1,87 @@
+import { compareDrives, type LoggedDrive } from '@wobrin/core/bench/identical'
+import { emptySheet, mergedSheets, readModelSheet, type ModelPoint, type ModelSheet } from '@wobrin/core/drives/models'
+import { POINT } from '@wobrin/core/diagnosis/readings'
+import type { SourceId } from '@wobrin/core/base/observations'
+import type { DriveFacts, LogEntry } from '@wobrin/core/log'
+import type { ModelView } from '../../shared/identical'
+
+/** The model of the drive at hand: drives of it beside this one, its test points, and what is remembered of it. */
+export function useDriveModel() {
+  const store = useDrive()
+  const attempt = useAttempt()
+  const { post } = useLogPost()
+  const view = shallowRef<ModelView | null>(null)
+  const load = async () => {
+    view.value = await $fetch<ModelView>(`/api/drives/${store.drive!.id}/identical`)
+  }
+
+  /** The drive that is compared with: the one that was chosen, else the first of the same model. */
+  const chosen = ref<string | null>(null)
+  const other = shallowRef<LoggedDrive | null>(null)
+  watch(
+    () => chosen.value ?? view.value?.drives[0]?.id ?? null,
+    async id => {
+      other.value = null
+      if (id === null) return
+      await attempt(async () => {
+        other.value = await $fetch<{ drive: DriveFacts; log: LogEntry[] }>(`/api/drives/${id}`)
+      })
+    },
+  )
+  const sheet = computed((): ModelSheet => view.value?.sheet?.sheet ?? emptySheet(store.drive!))
+  const rows = computed(() =>
+    other.value ? compareDrives({ drive: store.drive!, log: store.log }, other.value, sheet.value) : [],
+  )
+
+  const keep = (next: ModelSheet) =>
+    attempt(async () => {
+      await $fetch(`/api/profiles/${view.value?.sheet?.id ?? crypto.randomUUID()}`, { method: 'PUT', body: next })
+      await load()
+    })
+  /** Puts a value that was read at a test point on this drive's log. */
+  const read = (point: ModelPoint, value: string, source: SourceId) =>
+    attempt(async () => {
+      const label = [point.name, point.state].filter(Boolean).join(', ')
+      const entry = await post(store.drive!.id, 'readings', {
+        key: `${POINT}${point.id}`,
+        value,
+        source,
+        label,
+        unit: point.unit,
+      })
+      store.take(entry)
+    })
+  /** Takes a value of another drive over as what this model's point should be, with where it is from. */
+  const borrow = (id: string, value: number | string, from: string) =>
+    keep({
+      ...sheet.value,
+      points: sheet.value.points.map(p => (p.id === id ? { ...p, expected: { value, from } } : p)),
+    })
+  async function open(file: File): Promise<void> {
+    await attempt(async () => {
+      const theirs = readModelSheet(await file.text(), file.name)
+      const from = (was: string) => was || file.name
+      await keep(
+        mergedSheets(sheet.value, {
+          ...theirs,
+          pins: theirs.pins.map(p => ({ ...p, from: from(p.from) })),
+          memory: theirs.memory.map(m => ({ ...m, from: from(m.from) })),
+        }),
+      )
+    })
+  }
+  const save = () =>
+    saveText(
+      `${
+        `${sheet.value.maker}-${sheet.value.model}`
+          .toLowerCase()
+          .replace(/[^a-z0-9]+/g, '-')
+          .replace(/^-|-$/g, '') || 'model'
+      }.json`,
+      `${JSON.stringify(sheet.value, null, 2)}\n`,
+      'application/json',
+    )
+  return { view, load, chosen, other, sheet, rows, keep, read, borrow, open, save }
+}
+
+export type ModelOfDrive = ReturnType<typeof useDriveModel>
