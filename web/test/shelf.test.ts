@@ -103,7 +103,7 @@ describe('profiles of hosts and drives', () => {
     const profiles = new ProfileService(db)
     profiles.put(uuid(1), HOSTS[0], NOW)
     profiles.put(uuid(1), { ...HOSTS[0], name: 'Ours' }, NOW)
-    expect(profiles.list().map(p => p.profile.format)).toEqual(['Ours'])
+    expect(profiles.list().map(p => ('name' in p.profile ? p.profile.name : ''))).toEqual(['Ours'])
     expect(() => profiles.put(uuid(2), { ...DRIVES[0], pins: 20 }, NOW)).toThrow(
       /fixed\.lines\[\d\]\.pin: pin \d+ of a plug with 20/,
     )

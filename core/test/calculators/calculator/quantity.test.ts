@@ -68,10 +68,11 @@ describe('quantities as people type them', () => {
 })
 
 describe('sums, whatever is typed', () => {
-  it('have fields of their own, with a unit or with choices', () => {
+  it('have fields of their own, with a unit, with choices or in words', () => {
     for (const s of CALCULATORS) {
       expect(new Set(s.fields.map(f => f.key)).size).toBe(s.fields.length)
-      for (const f of s.fields) expect(Boolean(f.quantity) !== Boolean(f.choices), `${s.id} ${f.key}`).toBe(true)
+      for (const f of s.fields)
+        expect([f.quantity, f.choices, f.words].filter(Boolean), `${s.id} ${f.key}`).toHaveLength(1)
       expect(s.formulas.length).toBeGreaterThan(0)
     }
   })

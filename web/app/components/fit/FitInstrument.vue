@@ -82,6 +82,10 @@ function putFromAcross(): void {
       <div class="min-w-0">
         <h2 class="text-lg font-bold">Host fit</h2>
         <p class="hint">How the straps must stand for a host, what takes a wire, and what will never work.</p>
+        <p class="text-sm">
+          Nobody knows what the straps mean?
+          <NuxtLink class="link" to="/instruments/unknown-straps">Unknown straps</NuxtLink> finds it out, one at a time.
+        </p>
       </div>
       <button v-if="!editing" class="btn shrink-0" aria-keyshortcuts="a" @click="across = true">
         Across the bench <kbd>A</kbd>

@@ -91,15 +91,15 @@ function putFromAcross(): void {
             ><input
               :id="id"
               v-model="typed[f.key]"
-              class="field text-right"
-              :class="!ownUnit(typed[f.key]!) && 'pr-12!'"
+              class="field"
+              :class="f.quantity && ['text-right', !ownUnit(typed[f.key]!) && 'pr-12!']"
               autocomplete="off"
               :required="f.required"
             /><span
-              v-if="!ownUnit(typed[f.key]!)"
+              v-if="f.quantity && !ownUnit(typed[f.key]!)"
               class="absolute right-3 top-0 h-11 flex items-center text-muted text-sm pointer-events-none"
               aria-hidden="true"
-              >{{ QUANTITIES[f.quantity!].unit }}</span
+              >{{ QUANTITIES[f.quantity].unit }}</span
             ></span
           >
         </FormField>
