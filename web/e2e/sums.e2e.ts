@@ -10,8 +10,15 @@ const SIZES = [
 test('the belt is judged as it is typed, drawn to scale, and filed to a drive', async ({ page }) => {
   const tag = await receive(page, '5.25in-48')
   await page.goto('/instruments')
-  await page.getByRole('link', { name: /^Belt/ }).click()
-  await expect(page.getByText('Still needed: motor pulley, flywheel, between centres, belt section.')).toBeVisible()
+  // Search comes first, by what one wants to know.
+  await page.getByLabel('What do you want to know?').fill('rubber slips')
+  await page.keyboard.press('Enter')
+  await expect(page).toHaveURL(/\/instruments\/belt$/)
+  // Never empty: a worked example stands there until the first value is typed, and is not saved.
+  await expect(page.getByTestId('example')).toContainText('Stretched by 6.7 %, it is snug.')
+  await page.getByLabel(SIZES[0][0]).fill(SIZES[0][1])
+  await expect(page.getByTestId('example')).toBeHidden()
+  await expect(page.getByText('Still needed: flywheel, between centres, belt section.')).toBeVisible()
   for (const [label, value] of SIZES) await page.getByLabel(label).fill(value)
   await expect(page.getByTestId('call')).toContainText('A belt of 248.8 mm inside length is the one to order.')
   await expect(page.getByRole('img', { name: 'The belt’s path, to scale' })).toBeVisible()

@@ -116,11 +116,14 @@ test('a reference disk is put on the shelf, and retired with a reason', async ({
 
 test('a scope recording becomes lobes, and the lobes an offset; what is no recording is refused', async ({ page }) => {
   await page.goto('/instruments/scope')
-  await page.getByTestId('scope-file').setInputFiles({
-    name: 'lobes.wav',
-    mimeType: 'audio/wav',
-    buffer: Buffer.from(scopeWav({ ...SOUND_ALIGNMENT, offsetUm: 60 })),
-  })
+  await page
+    .getByTestId('scope-file')
+    .first()
+    .setInputFiles({
+      name: 'lobes.wav',
+      mimeType: 'audio/wav',
+      buffer: Buffer.from(scopeWav({ ...SOUND_ALIGNMENT, offsetUm: 60 })),
+    })
   await expect(page.getByTestId('scope-says')).toContainText('Lobes of')
   await page.getByLabel('Width of the head').fill('0.33')
   await page.getByLabel('Eccentricity of the pattern').fill('0.18')

@@ -224,7 +224,7 @@ export const TEST_POINTS: readonly TestPoint[] = [
     'see.click',
     'Position',
     'Heads load and stay',
-    { host: 'Put a cartridge in that may be lost, and listen.' },
+    { host: 'Put a sacrificial cartridge in, and listen.' },
     'One click when the heads load, then only the sound of seeking',
     { answers: { no: 'One click only', yes: 'Clicks again and again' } },
   ),

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { FlaskConical } from 'lucide-vue-next'
 import { CALLS, lowerFirst } from '@wobrin/core/base/observations'
-import type { Diagnosis } from '@wobrin/core/diagnosis'
+import { calculatorOf, type Diagnosis } from '@wobrin/core/diagnosis'
+import { findCalculator } from '@wobrin/core/calculators/registry'
 import type { GateState } from '@wobrin/core/bench/stations'
 import type { Asked } from '~/composables/useCaseAsked'
 
@@ -16,8 +17,16 @@ const { diagnosis, held, asked } = defineProps<{
   practice: boolean
   trying: boolean
 }>()
-const emit = defineEmits<{ answer: [value: string, of?: number]; ask: [id: string | null]; looks: []; tryIt: [] }>()
+const emit = defineEmits<{
+  answer: [value: string, of?: number]
+  ask: [id: string | null]
+  looks: []
+  tryIt: []
+  work: [check: string]
+}>()
 const answers = useTemplateRef('answers')
+/** The calculator that answers what is asked, where there is one. */
+const calculator = computed(() => (asked && !asked.settles && !asked.looks ? calculatorOf(asked.check) : null))
 const others = computed(() => diagnosis.next.filter(n => n.check !== asked?.check).slice(0, 2))
 defineExpose({ type: (digit: string) => answers.value?.type(digit) })
 </script>
@@ -54,6 +63,14 @@ defineExpose({ type: (digit: string) => answers.value?.type(digit) })
           asked.cure ? 'Do it on the simulated drive' : 'Try it on the simulated drive'
         }}
         <kbd>T</kbd>
+      </button>
+      <button
+        v-if="calculator && !closed"
+        class="link text-sm min-h-9 block"
+        type="button"
+        @click="emit('work', asked!.check)"
+      >
+        Work it out: {{ findCalculator(calculator.calculator).title }}…
       </button>
       <slot />
       <div

@@ -30,6 +30,12 @@ const choose = (id: string) => {
 
 const complaining = ref(false)
 const across = ref(false)
+/** The check whose calculator is open. */
+const working = ref<string | null>(null)
+function worked(entry: LogEntry): void {
+  working.value = null
+  store.take(entry)
+}
 /** The answer that a foot has marked. */
 const marked = ref(-1)
 watch(
@@ -148,6 +154,7 @@ useShortcuts({
           @answer="answer"
           @ask="ask"
           @looks="emit('looks')"
+          @work="check => (working = check)"
         >
           <CaseClosed v-if="settled" :stories="view.stories.value" :practice="practice" />
         </CaseNext>
@@ -168,6 +175,7 @@ useShortcuts({
       @close="complaining = false"
       @complain="view.complain"
     />
+    <CaseCheckCalculator :check="working" @close="working = null" @kept="worked" />
     <CaseAcross
       v-if="diagnosis"
       :shown="across"

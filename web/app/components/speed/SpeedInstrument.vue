@@ -135,6 +135,7 @@ defineExpose({ measure })
       </div>
     </SpeedReadout>
     <p v-else-if="running" class="hint py-6">Waiting for the first pulses.</p>
+    <SpeedExample v-else-if="driveId === null && progress === null && !problem" :setup="setup" />
 
     <ProgressLine
       v-if="progress !== null"

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { QUANTITIES } from '@wobrin/core/calculators/calculator'
+import { judgeCalculator, QUANTITIES } from '@wobrin/core/calculators/calculator'
+import type { AskedFor } from '@wobrin/core/calculators/registry'
 import { caseOfLog, isView } from '@wobrin/core/diagnosis'
 import type { LogEntry } from '@wobrin/core/log'
 
@@ -8,7 +9,14 @@ const {
   instrument,
   driveId = null,
   start = {},
-} = defineProps<{ instrument: string; driveId?: string | null; start?: Record<string, string> }>()
+  example = null,
+} = defineProps<{
+  instrument: string
+  driveId?: string | null
+  start?: Record<string, string>
+  /** What it shows as long as nothing was typed; it is never saved. */
+  example?: AskedFor['example'] | null
+}>()
 const emit = defineEmits<{
   kept: [LogEntry]
   keep: [(id: string) => Promise<void>]
@@ -19,6 +27,13 @@ const store = useDrive()
 const known = computed(() => (driveId !== null && store.drive ? caseOfLog(store.drive, store.log) : null))
 const { sum, typed, answer, rows, keep, clear, dropRow } = useSum(instrument, start, () => known.value)
 const attempt = useAttempt()
+/** The worked example, judged, as long as every field is empty. */
+const shownExample = computed(() =>
+  example && Object.values(typed).every(v => v === '')
+    ? { ...example, result: judgeCalculator(sum, example.values).result }
+    : null,
+)
+const exampleOf = (key: string) => (shownExample.value ? shownExample.value.values[key] : undefined)
 const across = ref(false)
 const more = ref(false)
 const rare = sum.fields.some(f => f.rare)
@@ -84,7 +99,13 @@ function putFromAcross(): void {
           :class="f.choices && !listShown && '@xl:col-span-2 @4xl:col-span-1'"
         >
           <select v-if="f.choices" :id="id" v-model="typed[f.key]" class="field">
-            <option value="">not said</option>
+            <option value="">
+              {{
+                exampleOf(f.key)
+                  ? `for example: ${f.choices.find(c => c.value === exampleOf(f.key))?.label}`
+                  : 'not said'
+              }}
+            </option>
             <option v-for="c in f.choices" :key="c.value" :value="c.value">{{ c.label }}</option>
           </select>
           <span v-else class="relative block"
@@ -94,6 +115,7 @@ function putFromAcross(): void {
               class="field"
               :class="f.quantity && ['text-right', !ownUnit(typed[f.key]!) && 'pr-12!']"
               autocomplete="off"
+              :placeholder="exampleOf(f.key)"
               :required="f.required"
             /><span
               v-if="f.quantity && !ownUnit(typed[f.key]!)"
@@ -110,6 +132,7 @@ function putFromAcross(): void {
           :typed="typed"
           :rows="rows"
           :problem="answer.problem"
+          :example="shownExample?.values"
           @drop="dropRow"
           @say="
             (key, text) => {
@@ -133,6 +156,21 @@ function putFromAcross(): void {
         <p v-else-if="answer.problem && !shownBeside(answer.problem.field)" class="text-sm text-stop" role="alert">
           {{ answer.problem.text }}
         </p>
+        <div v-else-if="shownExample?.result" data-testid="example">
+          <p class="mb-2"><strong>Worked example.</strong> {{ shownExample.says }}</p>
+          <CallBand :call="shownExample.result.call" class="mb-3" />
+          <dl class="text-sm">
+            <div
+              v-for="l in shownExample.result.lines"
+              :key="l.label"
+              class="flex justify-between gap-4 border-b border-line py-1"
+            >
+              <dt>{{ l.label }}</dt>
+              <dd class="font-bold text-right">{{ number(l.value) }} {{ l.unit }}</dd>
+            </div>
+          </dl>
+          <p class="hint mt-2">Type your own values: the example goes as you begin.</p>
+        </div>
         <p v-else-if="answer.needed.length" class="hint">Still needed: {{ answer.needed.join(', ').toLowerCase() }}.</p>
         <p v-for="d in answer.doubts" :key="d" class="text-sm border-l-5 border-nudge pl-3 mb-3" role="status">
           {{ d }}

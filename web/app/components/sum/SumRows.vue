@@ -8,11 +8,14 @@ const {
   typed,
   rows,
   problem = null,
+  example,
 } = defineProps<{
   list: CalculatorList
   typed: Readonly<Record<string, string>>
   rows: number
   problem?: { readonly field: string; readonly text: string } | null
+  /** Values of a worked example, shown where nothing is typed. */
+  example?: Readonly<Record<string, string>>
 }>()
 const emit = defineEmits<{ drop: [row: number]; say: [key: string, text: string] }>()
 const say = (row: number, field: string, event: Event) =>
@@ -64,6 +67,7 @@ const unit = (q: keyof typeof QUANTITIES | undefined) => (q ? QUANTITIES[q].unit
                   problem?.field === rowKey(list, row - 1, f.key) && 'border-stop!',
                 ]"
                 autocomplete="off"
+                :placeholder="example?.[rowKey(list, row - 1, f.key)]"
                 :aria-label="`${f.label}, row ${row}`"
                 @input="say(row - 1, f.key, $event)"
               />

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { calculatorGroups, CALCULATORS } from '@wobrin/core/calculators/registry'
+import { ASKED_FOR, calculatorGroups, CALCULATORS } from '@wobrin/core/calculators/registry'
 
 const route = useRoute('instruments-sum')
 const sum = CALCULATORS.find(s => s.id === route.params.sum)
@@ -37,6 +37,7 @@ const keepTo = shallowRef<((id: string) => Promise<void>) | null>(null)
     <div class="panel p-5 sm:px-6 min-w-0">
       <SumInstrument
         :instrument="sum!.id"
+        :example="ASKED_FOR[sum!.id]?.example"
         @keep="
           keep => {
             keepTo = keep

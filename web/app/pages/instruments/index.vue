@@ -1,163 +1,66 @@
 <script setup lang="ts">
-import { calculatorGroups } from '@wobrin/core/calculators/registry'
-import type { StationId } from '@wobrin/core/log'
+import MiniSearch from 'minisearch'
+import { INSTRUMENTS, type InstrumentEntry } from '~/utils/instrument-list'
 
 useHead({ title: 'Instruments · Wobrin' })
 
-interface Entry {
-  readonly to: string
-  readonly title: string
-  readonly what: string
+const search = new MiniSearch<InstrumentEntry>({
+  idField: 'to',
+  fields: ['asks', 'title', 'also'],
+  searchOptions: { prefix: true, fuzzy: 0.2, boost: { title: 3, asks: 2 }, combineWith: 'AND' },
+})
+const all = INSTRUMENTS.flatMap(g => g.list)
+search.addAll(all)
+const words = ref('')
+const byPlace = new Map(all.map(i => [i.to, i]))
+/** What fits all words; where nothing does, what fits any of them. */
+const hits = computed(() => {
+  if (!words.value.trim()) return null
+  const strict = search.search(words.value)
+  return (strict.length ? strict : search.search(words.value, { combineWith: 'OR' }))
+    .slice(0, 12)
+    .map(h => byPlace.get(h.id as string)!)
+})
+const shown = computed(() => (hits.value ? [{ title: 'Found', list: hits.value }] : INSTRUMENTS))
+const first = () => {
+  const to = hits.value?.[0]?.to
+  if (to) void navigateTo(to)
 }
-const of = (station: StationId) =>
-  calculatorGroups(station).map(g => ({
-    group: g.group,
-    list: g.sums.map((s): Entry => ({ to: `/instruments/${s.id}`, title: s.title, what: s.purpose })),
-  }))
-const stations: readonly {
-  readonly title: string
-  readonly groups: readonly { readonly group: string; readonly list: readonly Entry[] }[]
-}[] = [
-  {
-    title: 'Speed',
-    groups: [
-      {
-        group: 'Spindle',
-        list: [
-          {
-            to: '/instruments/speed',
-            title: 'Speed',
-            what: 'A recording of the index line, or of any mark on the spindle, becomes a call.',
-          },
-          {
-            to: '/instruments/reading',
-            title: 'Typed reading',
-            what: 'A speed, a voltage, a level or a count that something else showed: judged, and kept with its source.',
-          },
-          {
-            to: '/instruments/strobe',
-            title: 'Strobe companion',
-            what: 'How many bars stand still at a speed, and a disc to print.',
-          },
-        ],
-      },
-    ],
-  },
-  {
-    title: 'Interface',
-    groups: [
-      {
-        group: 'Drive',
-        list: [
-          {
-            to: '/instruments/read-test',
-            title: 'Read test',
-            what: 'A surface by a recording of the interface: timing margin left, cylinder by cylinder and head by head.',
-          },
-          {
-            to: '/instruments/wire',
-            title: 'Interface lines',
-            what: 'A drive by its lines: the simulated one by hand, a recording played back, seeks, wires wiggled.',
-          },
-        ],
-      },
-    ],
-  },
-  { title: 'Drive train', groups: of('drive-train') },
-  {
-    title: 'Align',
-    groups: [
-      {
-        group: 'Reference disk',
-        list: [
-          {
-            to: '/instruments/sweep',
-            title: 'Adjuster sweep',
-            what: 'Where each head reads, which position to try next, and where to set it.',
-          },
-        ],
-      },
-      ...of('align').map(g =>
-        g.group === 'Instrument method'
-          ? {
-              ...g,
-              list: [
-                {
-                  to: '/instruments/scope',
-                  title: 'Scope recording',
-                  what: 'Lobes, bursts and index of an alignment disk, found in what a scope kept.',
-                },
-                ...g.list,
-              ],
-            }
-          : g,
-      ),
-    ],
-  },
-  {
-    title: 'Prove',
-    groups: [
-      {
-        group: 'Disks and drives',
-        list: [
-          {
-            to: '/instruments/blame',
-            title: 'Disk or drive',
-            what: 'A disk that reads here and not there: disk, head, drive or writer, and what to read next.',
-          },
-          {
-            to: '/instruments/write-test',
-            title: 'Write test',
-            what: 'Protect, format, patterns and home, on the simulated drive: what it finds, and what it hides.',
-          },
-        ],
-      },
-      ...of('prove'),
-    ],
-  },
-  {
-    title: 'Electronics',
-    groups: [
-      ...of('electronics'),
-      {
-        group: 'Host',
-        list: [
-          {
-            to: '/instruments/host-fit',
-            title: 'Host fit',
-            what: 'How the straps must stand for a host, what takes a wire, and what will never work.',
-          },
-        ],
-      },
-    ],
-  },
-]
 </script>
 
 <template>
   <div>
     <h1 class="text-2xl font-bold mb-1">Instruments</h1>
-    <p class="text-muted mb-5">
+    <p class="text-muted mb-3">
       A quick measurement with no drive on file. What is worth keeping can be filed to a drive afterwards.
     </p>
-    <div class="space-y-4">
-      <section v-for="s in stations" :key="s.title" class="panel px-5 sm:px-6 py-4" :aria-label="s.title">
-        <h2 class="text-lg font-bold">{{ s.title }}</h2>
-        <div
-          v-for="g in s.groups"
-          :key="g.group"
-          class="grid sm:grid-cols-[8.5rem_1fr] border-t border-line first-of-type:mt-2 py-1.5"
-        >
-          <h3 class="text-sm text-muted pt-2">{{ g.group }}</h3>
-          <ul class="grid md:grid-cols-2 gap-x-8">
-            <li v-for="i in g.list" :key="i.to">
-              <NuxtLink :to="i.to" class="block py-1.5 min-h-11 group"
-                ><span class="font-bold group-hover:underline underline-offset-2">{{ i.title }}</span
-                ><span class="hint block">{{ i.what }}</span></NuxtLink
-              >
-            </li>
-          </ul>
-        </div>
+    <form class="mb-4" role="search" @submit.prevent="first">
+      <label class="block"
+        ><span class="field-label">What do you want to know?</span
+        ><input
+          v-model="words"
+          class="field text-lg"
+          type="search"
+          autocomplete="off"
+          placeholder="belt, capacitor, stuck line, off track, luck, straps"
+      /></label>
+    </form>
+    <div :class="!hits && 'lg:columns-2 gap-4'" aria-live="polite">
+      <section v-for="s in shown" :key="s.title" class="panel px-5 py-3 mb-4 break-inside-avoid" :aria-label="s.title">
+        <h2 class="text-lg font-bold mb-1">{{ s.title }}</h2>
+        <ul :class="hits && 'lg:columns-2 gap-x-8'">
+          <li v-for="(i, n) in s.list" :key="i.to" class="break-inside-avoid">
+            <NuxtLink
+              :to="i.to"
+              class="flex justify-between items-center gap-4 py-1.5 min-h-11 border-t border-line group"
+              ><span class="font-bold leading-snug group-hover:underline underline-offset-2">{{ i.asks }}</span
+              ><span class="hint text-right shrink-0"
+                >{{ i.title }} <kbd v-if="hits && n === 0">Enter</kbd></span
+              ></NuxtLink
+            >
+          </li>
+        </ul>
+        <p v-if="s.list.length === 0" class="hint py-2">No instrument has these words. Try another word for it.</p>
       </section>
     </div>
   </div>

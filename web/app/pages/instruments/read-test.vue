@@ -197,6 +197,10 @@ useShortcuts({ m: () => opener.value?.choose() })
       </div>
     </section>
 
+    <RailReadExample
+      v-if="!driveId && !shown && test.progress.value === null && !progress && !(problem ?? test.problem.value)"
+    />
+
     <ProgressLine
       v-if="progress || test.progress.value !== null"
       :share="progress?.share ?? test.progress.value ?? 0"

@@ -19,6 +19,7 @@ const context = computed(() => ({ mechanism: mechanism.value }))
         </select>
       </FormField>
       <ReadingForm :key="mechanism" :station="null" :context="context" title="Reading" />
+      <ReadingExample :mechanism="mechanism" />
     </section>
   </div>
 </template>

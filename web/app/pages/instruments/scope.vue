@@ -24,6 +24,10 @@ const start = computed<Record<string, string>>(() =>
       }
     : {},
 )
+// Nothing opened yet: the simulated alignment disk stands there, and is named so.
+onMounted(() => {
+  if (!driveId.value && !wave.value) void simulate()
+})
 const keepTo = shallowRef<((id: string) => Promise<void>) | null>(null)
 async function kept(entry: LogEntry): Promise<void> {
   notices.done('On the log.')

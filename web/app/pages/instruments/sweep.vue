@@ -269,6 +269,7 @@ function typeByHand(): void {
           :set-to="setTo"
           :after="recheck?.position ?? null"
         />
+        <AlignSweepExample v-if="!driveId && rows.length === 0" class="border-t border-line pt-4" />
         <template v-if="rows.length">
           <AlignSweepFinish
             v-if="result?.common && (result.tryNext === null || setTo !== null)"

@@ -95,9 +95,10 @@ const ORDER = [
           drive, or a disk that another wrote, tells.
         </p>
       </template>
-      <p v-else-if="!progress" class="text-muted">
-        Choose a state, and see what a write test finds of it, and what it does not.
-      </p>
+      <template v-else-if="!progress">
+        <p class="text-muted">Choose a state, and see what a write test finds of it, and what it does not.</p>
+        <ProveWriteExample />
+      </template>
     </section>
     <section class="panel p-5" aria-labelledby="order">
       <h2 id="order" class="text-lg font-bold mb-1">What is done</h2>

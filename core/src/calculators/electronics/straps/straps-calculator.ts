@@ -184,7 +184,7 @@ export const strapsCalculator: Calculator = {
   id: 'unknown-straps',
   title: 'Unknown straps',
   station: 'electronics',
-  group: 'Host',
+  group: 'Straps',
   purpose: 'Straps of which nobody knows the meaning: which one to move next, one at a time, by what was seen.',
   fields: [
     {
