@@ -1,5 +1,5 @@
 import type { CallKind } from '@wobrin/core/base/observations'
-import type { StationId, DriveFacts } from '@wobrin/core/log'
+import type { GoalId, StationId, DriveFacts } from '@wobrin/core/log'
 import type { GateId, NextThing, Progress } from '@wobrin/core/bench/stations'
 
 export interface BenchLine {
@@ -10,6 +10,9 @@ export interface BenchLine {
   readonly outcome: Progress['outcome']
   /** Gates that something found keeps closed. */
   readonly closed: readonly { readonly gate: GateId; readonly label: string; readonly reason: string }[]
+  /** How far it is to be brought, and minutes of hands until then, its case included. */
+  readonly goal: GoalId
+  readonly minutesToGo: number
   /** Latest speed that still holds, r/min. */
   readonly rpm: number | null
 }

@@ -1,6 +1,14 @@
 import { and, desc, eq, isNotNull, isNull, sql } from 'drizzle-orm'
-import { callOnBench, driveCase, hasComplaint, wantedBy, type KnownBeside } from '@wobrin/core/bench/case'
-import { nextOf, ranked, walk, type RankedThing, type Walk } from '@wobrin/core/bench/stations'
+import { callOnBench, caseMinutes, driveCase, hasComplaint, wantedBy, type KnownBeside } from '@wobrin/core/bench/case'
+import {
+  minutesForGoal,
+  nextOf,
+  ranked,
+  USUAL_GOAL,
+  walk,
+  type RankedThing,
+  type Walk,
+} from '@wobrin/core/bench/stations'
 import { lastSpeed, supportingEntries, type DriveFacts, type LogEntry } from '@wobrin/core/log'
 import type { Bench, BenchLine, BenchWait } from '../../shared/bench'
 import { driveStates, drives as drivesTable } from '../database/schema'
@@ -100,6 +108,8 @@ export class BenchService {
         done: [...done],
         call: callOnBench(call, found),
         outcome,
+        goal: drive.goal ?? USUAL_GOAL,
+        minutesToGo: minutesForGoal(way) + (found ? caseMinutes(found) : 0),
         rpm: lastSpeed(supportingEntries(log, drive))?.rpm ?? null,
         closed: way.gates
           .filter(g => g.forbiddenHere)

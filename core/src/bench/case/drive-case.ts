@@ -2,6 +2,7 @@ import {
   caseOfLog,
   diagnose,
   findComplaint,
+  findFault,
   openComplaints,
   type CaseReading,
   type Diagnosis,
@@ -103,6 +104,28 @@ export function wantedBy({ complaints, toSettle, diagnosis, held, looksFirst }: 
   }
   const best = diagnosis.next[0]
   return best ? { title: best.title, reason: `${told}. ${best.why}`, minutes: best.minutes } : null
+}
+
+/** What trying a check tells is never all: so often its answer asks for one more (from memory). */
+const CHECKS_TO_COME = 2
+
+/**
+ * Minutes of hands that a case is expected to take: looks and checks on the way to the cause, the cure, weighed by how
+ * likely each is, and trying it again. Rough; 0 where nothing is complained of.
+ */
+export function caseMinutes({ complaints, toSettle, diagnosis, held, looksFirst }: DriveCase): number {
+  if (complaints.length === 0) return 0
+  if (toSettle.length) return TRY_AGAIN_MINUTES
+  if (diagnosis.cure) return diagnosis.cure.minutes + TRY_AGAIN_MINUTES
+  const looks = looksFirst ? held!.missing.length * LOOK_MINUTES : 0
+  const check = (looksFirst ? diagnosis.behind : diagnosis.next[0])?.minutes ?? 0
+  const there = diagnosis.causes.map(c => ({
+    p: c.probability * c.left,
+    minutes: findFault(c.fault)?.cure.minutes ?? 0,
+  }))
+  const all = there.reduce((sum, c) => sum + c.p, 0)
+  const cure = all > 0 ? there.reduce((sum, c) => sum + c.p * c.minutes, 0) / all : 0
+  return Math.round(looks + CHECKS_TO_COME * check + cure + TRY_AGAIN_MINUTES)
 }
 
 /** The call on a drive: a *Stop* that was found, else its case's while something is complained of, else its way's. */

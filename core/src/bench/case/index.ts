@@ -1,5 +1,6 @@
 export {
   callOnBench,
+  caseMinutes,
   LOOK_MINUTES,
   driveCase,
   hasComplaint,

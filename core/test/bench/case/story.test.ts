@@ -1,5 +1,14 @@
 import { describe, expect, it } from 'vitest'
-import { callOnBench, complaintsOf, driveCase, PROCEDURES, stepsOf, triedOn, wantedBy } from '../../../src/bench/case'
+import {
+  callOnBench,
+  caseMinutes,
+  complaintsOf,
+  driveCase,
+  PROCEDURES,
+  stepsOf,
+  triedOn,
+  wantedBy,
+} from '../../../src/bench/case'
 import { findStep, walk } from '../../../src/bench/stations'
 import { FUNCTIONS } from '../../../src/diagnosis'
 import { readingEntry } from '../../../src/bench/entries'
@@ -89,5 +98,21 @@ describe('the procedure of a function', () => {
     const cartridge = walk({ mechanism: 'cartridge' }, [], NOW)
     expect(stepsOf('head-lower', cartridge).map(s => s.step.id)).toContain('clean.heads-servo')
     expect(stepsOf('head-lower', cartridge).map(s => s.step.id)).not.toContain('clean.heads')
+  })
+})
+
+describe('the minutes that a case is expected to take', () => {
+  it('are none without a complaint, those of the cure once it is known, and few where it is only to be tried', () => {
+    expect(caseMinutes(caseOf([]))).toBe(0)
+    const said = read('complaint.no-eject', 'seen', 'said')
+    const open = caseMinutes(caseOf([said]))
+    expect(open).toBeGreaterThan(10)
+    const eject = driveFacts({ mechanism: '3.5in-eject' })
+    const log = [said, found('gears.teeth')]
+    const known = driveCase(eject, log, walk(eject, log, NOW))
+    expect(known.diagnosis.cure).not.toBeNull()
+    expect(caseMinutes(known)).toBe(known.diagnosis.cure!.minutes + 3)
+    const cured = [read('complaint.reads-nothing', 'seen'), read('after.clean.heads', 'cures')]
+    expect(caseMinutes(caseOf(cured))).toBe(3)
   })
 })

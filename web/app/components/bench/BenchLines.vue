@@ -2,6 +2,7 @@
 import { CALLS } from '@wobrin/core/base/observations'
 import { STATIONS, type GateId } from '@wobrin/core/bench/stations'
 import { findMechanism } from '@wobrin/core/drives'
+import { RUNGS } from '@wobrin/core/proof'
 import type { BenchLine } from '../../../shared/bench'
 
 const { lines } = defineProps<{ lines: readonly BenchLine[] }>()
@@ -35,7 +36,7 @@ const name = (line: BenchLine) => [line.drive.maker, line.drive.model].filter(Bo
 <template>
   <div class="overflow-x-auto -mx-2 px-2">
     <div class="min-w-[900px]">
-      <div class="grid grid-cols-[13rem_1fr] items-end">
+      <div class="grid grid-cols-[13rem_1fr_10.75rem] items-end">
         <slot />
         <div class="relative h-7 text-xs text-muted" aria-hidden="true">
           <span
@@ -46,12 +47,13 @@ const name = (line: BenchLine) => [line.drive.maker, line.drive.model].filter(Bo
             >{{ s.label }}</span
           >
         </div>
+        <p class="text-xs text-muted text-right pb-1">To its goal</p>
       </div>
       <ul>
         <li v-for="line in lines" :key="line.drive.id">
           <NuxtLink
             :to="`/drives/${line.drive.id}`"
-            class="grid grid-cols-[13rem_1fr] items-center h-[46px] rounded-box group hover:bg-tint -mx-2 px-2"
+            class="grid grid-cols-[13rem_1fr_10.75rem] items-center h-[46px] rounded-box group hover:bg-tint -mx-2 px-2"
           >
             <span class="leading-tight min-w-0 pr-3">
               <span class="block font-bold text-sm truncate">{{ findMechanism(line.drive.mechanism).label }}</span>
@@ -92,6 +94,12 @@ const name = (line: BenchLine) => [line.drive.maker, line.drive.model].filter(Bo
                   }}{{ shut(line) ? `; closed: ${shut(line)!.label.toLowerCase()}. ${shut(line)!.reason}` : '' }}</span
                 >
               </span>
+            </span>
+            <span class="text-right leading-tight pl-3 min-w-0">
+              <span class="block text-sm font-bold">{{ duration(line.minutesToGo) }}</span>
+              <span class="block text-xs text-muted truncate" :title="RUNGS[line.goal].title">{{
+                RUNGS[line.goal].title
+              }}</span>
             </span>
           </NuxtLink>
         </li>

@@ -1,10 +1,15 @@
 <script setup lang="ts">
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
 import { ChevronDown, Plus } from 'lucide-vue-next'
-import type { ComplaintStory } from '@wobrin/core/bench/case'
+import type { ComplaintStory, DriveCase } from '@wobrin/core/bench/case'
 
 /** What the drive does wrong, each complaint with its state; open ones first. */
-const { stories, closed } = defineProps<{ stories: readonly ComplaintStory[]; words: string; closed: boolean }>()
+const { stories, closed, found } = defineProps<{
+  stories: readonly ComplaintStory[]
+  words: string
+  closed: boolean
+  found: DriveCase | null
+}>()
 const emit = defineEmits<{ add: []; settle: [id: string, state: 'seen' | 'now and then' | 'cured' | 'not seen'] }>()
 const STATES = { told: 'not tried here', 'seen here': 'seen here', 'now and then': 'now and then' } as const
 const WAYS = [
@@ -48,6 +53,6 @@ const stateOf = (s: ComplaintStory) =>
       <Plus class="size-4" />{{ stories.length ? 'Add complaint…' : 'Say what it does wrong…' }}
     </button>
     <p v-if="words" class="hint grow basis-24 w-0 truncate" :title="words">“{{ words }}”</p>
-    <CaseGoal :closed="closed" class="ml-auto" />
+    <CaseGoal :closed="closed" :found="found" class="ml-auto" />
   </section>
 </template>

@@ -115,6 +115,7 @@ useShortcuts({
       :stories="view.stories.value"
       :words="store.drive?.ownerWords ?? ''"
       :closed="closed"
+      :found="view.found.value"
       @add="complaining = true"
       @settle="view.settle"
     />
