@@ -68,7 +68,7 @@ test('F goes on to the next question after the last one, and Esc closes at the f
   for (let i = 0; i < 4; i++) {
     await page.keyboard.press('f')
     await expect(sheet.getByRole('heading', { name: 'What did you find?' })).toBeVisible()
-    asked.push((await sheet.getByRole('group').first().innerText()).split('\n')[0]!)
+    asked.push((await sheet.getByRole('group').first().textContent())!)
     await page.keyboard.press('1')
     const skip = sheet.getByRole('button', { name: 'Skip location' })
     // A finding that is somewhere asks where; any other closes the dialog.

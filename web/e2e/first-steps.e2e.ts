@@ -41,6 +41,7 @@ class Person {
     await this.key('s')
     await this.check()
     await this.tap(/^All fine/)
+    await expect(this.page.getByRole('dialog').getByRole('listitem')).toHaveCount(1)
     await this.tap('Its own host’s keyed plug')
     await expect(this.page.getByRole('dialog')).toContainText('Safety looks: a disk in')
     await this.tap(/^All fine/)
@@ -104,6 +105,8 @@ test('a drive beyond repair: torn heads stop it at the sheet, before any disk', 
   await person.key('s')
   await person.check()
   await person.tap(/^All fine/)
+  // The looks are written one after the other; the supply is what is left.
+  await expect(page.getByRole('dialog').getByRole('listitem')).toHaveCount(1)
   await person.tap('Its own host’s keyed plug')
   const sheet = page.getByRole('dialog', { name: /a disk in/ })
   await sheet

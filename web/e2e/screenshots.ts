@@ -63,9 +63,10 @@ try {
     await p.getByRole('button', { name: 'Step out' }).click()
     await p.waitForTimeout(900)
   })
-  await picture('instrument-belt', `${drive('SK-05')}?station=drive-train`, p =>
-    p.getByRole('region', { name: 'Instruments here' }).evaluate(e => e.scrollIntoView()),
-  )
+  await picture('bench-test', `${drive('SK-20')}?view=test`, async p => {
+    await p.getByRole('button', { name: /^Disk change, no disk/ }).click()
+  })
+  await picture('model', `${drive('SK-20')}?view=model`, p => p.getByTestId('compare').waitFor())
   await picture('align', `${drive('SK-09')}?station=align`, p =>
     p.getByRole('region', { name: 'May I touch it?' }).evaluate(e => e.scrollIntoView()),
   )
@@ -80,9 +81,6 @@ try {
     }
   })
   await picture('blame', '/instruments/blame')
-  await picture('prove', `${drive('SK-03')}?station=prove`, p =>
-    p.getByRole('region', { name: 'What may be claimed' }).evaluate(e => e.scrollIntoView()),
-  )
   await picture('release', `${drive('SK-05')}?station=release`)
   await picture('certificate', `${drive('SK-03')}/certificate`)
   await picture('handbook', '/handbook#5.25in-48')

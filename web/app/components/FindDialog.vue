@@ -94,10 +94,10 @@ function go(item: Found | null): void {
         class="field"
         placeholder="A tag, a model, an owner’s word, a word of the log"
         aria-label="Find"
+        autocomplete="off"
         @keydown.esc="close"
         @blur.capture="left = true"
         @focus="left = false"
-        autocomplete="off"
         @change="query = $event.target.value"
       />
       <ComboboxOptions static class="mt-3 -mx-2">

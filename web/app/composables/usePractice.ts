@@ -37,7 +37,7 @@ export function usePractice() {
     await navigateTo({ path: `/drives/${received.id}`, query: { view: 'case' } })
   }
 
-  /** What the drive answers to a check, handed on as a person would give it; sectors that were counted with how many. */
+  /** What the drive answers to a check, handed on as a person would give it; counted sectors with how many. */
   async function answer(
     check: string,
     give: (value: string, of?: number) => unknown,
@@ -74,7 +74,7 @@ export function usePractice() {
 /** Sectors that a simulated host counts: three revolutions of nine. */
 const SECTORS = 27
 
-/** An answer as it is typed: a number of its band where it is read as one, sectors of so many where they are counted. */
+/** An answer as it is typed: a number of its band where it is read as one, sectors of so many where counted. */
 function asTyped(check: string, answer: string): [string, number?] {
   const known = findCheck(check)
   const reading = known?.kind === 'finding' ? null : findReading(check)

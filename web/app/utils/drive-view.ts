@@ -9,8 +9,10 @@ export const DRIVE_VIEWS = [
 ] as const
 export type DriveView = (typeof DRIVE_VIEWS)[number]['id']
 
-/** The view of a drive that its address asks for; where it asks for none, the one that the drive's route begins with. */
-export function viewOf(query: { readonly view?: unknown; readonly station?: unknown }, route: RouteId): DriveView {
+type Query = { readonly view?: unknown; readonly station?: unknown }
+
+/** The view of a drive that its address asks for; else the one that the drive's route begins with. */
+export function viewOf(query: Query, route: RouteId): DriveView {
   const asked = DRIVE_VIEWS.find(v => v.id === query.view)
   if (asked) return asked.id
   if (query.station) return 'stations'

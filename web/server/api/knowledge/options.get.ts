@@ -1,2 +1,2 @@
-/** What diagnosis of a drive works from beside its log: what this workshop knows, reads in other drives, identical drives. */
+/** What diagnosis works from beside a drive's log: what this workshop knows, reads elsewhere, identical drives. */
 export default api((event, { knownBeside, drives }) => knownBeside(drives.get(String(getQuery(event).drive ?? ''))))
