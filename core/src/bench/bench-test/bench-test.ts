@@ -1,7 +1,8 @@
 import { upperFirst, type SourceId } from '../../base/observations'
 import { caseOfLog, checksOn, findCheck, lastAnswers, type DiagnosisCase, type LastAnswer } from '../../diagnosis'
 import { findReading, UNTRIED } from '../../diagnosis/readings'
-import { standingEntries, type DriveFacts, type LogEntry } from '../../log'
+import { zoneOfCylinder } from '../../drives'
+import { SPEED_KEY, standingEntries, type DriveFacts, type LogEntry, type SurfaceBar } from '../../log'
 import { heldBy, type GateState } from '../stations'
 import type { TestedDrive } from './expected'
 import { TEST_POINTS, type TestPoint } from './points'
@@ -41,10 +42,24 @@ interface Said {
   readonly values: ReadonlyMap<string, string>
 }
 
+/** Sectors that a recording of a surface shows, by head and zone. */
+function sharesOf(bars: readonly SurfaceBar[]): Map<string, string> {
+  const last = bars.reduce((most, b) => Math.max(most, b.cylinder), 0)
+  const counts = new Map<string, [good: number, all: number]>()
+  for (const b of bars) {
+    const key = `read.${b.head ? 'upper' : 'lower'}.${zoneOfCylinder(b.cylinder, last + 1)}`
+    const [good, all] = counts.get(key) ?? [0, 0]
+    counts.set(key, [good + b.good, all + b.good + b.bad + b.missing + b.wrongCylinder])
+  }
+  return new Map([...counts].map(([key, [good, all]]) => [key, `${good} of ${all} sectors`]))
+}
+
 function saidOn(log: readonly LogEntry[]): Said {
   const untried = new Set<string>()
   const values = new Map<string, string>()
   for (const { data } of standingEntries(log)) {
+    if (data?.type === 'speed') values.set(SPEED_KEY, `${data.rpm.toFixed(1)} r/min`)
+    if (data?.type === 'read-test') for (const [key, share] of sharesOf(data.bars)) values.set(key, share)
     if (data?.type !== 'reading') continue
     if (data.key.startsWith(UNTRIED)) {
       untried.add(data.key.slice(UNTRIED.length))

@@ -86,7 +86,8 @@ function answersTo(r: CaseReading, c: DiagnosisCase): (readonly Answer[])[] {
 
 const written = ({ key, value, unit }: CaseReading): string => {
   const check = findCheck(key)
-  const plain = typeof value === 'number' ? Number(value.toPrecision(5)) : value
+  // A share of some sectors is known to no more than three figures.
+  const plain = typeof value === 'number' ? Number(value.toPrecision(unit.startsWith('%') ? 3 : 5)) : value
   const said = check?.words?.[String(value)] ?? String(plain)
   return `${check?.title ?? key}: ${[said, unit].filter(Boolean).join(' ')}`
 }

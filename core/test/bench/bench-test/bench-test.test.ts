@@ -64,6 +64,40 @@ describe('the bench test', () => {
     expect(stateOf(both, 'protect.blocks').state).toBe('right')
     expect(stateOf(both, 'protect.allows').state).toBe('wrong')
   })
+  it('fills itself from recordings, with what they counted', () => {
+    const evidence = { source: 'recording', by: '', recording: null } as const
+    const speed = entry({
+      kind: 'measurement',
+      evidence,
+      data: {
+        type: 'speed',
+        rpm: 300.14,
+        uncertainty: 0.05,
+        movedTurns: 0,
+        captureSha: 'a'.repeat(64),
+        captureName: 'index.vcd',
+        channel: 'INDEX',
+      } as LogEntry['data'],
+    })
+    expect(stateOf([speed], 'speed.mean')).toMatchObject({ state: 'right', seen: '300.1 r/min', source: 'recording' })
+    const bar = (cylinder: number, head: 0 | 1, good: number) => ({
+      cylinder,
+      head,
+      good,
+      bad: 18 - good,
+      missing: 0,
+      wrongCylinder: 0,
+      margin: null,
+    })
+    const bars = [0, 30, 79].flatMap(c => [bar(c, 0, 18), bar(c, 1, c === 79 ? 4 : 18)])
+    const surface = entry({
+      kind: 'measurement',
+      evidence,
+      data: { type: 'read-test', bars, surface: { homeOff: 0 } } as unknown as LogEntry['data'],
+    })
+    expect(stateOf([surface], 'read.lower.inner')).toMatchObject({ state: 'right', seen: '18 of 18 sectors' })
+    expect(stateOf([surface], 'read.upper.inner')).toMatchObject({ state: 'wrong', seen: '4 of 18 sectors' })
+  })
   it('asks again for what was wrong before something was done, and keeps what was right', () => {
     const log = [read('see.home', 'knocks'), read('see.spin', 'yes'), read('after.clean.sensors', 'better')]
     expect(stateOf(log, 'see.home').state).toBe('again')

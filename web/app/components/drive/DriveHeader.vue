@@ -51,7 +51,7 @@ const drivenBy = computed(() => {
         </p>
       </div>
     </div>
-    <div class="flex items-center gap-5">
+    <div class="flex flex-wrap items-center gap-x-5 gap-y-2">
       <p v-if="outcome" class="text-lg font-bold flex items-center gap-2">
         <CallMark v-if="outcome === 'quarantined'" kind="stop" decorative />{{ OUTCOMES[outcome] }}
       </p>

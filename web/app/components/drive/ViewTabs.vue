@@ -12,7 +12,7 @@ function leave(event: MouseEvent): void {
     <NuxtLink
       v-for="t in DRIVE_VIEWS"
       :key="t.id"
-      class="inline-flex items-center min-h-9 px-2 sm:px-3 rounded text-sm"
+      class="inline-flex items-center min-h-9 px-2 sm:px-3 rounded text-sm whitespace-nowrap"
       :class="view === t.id ? 'bg-ink text-panel font-bold' : 'hover:bg-tint'"
       :aria-current="view === t.id ? 'page' : undefined"
       :to="{ query: t.id === 'stations' ? { station } : { view: t.id } }"
