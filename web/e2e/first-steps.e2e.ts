@@ -148,6 +148,12 @@ test('an empty workshop offers four doors; a practice drive answers by its physi
     await own.goto(address)
     const doors = own.getByRole('region', { name: 'Ways to begin' })
     await expect(doors.getByRole('link')).toHaveCount(3)
+    // Nothing is on file, and still no instrument opens empty.
+    for (const id of ['blame', 'read-test', 'write-test', 'sweep', 'speed', 'reading']) {
+      await own.goto(`${address}/instruments/${id}`)
+      await expect(own.getByRole('region', { name: 'Worked example' })).toBeVisible()
+    }
+    await own.goto(address)
     await doors.getByRole('button', { name: /Practise/ }).click()
     await expect(own.getByRole('region', { name: 'What works' })).toBeVisible()
     await expect(own.getByTestId('suspects').getByRole('listitem').first()).toContainText('%')

@@ -96,6 +96,12 @@ const SHOWN = 0.03
 /** Sure enough to act on, and then only with failures in two pairs of disk and drive, or two tries. */
 const SURE = 0.9
 
+const NOTHING_READ: Call = {
+  kind: 'unknown',
+  reasons: ['Nothing was read yet.'],
+  next: 'Read two disks in two drives.',
+}
+
 /** Weighs what is behind disks that read in one drive and not in another. */
 export function whoIsToBlame(
   reads: readonly BlameRead[],
@@ -108,6 +114,11 @@ export function whoIsToBlame(
   const contradictions = places
     .filter(p => p.contradictory)
     .map(p => `${disks[p.disk]!.name} in ${drives[p.drive]!.name}, ${headName(p.head)}, ${ZONE_NAMES[p.zone]}`)
+  const gated = drives.filter(d => d.mayLoad === false).map(d => d.name)
+  const lookFirst = disks.filter(d => d.lookFirst).map(d => d.name)
+  // An empty bench has nothing to search.
+  if (places.length === 0)
+    return { blamed: [], next: [], gated, lookFirst, contradictions, failing: 0, places: 0, call: NOTHING_READ }
   const model = new BenchModel(disks, drives, places)
   const explained = searchPosterior(model, looked ?? lookedInto(places.length), NEGLIGIBLE)
   const blamed = [
@@ -122,8 +133,6 @@ export function whoIsToBlame(
         .filter(n => n.bits > 0.05)
         .map(n => ({ disk: disks[n.disk]!.name, drive: drives[n.drive]!.name, bits: n.bits, reads: n.reads }))
     : []
-  const gated = drives.filter(d => d.mayLoad === false).map(d => d.name)
-  const lookFirst = disks.filter(d => d.lookFirst).map(d => d.name)
   return {
     blamed,
     next,
@@ -136,8 +145,6 @@ export function whoIsToBlame(
   }
 
   function callOf(): Call {
-    if (places.length === 0)
-      return { kind: 'unknown', reasons: ['Nothing was read yet.'], next: 'Read two disks in two drives.' }
     if (failing.length === 0 && contradictions.length === 0)
       return {
         kind: 'leave',

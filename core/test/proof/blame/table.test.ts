@@ -184,3 +184,10 @@ describe('families of disks', () => {
     ])
   })
 })
+
+describe('an empty bench', () => {
+  it('is answered, with or without drives: nothing was read yet', () => {
+    for (const drives of [[], [{ id: 'a', name: 'A', mechanism: '3.5in', heads: 2 }]] as never[][])
+      expect(whoIsToBlame([], [], drives)).toMatchObject({ blamed: [], places: 0, call: { kind: 'unknown' } })
+  })
+})

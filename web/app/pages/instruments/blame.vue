@@ -58,10 +58,13 @@ const percent = (p: number) => (p > 0.995 ? '> 99 %' : `${Math.round(p * 100)} %
           :cell="blame.cell"
           :writer-of="blame.writerOf"
         />
-        <p v-else class="text-muted">
-          No read of a named disk is on any log yet. Put disks on the
-          <NuxtLink class="link" to="/shelf">Shelf</NuxtLink>, read each in two drives, and type what came.
-        </p>
+        <template v-else>
+          <p class="text-muted">
+            No read of a named disk is on any log yet. Put disks on the
+            <NuxtLink class="link" to="/shelf">Shelf</NuxtLink>, read each in two drives, and type what came.
+          </p>
+          <BlameExample />
+        </template>
         <p v-if="blame.disks.value.length" class="hint">
           Each crossing is a small rail: outer zone left, inner right, upper head above, lower head below; height is the
           share of sectors that read. A ring marks a place that read without error once and not again. The mark beside a
