@@ -36,3 +36,4 @@ export { countedEverywhere, surfaceState, type PlaceOnLog, type SurfaceState } f
 export { surfaceTotals, type SurfaceTotals } from './surface-totals'
 export { upgradeEntry, type EarlierEntry } from './upgrade-entry'
 export { OUTCOMES, type Outcome } from './outcome'
+export { zoneCounts, type ZoneCount } from './zone-counts'

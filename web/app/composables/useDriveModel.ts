@@ -72,12 +72,7 @@ export function useDriveModel() {
   }
   const save = () =>
     saveText(
-      `${
-        `${sheet.value.maker}-${sheet.value.model}`
-          .toLowerCase()
-          .replace(/[^a-z0-9]+/g, '-')
-          .replace(/^-|-$/g, '') || 'model'
-      }.json`,
+      `${fileSlug(`${sheet.value.maker}-${sheet.value.model}`, 'model')}.json`,
       `${JSON.stringify(sheet.value, null, 2)}\n`,
       'application/json',
     )

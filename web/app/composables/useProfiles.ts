@@ -42,16 +42,7 @@ export function useProfiles() {
     return { kind: profile.format === 'wobrin-host-profile' ? 'host' : 'drive', key: await put(profile) }
   }
   const save = (profile: HostProfile | DriveProfile) =>
-    saveText(
-      `${
-        profile.name
-          .toLowerCase()
-          .replace(/[^a-z0-9]+/g, '-')
-          .replace(/^-|-$/g, '') || 'profile'
-      }.json`,
-      `${JSON.stringify(profile, null, 2)}\n`,
-      'application/json',
-    )
+    saveText(`${fileSlug(profile.name, 'profile')}.json`, `${JSON.stringify(profile, null, 2)}\n`, 'application/json')
 
   return { hosts, drives, load, put, remove, open, save }
 }

@@ -38,17 +38,21 @@ export class IdenticalService {
         .map(s => [s.id, s.outcome]),
     )
     const drives = like
-      .map(({ drive: d, log }): IdenticalDrive => ({
-        id: d.id,
-        tag: d.tag,
-        mechanism: d.mechanism,
-        maker: d.maker,
-        model: d.model,
-        likeness: likenessOf(drive, d)!,
-        level: levelOf({ drive: d, log }),
-        works: isShownToWork({ drive: d, log }),
-        outcome: outcomes.get(d.id) ?? null,
-      }))
+      .map((other): IdenticalDrive => {
+        const { id, tag, mechanism, maker, model } = other.drive
+        const level = levelOf(other)
+        return {
+          id,
+          tag,
+          mechanism,
+          maker,
+          model,
+          likeness: likenessOf(drive, other.drive)!,
+          level,
+          works: isShownToWork(other, level),
+          outcome: outcomes.get(id) ?? null,
+        }
+      })
       .sort(
         (a, b) =>
           Number(b.likeness === 'identical') - Number(a.likeness === 'identical') || Number(b.works) - Number(a.works),
@@ -62,8 +66,8 @@ export class IdenticalService {
     const sheet = this.sheetOf(drive)?.sheet
     if (!sheet?.points.some(p => p.part)) return []
     const mine = { drive, log: this.drives.log(drive.id) }
-    const working = this.like(drive).filter(o => likenessOf(drive, o.drive) === 'identical' && isShownToWork(o))
-    return working.slice(0, 1).flatMap(other => comparedReadings(compareDrives(mine, other, sheet)))
+    const other = this.like(drive).find(o => likenessOf(drive, o.drive) === 'identical' && isShownToWork(o))
+    return other ? comparedReadings(compareDrives(mine, other, sheet)) : []
   }
 
   private sheetOf(drive: DriveFacts): { id: string; sheet: ModelSheet } | null {

@@ -1,8 +1,7 @@
 import { upperFirst, type SourceId } from '../../base/observations'
 import { caseOfLog, checksOn, findCheck, lastAnswers, type DiagnosisCase, type LastAnswer } from '../../diagnosis'
 import { findReading, UNTRIED } from '../../diagnosis/readings'
-import { zoneOfCylinder } from '../../drives'
-import { SPEED_KEY, standingEntries, type DriveFacts, type LogEntry, type SurfaceBar } from '../../log'
+import { SPEED_KEY, standingEntries, zoneCounts, type DriveFacts, type LogEntry } from '../../log'
 import { heldBy, type GateState } from '../stations'
 import type { TestedDrive } from './expected'
 import { TEST_POINTS, type TestPoint } from './points'
@@ -42,32 +41,22 @@ interface Said {
   readonly values: ReadonlyMap<string, string>
 }
 
-/** Sectors that a recording of a surface shows, by head and zone. */
-function sharesOf(bars: readonly SurfaceBar[]): Map<string, string> {
-  const last = bars.reduce((most, b) => Math.max(most, b.cylinder), 0)
-  const counts = new Map<string, [good: number, all: number]>()
-  for (const b of bars) {
-    const key = `read.${b.head ? 'upper' : 'lower'}.${zoneOfCylinder(b.cylinder, last + 1)}`
-    const [good, all] = counts.get(key) ?? [0, 0]
-    counts.set(key, [good + b.good, all + b.good + b.bad + b.missing + b.wrongCylinder])
-  }
-  return new Map([...counts].map(([key, [good, all]]) => [key, `${good} of ${all} sectors`]))
-}
-
 function saidOn(log: readonly LogEntry[]): Said {
   const untried = new Set<string>()
   const values = new Map<string, string>()
+  const read = (key: string, says?: string) => {
+    untried.delete(key)
+    if (says !== undefined) values.set(key, says)
+  }
   for (const { data } of standingEntries(log)) {
-    if (data?.type === 'speed') values.set(SPEED_KEY, `${data.rpm.toFixed(1)} r/min`)
-    if (data?.type === 'read-test') for (const [key, share] of sharesOf(data.bars)) values.set(key, share)
+    if (data?.type === 'speed') read(SPEED_KEY, `${data.rpm.toFixed(1)} r/min`)
+    if (data?.type === 'read-test')
+      for (const { place, good, all } of zoneCounts(data.bars)) read(`read.${place}`, `${good} of ${all} sectors`)
     if (data?.type !== 'reading') continue
-    if (data.key.startsWith(UNTRIED)) {
-      untried.add(data.key.slice(UNTRIED.length))
-      continue
-    }
-    untried.delete(data.key)
-    if (data.count) values.set(data.key, `${data.count.good} of ${data.count.sectors} sectors`)
-    else if (typeof data.value === 'number') values.set(data.key, `${data.value} ${data.unit}`)
+    const { key, value, unit, count } = data
+    if (key.startsWith(UNTRIED)) untried.add(key.slice(UNTRIED.length))
+    else if (count) read(key, `${count.good} of ${count.sectors} sectors`)
+    else read(key, typeof value === 'number' ? `${value} ${unit}` : undefined)
   }
   return { untried, values }
 }
@@ -100,11 +89,14 @@ function resultOf(
   }
 }
 
-/** Two single tries of write protect say what the check that combines them says, and the other way round. */
+/** What the check of write protect both ways says of either single try. */
 const BOTH_WAYS: Readonly<Record<string, Readonly<Record<string, string>>>> = {
   'protect.blocks': { both: 'refused', always: 'refused', never: 'written' },
   'protect.allows': { both: 'written', always: 'refused', never: 'written' },
 }
+
+/** A point that is still to be tried, and can be. */
+export const isOpen = (p: PointResult): boolean => (p.state === 'not tried' || p.state === 'again') && !p.held
 
 /** The bench test of a drive by its log: a recording, a host program and an answer of the case all fill it. */
 export const benchTest = (drive: DriveFacts, log: readonly LogEntry[], gates: readonly GateState[]): BenchTest =>
@@ -123,12 +115,11 @@ export function benchTestOf(
     ...resultOf(point, drive, answers.get(point.check) ?? combined(point, answers), said),
     held: heldBy(has.get(point.check)!.needs, gates),
   }))
-  const open = points.find(p => (p.state === 'not tried' || p.state === 'again') && !p.held)
   return {
     points,
     tried: points.filter(p => p.state === 'right' || p.state === 'wrong').length,
     wrong: points.filter(p => p.state === 'wrong').length,
-    next: open?.point.check ?? null,
+    next: points.find(isOpen)?.point.check ?? null,
   }
 }
 

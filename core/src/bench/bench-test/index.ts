@@ -2,6 +2,7 @@ export {
   answerSaid,
   benchTest,
   benchTestOf,
+  isOpen,
   POINT_STATES,
   type BenchTest,
   type PointResult,

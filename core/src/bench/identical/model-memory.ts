@@ -22,8 +22,7 @@ const ENOUGH = RUNG_IDS.indexOf('own')
  * Whether a drive was shown to work, so that its values are those of one that does: it reads its own writing, or
  * nothing is complained of it and all that was read of it last was read whole.
  */
-export function isShownToWork({ drive, log }: LoggedDrive): boolean {
-  const { stands } = ladderOf(drive, log)
+export function isShownToWork({ drive, log }: LoggedDrive, stands = levelOf({ drive, log })): boolean {
   if (stands !== null && RUNG_IDS.indexOf(stands) >= ENOUGH) return true
   const c = caseOfLog(drive, log)
   if (openComplaints(c).length) return false

@@ -184,7 +184,8 @@ export const keysOf = (sum: Calculator): string[] => [
 ]
 
 /** Key of a field in a row of a list, rows counted from 0. */
-export const rowKey = (list: CalculatorList, row: number, field: string): string => `${list.key}.${row}.${field}`
+export const rowKey = (list: Pick<CalculatorList, 'key'>, row: number, field: string): string =>
+  `${list.key}.${row}.${field}`
 
 function doubtsOf(fields: readonly Field[], values: Values, before: string): string[] {
   return fields.flatMap(f => {

@@ -260,6 +260,9 @@ function callOf(
   }
 }
 
+/** A line as its plug has it: READ DATA for read-data. */
+export const lineName = (line: string): string => line.toUpperCase().replaceAll('-', ' ')
+
 /** Lines between drive and host that can be named. */
 export const BUS_LINES = [
   'index',
@@ -299,7 +302,7 @@ export const logicCalculator: Calculator = {
       key: 'line',
       label: 'Which line of the bus',
       hint: 'then it counts on the drive’s case',
-      choices: BUS_LINES.map(line => ({ value: line, label: line.toUpperCase().replaceAll('-', ' ') })),
+      choices: BUS_LINES.map(line => ({ value: line, label: lineName(line) })),
     },
     {
       key: 'made',

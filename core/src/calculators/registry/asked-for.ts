@@ -13,12 +13,7 @@ export interface AskedFor {
 /** Rows of a list as they are typed. */
 const rows = (key: string, list: readonly Readonly<Record<string, string>>[]): Record<string, string> =>
   Object.fromEntries(
-    list.flatMap((row, i) =>
-      Object.entries(row).map(([field, value]) => [
-        rowKey({ key, title: '', one: '', fields: [], most: 99 }, i, field),
-        value,
-      ]),
-    ),
+    list.flatMap((row, i) => Object.entries(row).map(([field, value]) => [rowKey({ key }, i, field), value])),
   )
 
 const asked = (asks: string, also: string, says: string, values: Readonly<Record<string, string>>): AskedFor => ({

@@ -1,5 +1,6 @@
 import {
   supportingEntries,
+  zoneCounts,
   type CountedPlace,
   type CountedSectors,
   type DriveFacts,
@@ -9,7 +10,6 @@ import {
 } from '../../log'
 import { median } from '../../base/numbers'
 import { findingsAmong } from '../../findings'
-import { zoneOfCylinder } from '../../drives'
 import { calculatorAnswers } from './calculator-readings'
 import { READING_KEYS } from './reading-keys'
 import type { CaseReading, DiagnosisCase } from './read-case'
@@ -36,23 +36,13 @@ const reading = (
 ): CaseReading => ({ key, value, unit, source: e.evidence?.source ?? 'hand', uncertainty, at: e.seq })
 
 /** Sectors that read, and timing margin where all of them did, % by head and zone of a surface. */
-function surfaceReadings(e: LogEntry, bars: readonly SurfaceBar[], cylinders: number): CaseReading[] {
-  const zones = new Map<string, { good: number; all: number; margins: number[] }>()
-  for (const bar of bars) {
-    const key = `${bar.head ? 'upper' : 'lower'}.${zoneOfCylinder(bar.cylinder, cylinders)}`
-    const zone = zones.get(key) ?? { good: 0, all: 0, margins: [] }
-    zone.good += bar.good
-    zone.all += bar.good + bar.bad + bar.missing + bar.wrongCylinder
-    if (bar.margin !== null) zone.margins.push(bar.margin)
-    zones.set(key, zone)
-  }
-  return [...zones].flatMap(([key, { good, all, margins }]) => {
+const surfaceReadings = (e: LogEntry, bars: readonly SurfaceBar[]): CaseReading[] =>
+  zoneCounts(bars).flatMap(({ place, good, all, margins }) => {
     if (all === 0) return []
-    const read = reading(e, `read.${key}`, (100 * good) / all, '%', 0)
+    const read = reading(e, `read.${place}`, (100 * good) / all, '%', 0)
     const whole = good === all && margins.length > 0
-    return whole ? [read, reading(e, `margin.${key}`, 100 * median(margins), '%', 0)] : [read]
+    return whole ? [read, reading(e, `margin.${place}`, 100 * median(margins), '%', 0)] : [read]
   })
-}
 
 function readingsOf(e: LogEntry): CaseReading[] {
   const { data } = e
@@ -63,10 +53,9 @@ function readingsOf(e: LogEntry): CaseReading[] {
     return typeof peak === 'number' ? [speed, reading(e, 'speed.variation.peak', peak, '%')] : [speed]
   }
   if (data?.type === 'read-test') {
-    const last = data.bars.reduce((most, b) => Math.max(most, b.cylinder), 0)
     const shown = (data.shows ?? []).map(x => reading(e, x.key, x.value, x.unit))
     const home = data.surface.homeOff === 0 ? [] : [reading(e, 'see.header', 'other')]
-    return [...surfaceReadings(e, data.bars, last + 1), ...home, ...shown]
+    return [...surfaceReadings(e, data.bars), ...home, ...shown]
   }
   if (data?.type === 'write-test') return writeReadings(e, data.result)
   if (data?.type === 'cross-read') return crossReadings(e, data.places)

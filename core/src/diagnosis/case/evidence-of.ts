@@ -1,3 +1,4 @@
+import { lineName } from '../../calculators/electronics'
 import { findFinding } from '../../findings'
 import { findMechanism } from '../../drives'
 import { actionOf } from '../drive/action-of'
@@ -24,9 +25,6 @@ import type { CaseReading, DiagnosisCase } from './read-case'
 const LIST = 10_000
 /** After everything that has a time. */
 const LAST = 1e15
-
-/** A line as it is written on the plug. */
-const lineName = (line: string): string => line.toUpperCase().replaceAll('-', ' ')
 
 const checkOf = (id: string) => findCheck(id)!
 

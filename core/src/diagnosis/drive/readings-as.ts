@@ -1,3 +1,4 @@
+import { UNNAMED_INPUT } from '../../calculators/electronics'
 import { findMechanism, nominalFor, speedBands, type MechanismId } from '../../drives'
 import type { Check } from '../knowledge/types'
 import type { Answer } from './evidence'
@@ -62,19 +63,15 @@ export const WORDS_AS: Readonly<Record<string, Readonly<Record<string, Answer>>>
 export const shareAnswer = (tried: number, read: number): string =>
   read <= 0 ? 'none' : read >= tried ? 'all' : 'some'
 
-/** Levels that every receiver of the bus takes as low, or as high, V (TTL, from memory of the data books). */
-const BUS_LOW = 0.8
-const BUS_HIGH = 2
-
 /**
  * What a line may do by two levels that a meter showed: while it should be active, so low, and while it should not.
  * A line that rests high may be held there, or nothing may pull it. Empty where both levels are sure and exchanged:
  * then it is another line, or another strap, and not its driver.
  */
 export function lineAnswers(active: number, idle: number): string[] {
-  const between = (v: number) => v > BUS_LOW && v < BUS_HIGH
+  const between = (v: number) => v > UNNAMED_INPUT.low && v < UNNAMED_INPUT.high
   if (between(active) || between(idle)) return ['between']
-  const [low, high] = [active <= BUS_LOW, idle >= BUS_HIGH]
+  const [low, high] = [active <= UNNAMED_INPUT.low, idle >= UNNAMED_INPUT.high]
   if (low === high) return low ? ['right'] : []
   return low ? ['stuck low'] : ['still', 'stuck high']
 }

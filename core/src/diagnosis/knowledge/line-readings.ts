@@ -1,4 +1,4 @@
-import { BUS_LINES } from '../../calculators/electronics'
+import { BUS_LINES, lineName } from '../../calculators/electronics'
 import { INDEXED, SELECTED, both, has, on } from './functions'
 import { PROBE, reading } from './reading'
 import type { Check } from './types'
@@ -25,7 +25,7 @@ const LINE_BASE = { right: 0.93, still: 0.02, between: 0.01, unsteady: 0.02, 'st
 const lineChecks: readonly Check[] = BUS_LINES.flatMap(line => {
   const sees = LINE_SEES[line]
   const known = sees ? { sees: { function: sees[0], by: sees[1] } } : {}
-  const name = line.toUpperCase().replaceAll('-', ' ')
+  const name = lineName(line)
   const when = ['index', 'track-0', 'ready', 'change'].includes(line) ? both(SELECTED, INDEXED) : SELECTED
   const opens = { kind: 'reading', id: `line.${line}` } as const
   return [
@@ -48,7 +48,7 @@ const lineChecks: readonly Check[] = BUS_LINES.flatMap(line => {
 const aloneChecks: readonly Check[] = BUS_LINES.map(line =>
   reading(
     `line.${line}.alone`,
-    `Measure ${line.toUpperCase().replaceAll('-', ' ')} at the drive with the cable off`,
+    `Measure ${lineName(line)} at the drive with the cable off`,
     { high: 0.6, between: 0.36, low: 0.04 },
     {
       ...PROBE,
@@ -65,7 +65,7 @@ const BEHIND = ['select', 'motor', 'step', 'direction', 'side', 'write-gate', 'd
 const behindChecks: readonly Check[] = BEHIND.map(line =>
   reading(
     `line.${line}.behind`,
-    `Probe ${line.toUpperCase().replaceAll('-', ' ')} behind its receiver on the drive’s board`,
+    `Probe ${lineName(line)} behind its receiver on the drive’s board`,
     { right: 0.95, still: 0.04, between: 0.01 },
     {
       ...PROBE,

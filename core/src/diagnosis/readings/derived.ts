@@ -1,3 +1,4 @@
+import { lineName } from '../../calculators/electronics'
 import type { SourceId } from '../../base/observations'
 import type { StationId } from '../../log'
 import { COMPLAINT_STATES, METERED_LINES } from '../case/reading-keys'
@@ -87,12 +88,7 @@ export const CASE_READINGS: readonly Reading[] = [
   })),
   ...METERED_LINES.flatMap(line =>
     (['active', 'idle'] as const).map(state => ({
-      ...number(
-        `level.${line}.${state}`,
-        `${line.toUpperCase().replaceAll('-', ' ')} at the drive, while it should be ${state}`,
-        'V',
-        'meter',
-      ),
+      ...number(`level.${line}.${state}`, `${lineName(line)} at the drive, while it should be ${state}`, 'V', 'meter'),
       most: 30,
     })),
   ),

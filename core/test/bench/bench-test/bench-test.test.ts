@@ -66,6 +66,7 @@ describe('the bench test', () => {
   })
   it('fills itself from recordings, with what they counted', () => {
     const evidence = { source: 'recording', by: '', recording: null } as const
+    const could = read('test.speed.mean', 'could not try')
     const speed = entry({
       kind: 'measurement',
       evidence,
@@ -79,6 +80,7 @@ describe('the bench test', () => {
         channel: 'INDEX',
       } as LogEntry['data'],
     })
+    expect(stateOf([could, speed], 'speed.mean').state).toBe('right')
     expect(stateOf([speed], 'speed.mean')).toMatchObject({ state: 'right', seen: '300.1 r/min', source: 'recording' })
     const bar = (cylinder: number, head: 0 | 1, good: number) => ({
       cylinder,

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { CALLS } from '@wobrin/core/base/observations'
 import type { MechanismId } from '@wobrin/core/drives'
 
 /** A worked example of an adjuster sweep: sectors that a host counted at eight positions. */
@@ -24,12 +23,7 @@ for (const [position, lower, upper] of COUNTED)
       <strong>Worked example.</strong> The stepper body at eight marks; at each, the sectors of 11 that the host read
       with either head.
     </p>
-    <p v-if="sweep.call.value">
-      <CallMark :kind="sweep.call.value.kind" decorative class="inline align-[-3px] mr-2" /><strong>{{
-        CALLS[sweep.call.value.kind].label
-      }}</strong>
-      {{ sweep.call.value.reasons[0] }} {{ sweep.call.value.next }}
-    </p>
+    <ExampleCall v-if="sweep.call.value" :call="sweep.call.value" />
     <AlignSweepBand
       :rows="sweep.rows.value"
       :result="sweep.result.value"

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { TestPoint } from '@wobrin/core/bench/bench-test'
+import { lineName } from '@wobrin/core/calculators/electronics'
 import { standingEntries } from '@wobrin/core/log'
 
 /** Two levels of the line that tells the same as a point, as a meter shows them. */
@@ -21,7 +22,7 @@ function save(): void {
 <template>
   <form class="border-t border-line pt-3" @submit.prevent="save">
     <h3 class="section-title mb-1">
-      {{ point.line!.toUpperCase().replaceAll('-', ' ') }} by a meter <span class="font-normal">(optional)</span>
+      {{ lineName(point.line!) }} by a meter <span class="font-normal">(optional)</span>
     </h3>
     <p class="hint text-sm mb-2">
       The line is active low: at most 0.8 V while active, at least 2 V while idle (TTL levels, from memory).

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { benchTest } from '@wobrin/core/bench/bench-test'
+import { benchTest, isOpen } from '@wobrin/core/bench/bench-test'
+import { UNTRIED } from '@wobrin/core/diagnosis/readings'
 import type { Asked } from '~/composables/useCaseAsked'
 
 /** The bench test of a drive: what to try, what to expect, what was seen, and what that comes to. */
@@ -20,13 +21,12 @@ const current = computed(
     null,
 )
 const asked = computed((): Asked | null => (current.value ? testAsked(current.value.point) : null))
-const words = computed(() => (asked.value?.answering.kind === 'words' ? asked.value.answering.answers : []))
 
 /** The first open point behind one; an answer leads on to it. */
 function onFrom(check: string): void {
   const { points } = sheet.value
   const at = points.findIndex(p => p.point.check === check)
-  const open = points.slice(at + 1).find(p => !p.held && (p.state === 'not tried' || p.state === 'again'))
+  const open = points.slice(at + 1).find(isOpen)
   chosen.value = open?.point.check ?? null
 }
 async function give(check: string, value: string, of?: number): Promise<void> {
@@ -34,7 +34,7 @@ async function give(check: string, value: string, of?: number): Promise<void> {
   onFrom(check)
 }
 async function skip(check: string): Promise<void> {
-  await view.read(`test.${check}`, 'could not try', 'hand')
+  await view.read(`${UNTRIED}${check}`, 'could not try', 'hand')
   onFrom(check)
 }
 function answer(value: string, of?: number): void {
@@ -53,37 +53,19 @@ async function tryIt(): Promise<void> {
   )
 }
 
-const marked = ref(-1)
-watch(
-  () => current.value?.point.check,
-  () => {
-    marked.value = -1
-  },
-)
-const mark = () => {
-  if (words.value.length) marked.value = (marked.value + 1) % words.value.length
-}
-const save = () => {
-  const at = words.value[marked.value]
-  if (at) answer(at.id)
-  else mark()
-}
 const point = useTemplateRef('point')
+const { marked, mark, save, keys } = useMarkedAnswer(
+  () => asked.value,
+  answer,
+  digit => point.value?.type(digit),
+  () => closed,
+)
 const across = ref(false)
 const why = ref<string>()
 const cause = computed(() => diagnosis.value?.causes.find(c => c.fault === why.value) ?? null)
 
 useShortcuts({
-  ...(Object.fromEntries(
-    [1, 2, 3, 4, 5, 6, 7, 8, 9].map(n => [
-      String(n),
-      () => {
-        const at = words.value[n - 1]
-        if (at) answer(at.id)
-        else if (words.value.length === 0) point.value?.type(String(n))
-      },
-    ]),
-  ) as Record<string, () => void>),
+  ...keys,
   '0': couldNot,
   a: () => {
     across.value = true
@@ -94,8 +76,6 @@ useShortcuts({
   s: () => {
     if (!closed) emit('looks')
   },
-  PageUp: mark,
-  PageDown: save,
 })
 </script>
 

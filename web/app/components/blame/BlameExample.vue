@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { CALLS } from '@wobrin/core/base/observations'
 import { readBlameCsv } from '@wobrin/core/proof'
 
 /** A worked example of disk or drive: two disks in two drives, one upper head fails on both. */
@@ -29,12 +28,7 @@ const call = computed(() => blame.answer.value.call)
 <template>
   <section aria-label="Worked example" class="space-y-3 border-t border-line pt-4">
     <p><strong>Worked example.</strong> Two disks, each read in two drives, nine sectors at each place.</p>
-    <p>
-      <CallMark :kind="call.kind" decorative class="inline align-[-3px] mr-2" /><strong>{{
-        CALLS[call.kind].label
-      }}</strong>
-      {{ call.reasons.join(' ') }} {{ call.next }}
-    </p>
+    <ExampleCall :call="call" />
     <BlameCrossing
       :table="blame.table.value"
       :disks="blame.disks.value"

@@ -36,16 +36,7 @@ function worked(entry: LogEntry): void {
   working.value = null
   store.take(entry)
 }
-/** The answer that a foot has marked. */
-const marked = ref(-1)
-watch(
-  () => asked.value?.check,
-  () => {
-    marked.value = -1
-  },
-)
 const next = useTemplateRef('next')
-const words = computed(() => (asked.value?.answering.kind === 'words' ? asked.value.answering.answers : []))
 
 const practice = usePractice()
 /** Something was complained of, and nothing is any more. */
@@ -55,7 +46,8 @@ const settled = computed(
 /** Asks the simulated drive itself, and puts what it answers on the log. */
 async function tryIt(): Promise<void> {
   const check = asked.value?.check
-  if (check && !asked.value?.settles && !asked.value?.looks) await practice.answer(check, value => give(check, value))
+  if (check && !asked.value?.settles && !asked.value?.looks)
+    await practice.answer(check, (value, of) => give(check, value, of))
 }
 
 /** What was tried again with success is not asked a second time, where one thing alone was complained of. */
@@ -69,19 +61,12 @@ function answer(value: string, of?: number): void {
   if (asked.value.settles) void view.settle(asked.value.settles, value as 'cured' | 'seen' | 'now and then')
   else void give(asked.value.check, value, of)
 }
-function digit(n: number): void {
-  const chosen = words.value[n - 1]
-  if (chosen) answer(chosen.id)
-  else if (asked.value && words.value.length === 0) next.value?.type(String(n))
-}
-function mark(): void {
-  if (words.value.length) marked.value = (marked.value + 1) % words.value.length
-}
-function save(): void {
-  const chosen = words.value[marked.value]
-  if (chosen) answer(chosen.id)
-  else mark()
-}
+const { marked, mark, save, keys } = useMarkedAnswer(
+  () => asked.value,
+  answer,
+  digit => next.value?.type(digit),
+  () => closed,
+)
 /** The entry made last in this sitting, unless it was taken back. */
 const logged = computed((): LogEntry | null => {
   const entry = view.kept.value ?? last?.entry ?? null
@@ -89,10 +74,7 @@ const logged = computed((): LogEntry | null => {
 })
 
 useShortcuts({
-  ...(Object.fromEntries([1, 2, 3, 4, 5, 6, 7, 8, 9].map(n => [String(n), () => closed || digit(n)])) as Record<
-    string,
-    () => void
-  >),
+  ...keys,
   a: () => {
     across.value = true
   },
@@ -101,10 +83,6 @@ useShortcuts({
   },
   s: () => {
     if (!closed) emit('looks')
-  },
-  PageUp: mark,
-  PageDown: () => {
-    if (!closed) save()
   },
 })
 </script>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useTimeoutFn } from '@vueuse/core'
 import { proxy } from 'comlink'
 import { judgeWriteTest, type JudgedWriteTest } from '@wobrin/core/proof'
 import type { WriteWorker } from '~/workers/write.worker'
@@ -10,17 +11,14 @@ const worker = useWorker<WriteWorker>(
   () => new Worker(new URL('../../workers/write.worker.ts', import.meta.url), { type: 'module' }),
 )
 const judged = shallowRef<JudgedWriteTest | null>(null)
-onMounted(() => {
-  const begin = setTimeout(async () => {
-    const answer = await worker().test(
-      MECHANISM,
-      STORY,
-      proxy(() => {}),
-    )
-    if ('ok' in answer) judged.value = judgeWriteTest(MECHANISM, answer.ok)
-  }, 400)
-  onScopeDispose(() => clearTimeout(begin))
-})
+useTimeoutFn(async () => {
+  const answer = await worker().test(
+    MECHANISM,
+    STORY,
+    proxy(() => {}),
+  )
+  if ('ok' in answer) judged.value = judgeWriteTest(MECHANISM, answer.ok)
+}, 400)
 </script>
 
 <template>

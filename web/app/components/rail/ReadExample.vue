@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useTimeoutFn } from '@vueuse/core'
 import { DRIVE_STORIES } from '@wobrin/core/simulator'
 
 /** A worked example of a read test: the simulated drive, read as the page opens. */
@@ -10,10 +11,7 @@ const label = DRIVE_STORIES.find(s => s.id === STORY)?.label ?? ''
 const tracks = computed(() => test.growing.value ?? test.run.value?.tracks ?? [])
 const selected = ref<{ readonly cylinder: number; readonly head: 0 | 1 } | null>(null)
 // The page stands first; whoever opens a recording at once is not kept waiting.
-onMounted(() => {
-  const begin = setTimeout(() => void test.readStory(MECHANISM, STORY), 400)
-  onScopeDispose(() => clearTimeout(begin))
-})
+useTimeoutFn(() => test.readStory(MECHANISM, STORY), 400)
 </script>
 
 <template>

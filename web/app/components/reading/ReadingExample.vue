@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { CALLS } from '@wobrin/core/base/observations'
 import { recordReading } from '@wobrin/core/diagnosis/readings'
 import { findMechanism, type MechanismId } from '@wobrin/core/drives'
 
@@ -17,11 +16,6 @@ const shown = computed(() => {
 <template>
   <section v-if="shown.call" aria-label="Worked example" class="border-t border-line pt-4 mt-5">
     <p><strong>Worked example.</strong> {{ shown.title }}, by the host’s own program.</p>
-    <p class="mt-1">
-      <CallMark :kind="shown.call.kind" decorative class="inline align-[-3px] mr-2" /><strong>{{
-        CALLS[shown.call.kind].label
-      }}</strong>
-      {{ shown.call.reasons.join(' ') }} {{ shown.call.next }}
-    </p>
+    <ExampleCall :call="shown.call" />
   </section>
 </template>

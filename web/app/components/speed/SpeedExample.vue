@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useTimeoutFn } from '@vueuse/core'
 import type { InstrumentSetup } from '~/composables/useSpeedInstrument'
 
 /** A worked example of a speed: a recording of the simulated pickup, read as any file is. */
@@ -15,10 +16,7 @@ async function show(): Promise<void> {
   pickup.advanceTo(SECONDS)
   await file.open(new File([pickup.toVcd()], 'worked-example.vcd'))
 }
-onMounted(() => {
-  const begin = setTimeout(() => void show(), 300)
-  onScopeDispose(() => clearTimeout(begin))
-})
+useTimeoutFn(show, 300)
 watch(
   () => setup.mechanism,
   () => void show(),
