@@ -1,6 +1,7 @@
 import { fileURLToPath } from 'node:url'
 import tailwindcss from '@tailwindcss/vite'
 import { finishServer } from './build/finish-server'
+import { pageFiles, preloadsOf, type PageFile, type Preloads } from './build/preloads'
 
 /** Declarations of libraries that have none of their own. */
 const LIBRARIES = ['../core/src/base/numbers/jstat.d.ts', '../core/src/instruments/spindle/fft-js.d.ts']
@@ -8,6 +9,9 @@ const checks = {
   compilerOptions: { noUnusedLocals: true, noUncheckedIndexedAccess: true },
   include: LIBRARIES.map(l => `../${l}`),
 }
+
+let pages: PageFile[] = []
+let preloads: Preloads = []
 
 export default defineNuxtConfig({
   modules: ['@pinia/nuxt'],
@@ -40,18 +44,29 @@ export default defineNuxtConfig({
   experimental: { appManifest: false },
   compatibilityDate: '2026-06-01',
   nitro: {
+    compressPublicAssets: { gzip: true, brotli: true },
     externals: { inline: [/@wobrin\/core/] },
     typescript: { tsConfig: { ...checks, include: LIBRARIES.map(l => `../${l}`) } },
   },
   vite: {
     plugins: [tailwindcss()],
     worker: { format: 'es' },
-    build: { chunkSizeWarningLimit: 900 },
+    // Small pieces go together: sixty requests take longer than the code in them.
+    build: { chunkSizeWarningLimit: 900, rollupOptions: { output: { experimentalMinChunkSize: 40_000 } as object } },
   },
   typescript: { strict: true, tsConfig: checks, sharedTsConfig: checks, nodeTsConfig: checks },
   telemetry: false,
   hooks: {
+    'build:manifest': manifest => {
+      // Every piece of every page ahead of its time would hold up the first one.
+      for (const part of Object.values(manifest)) part.prefetch = false
+      preloads = preloadsOf(pages, manifest)
+    },
+    'pages:resolved': found => {
+      pages = pageFiles(found)
+    },
     'nitro:init': nitro => {
+      nitro.options.virtual['#preloads'] = () => `export const preloads = ${JSON.stringify(preloads)}`
       nitro.hooks.hook('compiled', () =>
         finishServer(fileURLToPath(new URL('.', import.meta.url)), nitro.options.output.serverDir),
       )

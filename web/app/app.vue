@@ -1,7 +1,10 @@
 <script setup lang="ts">
 const workshop = useWorkshop()
-const { open: openKeys } = useKeysDialog()
-const { open: openFind } = useFindDialog()
+const { open: openKeys, shown: keys } = useKeysDialog()
+const { open: openFind, shown: find } = useFindDialog()
+
+/** Dialogs come after the page itself, or when they are called for. */
+const drawn = useAfterPaint()
 
 await workshop.load()
 
@@ -19,8 +22,8 @@ useShortcuts({
     <main id="main" class="mx-auto max-w-[1280px] px-4 sm:px-6 pb-10">
       <NuxtPage />
     </main>
-    <KeysDialog />
-    <FindDialog />
+    <LazyKeysDialog v-if="drawn || keys" />
+    <LazyFindDialog v-if="drawn || find" />
     <Notices />
   </div>
 </template>

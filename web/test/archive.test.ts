@@ -15,7 +15,7 @@ import { InputError } from '../../core/src/base/errors'
 import { sealOf } from '../../core/src/release'
 import { TABLES } from '../server/services/archive'
 import { diskSchema, type DiskInput } from '../shared/disks'
-import { defaultWorkshop } from '../shared/workshop'
+import { defaultWorkshop } from '../shared/workshop-defaults'
 import { chunks, newDrive, recording, uuid, workshop } from './helpers'
 
 const NOW = '2026-03-01T10:00:00Z'

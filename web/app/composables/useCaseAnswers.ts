@@ -12,6 +12,8 @@ export function useCaseAnswers(pick: (finding: string) => Promise<boolean>) {
   const attempt = useAttempt()
   /** The reading that was put on the log last. */
   const kept = shallowRef<LogEntry | null>(null)
+  /** An answer is on its way to the log. */
+  const sending = ref(false)
 
   /** Puts a reading on the log; `of` are the sectors that were tried, where sectors were counted. */
   async function read(key: string, value: string, source: SourceId, of?: number): Promise<void> {
@@ -22,13 +24,18 @@ export function useCaseAnswers(pick: (finding: string) => Promise<boolean>) {
   }
   async function answer(check: string, value: string, of?: number): Promise<void> {
     const { kind, source } = findCheck(check)!
-    if (kind === 'finding') {
-      kept.value = null
-      await pick(value)
-    } else await read(check, value, TYPED.has(source) ? source : 'hand', of)
+    sending.value = true
+    try {
+      if (kind === 'finding') {
+        kept.value = null
+        await pick(value)
+      } else await read(check, value, TYPED.has(source) ? source : 'hand', of)
+    } finally {
+      sending.value = false
+    }
   }
   const complain = (id: string) => read(`complaint.${id}`, 'seen', 'said')
   const settle = (id: string, state: 'seen' | 'now and then' | 'cured' | 'not seen') =>
     read(`complaint.${id}`, state, 'hand')
-  return { answer, read, complain, settle, kept }
+  return { answer, read, complain, settle, kept, sending }
 }

@@ -1,5 +1,5 @@
 import { findCheck, type NextCheck } from '@wobrin/core/diagnosis'
-import { complaintsOf, driveCase, type KnownBeside } from '@wobrin/core/bench/case'
+import type { ComplaintStory, DriveCase } from '@wobrin/core/bench/case'
 import { findReading, type Reading } from '@wobrin/core/diagnosis/readings'
 import { upperFirst } from '@wobrin/core/base/observations'
 
@@ -25,32 +25,49 @@ export function answeringOf(next: Pick<NextCheck, 'check'>, leaves?: ReadonlyMap
   }
 }
 
-/** The case of the drive at hand: what is complained of, what it may be, and putting answers on its log. */
-export function useDriveCase(pick: (finding: string) => Promise<boolean>) {
-  const store = useDrive()
-  const stories = computed(() => (store.drive ? complaintsOf(store.drive, store.log) : []))
-  // Worked out once the page stands: keys are heard before.
-  const standing = ref(false)
-  onMounted(() => setTimeout(() => (standing.value = true), 0))
-  /** What is known beside the log: this workshop's own cases and knowledge, and reads in other drives. */
-  const known = shallowRef<KnownBeside>({})
-  async function refreshKnown(): Promise<void> {
-    const drive = store.drive?.id
-    if (drive === undefined || import.meta.server) return
-    known.value = await $fetch<KnownBeside>('/api/knowledge/options', { query: { drive } }).catch(() => ({}))
-  }
-  watch(() => store.drive?.id, refreshKnown, { immediate: true })
-  const { unable: skip } = usePractice()
-  const found = computed(() =>
-    standing.value && store.drive
-      ? driveCase(store.drive, store.log, store.way, {
-          ...known.value,
-          ...(skip.value.size ? { skip: skip.value } : {}),
-        })
-      : null,
-  )
+/** A drive's case with what became of each complaint, as the server works it out. */
+export interface CaseOnPage extends DriveCase {
+  readonly stories: readonly ComplaintStory[]
+}
 
-  return { found, stories, refreshKnown, ...useCaseAnswers(pick) }
+/** Fetches a drive's case. @param skip checks that cannot be made */
+export const fetchCase = (drive: string, skip: ReadonlySet<string> = new Set()): Promise<CaseOnPage> =>
+  $fetch<CaseOnPage>(`/api/drives/${drive}/case`, { query: skip.size ? { skip: [...skip].join(',') } : {} })
+
+/**
+ * The case of the drive at hand: what is complained of, what it may be, and putting answers on its log.
+ * @param first the case as it was when the page began, where it was fetched
+ */
+export function useDriveCase(pick: (finding: string) => Promise<boolean>, first: CaseOnPage | null) {
+  const store = useDrive()
+  const { unable: skip } = usePractice()
+  const found = shallowRef(first)
+  const stories = computed(() => found.value?.stories ?? [])
+  /** What was fetched last; an older answer that comes late is not shown. */
+  let latest = 0
+  const fetching = ref(false)
+  async function refresh(): Promise<void> {
+    if (!store.drive) return
+    const mine = ++latest
+    fetching.value = true
+    try {
+      const got = await fetchCase(store.drive.id, skip.value)
+      if (mine === latest) found.value = got
+    } catch (error) {
+      useNotices().problem(problemText(error))
+    } finally {
+      if (mine === latest) fetching.value = false
+    }
+  }
+  // At once, so that nothing is answered between an entry and what it changes.
+  watch([() => store.drive, () => store.log, skip], refresh, {
+    flush: 'sync',
+    immediate: !first || skip.value.size > 0,
+  })
+  const { sending, ...answers } = useCaseAnswers(pick)
+  const busy = computed(() => sending.value || fetching.value)
+
+  return { found, stories, refresh, busy, ...answers }
 }
 
 export type DriveCaseView = ReturnType<typeof useDriveCase>

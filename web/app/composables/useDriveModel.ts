@@ -11,8 +11,11 @@ export function useDriveModel() {
   const attempt = useAttempt()
   const { post } = useLogPost()
   const view = shallowRef<ModelView | null>(null)
+  /** Changes of the sheet that are on their way; until they have arrived, what is loaded is older than what shows. */
+  let keeping = 0
   const load = async () => {
-    view.value = await $fetch<ModelView>(`/api/drives/${store.drive!.id}/identical`)
+    const got = await $fetch<ModelView>(`/api/drives/${store.drive!.id}/identical`)
+    if (keeping === 0) view.value = got
   }
 
   /** The drive that is compared with: the one that was chosen, else the first of the same model. */
@@ -33,11 +36,21 @@ export function useDriveModel() {
     other.value ? compareDrives({ drive: store.drive!, log: store.log }, other.value, sheet.value) : [],
   )
 
-  const keep = (next: ModelSheet) =>
-    attempt(async () => {
-      await $fetch(`/api/profiles/${view.value?.sheet?.id ?? crypto.randomUUID()}`, { method: 'PUT', body: next })
-      await load()
-    })
+  /** Every change builds on the one before, however quickly they follow: each shows at once, and is sent in turn. */
+  let sent: Promise<unknown> = Promise.resolve()
+  async function keep(next: ModelSheet): Promise<void> {
+    const id = view.value?.sheet?.id ?? crypto.randomUUID()
+    view.value = { ...(view.value ?? { drives: [], was: [] }), sheet: { id, sheet: next } }
+    keeping++
+    sent = sent.then(() =>
+      attempt(async () => {
+        await $fetch(`/api/profiles/${id}`, { method: 'PUT', body: next })
+      }),
+    )
+    await sent
+    keeping--
+    await attempt(load)
+  }
   /** Puts a value that was read at a test point on this drive's log. */
   const read = (point: ModelPoint, value: string, source: SourceId) =>
     attempt(async () => {

@@ -1,4 +1,5 @@
-import { defaultWorkshop, type WorkshopSettings } from '../../shared/workshop'
+import type { WorkshopSettings } from '../../shared/workshop'
+import { defaultWorkshop } from '../../shared/workshop-defaults'
 
 /** The workshop's settings, loaded once and saved whole. */
 export const useWorkshop = defineStore('workshop', () => {

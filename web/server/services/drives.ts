@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto'
-import { and, asc, count, eq, gt } from 'drizzle-orm'
+import { asc, count, eq } from 'drizzle-orm'
 import { receptionEntries, type SaidOnArrival } from '@wobrin/core/bench/entries'
 import { ParameterError } from '@wobrin/core/base/errors'
 import type { LogEntry, DriveFacts, NewEntry } from '@wobrin/core/log'
@@ -8,11 +8,16 @@ import type { NewDrive } from '../../shared/drive-facts'
 import { drives, logEntries } from '../database/schema'
 import { keepState, keepStateAfter } from './drive-states'
 import { NotFound } from './not-found'
+import { RecentLogs } from './recent-logs'
 import type { Db } from '../database/db'
 
 /** Drives and their logs. Entries are added and never changed. */
 export class DriveService {
-  constructor(private readonly db: Db) {}
+  private readonly recent: RecentLogs
+
+  constructor(private readonly db: Db) {
+    this.recent = new RecentLogs(db)
+  }
 
   list(): DriveFacts[] {
     return this.db.select().from(drives).orderBy(asc(drives.tag)).all()
@@ -50,12 +55,7 @@ export class DriveService {
   }
 
   log(driveId: string, after = 0): LogEntry[] {
-    return this.db
-      .select()
-      .from(logEntries)
-      .where(and(eq(logEntries.driveId, driveId), gt(logEntries.seq, after)))
-      .orderBy(asc(logEntries.seq))
-      .all()
+    return after > 0 ? this.recent.read(driveId, after) : this.recent.of(driveId)
   }
 
   /**

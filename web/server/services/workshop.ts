@@ -1,5 +1,6 @@
 import { eq } from 'drizzle-orm'
-import { defaultWorkshop, workshopSchema, type WorkshopSettings } from '../../shared/workshop'
+import { workshopSchema, type WorkshopSettings } from '../../shared/workshop'
+import { defaultWorkshop } from '../../shared/workshop-defaults'
 import { workshop } from '../database/schema'
 import type { Db } from '../database/db'
 

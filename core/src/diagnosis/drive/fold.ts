@@ -58,10 +58,17 @@ export const afterwards = (f: Folded, kept: Float64Array): Folded => ({
 /** The same over some elements only, by new numbers. */
 export const shrunk = (f: Folded, kept: readonly number[]): Folded => ({
   ...f,
-  u: Float64Array.from(kept, i => f.u[i]!),
-  q: Float64Array.from(kept, i => f.q[i]!),
-  removes: f.removes && Float64Array.from(kept, i => f.removes![i]!),
+  u: picked(f.u, kept),
+  q: picked(f.q, kept),
+  removes: f.removes && picked(f.removes, kept),
 })
+
+/** A counted loop: this runs for every piece of evidence, and `Float64Array.from` takes many times as long. */
+function picked(values: Float64Array, kept: readonly number[]): Float64Array {
+  const out = new Float64Array(kept.length)
+  for (let i = 0; i < kept.length; i++) out[i] = values[kept[i]!]!
+  return out
+}
 
 /**
  * Chance of an answer under a set.

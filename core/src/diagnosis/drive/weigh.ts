@@ -153,16 +153,14 @@ function alike(live: readonly Item[], count: number, silent: Uint8Array): (set: 
   const of = kinds.reduce((most, k) => Math.max(most, k + 1), 0)
   const known = new Float64Array(of * of).fill(Number.NaN)
   let best = 0
-  const quick = live.map(item => plainPair(item, count))
+  const quick = live.map(item => plainItem(item, count))
   const weighed = (set: readonly number[]): number => {
     let p = 1
     const floor = best * HOPELESS
-    const pair = set.length === 2
+    const last = set.length - 1
     for (let i = 0; i < live.length; i++) {
-      const plain = pair ? quick[i] : null
-      p *= plain
-        ? plain.share * (plain.u[set[0]!]! + plain.q[set[0]!]! * plain.alone[set[1]!]!) + plain.slip
-        : chanceOfItem(live[i]!, set, silent)
+      const plain = quick[i]
+      p *= plain && last > 0 ? plainChance(plain, set, last) : chanceOfItem(live[i]!, set, silent)
       if (p < floor) return -Infinity
     }
     if (p > best) best = p
@@ -183,8 +181,8 @@ function alike(live: readonly Item[], count: number, silent: Uint8Array): (set: 
   }
 }
 
-/** A piece of evidence that is one answer, ready for pairs: what the second makes of it alone is worked out before. */
-interface PlainPair {
+/** A piece of evidence that is one answer, ready for sets: what the last one makes of it alone is worked out before. */
+interface PlainItem {
   readonly u: Float64Array
   readonly q: Float64Array
   readonly alone: Float64Array
@@ -193,11 +191,24 @@ interface PlainPair {
 }
 
 /** Null where a piece has alternatives, or several answers, or is something that was done. */
-function plainPair(item: Item, count: number): PlainPair | null {
+function plainItem(item: Item, count: number): PlainItem | null {
   const f = item.any.length === 1 && item.any[0]!.length === 1 ? item.any[0]![0]! : null
-  if (!f || f.removes || item.negated || item.weak) return null
-  const alone = Float64Array.from({ length: count }, (_, i) => f.u[i]! + f.q[i]! * f.base)
-  return { u: f.u, q: f.q, alone, share: 1 - f.slip, slip: f.slip * f.even }
+  if (!f || f.removes || item.negated) return null
+  const alone = new Float64Array(count)
+  for (let i = 0; i < count; i++) alone[i] = f.u[i]! + f.q[i]! * f.base
+  const slip = f.slip * f.even
+  return item.weak
+    ? { u: f.u, q: f.q, alone, share: (1 - WEAK) * (1 - f.slip), slip: WEAK + (1 - WEAK) * slip }
+    : { u: f.u, q: f.q, alone, share: 1 - f.slip, slip }
+}
+
+function plainChance({ u, q, alone, share, slip }: PlainItem, set: readonly number[], last: number): number {
+  let p = alone[set[last]!]!
+  for (let k = last - 1; k >= 0; k--) {
+    const n = set[k]!
+    p = u[n]! + q[n]! * p
+  }
+  return share * p + slip
 }
 
 /** Kinds of elements, by number: those of one kind make the same of every piece of evidence. */
@@ -222,8 +233,9 @@ function pairMost(live: readonly Item[], count: number, silent: Uint8Array): (a:
   const gain = new Float64Array(count)
   for (const item of live) {
     if (item.negated || item.weak || item.any.some(all => all.some(f => f.removes))) continue
+    const set = [0]
     for (let i = 0; i < count; i++) {
-      const set = [i]
+      set[0] = i
       alone[i]! += Math.log(chanceOfItem(item, set, silent))
       let most = 1
       for (const all of item.any) {
@@ -241,11 +253,12 @@ const baseOf = (item: Item): number => Math.max(...item.any.map(all => all.reduc
 
 /** Elements that make a piece of evidence likelier than nothing would: others leave every set as likely as it was. */
 function relevantOf(items: readonly Item[], elements: readonly Element[]): number[] {
-  const helps = (f: Folded, i: number) =>
-    f.removes ? f.removes[i]! > 0.05 : f.u[i]! + f.q[i]! * f.base > f.base * HELPS
-  const any = (i: number) => items.some(item => item.any.some(all => all.some(f => helps(f, i))))
+  const helps = new Uint8Array(elements.length)
+  for (const f of items.flatMap(item => item.any.flat()))
+    for (let i = 0; i < helps.length; i++)
+      if (f.removes ? f.removes[i]! > 0.05 : f.u[i]! + f.q[i]! * f.base > f.base * HELPS) helps[i] = 1
   const all = elements.map((_, i) => i)
-  const relevant = all.filter(any)
+  const relevant = all.filter(i => helps[i])
   // Where nothing points anywhere, everything that would show may be it.
   return relevant.length ? relevant : all.filter(i => elements[i]!.way >= 0)
 }
@@ -253,13 +266,12 @@ function relevantOf(items: readonly Item[], elements: readonly Element[]): numbe
 /** The most that any set could make of a piece of evidence. */
 function mostOf(item: Item): number {
   if (item.negated || item.weak) return 1
-  const one = (f: Folded) =>
-    f.removes
-      ? 1
-      : Math.min(
-          1,
-          f.u.reduce((m, u, i) => Math.max(m, u / Math.max(0.02, 1 - f.q[i]!)), f.base),
-        )
+  const one = (f: Folded) => {
+    if (f.removes) return 1
+    let most = f.base
+    for (let i = 0; i < f.u.length; i++) most = Math.max(most, f.u[i]! / Math.max(0.02, 1 - f.q[i]!))
+    return Math.min(1, most)
+  }
   return Math.max(...item.any.map(all => all.reduce((p, f) => p * one(f), 1)))
 }
 

@@ -1,10 +1,13 @@
 <script setup lang="ts">
+import { useMediaQuery } from '@vueuse/core'
 import type { WorkBox, WorkState } from '@wobrin/core/diagnosis'
 
 /** The map of what works: the drive's functions as a wiring drawing, generated from the model. */
 const { works, chosen } = defineProps<{ works: readonly WorkBox[]; chosen: string | null }>()
 const emit = defineEmits<{ choose: [id: string] }>()
 const KEYS = Object.keys(WORK_STATES) as WorkState[]
+/** A phone has the functions as a list. */
+const wide = useMediaQuery('(min-width: 48rem)')
 const map = computed(() => placeWorks(works))
 const LONGEST = { label: 16, says: 21 } as const
 const short = (text: string, most: number) => (text.length > most ? `${text.slice(0, most - 1)}…` : text)
@@ -28,8 +31,9 @@ const says = (w: WorkBox) =>
       </ul>
     </div>
     <svg
+      v-if="wide"
       :viewBox="`0 0 ${map.width} ${map.height}`"
-      class="w-full h-auto hidden md:block"
+      class="w-full h-auto"
       role="group"
       aria-label="Functions of the drive"
     >
@@ -82,7 +86,7 @@ const says = (w: WorkBox) =>
         <g :transform="`translate(${BOX.width - 12} 12)`"><CaseMapMark :state="w.state" /></g>
       </g>
     </svg>
-    <ul class="md:hidden text-sm">
+    <ul v-else class="text-sm">
       <li v-for="w in works" :key="w.id" class="border-b border-line">
         <button
           class="w-full flex items-center gap-2 min-h-11 text-left"

@@ -30,6 +30,7 @@ const choose = (id: string) => {
 
 const complaining = ref(false)
 const across = ref(false)
+useAfterPaint('CaseComplaintDialog', 'CaseCheckCalculator', 'CaseAcross')
 /** The check whose calculator is open. */
 const working = ref<string | null>(null)
 function worked(entry: LogEntry): void {
@@ -57,7 +58,10 @@ async function give(check: string, value: string, of?: number): Promise<void> {
   if (value === 'cures' && open.length === 1) await view.settle(open[0]!, 'cured')
 }
 function answer(value: string, of?: number): void {
-  if (!asked.value || asked.value.looks) return
+  // Until the last answer shows, the check on the screen is not the one that would be answered.
+  if (!asked.value || asked.value.looks || view.busy.value) return
+  // What was chosen shows at once; what it changes, once it is on the log.
+  marked.value = asked.value.answering.answers.findIndex(a => a.id === value)
   if (asked.value.settles) void view.settle(asked.value.settles, value as 'cured' | 'seen' | 'now and then')
   else void give(asked.value.check, value, of)
 }
@@ -148,15 +152,16 @@ useShortcuts({
         />
       </div>
     </div>
-    <CaseComplaintDialog
+    <LazyCaseComplaintDialog
+      v-if="complaining"
       :shown="complaining"
       :chosen="view.stories.value.filter(s => s.state === 'open').map(s => s.id)"
       @close="complaining = false"
       @complain="view.complain"
     />
-    <CaseCheckCalculator :check="working" @close="working = null" @kept="worked" />
-    <CaseAcross
-      v-if="diagnosis"
+    <LazyCaseCheckCalculator v-if="working" :check="working" @close="working = null" @kept="worked" />
+    <LazyCaseAcross
+      v-if="diagnosis && across"
       :shown="across"
       :diagnosis="diagnosis"
       :asked="asked"

@@ -32,6 +32,7 @@ watch(
     unit.value = preset && preset.minutes % 60 === 0 ? 60 : 1
     amount.value = preset ? preset.minutes / unit.value : 30
   },
+  { immediate: true },
 )
 
 const ids = computed(() => undone.map(s => s.id))

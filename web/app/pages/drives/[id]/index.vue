@@ -10,9 +10,13 @@ const store = useDrive()
 const notices = useNotices()
 const attempt = useAttempt()
 
-await store.load(route.params.id as string).catch(error => {
+const id = route.params.id as string
+const fetched = fetchCase(id).catch(() => null)
+await store.load(id).catch(error => {
   throw createError({ status: 404, statusText: problemText(error), fatal: true })
 })
+/** Waited for where it is what is seen first. */
+const first = viewOf(route.query, store.drive!.route) === 'stations' ? null : await fetched
 const drive = computed(() => store.drive!)
 useHead({ title: () => `${drive.value.tag} · Wobrin` })
 // Another tablet may be adding to the same drive; waits run down.
@@ -24,6 +28,7 @@ const view = computed(() => viewOf(route.query, drive.value.route))
 const steps = useDriveSteps()
 const { viewed, closed, next, step } = steps
 const looking = ref(false)
+const drawn = useAfterPaint('DriveStations', 'BenchTestView', 'ModelView', 'DriveFactsDialog')
 const asksHere = (question: string) => steps.here.value.steps.some(s => s.step.asks?.includes(question))
 // An answer stands at the station at hand where that asks for it, else at the one that does.
 const found = useFindings(question =>
@@ -44,7 +49,7 @@ const noting = ref(false)
 const waiting = ref<{ what: string; minutes: number } | true | null>(null)
 const editing = ref(false)
 const finding = ref<{ question: string | null } | null>(null)
-const caseOf = useDriveCase(id => found.pick(id))
+const caseOf = useDriveCase(pick => found.pick(pick), first)
 /** While something is complained of, the case's call is the drive's. */
 const call = computed(() =>
   view.value !== 'stations' && !closed.value
@@ -160,15 +165,15 @@ useShortcuts({
       @where="found.where"
       @photo="photograph"
     />
-    <BenchTestView
+    <LazyBenchTestView
       v-else-if="view === 'test'"
       :key="`test ${drive.id}`"
       :view="caseOf"
       :closed="closed"
       @looks="looking = true"
     />
-    <ModelView v-else-if="view === 'model'" :key="`model ${drive.id}`" :closed="closed" @read="caseOf.refreshKnown" />
-    <DriveStations
+    <LazyModelView v-else-if="view === 'model'" :key="`model ${drive.id}`" :closed="closed" @read="caseOf.refresh" />
+    <LazyDriveStations
       v-else
       :steps="steps"
       :found="found"
@@ -193,8 +198,16 @@ useShortcuts({
       data-testid="photo"
       @change="keepPhotos"
     />
-    <CaseSafetySheet :shown="looking" :pick="found.pick" @close="looking = false" @look="look" @pass="passFirst" />
-    <FindingSheet
+    <LazyCaseSafetySheet
+      v-if="drawn || looking"
+      :shown="looking"
+      :pick="found.pick"
+      @close="looking = false"
+      @look="look"
+      @pass="passFirst"
+    />
+    <LazyFindingSheet
+      v-if="drawn || finding"
       :shown="finding !== null"
       :question="finding?.question ?? null"
       :findings="store.way.findings"
@@ -207,8 +220,9 @@ useShortcuts({
       @complain="caseOf.complain"
       @answer="caseOf.answer"
     />
-    <DriveGateDialog :gate="passing" :save="passGate" @close="passing = null" />
-    <DriveWaitDialog
+    <LazyDriveGateDialog v-if="drawn || passing" :gate="passing" :save="passGate" @close="passing = null" />
+    <LazyDriveWaitDialog
+      v-if="drawn || waiting"
       :shown="waiting !== null"
       :undone="undone"
       :current="view === 'stations' ? (next?.step.id ?? null) : null"
@@ -216,7 +230,13 @@ useShortcuts({
       :save="startWait"
       @close="waiting = null"
     />
-    <DriveNoteDialog :shown="noting" :station="viewed" :save="note" @close="noting = false" />
-    <DriveFactsDialog v-if="editing" :shown="editing" :drive="drive" :save="keepFacts" @close="editing = false" />
+    <LazyDriveNoteDialog
+      v-if="drawn || noting"
+      :shown="noting"
+      :station="viewed"
+      :save="note"
+      @close="noting = false"
+    />
+    <LazyDriveFactsDialog v-if="editing" :shown="editing" :drive="drive" :save="keepFacts" @close="editing = false" />
   </div>
 </template>

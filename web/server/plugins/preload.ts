@@ -1,0 +1,24 @@
+import { preloads } from '#preloads'
+
+/** What a page asks the server for first, by the pattern of its address. */
+const DATA: readonly [RegExp, (id: string) => readonly string[]][] = [
+  [/^\/$/, () => ['/api/bench']],
+  [/^\/drives\/([0-9a-f-]{36})$/, id => [`/api/drives/${id}`, `/api/drives/${id}/case`]],
+]
+const patterns = preloads.map(p => ({ ...p, pattern: new RegExp(p.pattern) }))
+
+/** Names in the page what its scripts would ask for one after the other, so that it comes at the same time. */
+export default defineNitroPlugin(nitro => {
+  nitro.hooks.hook('render:html', (html, { event }) => {
+    const path = event.path.split('?')[0]!
+    const scripts = patterns.find(p => p.pattern.test(path))?.scripts ?? []
+    const data = DATA.flatMap(([pattern, of]) => {
+      const found = pattern.exec(path)
+      return found ? of(found[1] ?? '') : []
+    })
+    html.head.push(
+      ...scripts.map(file => `<link rel="modulepreload" as="script" crossorigin href="/_nuxt/${file}">`),
+      ...['/api/workshop', ...data].map(url => `<link rel="preload" as="fetch" crossorigin href="${url}">`),
+    )
+  })
+})
