@@ -4,7 +4,11 @@ import { finishServer } from './build/finish-server'
 import { pageFiles, preloadsOf, type PageFile, type Preloads } from './build/preloads'
 
 /** Declarations of libraries that have none of their own. */
-const LIBRARIES = ['../core/src/base/numbers/jstat.d.ts', '../core/src/instruments/spindle/fft-js.d.ts']
+const LIBRARIES = [
+  '../core/src/base/numbers/jstat.d.ts',
+  '../core/src/instruments/spindle/fft-js.d.ts',
+  'server/made-by-build.d.ts',
+]
 const checks = {
   compilerOptions: { noUnusedLocals: true, noUncheckedIndexedAccess: true },
   include: LIBRARIES.map(l => `../${l}`),
@@ -66,6 +70,10 @@ export default defineNuxtConfig({
       pages = pageFiles(found)
     },
     'nitro:init': nitro => {
+      nitro.options.virtual['#api-routes'] = () => {
+        const routes = nitro.scannedHandlers.map(({ route, method }) => ({ route, method }))
+        return `export const routes = ${JSON.stringify(routes.filter(r => r.route?.startsWith('/api/')))}`
+      }
       nitro.options.virtual['#preloads'] = () => `export const preloads = ${JSON.stringify(preloads)}`
       nitro.hooks.hook('compiled', () =>
         finishServer(fileURLToPath(new URL('.', import.meta.url)), nitro.options.output.serverDir),

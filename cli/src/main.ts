@@ -80,6 +80,22 @@ const COMMANDS: Readonly<Record<string, Entry>> = {
     description: 'A host’s write test on the simulated drive: what it finds, and what it hides.',
     load: async () => (await import('./write-test')).writeTest,
   },
+  serve: {
+    description: 'Start the application on a data folder.',
+    load: async () => (await import('./data-folder')).serve,
+  },
+  backup: {
+    description: 'Back up a workshop’s database, with the server running or not.',
+    load: async () => (await import('./data-folder')).backup,
+  },
+  restore: {
+    description: 'Put a backup back; what is there is kept. The server must be stopped.',
+    load: async () => (await import('./data-folder')).restore,
+  },
+  verify: {
+    description: 'Read a workshop through: what is damaged or missing, each by name.',
+    load: async () => (await import('./data-folder')).verify,
+  },
 }
 /** Earlier names that still work. */
 const ALIASES: Readonly<Record<string, string>> = { sum: 'calc' }

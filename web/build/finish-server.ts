@@ -4,17 +4,23 @@ import { dirname, join } from 'node:path'
 import { build } from 'esbuild'
 
 /**
- * Puts beside the built server what its bundle cannot hold: the worker thread's script, the database migrations
- * and the fonts for PDF.
+ * Puts beside the built server what its bundle cannot hold: the worker thread's script, what is done to a data folder
+ * from the command line, the database migrations and the fonts for PDF.
  * @param web the web folder @param serverDir where the built server stands
  */
 export async function finishServer(web: string, serverDir: string): Promise<void> {
   const out = join(serverDir, 'companions')
   await mkdir(out, { recursive: true })
   await build({
-    entryPoints: [join(web, 'server/workers/judge-capture.ts')],
-    outfile: join(out, 'judge-capture.mjs'),
+    entryPoints: {
+      'judge-capture': join(web, 'server/workers/judge-capture.ts'),
+      'workshop-tool': join(web, 'server/tools/workshop-tool.ts'),
+    },
+    outdir: out,
+    outExtension: { '.js': '.mjs' },
     bundle: true,
+    // It stands beside the server with what was compiled for this machine.
+    external: ['better-sqlite3'],
     platform: 'node',
     format: 'esm',
     target: 'node20',

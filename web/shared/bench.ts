@@ -1,5 +1,6 @@
 import type { CallKind } from '@wobrin/core/base/observations'
 import type { GoalId, StationId, DriveFacts } from '@wobrin/core/log'
+import type { SetAsideDrive } from '../server/services/set-aside'
 import type { GateId, NextThing, Progress } from '@wobrin/core/bench/stations'
 
 export interface BenchLine {
@@ -35,4 +36,6 @@ export interface Bench {
   readonly lines: readonly BenchLine[]
   /** How many have left in all. */
   readonly leftInAll: number
+  /** Drives whose log cannot be read. */
+  readonly setAside: readonly SetAsideDrive[]
 }

@@ -15,6 +15,7 @@ import { InputError } from '../../core/src/base/errors'
 import { sealOf } from '../../core/src/release'
 import { TABLES } from '../server/services/archive'
 import { diskSchema, type DiskInput } from '../shared/disks'
+import { restoreBackup } from '../server/services/start'
 import { defaultWorkshop } from '../shared/workshop-defaults'
 import { chunks, newDrive, recording, uuid, workshop } from './helpers'
 
@@ -478,22 +479,16 @@ describe('backups', () => {
       data: null,
       takesBack: null,
     })
-    const restore = (backup: string) =>
-      execFileSync(process.execPath, [join(import.meta.dirname, '../../scripts/restore.mjs'), backup, w.root], {
-        encoding: 'utf8',
-        stdio: 'pipe',
-      })
-    w.db.$client.prepare('begin immediate').run()
-    expect(() => restore(join(w.folder.backups, name))).toThrow(/in use/)
-    w.db.$client.prepare('rollback').run()
     w.db.$client.close()
-    expect(restore(join(w.folder.backups, name))).toMatch(/Restored: 3 drives/)
+    const restore = (backup: string | null) => restoreBackup(w.folder, NOW, backup)
+    writeFileSync(join(w.folder.backups, 'junk.sqlite'), 'no database')
+    expect(() => restore('junk.sqlite')).toThrow(/is no sound backup.*Nothing was changed/)
+    expect(() => restore('/nowhere.sqlite')).toThrow(/There is no file/)
+    // Without a name: the newest that is sound.
+    expect(restore(null)).toMatchObject({ from: name, drives: 3 })
     const again = await workshop(w.root)
     expect(dump(again)).toEqual(before)
     expect(readdirSync(w.folder.backups).some(f => f.startsWith('before-restore-'))).toBe(true)
-    writeFileSync(join(w.folder.backups, 'junk.sqlite'), 'no database')
     again.db.$client.close()
-    expect(() => restore(join(w.folder.backups, 'junk.sqlite'))).toThrow(/no sound backup|cannot be opened/)
-    expect(() => restore('/nowhere.sqlite')).toThrow(/There is no file/)
   })
 })

@@ -17,6 +17,7 @@ import { DonorShelf } from '../server/services/donor-shelf'
 import { DriveService } from '../server/services/drives'
 import { judgeFile, judgeSurfaceFile } from '../server/services/judge-file'
 import { KnowledgeService } from '../server/services/knowledge'
+import { catchUpEach } from '../server/services/drive-states'
 import { openDatabase } from '../server/services/open-database'
 import { PhotoStore } from '../server/services/photo-store'
 import { ReadTestService } from '../server/services/read-test'
@@ -33,8 +34,10 @@ export async function workshop(root = mkdtempSync(join(tmpdir(), 'wobrin-unit-')
   const folder = openDataFolder(root)
   const db = await openDatabase(folder, MIGRATIONS)
   const drives = new DriveService(db)
+  catchUpEach(db, drives.aside)
   const captures = new CaptureStore(folder.captures, db)
   const disks = new DiskShelf(db, drives)
+  const backups = new BackupService(folder, db)
   const settings = new WorkshopService(db)
   return {
     root,
@@ -53,8 +56,8 @@ export async function workshop(root = mkdtempSync(join(tmpdir(), 'wobrin-unit-')
     knowledge: new KnowledgeService(folder.root, db, drives),
     bench: new BenchService(db, drives),
     finder: new Finder(db),
-    archives: new ArchiveService(folder, db, drives),
-    backups: new BackupService(folder, db),
+    archives: new ArchiveService(folder, db, drives, backups),
+    backups,
     belts: new BeltShelf(db, drives),
     profiles: new ProfileService(db),
     settings,

@@ -25,7 +25,12 @@ useHead({ title: 'Bench · Wobrin' })
       <p class="mb-3">{{ problemText(error) }}</p>
       <button class="btn" @click="refresh()">Try again</button>
     </div>
-    <div v-else-if="now" class="grid gap-4 items-stretch" :class="waits.length ? 'lg:grid-cols-[1fr_20.5rem]' : ''">
+    <BenchSetAside v-if="bench?.setAside.length" :drives="bench.setAside" />
+    <div
+      v-if="!error && now"
+      class="grid gap-4 items-stretch"
+      :class="waits.length ? 'lg:grid-cols-[1fr_20.5rem]' : ''"
+    >
       <section class="panel p-6 grid md:grid-cols-[1fr_minmax(14rem,20rem)] gap-x-8 gap-y-6" aria-label="Do next">
         <div class="min-w-0">
           <h2 class="section-title mb-3">Do next</h2>
@@ -60,7 +65,7 @@ useHead({ title: 'Bench · Wobrin' })
       </section>
       <BenchWaits v-if="waits.length" :waits="waits" />
     </div>
-    <BenchDoors v-else :title="left.length ? 'Nothing is open' : 'The bench is empty'" />
+    <BenchDoors v-else-if="!error" :title="left.length ? 'Nothing is open' : 'The bench is empty'" />
 
     <section v-if="open.length" class="panel px-6 pt-5 pb-3" aria-label="Drives at their stations">
       <BenchLines :lines="open"

@@ -1,2 +1,30 @@
-/** Answers once the database is open. */
-export default api(() => ({ ok: true }))
+import { randomUUID } from 'node:crypto'
+import { rm, statfs, writeFile } from 'node:fs/promises'
+import { join } from 'node:path'
+import { storageProblem } from '../services/storage-problem'
+
+/** Less room than this is told as a problem, bytes. */
+const LEAST_ROOM = 64 * 1024 ** 2
+
+/** Answers once the database is open: whether what is entered can be kept, and the room that is left for it. */
+export default api(async (event, { folder, stillThere }) => {
+  const problem = await problemOf(folder.root, stillThere)
+  const { bavail, bsize } = await statfs(folder.root)
+  const freeBytes = bavail * bsize
+  const low = freeBytes < LEAST_ROOM ? 'The disk of the data folder is nearly full.' : null
+  if (problem) setResponseStatus(event, 503)
+  return { ok: problem === null, problem: problem ?? low, freeBytes }
+})
+
+async function problemOf(root: string, stillThere: () => boolean): Promise<string | null> {
+  if (!stillThere()) return 'The data folder was moved or deleted while the server runs.'
+  const path = join(root, `.incoming-${randomUUID()}`)
+  try {
+    await writeFile(path, 'ok', { flag: 'wx', flush: true })
+    return null
+  } catch (error) {
+    return storageProblem(error) ?? 'The data folder cannot be written to.'
+  } finally {
+    await rm(path, { force: true })
+  }
+}

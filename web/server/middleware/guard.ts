@@ -1,27 +1,40 @@
 const LOOPBACK = new Set(['localhost', '127.0.0.1', '[::1]'])
 
 /**
- * Only this machine's own pages may change anything: the host must be one this server was started for (so that
- * no foreign name can be pointed here), and a change must come from the same origin.
+ * Only this machine's own pages may ask for or change anything: the host must be one this server was started for (so
+ * that no foreign name can be pointed here), and what is asked of the server must come from the same origin. Nothing is
+ * taken that would go nowhere.
  */
-export default defineEventHandler(event => {
+export default defineEventHandler(async event => {
   const host = getRequestHeader(event, 'host') ?? ''
   const name = host.replace(/:\d+$/, '')
   const own = process.env.HOST && !['0.0.0.0', '::'].includes(process.env.HOST) ? process.env.HOST : null
   if (!LOOPBACK.has(name) && name !== own && process.env.HOST !== '0.0.0.0' && process.env.HOST !== '::') {
-    return refuse(event, 'This server answers to the name of its own machine only.')
+    return refuse(event, 403, 'This server answers to the name of its own machine only.')
   }
-  if (['GET', 'HEAD', 'OPTIONS'].includes(event.method)) return
   const site = getRequestHeader(event, 'sec-fetch-site')
+  const reads = ['GET', 'HEAD', 'OPTIONS'].includes(event.method)
+  if (reads) {
+    // A page may be opened from anywhere; only this application's own pages ask the server for data.
+    const asks = event.path.startsWith('/api/') && site !== undefined && !['same-origin', 'none'].includes(site)
+    return asks ? refuse(event, 403, 'Data is given to this application’s own pages only.') : undefined
+  }
   const origin = getRequestHeader(event, 'origin')
   const foreign =
     (site !== undefined && site !== 'same-origin') ||
     (origin !== undefined && origin !== `http://${host}` && origin !== `https://${host}`)
-  if (foreign) return refuse(event, 'A change must come from this application’s own pages.')
+  if (foreign) return refuse(event, 403, 'A change must come from this application’s own pages.')
+  const { stillThere } = await useServices()
+  if (!stillThere())
+    return refuse(
+      event,
+      503,
+      'The data folder was moved or deleted while the server runs. Nothing is saved until the server is started again.',
+    )
 })
 
-function refuse(event: Parameters<typeof getRequestHeader>[0], detail: string) {
-  setResponseStatus(event, 403)
+function refuse(event: Parameters<typeof getRequestHeader>[0], status: number, detail: string) {
+  setResponseStatus(event, status)
   setResponseHeader(event, 'content-type', 'application/problem+json')
-  return { type: 'urn:wobrin:refused', title: 'Refused', status: 403, detail }
+  return { type: 'urn:wobrin:refused', title: 'Refused', status, detail }
 }

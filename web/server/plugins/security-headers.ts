@@ -8,6 +8,7 @@ const hashes = (html: string) =>
 /** Strict headers on every page: own scripts only, the inline ones named by their hash, and no request elsewhere. */
 export default defineNitroPlugin(nitro => {
   nitro.hooks.hook('render:response', response => {
+    delete response.headers?.['x-powered-by']
     const html = typeof response.body === 'string' ? response.body : ''
     response.headers = {
       ...response.headers,

@@ -5,6 +5,7 @@ import type { Readable } from 'node:stream'
 import { InputError, LimitError, ParameterError } from '@wobrin/core/base/errors'
 import type { Imported } from '../../shared/archive'
 import { importArchive, writeArchive } from './archive'
+import type { BackupService } from './backups'
 import type { DataFolder } from './data-folder'
 import type { DriveService } from './drives'
 import type { Db } from '../database/db'
@@ -20,6 +21,7 @@ export class ArchiveService {
     private readonly folder: DataFolder,
     private readonly db: Db,
     private readonly drives: DriveService,
+    private readonly backups: Pick<BackupService, 'make'>,
   ) {}
 
   export(madeAt: string, driveId?: string): { readonly name: string; readonly stream: Readable } {
@@ -54,6 +56,7 @@ export class ArchiveService {
       }
       if (expected !== undefined && bytes < expected)
         throw new InputError(`the archive was cut off after ${bytes} of ${expected} bytes`, 'all of it; send it again')
+      await this.backups.make(new Date().toISOString(), 'before-import')
       return await importArchive(path, this.folder, this.db)
     } finally {
       await rm(path, { force: true })

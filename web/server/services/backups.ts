@@ -1,32 +1,38 @@
 import Database from 'better-sqlite3'
-import { readdirSync, statSync } from 'node:fs'
+import { readdirSync, rmSync, statSync } from 'node:fs'
 import { rename } from 'node:fs/promises'
 import { join } from 'node:path'
 import type { Backup } from '../../shared/archive'
+import { isDue, superseded, type MadeBackup } from './backup-rotation'
 import type { DataFolder } from './data-folder'
+import { backupNames } from './start'
 import type { Db } from '../database/db'
+
+/** Why a backup was made; the first part of its name. */
+const REASONS = ['daily', 'before-import', 'by-hand'] as const
+type Reason = (typeof REASONS)[number]
+/** Those that are made by themselves give way to later ones. */
+const AUTOMATIC = /^(?:daily|before-import)-/
+const MAKING = '.making-'
 
 /** Copies of the database, made while it is in use. Recordings and photos are never changed, so they need none. */
 export class BackupService {
   constructor(
     private readonly folder: DataFolder,
-    private readonly db: Db,
+    private readonly db: Pick<Db, '$client'>,
   ) {}
 
   list(): Backup[] {
-    return readdirSync(this.folder.backups)
-      .filter(n => n.endsWith('.sqlite'))
-      .map(name => {
-        const { size, mtime } = statSync(join(this.folder.backups, name))
-        return { name, bytes: size, at: mtime.toISOString() }
-      })
-      .sort((a, b) => b.at.localeCompare(a.at))
+    return backupNames(this.folder).map(name => {
+      const { size, mtime } = statSync(join(this.folder.backups, name))
+      return { name, bytes: size, at: mtime.toISOString() }
+    })
   }
 
   /** Makes one, and looks whether it is sound before it gets its name. @throws Error where it is not */
-  async make(now: string): Promise<Backup> {
-    const name = `by-hand-${now.replace(/[:.]/g, '-')}.sqlite`
-    const temporary = join(this.folder.backups, `.making-${name}`)
+  async make(now: string, reason: Reason = 'by-hand'): Promise<Backup> {
+    const name = `${reason}-${now.replace(/[:.]/g, '-')}.sqlite`
+    const temporary = join(this.folder.backups, `${MAKING}${name}`)
     await this.db.$client.backup(temporary)
     const copy = new Database(temporary)
     try {
@@ -39,5 +45,32 @@ export class BackupService {
     }
     await rename(temporary, join(this.folder.backups, name))
     return this.list().find(b => b.name === name)!
+  }
+
+  /** Makes the one of the day, where it is due, and removes those that later ones have replaced. */
+  async daily(now: string): Promise<Backup | null> {
+    const due = isDue(
+      this.made().filter(b => b.name.startsWith('daily-')),
+      new Date(now),
+    )
+    const made = due ? await this.make(now, 'daily') : null
+    this.rotate()
+    return made
+  }
+
+  /** Removes what a server that was killed left half made. Before anything else runs. */
+  sweep(): void {
+    for (const name of readdirSync(this.folder.backups))
+      if (name.startsWith(MAKING)) rmSync(join(this.folder.backups, name), { force: true })
+  }
+
+  private rotate(): void {
+    for (const name of superseded(this.made())) rmSync(join(this.folder.backups, name), { force: true })
+  }
+
+  private made(): MadeBackup[] {
+    return this.list()
+      .filter(b => AUTOMATIC.test(b.name))
+      .map(({ name, at }) => ({ name, at: new Date(at) }))
   }
 }

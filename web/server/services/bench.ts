@@ -58,7 +58,9 @@ export class BenchService {
       .where(isNull(driveStates.outcome))
       .orderBy(drivesTable.tag)
       .all()
-    const open = rows.map(({ drive, seq, at }) => this.onBench(drive, seq, at, nowMs))
+    const bench = (r: (typeof rows)[number]) =>
+      this.drives.aside.guard(r.drive, () => this.onBench(r.drive, r.seq, r.at, nowMs)) ?? []
+    const open = rows.flatMap(bench)
     const left = this.db
       .select({ drive: drivesTable, seq: driveStates.seq, at: driveStates.at })
       .from(driveStates)
@@ -67,7 +69,7 @@ export class BenchService {
       .orderBy(desc(driveStates.at))
       .limit(LEFT_SHOWN)
       .all()
-      .map(({ drive, seq, at }) => this.onBench(drive, seq, at, nowMs))
+      .flatMap(bench)
     const { n: leftInAll } = this.db
       .select({ n: sql<number>`count(*)` })
       .from(driveStates)
@@ -80,6 +82,7 @@ export class BenchService {
       waits: open.flatMap(o => o.waits).sort((a, b) => (a.endsAt < b.endsAt ? -1 : 1)),
       lines: [...open, ...left].map(o => o.line),
       leftInAll,
+      setAside: this.drives.aside.list(),
     }
   }
 

@@ -44,14 +44,17 @@ export class BlameService {
       .slice(0, MOST_DRIVES)
     const bench = blameBench(
       disks.map(s => s.disk),
-      chosen.map(d => ({
-        id: d.id,
-        tag: d.tag,
-        mechanism: d.mechanism,
-        simulated: d.simulated,
-        heads: d.features?.heads ?? null,
-        ...this.read(d),
-      })),
+      chosen.flatMap(
+        d =>
+          this.drives.aside.guard(d, () => ({
+            id: d.id,
+            tag: d.tag,
+            mechanism: d.mechanism,
+            simulated: d.simulated,
+            heads: d.features?.heads ?? null,
+            ...this.read(d),
+          })) ?? [],
+      ),
       id => standings.find(s => s.disk.id === id)?.trusted ?? false,
     )
     return { family, families, ...bench, drives: bench.drives.toSorted((a, b) => a.name.localeCompare(b.name)) }
@@ -70,7 +73,9 @@ export class BlameService {
     const wrote = new Set(this.shelf.writtenBy(driveId))
     const disks = [...new Set([...own.map(r => r.disk), ...wrote])]
     const others = this.shelf.readers(disks).filter(id => id !== driveId)
-    const reads = others.flatMap(id => readsOnLog(this.drives.get(id), this.drives.log(id)))
+    const reads = others
+      .map(id => this.drives.get(id))
+      .flatMap(d => this.drives.aside.guard(d, () => readsOnLog(d, this.drives.log(d.id))) ?? [])
     return readsElsewhere(driveId, [...own, ...reads.filter(r => disks.includes(r.disk))], wrote)
   }
 

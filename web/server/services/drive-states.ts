@@ -3,6 +3,7 @@ import type { LogEntry } from '@wobrin/core/log'
 import { mayMoveOutcome, progressOf } from '@wobrin/core/bench/stations'
 import { driveStates, drives, logEntries } from '../database/schema'
 import type { Db } from '../database/db'
+import type { SetAsideDrives } from './set-aside'
 
 type Writes = Pick<Db, 'select' | 'insert' | 'update'>
 
@@ -30,18 +31,29 @@ export function keepStateAfter(db: Writes, entry: LogEntry): void {
   if (moved === 0) keepState(db, entry.driveId)
 }
 
-/** States of drives whose log has grown otherwise: by an archive that was read in, or before there were states. */
+/**
+ * States of drives whose log has grown otherwise: by an archive that was read in, or before there were states.
+ * @throws where a log cannot be replayed; no state is changed then
+ */
 export function catchUp(db: Db): number {
-  const behind = db
-    .select({ id: drives.id })
+  const behind = statesBehind(db)
+  db.transaction(tx => {
+    for (const { id } of behind) keepState(tx, id)
+  })
+  return behind.length
+}
+
+/** The same at start: a drive whose log cannot be replayed is left out, and everything else goes on. */
+export function catchUpEach(db: Db, aside: SetAsideDrives): void {
+  for (const drive of statesBehind(db)) aside.guard(drive, () => db.transaction(tx => keepState(tx, drive.id)))
+}
+
+const statesBehind = (db: Db): { id: string; tag: string }[] =>
+  db
+    .select({ id: drives.id, tag: drives.tag })
     .from(drives)
     .leftJoin(driveStates, eq(driveStates.driveId, drives.id))
     .where(
       sql`coalesce(${driveStates.seq}, -1) <> coalesce((select max(seq) from log_entries where drive_id = ${drives.id}), -1)`,
     )
     .all()
-  db.transaction(tx => {
-    for (const { id } of behind) keepState(tx, id)
-  })
-  return behind.length
-}

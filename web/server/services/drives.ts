@@ -9,11 +9,13 @@ import { drives, logEntries } from '../database/schema'
 import { keepState, keepStateAfter } from './drive-states'
 import { NotFound } from './not-found'
 import { RecentLogs } from './recent-logs'
+import { SetAsideDrives } from './set-aside'
 import type { Db } from '../database/db'
 
 /** Drives and their logs. Entries are added and never changed. */
 export class DriveService {
   private readonly recent: RecentLogs
+  readonly aside = new SetAsideDrives()
 
   constructor(private readonly db: Db) {
     this.recent = new RecentLogs(db)
@@ -54,7 +56,9 @@ export class DriveService {
     return this.db.select().from(drives).where(eq(drives.tag, tag)).get() ?? null
   }
 
+  /** @throws SetAside where the drive's log cannot be read */
   log(driveId: string, after = 0): LogEntry[] {
+    this.aside.refuse(driveId)
     return after > 0 ? this.recent.read(driveId, after) : this.recent.of(driveId)
   }
 

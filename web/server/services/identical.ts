@@ -87,6 +87,6 @@ export class IdenticalService {
       .all()
       .filter(d => likenessOf(drive, d) !== null)
       .slice(0, MOST)
-      .map(d => ({ drive: d, log: this.drives.log(d.id) }))
+      .flatMap(d => this.drives.aside.guard(d, () => ({ drive: d, log: this.drives.log(d.id) })) ?? [])
   }
 }

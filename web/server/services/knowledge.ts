@@ -112,7 +112,9 @@ export class KnowledgeService {
       if (!this.complained.has(drive)) continue
       const facts = this.drives.get(drive)
       // What was found on a simulated drive says nothing of how often a fault is met.
-      const closed = facts.simulated ? null : closedCase(facts, this.drives.log(drive), this.knowledge)
+      const closed = facts.simulated
+        ? null
+        : this.drives.aside.guard(facts, () => closedCase(facts, this.drives.log(drive), this.knowledge))
       if (closed) this.cases.set(drive, closed)
       else this.cases.delete(drive)
       this.rates.clear()

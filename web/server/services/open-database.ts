@@ -6,7 +6,6 @@ import { migrate } from 'drizzle-orm/better-sqlite3/migrator'
 import type { Db } from '../database/db'
 import * as schema from '../database/schema'
 import type { DataFolder } from './data-folder'
-import { catchUp } from './drive-states'
 import { upgradeLog } from './upgrade-log'
 
 /** Migrations known to this version that the database has not had. */
@@ -38,6 +37,5 @@ export async function openDatabase(folder: DataFolder, migrations: string): Prom
   const db = drizzle(client, { schema }) as Db
   migrate(db, { migrationsFolder: migrations })
   if (hasColumn(client, 'log_entries', 'evidence')) upgradeLog(client)
-  if (client.prepare("select 1 from sqlite_master where name = 'drive_states'").get()) catchUp(db)
   return db
 }

@@ -3,6 +3,8 @@ import type { H3Event } from 'h3'
 import { ValidationError, type AnySchema, type InferType } from 'yup'
 import { InputError, LimitError, ParameterError } from '@wobrin/core/base/errors'
 import { NotFound } from '../services/not-found'
+import { SetAside } from '../services/set-aside'
+import { storageProblem } from '../services/storage-problem'
 
 /** A problem as RFC 9457 has it, with the place taken apart for forms. */
 interface Problem {
@@ -49,6 +51,10 @@ function problemOf(error: unknown): Problem {
       detail: error.message,
       where: { ...error.where },
     }
+  if (error instanceof SetAside)
+    return { type: 'urn:wobrin:set-aside', title: 'Set aside', status: 409, detail: error.message }
+  const storage = storageProblem(error)
+  if (storage) return { type: 'urn:wobrin:storage', title: 'Not saved', status: 507, detail: storage }
   console.error(error)
   return {
     type: 'about:blank',

@@ -18,7 +18,9 @@ import type { KnownBeside } from '@wobrin/core/bench/case'
 import type { DriveFacts } from '@wobrin/core/log'
 import { IdenticalService } from '../services/identical'
 import { KnowledgeService } from '../services/knowledge'
+import { catchUpEach } from '../services/drive-states'
 import { openDatabase } from '../services/open-database'
+import { checkDatabase, lockFolder, watchDatabase } from '../services/start'
 import { PhotoStore } from '../services/photo-store'
 import { ProfileService } from '../services/profiles'
 import { ProofService } from '../services/proofs'
@@ -41,20 +43,28 @@ function companions(): string {
   return found
 }
 
+/** Where this server is asked to listen, as another one that wants its folder tells it. */
+const ownAddress = () => `http://${process.env.HOST || '127.0.0.1'}:${process.env.PORT || 3000}`
+
 /** All services of the server. This list is where a new one is put; its type follows. */
 async function open() {
   const beside = companions()
   const folder = openDataFolder()
+  lockFolder(folder.root, { address: ownAddress(), process: process.pid, since: new Date().toISOString() })
   sweepLeftovers(folder)
+  checkDatabase(folder, join(beside, 'migrations'))
   const db = await openDatabase(folder, join(beside, 'migrations'))
   const script = join(beside, 'judge-capture.mjs')
   const drives = new DriveService(db)
+  catchUpEach(db, drives.aside)
   const workshop = new WorkshopService(db)
   const disks = new DiskShelf(db, drives)
   const captures = new CaptureStore(folder.captures, db)
   const blame = new BlameService(db, drives, disks)
   const knowledge = new KnowledgeService(folder.root, db, drives)
   const profiles = new ProfileService(db)
+  const backups = new BackupService(folder, db)
+  backups.sweep()
   const identical = new IdenticalService(db, drives, profiles)
   /** What is known of a drive beside its own log. */
   const knownBeside = (d: DriveFacts): KnownBeside => ({
@@ -63,12 +73,14 @@ async function open() {
   })
   return {
     folder,
+    /** Whether what is entered still goes into the folder's database. */
+    stillThere: watchDatabase(folder),
     drives,
     workshop,
     disks,
     captures,
-    archives: new ArchiveService(folder, db, drives),
-    backups: new BackupService(folder, db),
+    archives: new ArchiveService(folder, db, drives, backups),
+    backups,
     belts: new BeltShelf(db, drives),
     knowledge,
     bench: new BenchService(db, drives, knownBeside),

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { formatDistanceToNow } from 'date-fns'
 import { Archive, FileUp, Save } from 'lucide-vue-next'
 import type { Backup, Imported } from '../../../shared/archive'
 
@@ -38,6 +39,13 @@ const said = computed(() => {
   return added === 0
     ? 'Everything in it was here already.'
     : `${drives!.added} drives and ${log!.added} log entries came in${drives!.there + log!.there ? `; ${drives!.there} drives and ${log!.there} entries were here already` : ''}.`
+})
+/** Every backup was checked when it was made. */
+const lastSaid = computed(() => {
+  const last = backups.value?.[0]
+  return last
+    ? `Last good backup: ${longTime(last.at)}, ${formatDistanceToNow(new Date(last.at), { addSuffix: true })}.`
+    : 'There is no backup yet.'
 })
 const backing = ref(false)
 async function backup(): Promise<void> {
@@ -87,8 +95,10 @@ async function backup(): Promise<void> {
     <p v-if="said" class="mt-3" role="status" data-testid="imported">{{ said }}</p>
     <p v-if="problem" class="mt-3 text-stop" role="alert">{{ problem }}</p>
     <h3 class="font-bold mt-5 mb-1">Backups of the database</h3>
+    <p class="mb-1" data-testid="last-backup">{{ lastSaid }}</p>
     <p class="hint mb-2">
-      Made while you work. To put one back, stop the server: <code>node scripts/restore.mjs</code> and the file.
+      Made by itself once a day and before every import; kept are the latest of 7 days, 4 weeks and 12 months. To put
+      one back, stop the server, then: <code>npx wobrin restore</code> and its name.
     </p>
     <button class="btn" :disabled="backing" @click="backup"><Save class="size-4" />Make one now</button>
     <ul v-if="backups?.length" class="mt-2">

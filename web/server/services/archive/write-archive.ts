@@ -121,6 +121,16 @@ const rowsOf = (db: Database.Database, t: ArchiveTable, filter: Filter): Iterabl
     .iterate(...params) as Iterable<Row>
 }
 
+/** What a column of JSON holds; text that is damaged goes out as it is. */
+function asJson(value: unknown): unknown {
+  if (typeof value !== 'string') return value
+  try {
+    return JSON.parse(value)
+  } catch {
+    return value
+  }
+}
+
 function* lines(
   db: Database.Database,
   t: ArchiveTable,
@@ -129,7 +139,7 @@ function* lines(
 ): Generator<string> {
   let piece: string[] = []
   for (const row of rowsOf(db, t, filter)) {
-    for (const c of t.json) if (typeof row[c] === 'string') row[c] = JSON.parse(row[c])
+    for (const c of t.json) row[c] = asJson(row[c])
     // In the archive of one drive its disks may be written by drives that stay behind: their tags go along in words.
     if (t.table === 'reference_disks' && tags.size && row.written_by)
       Object.assign(row, { writer: tags.get(String(row.written_by)) ?? row.writer, written_by: null })

@@ -1,4 +1,0 @@
-/** Made by the build: which scripts each page needs at once. */
-declare module '#preloads' {
-  export const preloads: import('../build/preloads').Preloads
-}

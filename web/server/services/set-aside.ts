@@ -1,0 +1,47 @@
+import type { DriveFacts } from '@wobrin/core/log'
+
+/** A drive whose log cannot be read: everything else works, and it can be exported as it is. */
+export interface SetAsideDrive {
+  readonly id: string
+  readonly tag: string
+  /** What is wrong with its log, in words of the error. */
+  readonly reason: string
+}
+
+/** A drive that was asked for is set aside. */
+export class SetAside extends Error {
+  override readonly name = 'SetAside'
+
+  constructor({ tag, reason }: Pick<SetAsideDrive, 'tag' | 'reason'>) {
+    super(
+      `${tag} is set aside: its log cannot be read (${reason}). Everything else works. ` +
+        'Export it as it is from the bench; nothing of it was changed.',
+    )
+  }
+}
+
+/** Drives that are set aside, for as long as this server runs. */
+export class SetAsideDrives {
+  private readonly drives = new Map<string, SetAsideDrive>()
+
+  list(): SetAsideDrive[] {
+    return [...this.drives.values()].sort((a, b) => a.tag.localeCompare(b.tag))
+  }
+
+  /** @throws SetAside where the drive is */
+  refuse(id: string): void {
+    const drive = this.drives.get(id)
+    if (drive) throw new SetAside(drive)
+  }
+
+  /** Works something out from a drive's log; null, and the drive is set aside, where that fails. */
+  guard<T>({ id, tag }: Pick<DriveFacts, 'id' | 'tag'>, run: () => T): T | null {
+    if (this.drives.has(id)) return null
+    try {
+      return run()
+    } catch (error) {
+      this.drives.set(id, { id, tag, reason: (error as Error).message.replace(/\.$/, '') })
+      return null
+    }
+  }
+}

@@ -1,0 +1,6 @@
+export { checkDatabase, damaged, isDamage } from './check-database'
+export { backupNames, faultOf, newestGoodBackup } from './good-backups'
+export { restoreBackup } from './restore'
+export { lockFolder } from './server-lock'
+export { StartProblem } from './start-problem'
+export { watchDatabase } from './still-there'

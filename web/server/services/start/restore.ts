@@ -1,0 +1,69 @@
+import Database from 'better-sqlite3'
+import { copyFileSync, existsSync, mkdirSync, renameSync, rmSync } from 'node:fs'
+import { basename, join, resolve } from 'node:path'
+import type { DataFolder } from '../data-folder'
+import { BEFORE_RESTORE, faultOf, newestGoodBackup } from './good-backups'
+import { StartProblem } from './start-problem'
+
+export interface Restored {
+  /** What was put back. */
+  readonly from: string
+  /** Where what was there is kept; null where there was nothing. */
+  readonly kept: string | null
+  readonly drives: number
+  readonly entries: number
+}
+
+/**
+ * Puts a backup in the place of the database; what is there is kept among the backups, with its log. Nobody else may
+ * have the folder open.
+ * @param now for the name of what is kept
+ * @param asked a backup's file, or its name among the backups; the newest good one where none is given
+ * @throws StartProblem, with nothing changed, where the backup is not sound
+ */
+export function restoreBackup(folder: DataFolder, now: string, asked: string | null = null): Restored {
+  const path = asked === null ? newest(folder) : named(folder, asked)
+  const fault = faultOf(path)
+  if (fault) throw new StartProblem(`${path} is no sound backup of a workshop (${fault}). Nothing was changed.`)
+  const counts = countsOf(path)
+  const temporary = join(folder.root, '.incoming-restored.sqlite')
+  copyFileSync(path, temporary)
+  const kept = existsSync(folder.database) ? keepAside(folder, now) : null
+  renameSync(temporary, folder.database)
+  return { from: basename(path), kept, ...counts }
+}
+
+function newest(folder: DataFolder): string {
+  const name = newestGoodBackup(folder)
+  if (name === null) throw new StartProblem(`No good backup is in ${folder.backups}. Nothing was changed.`)
+  return join(folder.backups, name)
+}
+
+function named(folder: DataFolder, asked: string): string {
+  const path = [join(folder.backups, basename(asked)), resolve(asked)].find(p => existsSync(p))
+  if (!path)
+    throw new StartProblem(
+      `There is no file ${asked}, and no backup of that name in ${folder.backups}. Nothing was changed.`,
+    )
+  return path
+}
+
+function countsOf(path: string): Pick<Restored, 'drives' | 'entries'> {
+  const db = new Database(path, { readonly: true })
+  try {
+    return db
+      .prepare('select (select count(*) from drives) as drives, (select count(*) from log_entries) as entries')
+      .get() as Pick<Restored, 'drives' | 'entries'>
+  } finally {
+    db.close()
+  }
+}
+
+/** Moves the database among the backups; with its write-ahead log, where what was written last may stand alone. */
+function keepAside({ database, backups }: DataFolder, now: string): string {
+  mkdirSync(backups, { recursive: true })
+  const kept = join(backups, `${BEFORE_RESTORE}${now.replace(/[:.]/g, '-')}.sqlite`)
+  for (const end of ['', '-wal']) if (existsSync(database + end)) renameSync(database + end, kept + end)
+  rmSync(`${database}-shm`, { force: true })
+  return kept
+}

@@ -1,0 +1,72 @@
+import Database from 'better-sqlite3'
+import { createHash } from 'node:crypto'
+import { createReadStream, existsSync } from 'node:fs'
+import { contentPath, SHA_256, type DataFolder } from '../services/data-folder'
+import { damaged, isDamage, StartProblem } from '../services/start'
+
+export interface Verified {
+  readonly drives: number
+  readonly entries: number
+  /** Recordings and photos that were read through. */
+  readonly files: number
+  /** One sentence for everything that is missing or damaged. */
+  readonly problems: readonly string[]
+}
+
+interface Kept {
+  readonly sha: string
+  readonly name: string
+}
+
+/**
+ * Reads a data folder through, changing nothing, with a server running or not: the database's pages and references, and
+ * every recording and photo against its name.
+ * @throws StartProblem where there is no database, or none that can be read
+ */
+export async function verifyFolder(folder: DataFolder): Promise<Verified> {
+  if (!existsSync(folder.database)) throw new StartProblem(`There is no database ${folder.database}.`)
+  const db = new Database(folder.database, { readonly: true })
+  try {
+    const problems = (db.pragma('integrity_check(20)') as { integrity_check: string }[])
+      .map(r => r.integrity_check)
+      .filter(said => said !== 'ok')
+      .map(said => `The database is damaged: ${said}.`)
+    const orphans = db.pragma('foreign_key_check') as { table: string; parent: string }[]
+    for (const o of orphans.slice(0, 20))
+      problems.push(`A row of ${o.table} names a row of ${o.parent} that is not there.`)
+    const broken = db.prepare(
+      `select e.id, d.tag from log_entries e join drives d on d.id = e.drive_id
+       where not json_valid(e.observations) or (e.data is not null and not json_valid(e.data))
+          or (e.evidence is not null and not json_valid(e.evidence)) or (e.call is not null and not json_valid(e.call))`,
+    )
+    for (const { id, tag } of broken.all() as { id: string; tag: string }[])
+      problems.push(`Entry ${id} of ${tag} cannot be read.`)
+    let files = 0
+    for (const [table, place, what] of [
+      ['captures', folder.captures, 'recording'],
+      ['photos', folder.photos, 'photo'],
+    ] as const)
+      for (const { sha, name } of db.prepare(`select sha, name from ${table} order by sha`).all() as Kept[]) {
+        const wrong = await wrongWith(place, sha)
+        if (wrong) problems.push(`The ${what} “${name}” (${sha.slice(0, 12)}…) ${wrong}.`)
+        else files++
+      }
+    const { drives, entries } = db
+      .prepare('select (select count(*) from drives) as drives, (select count(*) from log_entries) as entries')
+      .get() as { drives: number; entries: number }
+    return { drives, entries, files, problems }
+  } catch (error) {
+    throw isDamage(error) ? damaged(folder, (error as Error).message) : error
+  } finally {
+    db.close()
+  }
+}
+
+async function wrongWith(place: string, sha: string): Promise<string | null> {
+  if (!SHA_256.test(sha)) return 'is named by something that is not a SHA-256'
+  const path = contentPath(place, sha)
+  if (!existsSync(path)) return 'is missing'
+  const hash = createHash('sha256')
+  for await (const chunk of createReadStream(path)) hash.update(chunk as Buffer)
+  return hash.digest('hex') === sha ? null : 'is damaged: its contents are not those of its name'
+}

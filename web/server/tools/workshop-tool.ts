@@ -1,0 +1,66 @@
+import { parseArgs } from 'node:util'
+import Database from 'better-sqlite3'
+import { existsSync } from 'node:fs'
+import { resolve } from 'node:path'
+import { BackupService } from '../services/backups'
+import { openDataFolder } from '../services/data-folder'
+import { lockFolder, restoreBackup, StartProblem } from '../services/start'
+import { verifyFolder } from './verify-folder'
+
+/**
+ * What is done to a data folder from the command line: `backup`, `restore [BACKUP]` and `verify`, each with
+ * `--data FOLDER`. Only restore needs the server stopped. Exit code 2 where it was not possible or something is wrong.
+ */
+async function main(): Promise<number> {
+  const { values, positionals } = parseArgs({
+    allowPositionals: true,
+    options: { data: { type: 'string' }, json: { type: 'boolean' } },
+  })
+  const [command, asked] = positionals
+  const root = resolve(values.data || process.env.WOBRIN_DATA || 'data')
+  if (!existsSync(root)) throw new StartProblem(`There is no folder ${root}.`)
+  const folder = openDataFolder(root)
+  const say = (data: object, text: string) => console.log(values.json ? JSON.stringify(data) : text)
+  const now = new Date().toISOString()
+  if (command === 'verify') {
+    const found = await verifyFolder(folder)
+    const counted = `${found.drives} drives, ${found.entries} log entries, ${found.files} recordings and photos`
+    say(
+      found,
+      [...found.problems, found.problems.length ? `Not all is sound: ${counted}.` : `All is sound: ${counted}.`].join(
+        '\n',
+      ),
+    )
+    return found.problems.length ? 2 : 0
+  }
+  if (command === 'backup') {
+    const db = new Database(folder.database, { readonly: true, fileMustExist: true })
+    const made = await new BackupService(folder, { $client: db }).make(now)
+    db.close()
+    say(made, `Backup made: ${made.name}.`)
+    return 0
+  }
+  if (command !== 'restore')
+    throw new StartProblem(`“${command ?? ''}” is not a command; there are backup, restore and verify.`)
+  const release = lockFolder(folder.root, { address: 'a restore', process: process.pid, since: now })
+  try {
+    const { from, kept, drives, entries } = restoreBackup(folder, now, asked ?? null)
+    say(
+      { from, kept, drives, entries },
+      [kept && `What was there is kept as ${kept}.`, `Restored ${from}: ${drives} drives, ${entries} log entries.`]
+        .filter(Boolean)
+        .join('\n'),
+    )
+    return 0
+  } finally {
+    release()
+  }
+}
+
+main().then(
+  code => process.exit(code),
+  error => {
+    console.error(error instanceof StartProblem ? error.message : `It failed: ${(error as Error).message}`)
+    process.exit(2)
+  },
+)
