@@ -7,7 +7,7 @@ import { pageFiles, preloadsOf, type PageFile, type Preloads } from './build/pre
 const LIBRARIES = [
   '../core/src/base/numbers/jstat.d.ts',
   '../core/src/instruments/spindle/fft-js.d.ts',
-  'server/made-by-build.d.ts',
+  'build/made-by-build.d.ts',
 ]
 const checks = {
   compilerOptions: { noUnusedLocals: true, noUncheckedIndexedAccess: true },
@@ -72,7 +72,7 @@ export default defineNuxtConfig({
     'nitro:init': nitro => {
       nitro.options.virtual['#api-routes'] = () => {
         const routes = nitro.scannedHandlers.map(({ route, method }) => ({ route, method }))
-        return `export const routes = ${JSON.stringify(routes.filter(r => r.route?.startsWith('/api/')))}`
+        return `export const routes = ${JSON.stringify(routes.filter(r => r.method))}`
       }
       nitro.options.virtual['#preloads'] = () => `export const preloads = ${JSON.stringify(preloads)}`
       nitro.hooks.hook('compiled', () =>

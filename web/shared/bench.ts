@@ -1,6 +1,5 @@
 import type { CallKind } from '@wobrin/core/base/observations'
 import type { GoalId, StationId, DriveFacts } from '@wobrin/core/log'
-import type { SetAsideDrive } from '../server/services/set-aside'
 import type { GateId, NextThing, Progress } from '@wobrin/core/bench/stations'
 
 export interface BenchLine {
@@ -27,6 +26,14 @@ export interface BenchWait {
   readonly endsAt: string
   readonly share: number
   readonly over: boolean
+}
+
+/** A drive whose log cannot be read: everything else works, and it can be exported as it is. */
+export interface SetAsideDrive {
+  readonly id: string
+  readonly tag: string
+  /** What is wrong with its log, in words of the error. */
+  readonly reason: string
 }
 
 export interface Bench {

@@ -9,12 +9,18 @@ const LEAST_ROOM = 64 * 1024 ** 2
 /** Answers once the database is open: whether what is entered can be kept, and the room that is left for it. */
 export default api(async (event, { folder, stillThere }) => {
   const problem = await problemOf(folder.root, stillThere)
-  const { bavail, bsize } = await statfs(folder.root)
-  const freeBytes = bavail * bsize
-  const low = freeBytes < LEAST_ROOM ? 'The disk of the data folder is nearly full.' : null
+  const freeBytes = await roomIn(folder.root)
+  const low = freeBytes !== null && freeBytes < LEAST_ROOM ? 'The disk of the data folder is nearly full.' : null
   if (problem) setResponseStatus(event, 503)
   return { ok: problem === null, problem: problem ?? low, freeBytes }
 })
+
+/** Room that is left on the disk of a folder, bytes; null where there is no such folder any more. */
+const roomIn = (root: string): Promise<number | null> =>
+  statfs(root).then(
+    ({ bavail, bsize }) => bavail * bsize,
+    () => null,
+  )
 
 async function problemOf(root: string, stillThere: () => boolean): Promise<string | null> {
   if (!stillThere()) return 'The data folder was moved or deleted while the server runs.'

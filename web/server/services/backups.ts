@@ -9,8 +9,7 @@ import { backupNames } from './start'
 import type { Db } from '../database/db'
 
 /** Why a backup was made; the first part of its name. */
-const REASONS = ['daily', 'before-import', 'by-hand'] as const
-type Reason = (typeof REASONS)[number]
+type Reason = 'daily' | 'before-import' | 'by-hand'
 /** Those that are made by themselves give way to later ones. */
 const AUTOMATIC = /^(?:daily|before-import)-/
 const MAKING = '.making-'

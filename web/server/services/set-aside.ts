@@ -1,12 +1,5 @@
 import type { DriveFacts } from '@wobrin/core/log'
-
-/** A drive whose log cannot be read: everything else works, and it can be exported as it is. */
-export interface SetAsideDrive {
-  readonly id: string
-  readonly tag: string
-  /** What is wrong with its log, in words of the error. */
-  readonly reason: string
-}
+import type { SetAsideDrive } from '../../shared/bench'
 
 /** A drive that was asked for is set aside. */
 export class SetAside extends Error {

@@ -50,7 +50,11 @@ const ownAddress = () => `http://${process.env.HOST || '127.0.0.1'}:${process.en
 async function open() {
   const beside = companions()
   const folder = openDataFolder()
-  lockFolder(folder.root, { address: ownAddress(), process: process.pid, since: new Date().toISOString() })
+  const letGo = lockFolder(folder.root, {
+    address: ownAddress(),
+    process: process.pid,
+    since: new Date().toISOString(),
+  })
   sweepLeftovers(folder)
   checkDatabase(folder, join(beside, 'migrations'))
   const db = await openDatabase(folder, join(beside, 'migrations'))
@@ -73,6 +77,8 @@ async function open() {
   })
   return {
     folder,
+    /** Lets another server have the folder; until then the lock is held from here. */
+    letGo,
     /** Whether what is entered still goes into the folder's database. */
     stillThere: watchDatabase(folder),
     drives,

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { TriangleAlert } from 'lucide-vue-next'
-import type { SetAsideDrive } from '../../../server/services/set-aside'
+import type { SetAsideDrive } from '../../../shared/bench'
 
 /** Drives whose log cannot be read: named, with the way to have them as they are. */
 defineProps<{ drives: readonly SetAsideDrive[] }>()

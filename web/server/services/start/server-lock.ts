@@ -16,7 +16,7 @@ const HOLDER = '.server.json'
 /**
  * One server for one data folder. The lock is the operating system's own, by way of an empty database that is kept
  * locked: it goes with the process however that ends, and no number of a process can be mistaken for another.
- * @returns lets go of it
+ * @returns lets go of it; whoever locks keeps it, since a lock that nothing refers to is cleared away
  * @throws StartProblem saying who holds it
  */
 export function lockFolder(root: string, holder: Holder): () => void {

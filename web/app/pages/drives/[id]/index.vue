@@ -13,7 +13,7 @@ const attempt = useAttempt()
 const id = route.params.id as string
 const fetched = fetchCase(id).catch(() => null)
 await store.load(id).catch(error => {
-  throw createError({ status: 404, statusText: problemText(error), fatal: true })
+  throw createError({ status: error.statusCode ?? 404, statusText: problemText(error), fatal: true })
 })
 /** Waited for where it is what is seen first. */
 const first = viewOf(route.query, store.drive!.route) === 'stations' ? null : await fetched

@@ -1,0 +1,120 @@
+import { execFile, spawnSync, type ChildProcess } from 'node:child_process'
+import { mkdtempSync, readdirSync, renameSync, statSync, writeFileSync } from 'node:fs'
+import { createServer, type AddressInfo } from 'node:net'
+import { tmpdir } from 'node:os'
+import { join, resolve } from 'node:path'
+import { promisify } from 'node:util'
+import { expect, test } from '@playwright/test'
+import { serve } from '../../scripts/serve.mjs'
+
+const SERVER = resolve(import.meta.dirname, '../.output/server/index.mjs')
+const TOOL = resolve(import.meta.dirname, '../.output/server/companions/workshop-tool.mjs')
+const HOST = '127.0.0.1'
+const folder = () => mkdtempSync(join(tmpdir(), 'wobrin-server-'))
+/** A port that nothing listens on now. */
+const freePort = () =>
+  new Promise<number>(resolve => {
+    const probe = createServer().listen(0, HOST, () => {
+      const { port } = probe.address() as AddressInfo
+      probe.close(() => resolve(port))
+    })
+  })
+const running: ChildProcess[] = []
+async function started(data: string) {
+  const server = await serve({ port: await freePort(), host: HOST, data, quiet: true })
+  running.push(server.child)
+  return server
+}
+test.afterEach(() => {
+  for (const child of running.splice(0)) child.kill()
+})
+const tool = (...args: string[]) => promisify(execFile)(process.execPath, [TOOL, ...args])
+
+/** What a server that does not start says, and its exit code. */
+const refused = (port: number, data: string) => {
+  const env = { ...process.env, PORT: String(port), WOBRIN_DATA: data, NODE_ENV: 'production' }
+  const { status, stderr } = spawnSync(process.execPath, [SERVER], { env, encoding: 'utf8', timeout: 60_000 })
+  return { status, stderr: stderr.trim() }
+}
+const received = (address: string, tag: string) =>
+  fetch(`${address}/api/drives`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ id: crypto.randomUUID(), tag, mechanism: '3.5in' }),
+  })
+
+test('one server holds a data folder and a port; a second one says who has them, in one line', async () => {
+  const data = folder()
+  const { address } = await started(data)
+  const own = Number(new URL(address).port)
+  const second = refused(await freePort(), data)
+  expect(second.status).toBe(1)
+  expect(second.stderr).toMatch(new RegExp(`^Wobrin does not start: .* in use by the server at ${address} `))
+  expect(second.stderr.split('\n')).toHaveLength(1)
+  const taken = refused(own, folder())
+  expect(taken).toEqual({
+    status: 1,
+    stderr: `Wobrin does not start: Port ${own} is taken. Stop what uses it, or choose another with PORT.`,
+  })
+})
+
+test('paths, ways and askers that are not its own are refused in one form', async () => {
+  const { address } = await started(folder())
+  const asked = async (path: string, more: RequestInit = {}) => {
+    const answer = await fetch(address + path, more)
+    return { status: answer.status, type: answer.headers.get('content-type'), allow: answer.headers.get('allow') }
+  }
+  const type = 'application/problem+json'
+  expect(await asked('/api/nothing/here')).toEqual({ status: 404, type, allow: null })
+  expect(await asked('/api/bench', { method: 'DELETE' })).toEqual({ status: 405, type, allow: 'GET' })
+  expect(await asked('/api/bench', { headers: { 'sec-fetch-site': 'cross-site' } })).toMatchObject({
+    status: 403,
+    type,
+  })
+  expect(await asked('/api/bench', { headers: { 'sec-fetch-site': 'same-origin' } })).toMatchObject({ status: 200 })
+  const page = await fetch(address)
+  expect(page.headers.get('x-powered-by')).toBeNull()
+  expect(page.headers.get('content-security-policy')).toContain("default-src 'none'")
+})
+
+test('files are their owner’s alone; a folder that is moved away takes nothing more', async () => {
+  const data = folder()
+  const { address } = await started(data)
+  expect((await received(address, 'A-1')).status).toBe(200)
+  expect(statSync(join(data, 'wobrin.sqlite')).mode & 0o077).toBe(0)
+  expect(await (await fetch(`${address}/api/health`)).json()).toMatchObject({ ok: true, problem: null })
+  renameSync(data, `${data}-moved`)
+  const lost = await received(address, 'A-2')
+  expect(lost.status).toBe(503)
+  expect(await lost.json()).toMatchObject({ detail: expect.stringContaining('Nothing is saved') })
+  expect((await fetch(`${address}/api/health`)).status).toBe(503)
+})
+
+test('backup, verify and restore work from the command line; a damaged database says the way back', async () => {
+  const data = folder()
+  const { child, address } = await started(data)
+  await received(address, 'A-1')
+  expect(JSON.parse((await tool('backup', '--data', data, '--json')).stdout)).toMatchObject({
+    name: expect.stringMatching(/^by-hand-/),
+  })
+  await received(address, 'A-2')
+  expect(JSON.parse((await tool('verify', '--data', data, '--json')).stdout)).toMatchObject({ drives: 2, problems: [] })
+  await expect(tool('restore', '--data', data)).rejects.toMatchObject({
+    code: 2,
+    stderr: expect.stringContaining('in use by the server'),
+  })
+  const ended = new Promise(done => child.once('exit', done))
+  child.kill()
+  await ended
+  writeFileSync(join(data, 'wobrin.sqlite'), Buffer.alloc(9000, 0xa5))
+  const { status, stderr } = refused(await freePort(), data)
+  expect(status).toBe(1)
+  const command = /npx wobrin (restore \S+ --data \S+)$/.exec(stderr)![1]!
+  expect(JSON.parse((await tool(...command.split(' '), '--json')).stdout)).toMatchObject({ drives: 1 })
+  expect(readdirSync(join(data, 'backups')).some(n => n.startsWith('before-restore-'))).toBe(true)
+  const again = await started(data)
+  const { lines } = (await (await fetch(`${again.address}/api/bench`)).json()) as {
+    lines: { drive: { tag: string } }[]
+  }
+  expect(lines.map(l => l.drive.tag)).toEqual(['A-1'])
+})
