@@ -6,6 +6,8 @@ export interface Imported {
   /** Rows by table: new here, and there already. */
   readonly tables: Readonly<Record<string, { readonly added: number; readonly there: number }>>
   readonly files: number
+  /** Recordings and photos that were missing or damaged already where the archive was made. */
+  readonly missing: readonly { readonly path: string; readonly why: 'missing' | 'damaged' }[]
 }
 
 /** A copy of the database. */

@@ -1,6 +1,6 @@
 import Database from 'better-sqlite3'
 import { createHash } from 'node:crypto'
-import { createWriteStream, existsSync, mkdtempSync, readdirSync, readFileSync, writeFileSync } from 'node:fs'
+import { createWriteStream, existsSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { execFileSync } from 'node:child_process'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
@@ -107,7 +107,7 @@ async function filled(): Promise<Workshop> {
 
 async function exported(w: Workshop, driveId?: string): Promise<string> {
   const path = join(folder, `${Math.random()}.zip`)
-  await pipeline(w.archives.export(NOW, driveId).stream, createWriteStream(path))
+  await pipeline((await w.archives.export(NOW, driveId)).stream, createWriteStream(path))
   return path
 }
 const imported = (w: Workshop, path: string) => w.archives.import(chunks(readFileSync(path), 50_000))
@@ -395,6 +395,40 @@ describe('what cannot be read in changes nothing', () => {
       /1 row of log_entries name a row of drives that is not in the archive/,
     )
   })
+  it.each([
+    ['drives.jsonl', 'mechanism', '9in', /line 1: .*choose the drive type/i],
+    ['drives.jsonl', 'tag', 'a tag with spaces in it', /line 1: .*tag/],
+    ['drives.jsonl', 'tag', null, /line 1: .*tag/],
+    ['drives.jsonl', 'received_at', '2026-13-01T09:00:00Z', /line 1: .*received\S* is a date that does not exist/],
+    ['drives.jsonl', 'features', { heads: 7 }, /line 1: .*one head or two/],
+    ['drives.jsonl', 'pulleys', ['belt'], /line 1: .*pulleys/],
+    ['log.jsonl', 'kind', 'hologram', /line 1: .*the kind “hologram” is not known to this version/],
+    ['log.jsonl', 'kind', 'constructor', /line 1: .*the kind “constructor” is not known/],
+    ['log.jsonl', 'data', { type: 'hologram' }, /line 1: .*“hologram” is not known to this version/],
+    ['log.jsonl', 'data', 'text', /line 1: .*data/],
+    ['log.jsonl', 'at', '2026-02-30T09:00:00Z', /line 1: .*at is a date that does not exist/],
+    ['log.jsonl', 'at', 'yesterday', /line 1: .*at is not a date/],
+    ['log.jsonl', 'id', '../../etc/passwd', /line 1: .*id is not a UUID/],
+    ['log.jsonl', 'observations', [null], /line 1: .*observations\[0\]/],
+    ['log.jsonl', 'observations', null, /line 1: .*observations/],
+    ['log.jsonl', 'call', { kind: 'perhaps', reasons: [], next: '' }, /line 1: .*the call “perhaps” is not known/],
+    [
+      'log.jsonl',
+      'evidence',
+      { source: 'dream', by: '', recording: null },
+      /line 1: .*the source “dream” is not known/,
+    ],
+    ['log.jsonl', 'evidence', { source: 'hand', by: '', recording: '../../x' }, /line 1: .*recording is not a SHA-256/],
+    ['captures.jsonl', 'bytes', -1, /line 1: .*bytes/],
+    ['photos.jsonl', 'kept_at', '2026-00-01T00:00:00Z', /line 1: .*kept_at is a date that does not exist/],
+  ])('%s with %s as %j is refused in a sentence', async (file, column, value, sentence) => {
+    const lines = (await fileOf(archive, file)).trim().split('\n')
+    const spoilt = JSON.stringify({ ...JSON.parse(lines[0]!), [column]: value })
+    await refused(
+      await withTable(file, l => [spoilt, ...l.slice(1)], lines),
+      new RegExp(`${file}, ${sentence.source}`, 'i'),
+    )
+  })
   it('something that is here already with other contents, or a tag that is taken', async () => {
     const other = await workshop()
     await imported(other, archive)
@@ -431,6 +465,29 @@ describe('what cannot be read in changes nothing', () => {
       { numRuns: 60 },
     )
   }, 60_000)
+})
+
+describe('an archive of a workshop with damage', () => {
+  it('lists what is missing or damaged, brings the rest, and is read in with the same list', async () => {
+    const w = await filled()
+    const shas = readdirSync(w.folder.captures).filter(n => /^[0-9a-f]{64}$/.test(n))
+    const photos = readdirSync(w.folder.photos).filter(n => /^[0-9a-f]{64}$/.test(n))
+    rmSync(join(w.folder.captures, shas[0]!))
+    writeFileSync(join(w.folder.photos, photos[0]!), 'something else')
+    const { missing, stream } = await w.archives.export(NOW)
+    stream.destroy()
+    const expected = [
+      { path: `captures/${shas[0]}`, why: 'missing' },
+      { path: `photos/${photos[0]}`, why: 'damaged' },
+    ]
+    expect(missing).toEqual(expected)
+    const other = await workshop()
+    const came = await imported(other, await exported(w))
+    expect(came.missing).toEqual(expected)
+    expect(came.tables.drives!.added).toBe(3)
+    expect(readdirSync(other.folder.captures).sort()).toEqual(shas.slice(1).sort())
+    expect(dump(other)).toEqual(dump(w))
+  })
 })
 
 describe('backups', () => {

@@ -145,7 +145,7 @@ describe('a drive whose log cannot be read', () => {
     expect(now.knowledge.state().problems).toEqual([])
     expect(now.disks.view().standings).toEqual([])
     // It goes out as it is.
-    const { stream } = now.archives.export(NOW, uuid(1))
+    const { stream } = await now.archives.export(NOW, uuid(1))
     let bytes = 0
     for await (const chunk of stream) bytes += (chunk as Buffer).length
     expect(bytes).toBeGreaterThan(500)

@@ -330,3 +330,29 @@ export type EntryData =
   | PutBackEntryData
   | OverrideEntryData
   | AcknowledgedEntryData
+
+/** All that entries can hold; one that is missing here does not compile. */
+const TYPES: Readonly<Record<EntryData['type'], true>> = {
+  acknowledged: true,
+  'as-found': true,
+  'cross-read': true,
+  finding: true,
+  'host-fit': true,
+  override: true,
+  'part-used': true,
+  photo: true,
+  proof: true,
+  'put-back': true,
+  'read-test': true,
+  reading: true,
+  release: true,
+  speed: true,
+  step: true,
+  sum: true,
+  sweep: true,
+  undone: true,
+  wait: true,
+  'wait-ended': true,
+  'write-test': true,
+}
+export const ENTRY_DATA_TYPES = Object.keys(TYPES) as readonly EntryData['type'][]

@@ -21,7 +21,9 @@ export type {
   WriteTestResult,
   ZoneRead,
 } from './entry-data'
+export { ENTRY_DATA_TYPES } from './entry-data'
 export {
+  ENTRY_KINDS,
   STATION_IDS,
   standingEntries,
   supportingEntries,

@@ -55,6 +55,29 @@ export type EntryKind =
   /** A part of another drive went in. */
   | 'part-used'
 
+/** All kinds of entries; one that is missing here does not compile. */
+const KINDS: Readonly<Record<EntryKind, true>> = {
+  received: true,
+  note: true,
+  step: true,
+  station: true,
+  measurement: true,
+  wait: true,
+  'wait-ended': true,
+  photo: true,
+  finding: true,
+  'as-found': true,
+  undone: true,
+  'put-back': true,
+  override: true,
+  acknowledged: true,
+  facts: true,
+  'taken-back': true,
+  released: true,
+  'part-used': true,
+}
+export const ENTRY_KINDS = Object.keys(KINDS) as readonly EntryKind[]
+
 /** One entry of a drive's log. Entries are only ever added. */
 export interface LogEntry {
   /** Made by the client, so that sending twice adds once. */

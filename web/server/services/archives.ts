@@ -4,7 +4,7 @@ import { join } from 'node:path'
 import type { Readable } from 'node:stream'
 import { InputError, LimitError, ParameterError } from '@wobrin/core/base/errors'
 import type { Imported } from '../../shared/archive'
-import { importArchive, writeArchive } from './archive'
+import { importArchive, writeArchive, type MissingFile } from './archive'
 import type { BackupService } from './backups'
 import type { DataFolder } from './data-folder'
 import type { DriveService } from './drives'
@@ -12,6 +12,14 @@ import type { Db } from '../database/db'
 
 /** Largest archive that is taken, bytes as sent. */
 export const MAX_ARCHIVE_BYTES = 8 * 1024 ** 3
+
+/** An archive on its way out. */
+export interface Exported {
+  readonly name: string
+  readonly stream: Readable
+  /** Recordings and photos that cannot come along. */
+  readonly missing: readonly MissingFile[]
+}
 
 /** The workshop out and in again, as one file. */
 export class ArchiveService {
@@ -24,11 +32,11 @@ export class ArchiveService {
     private readonly backups: Pick<BackupService, 'make'>,
   ) {}
 
-  export(madeAt: string, driveId?: string): { readonly name: string; readonly stream: Readable } {
+  async export(madeAt: string, driveId?: string): Promise<Exported> {
     const drive = driveId ? this.drives.get(driveId) : null
     return {
       name: `${drive ? drive.tag : 'workshop'}-${madeAt.slice(0, 10)}.zip`,
-      stream: writeArchive(this.folder, madeAt, drive),
+      ...(await writeArchive(this.folder, madeAt, drive)),
     }
   }
 

@@ -1,7 +1,7 @@
 import Database from 'better-sqlite3'
-import { createHash } from 'node:crypto'
-import { createReadStream, existsSync } from 'node:fs'
-import { contentPath, SHA_256, type DataFolder } from '../services/data-folder'
+import { existsSync } from 'node:fs'
+import { wrongWith } from '../services/archive'
+import type { DataFolder } from '../services/data-folder'
 import { damaged, isDamage, StartProblem } from '../services/start'
 
 export interface Verified {
@@ -48,7 +48,7 @@ export async function verifyFolder(folder: DataFolder): Promise<Verified> {
     ] as const)
       for (const { sha, name } of db.prepare(`select sha, name from ${table} order by sha`).all() as Kept[]) {
         const wrong = await wrongWith(place, sha)
-        if (wrong) problems.push(`The ${what} “${name}” (${sha.slice(0, 12)}…) ${wrong}.`)
+        if (wrong) problems.push(`The ${what} “${name}” (${sha.slice(0, 12)}…) is ${wrong}.`)
         else files++
       }
     const { drives, entries } = db
@@ -60,13 +60,4 @@ export async function verifyFolder(folder: DataFolder): Promise<Verified> {
   } finally {
     db.close()
   }
-}
-
-async function wrongWith(place: string, sha: string): Promise<string | null> {
-  if (!SHA_256.test(sha)) return 'is named by something that is not a SHA-256'
-  const path = contentPath(place, sha)
-  if (!existsSync(path)) return 'is missing'
-  const hash = createHash('sha256')
-  for await (const chunk of createReadStream(path)) hash.update(chunk as Buffer)
-  return hash.digest('hex') === sha ? null : 'is damaged: its contents are not those of its name'
 }

@@ -1,7 +1,7 @@
-import type { Readable } from 'node:stream'
 import type { H3Event } from 'h3'
 import { ValidationError, type AnySchema, type InferType } from 'yup'
 import { InputError, LimitError, ParameterError } from '@wobrin/core/base/errors'
+import type { Exported } from '../services/archives'
 import { NotFound } from '../services/not-found'
 import { SetAside } from '../services/set-aside'
 import { storageProblem } from '../services/storage-problem'
@@ -96,7 +96,8 @@ export async function checkedBody<S extends AnySchema>(event: H3Event, schema: S
 }
 
 /** Sends an archive as it is written; one that the browser no longer wants is not written on. */
-export function sendArchive(event: H3Event, { name, stream }: { readonly name: string; readonly stream: Readable }) {
+export function sendArchive(event: H3Event, { name, stream, missing }: Exported) {
+  if (missing.length) setResponseHeader(event, 'x-wobrin-missing', missing.length)
   setResponseHeader(event, 'content-type', 'application/zip')
   setResponseHeader(event, 'content-disposition', `attachment; filename="${name}"`)
   event.node.res.once('close', () => stream.destroy())

@@ -36,9 +36,15 @@ const said = computed(() => {
   if (!read.value) return ''
   const { drives, log_entries: log } = read.value.tables
   const added = Object.values(read.value.tables).reduce((n, t) => n + t.added, 0)
-  return added === 0
-    ? 'Everything in it was here already.'
-    : `${drives!.added} drives and ${log!.added} log entries came in${drives!.there + log!.there ? `; ${drives!.there} drives and ${log!.there} entries were here already` : ''}.`
+  const gone = read.value.missing.length
+  const without = gone
+    ? ` ${gone} ${gone === 1 ? 'recording or photo was' : 'recordings and photos were'} missing or damaged where it was made: they did not come along.`
+    : ''
+  const there = drives!.there + log!.there
+  const came = added
+    ? `${drives!.added} drives and ${log!.added} log entries came in${there ? `; ${drives!.there} drives and ${log!.there} entries were here already` : ''}.`
+    : 'Everything in it was here already.'
+  return came + without
 })
 /** Every backup was checked when it was made. */
 const lastSaid = computed(() => {

@@ -1,2 +1,2 @@
 /** The whole workshop as one archive, streamed. */
-export default api((event, { archives }) => sendArchive(event, archives.export(new Date().toISOString())))
+export default api(async (event, { archives }) => sendArchive(event, await archives.export(new Date().toISOString())))

@@ -3,15 +3,19 @@ import { randomUUID } from 'node:crypto'
 import { existsSync } from 'node:fs'
 import { open, rename, rm } from 'node:fs/promises'
 import { join } from 'node:path'
+import { setImmediate } from 'node:timers/promises'
 import { InputError, LimitError } from '@wobrin/core/base/errors'
 import type { Imported } from '../../../shared/archive'
 import { contentPath, SHA_256, type DataFolder } from '../data-folder'
 import { catchUp } from '../drive-states'
 import type { Db } from '../../database/db'
 import { openArchive, type OpenArchive } from './read-archive'
+import { checkRow } from './check-row'
 import { upgradeRow } from './upgrade-row'
 import { CONTENTS, TABLES, type ArchiveTable } from './tables'
 
+/** After so much work others are let in: nobody waits for an archive to be read. */
+const BREATH_MS = 25
 /** Longest line of a table, bytes. */
 const MOST_LINE = 16 * 1024 ** 2
 
@@ -30,7 +34,13 @@ export async function importArchive(path: string, folder: DataFolder, db: Db): P
     try {
       const files = await keepContents(archive, folder, kept)
       const tables = merge(db, staged)
-      return { drive: archive.manifest.drive, madeAt: archive.manifest.madeAt, tables, files }
+      return {
+        drive: archive.manifest.drive,
+        madeAt: archive.manifest.madeAt,
+        tables,
+        files,
+        missing: missingIn(archive),
+      }
     } catch (error) {
       for (const path of kept) await rm(path, { force: true })
       throw error
@@ -41,12 +51,16 @@ export async function importArchive(path: string, folder: DataFolder, db: Db): P
   }
 }
 
+/** Recordings and photos that were missing or damaged already where the archive was made, by name. */
+const missingIn = ({ manifest }: OpenArchive): Imported['missing'] =>
+  (manifest.missing ?? []).map(({ path, why }) => ({ path, why }))
+
 /**
  * Puts the rows into a database of their own, with the tables and rules of this one, so that what is wrong shows
  * before anything is touched.
  */
 async function stage(archive: OpenArchive, path: string, folder: DataFolder): Promise<void> {
-  const listed = new Set(archive.manifest.files.map(f => f.path))
+  const listed = new Set([...archive.manifest.files, ...(archive.manifest.missing ?? [])].map(f => f.path))
   const staging = new Database(path)
   try {
     staging.pragma('journal_mode = OFF')
@@ -57,6 +71,7 @@ async function stage(archive: OpenArchive, path: string, folder: DataFolder): Pr
     staging.exec('detach own')
     staging.pragma('foreign_keys = OFF')
     staging.exec('begin')
+    let breathed = performance.now()
     for (const t of TABLES) {
       const insert = staging.prepare(
         `insert into ${t.table} (${t.columns.map(c => `"${c}"`).join(', ')}) values (${t.columns.map(() => '?').join(', ')})`,
@@ -64,6 +79,11 @@ async function stage(archive: OpenArchive, path: string, folder: DataFolder): Pr
       for await (const { row: sent, line } of rows(archive.contents(t.file), t)) {
         const row = upgradeRow(t.table, sent, archive.manifest.version)
         checkContentName(t, row, line, listed)
+        checkRow(t.table, row, { file: t.file, line })
+        if (performance.now() - breathed > BREATH_MS) {
+          await setImmediate()
+          breathed = performance.now()
+        }
         try {
           insert.run(...t.columns.map(c => bindable(t, c, row[c])))
         } catch (error) {

@@ -3,7 +3,15 @@ import type { Readable } from 'node:stream'
 import { promisify } from 'node:util'
 import yauzl from 'yauzl'
 import { InputError, LimitError } from '@wobrin/core/base/errors'
-import { ARCHIVE_VERSION, CONTENTS, MANIFEST, TABLES, type Manifest, type ManifestFile } from './tables'
+import {
+  ARCHIVE_VERSION,
+  CONTENTS,
+  MANIFEST,
+  TABLES,
+  type Manifest,
+  type ManifestFile,
+  type MissingFile,
+} from './tables'
 
 /** What an archive may unpack to, bytes, and how many files it may have. */
 export const MOST_UNPACKED = 64 * 1024 ** 3
@@ -135,12 +143,21 @@ async function readManifest(
   if (m.version > ARCHIVE_VERSION)
     throw bad(`the archive is of version ${m.version}`, `at most ${ARCHIVE_VERSION}; read it with a newer application`)
   const wrong = m.files.find(
-    (f: Partial<ManifestFile>) =>
-      typeof f.path !== 'string' || !Number.isSafeInteger(f.bytes) || !/^[0-9a-f]{64}$/.test(f.sha256 ?? ''),
+    (f: Partial<ManifestFile> | null) =>
+      typeof f?.path !== 'string' || !Number.isSafeInteger(f.bytes) || !/^[0-9a-f]{64}$/.test(String(f.sha256)),
   )
+  if (m.missing !== undefined && !isMissingList(m.missing))
+    throw bad('the manifest’s list of missing files is damaged', 'path and reason of each')
   if (wrong) throw bad('the manifest lists a file without its size or checksum', 'path, bytes and sha256 of each')
   return m as Manifest
 }
+
+const isMissingList = (list: unknown): boolean =>
+  Array.isArray(list) &&
+  list.every(
+    (f: Partial<MissingFile> | null) =>
+      typeof f?.path === 'string' && isKnown(f.path) && (f.why === 'missing' || f.why === 'damaged'),
+  )
 
 async function* checked(open: () => Promise<Readable>, file: ManifestFile): AsyncGenerator<Buffer> {
   const hash = createHash('sha256')

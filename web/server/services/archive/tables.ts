@@ -70,6 +70,10 @@ export interface ManifestFile {
   readonly bytes: number
   readonly sha256: string
 }
+export interface MissingFile {
+  readonly path: string
+  readonly why: 'missing' | 'damaged'
+}
 export interface Manifest {
   readonly format: 'wobrin-archive'
   readonly version: number
@@ -77,6 +81,8 @@ export interface Manifest {
   /** Tag of the drive, where it is the archive of one. */
   readonly drive: string | null
   readonly files: readonly ManifestFile[]
+  /** Recordings and photos that rows name and that could not come along; left out where there are none. */
+  readonly missing?: readonly MissingFile[]
 }
 
 export const ABOUT = `Everything that a workshop has entered in Wobrin, as open files.
@@ -85,7 +91,7 @@ export const ABOUT = `Everything that a workshop has entered in Wobrin, as open 
 *.csv            drives and log once more, for a spreadsheet (RFC 4180)
 captures/        recordings as they came: VCD, CSV or WAV; the name is their SHA-256
 photos/          photos as they came; the name is their SHA-256
-manifest.json    every file with its size and SHA-256
+manifest.json    every file with its size and SHA-256; what was missing or damaged where it was exported
 
 It can be read into Wobrin again at Workshop, Export and import.
 `

@@ -5,6 +5,7 @@ import { Readable, Transform } from 'node:stream'
 import Papa from 'papaparse'
 import yazl from 'yazl'
 import { contentPath, type DataFolder } from '../data-folder'
+import { wrongWith } from './missing-contents'
 import {
   ABOUT,
   ARCHIVE_VERSION,
@@ -15,6 +16,7 @@ import {
   type ArchiveTable,
   type Manifest,
   type ManifestFile,
+  type MissingFile,
 } from './tables'
 
 /** Rows that are put together to one piece of a file. */
@@ -42,13 +44,14 @@ function ofDrive(id: string): Filter {
 /**
  * The workshop, or one of its drives, as one ZIP of open files, written while it is read: memory does not grow with
  * it. Rows are those of
- * one instant, however long it takes and whatever is entered meanwhile.
+ * one instant, however long it takes and whatever is entered meanwhile. Recordings and photos are compared with their
+ * names first: what is missing or damaged is listed in the manifest, the rest comes along.
  */
-export function writeArchive(
+export async function writeArchive(
   folder: DataFolder,
   madeAt: string,
   drive: { readonly id: string; readonly tag: string } | null = null,
-): Readable {
+): Promise<{ readonly stream: Readable; readonly missing: readonly MissingFile[] }> {
   const zip = new yazl.ZipFile()
   const db = new Database(folder.database, { readonly: true })
   db.exec('begin')
@@ -70,21 +73,25 @@ export function writeArchive(
     const t = TABLES.find(x => x.table === name)!
     add(t.file.replace('.jsonl', '.csv'), () => Readable.from(csv(db, t, filter)))
   }
+  const missing: MissingFile[] = []
   for (const { folder: name, table } of CONTENTS) {
     const t = TABLES.find(x => x.table === table)!
     const { where, params } = filter(t)
     // Names alone are few bytes each; the contents are opened one after the other.
-    for (const { sha } of db.prepare(`select sha from ${table} ${where} order by sha`).iterate(...params) as Iterable<{
-      sha: string
-    }>)
-      add(`${name}/${sha}`, () => createReadStream(contentPath(folder[name], sha)), false)
+    const named = db.prepare(`select sha from ${table} ${where} order by sha`).all(...params) as { sha: string }[]
+    for (const { sha } of named) {
+      const why = await wrongWith(folder[name], sha)
+      if (why) missing.push({ path: `${name}/${sha}`, why })
+      else add(`${name}/${sha}`, () => createReadStream(contentPath(folder[name], sha)), false)
+    }
   }
+  const about = { format: 'wobrin-archive', version: ARCHIVE_VERSION, madeAt, drive: drive?.tag ?? null } as const
   // Made last, when all that it lists has gone by.
   zip.addReadStreamLazy(MANIFEST, { mtime: new Date(madeAt) }, callback =>
     callback(
       null,
       Readable.from([
-        `${JSON.stringify({ format: 'wobrin-archive', version: ARCHIVE_VERSION, madeAt, drive: drive?.tag ?? null, files } satisfies Manifest, null, 1)}\n`,
+        `${JSON.stringify({ ...about, files, ...(missing.length ? { missing } : {}) } satisfies Manifest, null, 1)}\n`,
       ]),
     ),
   )
@@ -92,7 +99,7 @@ export function writeArchive(
   const out = zip.outputStream as Readable
   zip.on('error', error => out.destroy(error as Error))
   out.once('close', () => db.close())
-  return out
+  return { stream: out, missing }
 }
 
 function counted(path: string, from: Readable, files: ManifestFile[]): Readable {

@@ -1,4 +1,4 @@
 /** One drive with its log, recordings and photos as an archive. */
-export default api((event, { archives }) =>
-  sendArchive(event, archives.export(new Date().toISOString(), param(event, 'id'))),
+export default api(async (event, { archives }) =>
+  sendArchive(event, await archives.export(new Date().toISOString(), param(event, 'id'))),
 )

@@ -1,0 +1,124 @@
+import { array, mixed, number, object, string, ValidationError, type AnySchema } from 'yup'
+import { CALLS, SOURCE_IDS, type CallKind } from '@wobrin/core/base/observations'
+import { MECHANISM_IDS } from '@wobrin/core/drives'
+import { ENTRY_DATA_TYPES, ENTRY_KINDS, STATION_IDS } from '@wobrin/core/log'
+import { PROOFS } from '@wobrin/core/proof'
+import { InputError } from '@wobrin/core/base/errors'
+import { beltSchema } from '../../../shared/belts'
+import { driveSchema } from '../../../shared/drive-facts'
+import { workshopSchema } from '../../../shared/workshop'
+import { SHA_256 } from '../data-folder'
+
+type Row = Readonly<Record<string, unknown>>
+
+const UUID = /^[0-9a-f-]{36}$/
+const text = (most: number) => string().max(most).defined()
+const id = () => string().matches(UUID, '${path} is not a UUID').required()
+const sha = () => string().matches(SHA_256, '${path} is not a SHA-256').required()
+const count = () => number().integer().min(0).required()
+const one = (known: readonly string[], what: string) =>
+  string().oneOf([...known], ({ value }) => `${what} “${String(value).slice(0, 40)}” is not known to this version`)
+
+/** A day or a moment that exists: the thirteenth month and the thirtieth of February do not. */
+const exists = (value: string | undefined): boolean =>
+  value === undefined ||
+  (!Number.isNaN(Date.parse(value)) && new Date(value).toISOString().slice(0, 10) === value.slice(0, 10))
+const dated = (pattern: RegExp) =>
+  string()
+    .matches(pattern, '${path} is not a date of the form 2026-03-31')
+    .test('exists', '${path} is a date that does not exist', exists)
+const moment = () => dated(/^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d(?:\.\d+)?Z$/).required()
+const day = () => dated(/^\d{4}-\d\d-\d\d(?:T[\d:.]+Z)?$/).required()
+
+/** An object; what else it holds is for who reads it. */
+const holding = (fields: Record<string, AnySchema> = {}) => object(fields).default(undefined)
+
+const observation = holding({
+  key: text(200),
+  label: text(400),
+  value: mixed().test('plain', '${path} is neither a number, a text, nor true or false', v =>
+    ['number', 'string', 'boolean'].includes(typeof v),
+  ),
+  unit: text(60),
+  how: text(400),
+})
+
+/** Rows by table, columns by their names in the database. What the routes check is checked by the same schemas. */
+const SCHEMAS: Readonly<Record<string, AnySchema>> = {
+  workshop: object({ id: number().oneOf([1]).required(), settings: workshopSchema.required() }),
+  captures: object({ sha: sha(), name: text(400), bytes: count(), kept_at: moment() }),
+  photos: object({ sha: sha(), name: text(400), bytes: count(), width: count(), height: count(), kept_at: moment() }),
+  profiles: object({ id: id(), profile: holding({ format: text(60).required() }).required(), changed_at: moment() }),
+  reference_disks: object({
+    id: id(),
+    name: text(200),
+    mechanism: one(MECHANISM_IDS, 'the drive type').required(),
+    written_by: string().matches(UUID, '${path} is not a UUID').nullable().defined(),
+    writer: text(200),
+    written_at: day(),
+    proof: one(Object.keys(PROOFS), 'the kind of proof').required(),
+    added_at: moment(),
+  }),
+  disk_events: object({
+    id: id(),
+    disk: id(),
+    at: moment(),
+    kind: one(['verified', 'retired', 'back', 'note'], 'the kind').required(),
+    detail: text(4000),
+  }),
+  log_entries: object({
+    id: id(),
+    drive_id: id(),
+    at: moment(),
+    kind: one(ENTRY_KINDS, 'the kind').required(),
+    station: one(STATION_IDS, 'the station').required(),
+    title: text(1000),
+    detail: text(20_000),
+    call: holding({
+      kind: one(Object.keys(CALLS) as CallKind[], 'the call').required(),
+      reasons: array(text(4000)).required(),
+      next: text(4000),
+    }).nullable(),
+    observations: array(observation.required('${path} is empty')).defined(),
+    evidence: holding({
+      source: one(SOURCE_IDS, 'the source').required(),
+      by: text(400),
+      recording: string().matches(SHA_256, '${path} is not a SHA-256').nullable().defined(),
+    }).nullable(),
+    data: holding({ type: one(ENTRY_DATA_TYPES, 'what the entry holds,').required() }).nullable(),
+    takes_back: string().matches(UUID, '${path} is not a UUID').nullable(),
+  }),
+}
+
+/** What the routes know by other names: facts of a drive, and belts. */
+const camel = (name: string) => name.replace(/_(\w)/g, (_, letter: string) => letter.toUpperCase())
+const FLAGS = ['simulated', 'hasTrimmer']
+function asSent(row: Row): Record<string, unknown> {
+  const sent = Object.fromEntries(Object.entries(row).map(([k, v]) => [camel(k), v]))
+  for (const flag of FLAGS) if (sent[flag] === 0 || sent[flag] === 1) sent[flag] = sent[flag] === 1
+  return sent
+}
+const SENT: Readonly<Record<string, AnySchema>> = {
+  drives: driveSchema.shape({ id: id(), receivedAt: moment() }),
+  belts: beltSchema.shape({ id: id(), addedAt: moment() }),
+}
+
+/**
+ * Checks a row of an archive as the routes check what is sent.
+ * @throws InputError with file, line, column and what is wrong there
+ */
+export function checkRow(table: string, row: Row, where: { readonly file: string; readonly line: number }): void {
+  try {
+    const sent = SENT[table]
+    if (sent) sent.validateSync(asSent(row), { strict: true })
+    else SCHEMAS[table]?.validateSync(row, { strict: true })
+  } catch (error) {
+    if (!(error instanceof ValidationError)) throw error
+    const said = error.errors[0]!.replace(/\.$/, '')
+    throw new InputError(
+      `the row cannot be kept: ${said.charAt(0).toLowerCase()}${said.slice(1)}`,
+      `a row of ${table} as it was exported; a newer version’s archive needs that version`,
+      where,
+    )
+  }
+}
