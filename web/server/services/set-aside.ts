@@ -8,7 +8,7 @@ export class SetAside extends Error {
   constructor({ tag, reason }: Pick<SetAsideDrive, 'tag' | 'reason'>) {
     super(
       `${tag} is set aside: its log cannot be read (${reason}). Everything else works. ` +
-        'Export it as it is from the bench; nothing of it was changed.',
+        'Export it as it is from the bench.',
     )
   }
 }
