@@ -92,7 +92,18 @@ export async function checkedBody<S extends AnySchema>(event: H3Event, schema: S
   const body = await readBody(event).catch(() => null)
   if (typeof body !== 'object' || body === null || Array.isArray(body))
     throw new ParameterError('the request has no JSON body', 'a JSON object')
-  return schema.validate(body, { abortEarly: false, stripUnknown: false })
+  const options = { abortEarly: false, stripUnknown: false }
+  try {
+    return await schema.validate(body, options)
+  } catch (error) {
+    if (!(error instanceof TypeError)) throw error
+    // A list or an object where a word belongs breaks what would trim it: without changing anything it is named.
+    await schema.validate(body, { ...options, strict: true })
+    throw new ParameterError(
+      'a value is of another kind than its field',
+      'words, numbers and lists as the form has them',
+    )
+  }
 }
 
 /** Sends an archive as it is written; one that the browser no longer wants is not written on. */
@@ -119,7 +130,16 @@ export async function limitedBody(event: H3Event, most: number): Promise<Uint8Ar
   return Buffer.concat(chunks)
 }
 
-export const param = (event: H3Event, name: string) => decodeURIComponent(getRouterParam(event, name) ?? '')
+/** A part of the address. @throws ParameterError where it is not encoded as an address is */
+export function param(event: H3Event, name: string): string {
+  try {
+    return decodeURIComponent(getRouterParam(event, name) ?? '')
+  } catch {
+    throw new ParameterError('the address is not encoded right', 'a percent sign before two hexadecimal digits', {
+      field: name,
+    })
+  }
+}
 
 /** An id in the address that its sender made. @throws ParameterError */
 export function uuidParam(event: H3Event, name: string): string {
