@@ -46,9 +46,22 @@ export function useFindings(station: (question: string) => StationId) {
 
   const pick = (finding: string, place: string | null = null) => put({ finding, place })
   const measure = (question: string, value: number) => put({ question, value, place: null })
+  /** Entries that gave way to one with a place. */
+  const replaced = new Map<string, string>()
+  let placing: Promise<boolean> = Promise.resolve(true)
+  async function place(before: LogEntry, at: string): Promise<boolean> {
+    const said = before.data?.type === 'finding' && (await pick(before.data.finding, at))
+    if (said) replaced.set(before.id, last.value!.entry.id)
+    return said
+  }
   /** Says where the last finding is; the one without a place gives way to it. */
-  const where = (place: string) =>
-    last.value?.entry.data?.type === 'finding' ? pick(last.value.entry.data.finding, place) : Promise.resolve(false)
+  const where = (at: string): Promise<boolean> =>
+    (placing = last.value ? place(last.value.entry, at) : Promise.resolve(false))
+  /** The entry that stands for a finding now, however quickly its place was told after it. */
+  async function standing(id: string): Promise<string> {
+    await placing
+    return replaced.get(id) ?? id
+  }
   const shown = computed(() =>
     last.value && !store.log.some(e => e.takesBack === last.value!.entry.id) ? last.value : null,
   )
@@ -58,6 +71,7 @@ export function useFindings(station: (question: string) => StationId) {
     pick,
     measure,
     where,
+    standing,
     forget: () => {
       last.value = null
     },

@@ -108,7 +108,7 @@ async function keepPhotos(event: Event): Promise<void> {
   field.value = ''
   const of = shown.value
   shown.value = undefined
-  await photos.keep(picked, of)
+  await photos.keep(picked, of === undefined ? undefined : await found.standing(of))
 }
 /** A photo; of what was found just now, where that is given. */
 function photograph(of?: string): void {
