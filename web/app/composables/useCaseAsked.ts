@@ -17,15 +17,20 @@ export interface Asked {
   readonly answering: Answering
 }
 
-/** Which check of a case is asked: one that was chosen, else the cure, else the best one. */
-export function useCaseAsked(found: () => DriveCase | null) {
+/**
+ * Which check of a case is asked: one that was chosen, else the cure, else the best one.
+ * @param busy whether the case is on its way: what is chosen meanwhile is chosen after the answer before it
+ */
+export function useCaseAsked(found: () => DriveCase | null, busy: () => boolean = () => false) {
   const diagnosis = () => found()?.diagnosis ?? null
   const chosen = ref<string | null>(null)
+  let chosenAhead = false
   // An answer moves everything: what was chosen before it is asked no more.
   watch(
     () => diagnosis()?.evidence,
     () => {
-      chosen.value = null
+      if (!chosenAhead) chosen.value = null
+      chosenAhead = false
     },
   )
   const asked = computed((): Asked | null => {
@@ -56,7 +61,11 @@ export function useCaseAsked(found: () => DriveCase | null) {
       answering: answeringOf({ check }, next && leavesOf(d, next)),
     }
   })
-  return { asked, ask: (id: string | null) => (chosen.value = id) }
+  function ask(id: string | null): void {
+    chosen.value = id
+    chosenAhead = busy()
+  }
+  return { asked, ask }
 }
 
 /** What each answer would leave, in few words. */

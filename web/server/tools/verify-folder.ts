@@ -1,6 +1,6 @@
 import Database from 'better-sqlite3'
 import { existsSync } from 'node:fs'
-import { wrongWith } from '../services/archive'
+import { wrongWith } from '../services/archive/missing-contents'
 import type { DataFolder } from '../services/data-folder'
 import { damaged, isDamage, StartProblem } from '../services/start'
 

@@ -16,7 +16,10 @@ const emit = defineEmits<{
 }>()
 const store = useDrive()
 const diagnosis = computed(() => view.found.value?.diagnosis ?? null)
-const { asked, ask } = useCaseAsked(() => view.found.value)
+const { asked, ask } = useCaseAsked(
+  () => view.found.value,
+  () => view.busy.value,
+)
 
 const shown = ref<{ function?: string; fault?: string }>({})
 const box = computed(() => diagnosis.value?.works.find(w => w.id === shown.value.function) ?? null)
