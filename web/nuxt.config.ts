@@ -71,8 +71,10 @@ export default defineNuxtConfig({
     },
     'nitro:init': nitro => {
       nitro.options.virtual['#api-routes'] = () => {
-        const routes = nitro.scannedHandlers.map(({ route, method }) => ({ route, method }))
-        return `export const routes = ${JSON.stringify(routes.filter(r => r.method))}`
+        const routes = nitro.scannedHandlers.flatMap(({ route, method }) =>
+          method ? [{ route, method: method.toUpperCase() }] : [],
+        )
+        return `export const routes = ${JSON.stringify(routes)}`
       }
       nitro.options.virtual['#preloads'] = () => `export const preloads = ${JSON.stringify(preloads)}`
       nitro.hooks.hook('compiled', () =>

@@ -4,7 +4,7 @@ import { dirname, join } from 'node:path'
 import { build } from 'esbuild'
 
 /**
- * Puts beside the built server what its bundle cannot hold: the worker thread's script, what is done to a data folder
+ * Puts beside the built server what its bundle cannot hold: the scripts of worker threads, what is done to a data folder
  * from the command line, the database migrations and the fonts for PDF.
  * @param web the web folder @param serverDir where the built server stands
  */
@@ -14,6 +14,7 @@ export async function finishServer(web: string, serverDir: string): Promise<void
   await build({
     entryPoints: {
       'judge-capture': join(web, 'server/workers/judge-capture.ts'),
+      'check-log': join(web, 'server/workers/check-log.ts'),
       'workshop-tool': join(web, 'server/tools/workshop-tool.ts'),
     },
     outdir: out,

@@ -1,6 +1,6 @@
 /** Made by the build: the routes of the server. */
 declare module '#api-routes' {
-  export const routes: readonly { readonly route: string; readonly method?: string }[]
+  export const routes: readonly { readonly route: string; readonly method: string }[]
 }
 
 /** Made by the build: which scripts each page needs at once. */

@@ -2,7 +2,6 @@
 interface Part {
   readonly file: string
   readonly imports?: readonly string[]
-  readonly css?: readonly string[]
   readonly isEntry?: boolean
 }
 

@@ -183,6 +183,8 @@ test('an empty workshop offers four doors; a practice drive answers by its physi
       await expect
         .poll(async () => (await entries()) > before || (await own.getByText('cannot answer this check').count()) > 0)
         .toBe(true)
+      // While an answer is on its way nothing else can be answered.
+      await expect(own.locator('[aria-busy=true]')).toHaveCount(0)
     }
     await own.getByTestId('closed').getByRole('button', { name: 'Show the hidden faults' }).click()
     await expect(own.getByTestId('closed')).toContainText(/Hidden in it: .*(?:hub|clamp)/i)

@@ -118,3 +118,36 @@ test('backup, verify and restore work from the command line; a damaged database 
   }
   expect(lines.map(l => l.drive.tag)).toEqual(['A-1'])
 })
+
+test('a recording whose sender leaves is not judged on; the next one is, and nothing of the first is entered', async () => {
+  const { address } = await started(folder())
+  const drive = (await (await received(address, 'SK-1')).json()) as { id: string }
+  const json = { 'content-type': 'application/json' }
+  const keep = async (name: string, text: string) => {
+    const answer = await fetch(`${address}/api/captures?name=${name}`, { method: 'POST', body: text })
+    return ((await answer.json()) as { sha: string }).sha
+  }
+  const head = '$timescale 1 us $end $var wire 1 ! INDEX $end $enddefinitions $end\n'
+  const long = Array.from({ length: 1_500_000 }, (_, i) => `#${i * 100} ${i % 2}!`).join('\n')
+  const turns = Array.from({ length: 40 }, (_, i) => `#${i * 200_000} 1!\n#${i * 200_000 + 3000} 0!`).join('\n')
+  const [endless, sound] = [await keep('long.vcd', head + long), await keep('turns.vcd', head + turns)]
+  const judged = (id: string, captureSha: string, signal?: AbortSignal) =>
+    fetch(`${address}/api/drives/${drive.id}/speed`, {
+      method: 'POST',
+      headers: json,
+      body: JSON.stringify({ id, at: new Date().toISOString(), captureSha }),
+      signal,
+    })
+  const id = crypto.randomUUID()
+  const left = new AbortController()
+  const first = judged(id, endless, left.signal).catch((error: Error) => error.name)
+  const standing = () => fetch(`${address}/api/judging/${id}`).then(answer => answer.status)
+  await expect.poll(standing, { intervals: [20] }).toBe(200)
+  left.abort()
+  expect(await first).toBe('AbortError')
+  await expect.poll(standing).toBe(404)
+  const second = await judged(crypto.randomUUID(), sound)
+  expect(second.status).toBe(200)
+  const log = (await (await fetch(`${address}/api/drives/${drive.id}/log`)).json()) as { kind: string }[]
+  expect(log.filter(e => e.kind === 'measurement')).toHaveLength(1)
+})

@@ -1,3 +1,9 @@
+/** A recording or photo that a row names and that could not come along. */
+export interface MissingFile {
+  readonly path: string
+  readonly why: 'missing' | 'damaged'
+}
+
 /** What came of reading an archive in. */
 export interface Imported {
   /** Tag of the drive, where it was the archive of one. */
@@ -7,7 +13,7 @@ export interface Imported {
   readonly tables: Readonly<Record<string, { readonly added: number; readonly there: number }>>
   readonly files: number
   /** Recordings and photos that were missing or damaged already where the archive was made. */
-  readonly missing: readonly { readonly path: string; readonly why: 'missing' | 'damaged' }[]
+  readonly missing: readonly MissingFile[]
 }
 
 /** A copy of the database. */

@@ -1,6 +1,7 @@
 import { array, number, object, string, type InferType } from 'yup'
 import type { BlameTable, ZoneName } from '@wobrin/core/proof'
 import { instant, uuid } from './log-input'
+import { UUID } from './patterns'
 
 const count = (least: number) =>
   number()
@@ -14,9 +15,7 @@ const count = (least: number) =>
 export const crossReadSchema = object({
   id: uuid(),
   at: instant(),
-  disk: string()
-    .matches(/^[0-9a-f-]{36}$/, 'Choose a disk of the shelf.')
-    .required('Choose a disk of the shelf.'),
+  disk: string().matches(UUID, 'Choose a disk of the shelf.').required('Choose a disk of the shelf.'),
   places: array(
     object({
       head: number<0 | 1>()

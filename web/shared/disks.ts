@@ -2,12 +2,9 @@ import { object, string, type InferType } from 'yup'
 import { MECHANISM_IDS } from '@wobrin/core/drives'
 import { PROOFS, type DiskEvent, type Disagreement, type DiskStanding, type Proof } from '@wobrin/core/proof'
 import { instant, uuid } from './log-input'
+import { UUID } from './patterns'
 
-const ref = () =>
-  string()
-    .matches(/^[0-9a-f-]{36}$/, 'An id is a UUID.')
-    .nullable()
-    .default(null)
+const ref = () => string().matches(UUID, 'An id is a UUID.').nullable().default(null)
 
 /** A reference disk as it is put on the shelf. */
 export const diskSchema = object({
@@ -32,12 +29,12 @@ export const diskSchema = object({
 }).noUnknown()
 export type DiskInput = InferType<typeof diskSchema>
 
+export const DISK_EVENT_KINDS = ['verified', 'retired', 'back', 'note'] as const satisfies readonly DiskEvent['kind'][]
+
 export const diskEventSchema = object({
   id: uuid(),
   at: instant(),
-  kind: string()
-    .oneOf(['verified', 'retired', 'back', 'note'] as const satisfies readonly DiskEvent['kind'][])
-    .required(),
+  kind: string().oneOf(DISK_EVENT_KINDS).required(),
   detail: string().trim().max(300, 'At most 300 characters.').default(''),
 }).noUnknown()
 export type DiskEventInput = InferType<typeof diskEventSchema>

@@ -1,6 +1,7 @@
 import { array, boolean, number, object, string, type AnySchema, type InferType } from 'yup'
 import { GOAL_IDS, ROUTE_IDS, type GoalId, type RouteId } from '@wobrin/core/log'
 import { MECHANISM_IDS } from '@wobrin/core/drives'
+import { INSTANT, UUID } from './patterns'
 
 const line = (label: string, most: number) =>
   string().trim().max(most, `${label} is longer than ${most} characters.`).default('')
@@ -127,12 +128,8 @@ const ids = () => array(string().trim().max(60, 'An id has at most 60 characters
 
 /** A drive as it comes in: its facts, and what is said of it. */
 export const arrivalSchema = driveSchema.shape({
-  id: string()
-    .matches(/^[0-9a-f-]{36}$/, 'A drive’s id is a UUID.')
-    .optional(),
-  receivedAt: string()
-    .matches(/^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d(?:\.\d+)?Z$/, 'A time is ISO 8601 in UTC.')
-    .optional(),
+  id: string().matches(UUID, 'A drive’s id is a UUID.').optional(),
+  receivedAt: string().matches(INSTANT, 'A time is ISO 8601 in UTC.').optional(),
   complaints: ids(),
   found: ids(),
 })

@@ -1,15 +1,10 @@
 import { array, boolean, mixed, number, object, string, type InferType } from 'yup'
 import { AS_FOUND_KINDS, STATION_IDS, type AsFoundKind } from '@wobrin/core/log'
+import { INSTANT, SHA_256, UUID } from './patterns'
 
-export const uuid = () =>
-  string()
-    .matches(/^[0-9a-f-]{36}$/, 'An entry’s id is a UUID.')
-    .required()
-export const instant = () =>
-  string()
-    .matches(/^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d(?:\.\d+)?Z$/, 'A time is ISO 8601 in UTC.')
-    .required()
-const ref = () => string().matches(/^[0-9a-f-]{36}$/, 'An entry’s id is a UUID.')
+export const uuid = () => string().matches(UUID, 'An entry’s id is a UUID.').required()
+export const instant = () => string().matches(INSTANT, 'A time is ISO 8601 in UTC.').required()
+const ref = () => string().matches(UUID, 'An entry’s id is a UUID.')
 const words = (most: number) => string().trim().max(most, `At most ${most} characters.`).default('')
 const share = () => number().min(0, 'A mark lies on its photo.').max(1, 'A mark lies on its photo.').required()
 
@@ -69,9 +64,7 @@ export const entrySchema = object({
   minutes: number().min(1, 'A wait is at least a minute.').max(525_600, 'A wait is at most a year.').optional(),
   holds: string().max(80).nullable().optional(),
   wait: ref().optional(),
-  photo: string()
-    .matches(/^[0-9a-f]{64}$/, 'A photo is named by its SHA-256.')
-    .optional(),
+  photo: string().matches(SHA_256, 'A photo is named by its SHA-256.').optional(),
   finding: object({
     finding: string().max(80).optional(),
     question: string().max(80).optional(),
@@ -98,9 +91,7 @@ export type EntryInput = InferType<typeof entrySchema>
 export const speedInputSchema = object({
   id: uuid(),
   at: instant(),
-  captureSha: string()
-    .matches(/^[0-9a-f]{64}$/, 'A recording is named by its SHA-256.')
-    .required(),
+  captureSha: string().matches(SHA_256, 'A recording is named by its SHA-256.').required(),
   channel: string().max(400).optional(),
   pulsesPerTurn: number().integer().min(1).max(1000).optional(),
   evenMarks: boolean().default(false),

@@ -1,14 +1,13 @@
 import { object, string, type InferType } from 'yup'
 import type { PartLeft } from '@wobrin/core/log'
 import { instant, uuid } from './log-input'
+import { UUID } from './patterns'
 
 /** A part of a donor put into a drive. */
 export const partUseSchema = object({
   id: uuid(),
   at: instant(),
-  release: string()
-    .matches(/^[0-9a-f-]{36}$/, 'Choose a part of the shelf.')
-    .required('Choose a part of the shelf.'),
+  release: string().matches(UUID, 'Choose a part of the shelf.').required('Choose a part of the shelf.'),
   part: string().max(40).required('Choose a part of the shelf.'),
   remark: string().trim().max(300, 'At most 300 characters.').default(''),
 }).noUnknown()

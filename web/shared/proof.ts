@@ -1,6 +1,7 @@
 import { number, object, string, type InferType } from 'yup'
 import { PROOF_TESTS, type ProofTestId } from '@wobrin/core/proof'
 import { instant, uuid } from './log-input'
+import { UUID } from './patterns'
 
 const COUNTED = PROOF_TESTS.filter(t => t.counted).map(t => t.id)
 
@@ -23,10 +24,7 @@ export const proofInputSchema = object({
     .min(0)
     .required('Say how many failed; 0 for none.'),
   /** Drive that read it, for interchange: one of the workshop's. */
-  reader: string()
-    .matches(/^[0-9a-f-]{36}$/, 'A drive’s id is a UUID.')
-    .nullable()
-    .default(null),
+  reader: string().matches(UUID, 'A drive’s id is a UUID.').nullable().default(null),
   remark: string().trim().max(300, 'At most 300 characters.').default(''),
 }).noUnknown()
 export type ProofInput = InferType<typeof proofInputSchema>

@@ -3,6 +3,7 @@ import { LINE_NAMES } from '@wobrin/core/instruments/interface'
 import { STATION_IDS } from '@wobrin/core/log'
 import { CODE_IDS, type TrackCode } from '@wobrin/core/signals/codes'
 import { instant, uuid } from './log-input'
+import { SHA_256, UUID } from './patterns'
 
 /** A surface to be read by the server and put on the log: from a kept recording, or from the stand-in. */
 export const readTestInputSchema = object({
@@ -11,10 +12,7 @@ export const readTestInputSchema = object({
   station: string()
     .oneOf([...STATION_IDS])
     .default('prove'),
-  captureSha: string()
-    .matches(/^[0-9a-f]{64}$/, 'A recording is named by its SHA-256.')
-    .nullable()
-    .default(null),
+  captureSha: string().matches(SHA_256, 'A recording is named by its SHA-256.').nullable().default(null),
   mapping: mixed<Record<string, string>>(
     (v): v is Record<string, string> =>
       typeof v === 'object' &&
@@ -36,10 +34,7 @@ export const readTestInputSchema = object({
     .nullable()
     .default(null),
   /** The reference disk that was read. */
-  disk: string()
-    .matches(/^[0-9a-f-]{36}$/, 'A disk’s id is a UUID.')
-    .nullable()
-    .default(null),
+  disk: string().matches(UUID, 'A disk’s id is a UUID.').nullable().default(null),
   remark: string().trim().max(300).default(''),
 }).noUnknown()
 export type ReadTestInput = InferType<typeof readTestInputSchema>

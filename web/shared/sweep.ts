@@ -2,6 +2,7 @@ import { array, boolean, number, object, string, tuple, type InferType } from 'y
 import { ADJUSTER_IDS, SCALES, ZONES } from '@wobrin/core/drives'
 import { SOURCE_IDS } from '@wobrin/core/base/observations'
 import { instant, uuid } from './log-input'
+import { UUID } from './patterns'
 
 const counted = () =>
   object({
@@ -72,10 +73,7 @@ export const sweepInputSchema = object({
     .noUnknown()
     .nullable()
     .default(null),
-  disk: string()
-    .matches(/^[0-9a-f-]{36}$/, 'A disk’s id is a UUID.')
-    .nullable()
-    .default(null),
+  disk: string().matches(UUID, 'A disk’s id is a UUID.').nullable().default(null),
   simulated: boolean().default(false),
   remark: string().trim().max(300).default(''),
 }).noUnknown()

@@ -13,11 +13,11 @@ import { promisify } from 'node:util'
 import { beforeAll, describe, expect, it } from 'vitest'
 import { InputError } from '../../core/src/base/errors'
 import { sealOf } from '../../core/src/release'
-import { TABLES } from '../server/services/archive'
+import { ARCHIVE_VERSION, TABLES } from '../server/services/archive'
 import { diskSchema, type DiskInput } from '../shared/disks'
 import { restoreBackup } from '../server/services/start'
 import { defaultWorkshop } from '../shared/workshop-defaults'
-import { chunks, newDrive, recording, uuid, workshop } from './helpers'
+import { chunks, newDrive, note, recording, uuid, workshop } from './helpers'
 
 const NOW = '2026-03-01T10:00:00Z'
 type Workshop = Awaited<ReturnType<typeof workshop>>
@@ -209,20 +209,7 @@ describe('a workshop out and in again', () => {
     await imported(copy, archive)
     const twice = await imported(copy, archive)
     expect(Object.values(twice.tables).every(t => t.added === 0)).toBe(true)
-    original.drives.append({
-      id: uuid(150),
-      driveId: uuid(1),
-      at: NOW,
-      kind: 'note',
-      station: 'prove',
-      title: 'later',
-      detail: '',
-      call: null,
-      observations: [],
-      evidence: null,
-      data: null,
-      takesBack: null,
-    })
+    original.drives.append(note(uuid(1), uuid(150), { at: NOW, station: 'prove', title: 'later' }))
     expect((await imported(copy, await exported(original))).tables.log_entries!.added).toBe(1)
     expect(dump(copy).log_entries).toEqual(dump(original).log_entries)
   })
@@ -301,8 +288,8 @@ describe('what cannot be read in changes nothing', () => {
         n === 'manifest.json' ? Buffer.from(JSON.stringify(change(JSON.parse(c.toString()) as never))) : c,
       )
     await refused(
-      await manifest(m => ({ ...m, version: 4 })),
-      /of version 4; expected at most 3; read it with a newer application/,
+      await manifest(m => ({ ...m, version: ARCHIVE_VERSION + 1 })),
+      new RegExp(`of version ${ARCHIVE_VERSION + 1}; expected at most ${ARCHIVE_VERSION}; read it with a newer`),
     )
     await refused(await manifest(m => ({ ...m, format: 'other' })), /no archive of a workshop/)
     await refused(await manifest(() => 3), /no archive of a workshop/)
@@ -495,20 +482,7 @@ describe('backups', () => {
     const w = await filled()
     let n = 0
     const writing = setInterval(() => {
-      w.drives.append({
-        id: uuid(1000 + n++),
-        driveId: uuid(1),
-        at: NOW,
-        kind: 'note',
-        station: 'prove',
-        title: `n${n}`,
-        detail: '',
-        call: null,
-        observations: [],
-        evidence: null,
-        data: null,
-        takesBack: null,
-      })
+      w.drives.append(note(uuid(1), uuid(1000 + n++), { at: NOW, station: 'prove', title: `n${n}` }))
     }, 1)
     const backup = await w.backups.make(NOW)
     clearInterval(writing)
@@ -522,20 +496,7 @@ describe('backups', () => {
     const w = await filled()
     const before = dump(w)
     const { name } = await w.backups.make(NOW)
-    w.drives.append({
-      id: uuid(2000),
-      driveId: uuid(1),
-      at: NOW,
-      kind: 'note',
-      station: 'prove',
-      title: 'after',
-      detail: '',
-      call: null,
-      observations: [],
-      evidence: null,
-      data: null,
-      takesBack: null,
-    })
+    w.drives.append(note(uuid(1), uuid(2000), { at: NOW, station: 'prove', title: 'after' }))
     w.db.$client.close()
     const restore = (backup: string | null) => restoreBackup(w.folder, NOW, backup)
     writeFileSync(join(w.folder.backups, 'junk.sqlite'), 'no database')

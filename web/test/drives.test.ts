@@ -1,23 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { driveChangeSchema, driveSchema } from '../shared/drive-facts'
 import { entrySchema } from '../shared/log-input'
-import { newDrive, uuid, workshop } from './helpers'
-
-const note = (driveId: string, id: string, more: object = {}) => ({
-  id,
-  driveId,
-  at: '2026-03-01T10:00:00Z',
-  kind: 'note' as const,
-  station: 'look' as const,
-  title: 'Belt sticky, decayed',
-  detail: '',
-  call: null,
-  observations: [],
-  evidence: null,
-  data: null,
-  takesBack: null,
-  ...more,
-})
+import { newDrive, note, uuid, workshop } from './helpers'
 
 describe('drives and their logs', () => {
   it('receives a drive once, with its first entry, and refuses a tag twice', async () => {

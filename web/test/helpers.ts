@@ -15,9 +15,10 @@ import { DiskShelf } from '../server/services/disk-shelf'
 import { CertificateService } from '../server/services/certificates'
 import { DonorShelf } from '../server/services/donor-shelf'
 import { DriveService } from '../server/services/drives'
-import { judgeFile, judgeSurfaceFile } from '../server/services/judge-file'
+import { judgeFile, judgeSimulated, judgeSurfaceFile } from '../server/services/judge-file'
 import { KnowledgeService } from '../server/services/knowledge'
 import { catchUpEach } from '../server/services/drive-states'
+import { KeptHeads } from '../server/services/kept-heads'
 import { openDatabase } from '../server/services/open-database'
 import { PhotoStore } from '../server/services/photo-store'
 import { ReadTestService } from '../server/services/read-test'
@@ -33,7 +34,7 @@ export const MIGRATIONS = join(import.meta.dirname, '../server/database/migratio
 export async function workshop(root = mkdtempSync(join(tmpdir(), 'wobrin-unit-'))) {
   const folder = openDataFolder(root)
   const db = await openDatabase(folder, MIGRATIONS)
-  const drives = new DriveService(db)
+  const drives = new DriveService(db, new KeptHeads(folder.root))
   catchUpEach(db, drives.aside)
   const captures = new CaptureStore(folder.captures, db)
   const disks = new DiskShelf(db, drives)
@@ -46,8 +47,13 @@ export async function workshop(root = mkdtempSync(join(tmpdir(), 'wobrin-unit-')
     drives,
     captures,
     photos: new PhotoStore(folder.photos, db),
-    speed: new SpeedService(drives, captures, judgeFile),
-    readTest: new ReadTestService(drives, captures, judgeSurfaceFile, disk => disks.trusts(disk) === true),
+    speed: new SpeedService(drives, captures, request => judgeFile(request)),
+    readTest: new ReadTestService(
+      drives,
+      captures,
+      async request => ('simulated' in request ? judgeSimulated(request) : judgeSurfaceFile(request)),
+      disk => disks.trusts(disk) === true,
+    ),
     disks,
     sweeps: new SweepService(drives, disks),
     proofs: new ProofService(drives),
@@ -79,3 +85,20 @@ export function recording(options: Partial<PickupOptions> = {}, seconds = 20): s
   pickup.advanceTo(seconds)
   return pickup.toVcd()
 }
+
+/** An entry that says something in words. */
+export const note = (driveId: string, id: string, more: object = {}) => ({
+  id,
+  driveId,
+  at: '2026-03-01T10:00:00Z',
+  kind: 'note' as const,
+  station: 'look' as const,
+  title: 'Belt sticky, decayed',
+  detail: '',
+  call: null,
+  observations: [],
+  evidence: null,
+  data: null,
+  takesBack: null,
+  ...more,
+})

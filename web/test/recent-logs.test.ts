@@ -1,22 +1,9 @@
 import { describe, expect, it } from 'vitest'
 import { logEntries } from '../server/database/schema'
 import { RecentLogs } from '../server/services/recent-logs'
-import { newDrive, uuid, workshop } from './helpers'
+import { newDrive, note, uuid, workshop } from './helpers'
 
-const note = (driveId: string, n: number) => ({
-  id: uuid(n),
-  driveId,
-  at: '2026-03-01T10:00:00Z',
-  kind: 'note' as const,
-  station: 'look' as const,
-  title: `note ${n}`,
-  detail: '',
-  call: null,
-  observations: [],
-  evidence: null,
-  data: null,
-  takesBack: null,
-})
+const numbered = (driveId: string, n: number) => note(driveId, uuid(n), { title: `note ${n}` })
 
 describe('logs kept at hand', () => {
   const opened = async () => {
@@ -27,10 +14,10 @@ describe('logs kept at hand', () => {
 
   it('hold what was added since they were read', async () => {
     const { drives, id, recent } = await opened()
-    drives.append(note(id, 1))
+    drives.append(numbered(id, 1))
     expect(recent.of(id)).toHaveLength(2)
-    drives.append(note(id, 2))
-    drives.append(note(id, 3))
+    drives.append(numbered(id, 2))
+    drives.append(numbered(id, 3))
     expect(recent.of(id).map(e => e.title)).toEqual(['Received', 'note 1', 'note 2', 'note 3'])
   })
 
@@ -38,14 +25,14 @@ describe('logs kept at hand', () => {
     const { db, drives, id, recent } = await opened()
     const undone = (n: number) => () =>
       db.transaction(tx => {
-        tx.insert(logEntries).values(note(id, n)).run()
+        tx.insert(logEntries).values(numbered(id, n)).run()
         recent.of(id)
         throw new Error('undone')
       })
     expect(undone(1)).toThrow('undone')
     expect(recent.of(id).map(e => e.title)).toEqual(['Received'])
     expect(undone(2)).toThrow('undone')
-    drives.append(note(id, 3))
+    drives.append(numbered(id, 3))
     expect(recent.of(id).map(e => e.title)).toEqual(['Received', 'note 3'])
   })
 

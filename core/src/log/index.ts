@@ -21,6 +21,17 @@ export type {
   WriteTestResult,
   ZoneRead,
 } from './entry-data'
+export {
+  linkHash,
+  NO_SALT,
+  photoSeal,
+  sealOf,
+  wordsSeal,
+  type ChainedEntry,
+  type ChainLink,
+  type ErasedParts,
+} from './chain'
+export { chainFaultText, followChain, type ChainFault, type ChainHead, type LinkedEntry } from './check-chain'
 export { ENTRY_DATA_TYPES } from './entry-data'
 export {
   ENTRY_KINDS,

@@ -1,6 +1,14 @@
 import { findMechanism } from '../drives'
 import { CALLS, formatObservation } from '../base/observations'
-import { speedsAmong, standingEntries, supportingEntries, type DriveFacts, type EntryKind, type LogEntry } from '../log'
+import {
+  sealOf,
+  speedsAmong,
+  standingEntries,
+  supportingEntries,
+  type DriveFacts,
+  type EntryKind,
+  type LogEntry,
+} from '../log'
 import { asFoundRecord, findFinding, meaning, standingFindings, type RecordedItem } from '../findings'
 import { complaintsOf } from '../bench/case'
 import { putBackList } from '../bench/put-back'
@@ -9,7 +17,8 @@ import { closingOf, ladderOf, type Closing, type Ladder } from '../proof'
 import { CERTIFICATE_VERSION } from './certificate-version'
 import type { Certificate, CertificateMeasurement, DiskWord } from './schema'
 import { nextService } from './next-service'
-import { logHead, sealOf } from './seal'
+import { asNumbered, type OwnEntry } from './log-as-written'
+import { logHead } from './seal'
 
 function asMeasurement(entry: LogEntry): CertificateMeasurement[] {
   const mean = entry.observations[0]
@@ -170,7 +179,7 @@ const workOf = (standing: readonly LogEntry[]): Certificate['work'] =>
  */
 export function buildCertificate(
   drive: DriveFacts,
-  log: readonly LogEntry[],
+  log: readonly OwnEntry[],
   workshop: string,
   issuedAt: string,
   word: (disk: string) => DiskWord | null = () => null,
@@ -224,7 +233,7 @@ export function buildCertificate(
     cautions: cautionsOf(speeds.last, record, progress),
     remark: released?.detail ?? '',
     nextService: progress.outcome === 'released' ? nextService(drive.mechanism, log, released?.at ?? issuedAt) : [],
-    logHead: logHead(log),
+    logHead: logHead(asNumbered(log)),
   }
   return { ...content, hash: sealOf(content) }
 }

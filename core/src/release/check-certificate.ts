@@ -1,8 +1,9 @@
 import { SOURCE_IDS, type Call, type SourceId } from '../base/observations'
-import type { LogEntry } from '../log'
+import { sealOf } from '../log'
 import { CERTIFICATE_VERSION } from './certificate-version'
 import type { Certificate } from './schema'
-import { logHead, sealOf } from './seal'
+import { asNumbered, logUpTo, type OwnEntry } from './log-as-written'
+import { logHead } from './seal'
 
 /** From this version on every measurement has its source, and the log is sealed with it. */
 const FIRST_WITH_SOURCES = 3
@@ -29,7 +30,7 @@ export interface CheckedCertificate {
  */
 export function checkCertificate(
   json: unknown,
-  log: (tag: string) => readonly LogEntry[] | null = () => null,
+  log: (tag: string) => readonly OwnEntry[] | null = () => null,
 ): CheckedCertificate {
   if (typeof json !== 'object' || json === null || !('format' in json) || json.format !== 'wobrin-certificate') {
     return {
@@ -83,8 +84,22 @@ export function checkCertificate(
   const head = content.logHead
   const own = tag ? log(tag) : null
   if (own && head) {
-    const now = logHead(own, head.seq)
-    if (now.hash !== head.hash || now.entries !== head.entries)
+    const part = logUpTo(own, head)
+    // What was erased since cannot be sealed again as it was.
+    if (part?.some(e => e.link?.erased))
+      return {
+        state: 'whole',
+        tag,
+        call: {
+          kind: 'unknown',
+          reasons: [
+            'It is as it was issued.',
+            `Words or photos of the log of ${tag} were erased since, so that the log cannot be compared.`,
+          ],
+          next: 'Issue it again from the log.',
+        },
+      }
+    if (!part || logHead(asNumbered(part)).hash !== head.hash)
       return {
         state: 'log differs',
         tag,
@@ -94,7 +109,7 @@ export function checkCertificate(
           next: 'One of both is another drive’s, or was restored from elsewhere: compare them.',
         },
       }
-    const since = own.filter(e => e.seq > head.seq).length
+    const since = own.length - part.length
     return {
       state: 'whole',
       tag,

@@ -1,10 +1,4 @@
-import { sha256 } from '@noble/hashes/sha2'
-import { bytesToHex, utf8ToBytes } from '@noble/hashes/utils'
-import canonicalize from 'canonicalize'
-import type { LogEntry } from '../log'
-
-/** SHA-256 of a value's canonical JSON (RFC 8785: keys in order, numbers as ECMAScript writes them), hexadecimal. */
-export const sealOf = (value: unknown): string => bytesToHex(sha256(utf8ToBytes(canonicalize(value) ?? 'null')))
+import { sealOf, type LogEntry } from '../log'
 
 /**
  * What of an entry is sealed: all that it says. Its driveId stays out, as a drive may come to another workshop under
@@ -39,7 +33,7 @@ const said = ({
 })
 
 export interface LogHead {
-  /** Highest sequence number; 0 for an empty log. */
+  /** Number of the last entry; 0 for an empty log. */
   readonly seq: number
   readonly entries: number
   /**
@@ -49,12 +43,11 @@ export interface LogHead {
   readonly hash: string
 }
 
-/** Head of a drive's log, up to and with an entry. */
-export function logHead(log: readonly LogEntry[], upToSeq = Infinity): LogHead {
-  const own = log.filter(e => e.seq <= upToSeq).sort((a, b) => a.seq - b.seq)
+/** Head of a drive's log. @param log in the order in which it was written */
+export function logHead(log: readonly LogEntry[]): LogHead {
   return {
-    seq: own.at(-1)?.seq ?? 0,
-    entries: own.length,
-    hash: own.reduce((before, e) => sealOf([before, said(e)]), sealOf([])),
+    seq: log.at(-1)?.seq ?? 0,
+    entries: log.length,
+    hash: log.reduce((before, e) => sealOf([before, said(e)]), sealOf([])),
   }
 }

@@ -36,22 +36,21 @@ export const fetchCase = (drive: string, skip: ReadonlySet<string> = new Set()):
 
 /**
  * The case of the drive at hand: what is complained of, what it may be, and putting answers on its log.
- * @param first the case as it was when the page began, where it was fetched
+ * @param first the case as the page asked for it when it began
  */
-export function useDriveCase(pick: (finding: string) => Promise<boolean>, first: CaseOnPage | null) {
+export function useDriveCase(pick: (finding: string) => Promise<boolean>, first: Promise<CaseOnPage>) {
   const store = useDrive()
   const { unable: skip } = usePractice()
-  const found = shallowRef(first)
+  const found = shallowRef<CaseOnPage | null>(null)
   const stories = computed(() => found.value?.stories ?? [])
   /** What was fetched last; an older answer that comes late is not shown. */
   let latest = 0
   const fetching = ref(false)
-  async function refresh(): Promise<void> {
-    if (!store.drive) return
+  async function show(coming: Promise<CaseOnPage>): Promise<void> {
     const mine = ++latest
     fetching.value = true
     try {
-      const got = await fetchCase(store.drive.id, skip.value)
+      const got = await coming
       if (mine === latest) found.value = got
     } catch (error) {
       useNotices().problem(problemText(error))
@@ -59,11 +58,13 @@ export function useDriveCase(pick: (finding: string) => Promise<boolean>, first:
       if (mine === latest) fetching.value = false
     }
   }
+  const refresh = async () => {
+    if (store.drive) await show(fetchCase(store.drive.id, skip.value))
+  }
+  // What was asked for first knew of no check that cannot be made.
+  void (skip.value.size ? refresh() : show(first))
   // At once, so that nothing is answered between an entry and what it changes.
-  watch([() => store.drive, () => store.log, skip], refresh, {
-    flush: 'sync',
-    immediate: !first || skip.value.size > 0,
-  })
+  watch([() => store.drive, () => store.log, skip], refresh, { flush: 'sync' })
   const { sending, ...answers } = useCaseAnswers(pick)
   const busy = computed(() => sending.value || fetching.value)
 

@@ -5,55 +5,31 @@ import type { BusChoices } from './useBusRecording'
 export type ReadTestSource =
   { readonly file: File; readonly choices: BusChoices } | { readonly mechanism: string; readonly story: string }
 
-/**
- * Files a read test: a recording is sent and kept first, then the server reads it again and puts the surface on the
- * drive's log.
- */
+/** Files a read test: of a recording, or of a simulated drive. */
 export function useKeepReadTest() {
-  const sent = ref<number | null>(null)
-  let stopper = new AbortController()
+  const { sending, keepFile, enter, during, cancel } = useSending()
 
-  const { post } = useLogPost()
-  async function keep(
+  const keep = (
     driveId: string,
     source: ReadTestSource,
     station: StationId,
     disk: string | null = null,
-  ): Promise<LogEntry> {
-    sent.value = 0
-    stopper = new AbortController()
-    try {
-      const file = 'file' in source ? source : null
-      const sha = file
-        ? (
-            await sendFile<{ sha: string }>(
-              `/api/captures?name=${encodeURIComponent(file.file.name)}`,
-              file.file,
-              share => {
-                sent.value = share
-              },
-              stopper.signal,
-            )
-          ).sha
-        : null
-      sent.value = 1
-      return await post(driveId, 'read-test', {
+  ): Promise<LogEntry> =>
+    during(async () => {
+      if (!('file' in source))
+        return enter(driveId, 'read-test', { station, captureSha: null, disk, simulated: source })
+      const { mapping, inverted, code, trusted } = source.choices
+      const captureSha = await keepFile(source.file)
+      return enter(driveId, 'read-test', {
         station,
-        captureSha: sha,
+        captureSha,
         disk,
-        ...(file
-          ? {
-              mapping: { ...file.choices.mapping },
-              inverted: file.choices.inverted,
-              code: file.choices.code,
-              trusted: file.choices.trusted,
-            }
-          : { simulated: source }),
+        mapping: { ...mapping },
+        inverted,
+        code,
+        trusted,
       })
-    } finally {
-      sent.value = null
-    }
-  }
+    })
 
-  return { sent, keep, stopSending: () => stopper.abort() }
+  return { sending, keep, cancel }
 }

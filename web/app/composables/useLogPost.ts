@@ -1,9 +1,9 @@
 import { FetchError } from 'ofetch'
 import type { LogEntry } from '@wobrin/core/log'
-import { LogPoster } from '../utils/log-poster'
+import { LogPoster, type Followed } from '../utils/log-poster'
 
 const poster = new LogPoster({
-  send: (path, body) => $fetch<LogEntry>(path, { method: 'POST', body, retry: 2 }),
+  send: (path, body, signal) => $fetch<LogEntry>(path, { method: 'POST', body, retry: 2, signal }),
   refused: error => error instanceof FetchError && Boolean(error.status),
   now: () => Date.now(),
   newId: () => crypto.randomUUID(),
@@ -14,7 +14,11 @@ const poster = new LogPoster({
  * @returns `post(driveId, what, fields)`, where `what` is the last part of its route, such as `log` or `speed`
  */
 export function useLogPost() {
-  const post = (driveId: string, what: string, fields: Readonly<Record<string, unknown>>): Promise<LogEntry> =>
-    poster.post(`/api/drives/${driveId}/${what}`, fields)
+  const post = (
+    driveId: string,
+    what: string,
+    fields: Readonly<Record<string, unknown>>,
+    followed?: Followed,
+  ): Promise<LogEntry> => poster.post(`/api/drives/${driveId}/${what}`, fields, followed)
   return { post }
 }

@@ -45,7 +45,7 @@ export function useSpeedInstrument(setup: () => InstrumentSetup, logged: () => O
     () => workshop.settings.tone.volume,
     () => workshop.settings.tone.octaveShare,
   )
-  const { keeping, sent, stopSending, keep: send } = useKeepReading()
+  const { sending, cancel: cancelSending, keep: send } = useKeepReading()
 
   const shown = computed<Shown | null>(() => {
     if (live.running.value) return live.reading.value ? { ...live.reading.value.judged, from: 'live' } : null
@@ -122,9 +122,8 @@ export function useSpeedInstrument(setup: () => InstrumentSetup, logged: () => O
     file,
     live,
     tone,
-    keeping,
-    sent,
-    stopSending,
+    sending,
+    cancelSending,
     movedTurns,
     openFile,
     startPickup,

@@ -180,6 +180,7 @@ const themes = [
       </aside>
       <WorkshopKnowledge />
       <WorkshopOut @changed="refresh()" />
+      <WorkshopLog />
       <WorkshopCheck />
     </div>
   </div>

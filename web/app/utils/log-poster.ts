@@ -6,9 +6,16 @@ export type PostedEntry = Readonly<Record<string, unknown>> & { readonly id: str
 /** A second tap on the same tile within this time is the same tap, milliseconds. */
 export const DOUBLE_TAP_MS = 2000
 
+/** Who sends long work wants to follow it, and may cancel it. */
+export interface Followed {
+  /** Is told under which id it is sent. */
+  readonly onId?: (id: string) => void
+  readonly signal?: AbortSignal
+}
+
 interface Outside {
   /** Sends a body to a path; rejects where it is refused or no answer comes. */
-  readonly send: (path: string, body: PostedEntry) => Promise<LogEntry>
+  readonly send: (path: string, body: PostedEntry, signal?: AbortSignal) => Promise<LogEntry>
   /** Whether a failure was an answer: what was refused is not lost. */
   readonly refused: (error: unknown) => boolean
   readonly now: () => number
@@ -33,14 +40,14 @@ export class LogPoster {
    * @param fields what it says, without id and time
    * @returns the entry as it was kept; the same one for the same words sent twice
    */
-  async post(path: string, fields: Readonly<Record<string, unknown>>): Promise<LogEntry> {
+  async post(path: string, fields: Readonly<Record<string, unknown>>, followed: Followed = {}): Promise<LogEntry> {
     const said = JSON.stringify(fields)
     const key = `${path} ${said}`
     const before = this.last.get(path)
     if (before?.said === said && this.outside.now() - before.atMs < DOUBLE_TAP_MS) return before.entry
     const there = this.pending.get(key)
     if (there) return there
-    const sending = this.send(path, key, fields).then(entry => {
+    const sending = this.send(path, key, fields, followed).then(entry => {
       this.last.set(path, { said, atMs: this.outside.now(), entry })
       return entry
     })
@@ -52,12 +59,18 @@ export class LogPoster {
     }
   }
 
-  private async send(path: string, key: string, fields: Readonly<Record<string, unknown>>): Promise<LogEntry> {
+  private async send(
+    path: string,
+    key: string,
+    fields: Readonly<Record<string, unknown>>,
+    followed: Followed,
+  ): Promise<LogEntry> {
     const { newId, now, refused, send } = this.outside
     const body = this.unsent.get(key) ?? { id: newId(), at: new Date(now()).toISOString(), ...fields }
     this.unsent.set(key, body)
+    followed.onId?.(body.id)
     try {
-      const entry = await send(path, body)
+      const entry = await send(path, body, followed.signal)
       this.unsent.delete(key)
       return entry
     } catch (error) {

@@ -7,12 +7,22 @@ import { storageProblem } from '../services/storage-problem'
 const LEAST_ROOM = 64 * 1024 ** 2
 
 /** Answers once the database is open: whether what is entered can be kept, and the room that is left for it. */
-export default api(async (event, { folder, stillThere }) => {
+export default api(async (event, { folder, logCheck, stillThere }) => {
   const problem = await problemOf(folder.root, stillThere)
   const freeBytes = await roomIn(folder.root)
   const low = freeBytes !== null && freeBytes < LEAST_ROOM ? 'The disk of the data folder is nearly full.' : null
   if (problem) setResponseStatus(event, 503)
-  return { ok: problem === null, problem: problem ?? low, freeBytes }
+  const { at, problems } = logCheck.state()
+  const log = problems.length
+    ? `${problems[0]} ${problems.length > 1 ? `And ${problems.length - 1} more.` : ''}`.trim()
+    : null
+  return {
+    ok: problem === null,
+    problem: problem ?? log ?? low,
+    freeBytes,
+    logCheckedAt: at,
+    logProblems: problems.length,
+  }
 })
 
 /** Room that is left on the disk of a folder, bytes; null where there is no such folder any more. */

@@ -1,7 +1,7 @@
 import { sql } from 'drizzle-orm'
 import { index, integer, real, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core'
 import type { Call, Evidence, Observation } from '@wobrin/core/base/observations'
-import type { EntryData, EntryKind, GoalId, Outcome, RouteId, StationId, Account } from '@wobrin/core/log'
+import type { Account, EntryData, EntryKind, ErasedParts, GoalId, Outcome, RouteId, StationId } from '@wobrin/core/log'
 import type { Features, MechanismId, Pulleys } from '@wobrin/core/drives'
 import type { BeltMaterial } from '@wobrin/core/calculators/mechanics'
 import type { DiskEvent, Proof } from '@wobrin/core/proof'
@@ -153,3 +153,31 @@ export const logEntries = sqliteTable(
   },
   t => [uniqueIndex('log_entries_id').on(t.id), index('log_entries_drive').on(t.driveId, t.seq)],
 )
+
+/** The link of each entry to the one before it on its drive; rows are only ever added, as those of the log are. */
+export const logChain = sqliteTable(
+  'log_chain',
+  {
+    entry: text('entry').primaryKey(),
+    driveId: text('drive_id')
+      .notNull()
+      .references(() => drives.id),
+    /** Hashes of the links before it. */
+    before: text('before', { mode: 'json' }).$type<string[]>().notNull(),
+    hash: text('hash').notNull(),
+    salt: text('salt').notNull(),
+    /** Seals of what was erased. */
+    erased: text('erased', { mode: 'json' }).$type<ErasedParts>(),
+    firstSeq: integer('first_seq').notNull(),
+  },
+  t => [index('log_chain_drive').on(t.driveId)],
+)
+
+/** Where the chain of each drive ends. */
+export const logHeads = sqliteTable('log_heads', {
+  driveId: text('drive_id')
+    .primaryKey()
+    .references(() => drives.id),
+  entries: integer('entries').notNull(),
+  hash: text('hash').notNull(),
+})

@@ -1,3 +1,5 @@
+import type { H3Event } from 'h3'
+
 const LOOPBACK = new Set(['localhost', '127.0.0.1', '[::1]'])
 
 /**
@@ -33,8 +35,5 @@ export default defineEventHandler(async event => {
     )
 })
 
-function refuse(event: Parameters<typeof getRequestHeader>[0], status: number, detail: string) {
-  setResponseStatus(event, status)
-  setResponseHeader(event, 'content-type', 'application/problem+json')
-  return { type: 'urn:wobrin:refused', title: 'Refused', status, detail }
-}
+const refuse = (event: H3Event, status: number, detail: string) =>
+  sendProblem(event, { type: 'urn:wobrin:refused', title: 'Refused', status, detail })

@@ -3,8 +3,8 @@ import { open, rm } from 'node:fs/promises'
 import { join } from 'node:path'
 import type { Readable } from 'node:stream'
 import { InputError, LimitError, ParameterError } from '@wobrin/core/base/errors'
-import type { Imported } from '../../shared/archive'
-import { importArchive, writeArchive, type MissingFile } from './archive'
+import type { Imported, MissingFile } from '../../shared/archive'
+import { importArchive, writeArchive } from './archive'
 import type { BackupService } from './backups'
 import type { DataFolder } from './data-folder'
 import type { DriveService } from './drives'
@@ -64,8 +64,11 @@ export class ArchiveService {
       }
       if (expected !== undefined && bytes < expected)
         throw new InputError(`the archive was cut off after ${bytes} of ${expected} bytes`, 'all of it; send it again')
-      await this.backups.make(new Date().toISOString(), 'before-import')
-      return await importArchive(path, this.folder, this.db)
+      const now = new Date().toISOString()
+      await this.backups.make(now, 'before-import')
+      const imported = await importArchive(path, this.folder, this.db, now)
+      this.drives.headsMoved()
+      return imported
     } finally {
       await rm(path, { force: true })
       this.reading = false

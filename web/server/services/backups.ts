@@ -1,11 +1,11 @@
 import Database from 'better-sqlite3'
-import { readdirSync, rmSync, statSync } from 'node:fs'
+import { readdirSync, rmSync } from 'node:fs'
 import { rename } from 'node:fs/promises'
 import { join } from 'node:path'
 import type { Backup } from '../../shared/archive'
 import { isDue, superseded, type MadeBackup } from './backup-rotation'
 import type { DataFolder } from './data-folder'
-import { backupNames } from './start'
+import { backupsIn, unsound } from './start'
 import type { Db } from '../database/db'
 
 /** Why a backup was made; the first part of its name. */
@@ -22,10 +22,7 @@ export class BackupService {
   ) {}
 
   list(): Backup[] {
-    return backupNames(this.folder).map(name => {
-      const { size, mtime } = statSync(join(this.folder.backups, name))
-      return { name, bytes: size, at: mtime.toISOString() }
-    })
+    return backupsIn(this.folder)
   }
 
   /** Makes one, and looks whether it is sound before it gets its name. @throws Error where it is not */
@@ -37,8 +34,8 @@ export class BackupService {
     try {
       // One file that can be carried away, without a log beside it.
       copy.pragma('journal_mode = DELETE')
-      const said = copy.pragma('quick_check', { simple: true })
-      if (said !== 'ok') throw new Error(`The backup is not sound: ${String(said)}`)
+      const fault = unsound(copy)
+      if (fault) throw new Error(`The backup is not sound: ${fault}`)
     } finally {
       copy.close()
     }

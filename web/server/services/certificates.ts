@@ -16,7 +16,7 @@ export class CertificateService {
   of(driveId: string, issuedAt: string): Certificate {
     const drive = this.drives.get(driveId)
     const view = this.disks.view()
-    return buildCertificate(drive, this.drives.log(drive.id), this.workshop.get().name, issuedAt, id => {
+    return buildCertificate(drive, this.drives.linkedLog(drive.id), this.workshop.get().name, issuedAt, id => {
       const standing = view.standings.find(s => s.disk.id === id)
       // The view has put tags in place of ids already.
       return standing ? diskWord(standing) : null
@@ -26,7 +26,7 @@ export class CertificateService {
   check(json: unknown): CheckedCertificate {
     return checkCertificate(json, tag => {
       const drive = this.drives.byTag(tag)
-      return drive ? this.drives.log(drive.id) : null
+      return drive ? this.drives.linkedLog(drive.id) : null
     })
   }
 }

@@ -1,6 +1,7 @@
 import { mkdirSync, readdirSync, rmSync } from 'node:fs'
 import { join, resolve } from 'node:path'
 import { ParameterError } from '@wobrin/core/base/errors'
+import { SHA_256 } from '../../shared/patterns'
 
 /** Where everything the workshop enters is kept: `WOBRIN_DATA`, or `data` in the working folder. */
 export interface DataFolder {
@@ -25,9 +26,6 @@ export function openDataFolder(root = process.env.WOBRIN_DATA || 'data'): DataFo
   mkdirSync(folder.backups, { recursive: true })
   return folder
 }
-
-/** What a file that is named by its contents may be called. */
-export const SHA_256 = /^[0-9a-f]{64}$/
 
 /**
  * Path of a file that is named by its contents. Whatever the name came from, it leads nowhere else.

@@ -84,24 +84,22 @@ export class DiskShelf {
     if (disk.provedBy === id)
       throw new ParameterError('a disk cannot verify its own writer', 'another disk', { field: 'provedBy' })
     const row = { ...disk, mechanism: disk.mechanism as never, provedBy: disk.proof === 'disk' ? disk.provedBy : null }
-    return this.db.transaction(tx => {
+    return this.drives.within((tx, write) => {
       const before = tx.select().from(referenceDisks).where(eq(referenceDisks.id, id)).get()
       tx.insert(referenceDisks)
         .values({ id, ...row, addedAt: now })
         .onConflictDoUpdate({ target: referenceDisks.id, set: row })
         .run()
       if (!before && disk.writtenBy) {
-        tx.insert(logEntries)
-          .values({
-            id: randomUUID(),
-            driveId: this.drives.get(disk.writtenBy).id,
-            at: now,
-            kind: 'note',
-            station: 'prove',
-            title: `Wrote the reference disk “${disk.name}”`,
-            detail: `On ${disk.writtenAt}.`,
-          })
-          .run()
+        write({
+          id: randomUUID(),
+          driveId: this.drives.get(disk.writtenBy).id,
+          at: now,
+          kind: 'note',
+          station: 'prove',
+          title: `Wrote the reference disk “${disk.name}”`,
+          detail: `On ${disk.writtenAt}.`,
+        })
         keepState(tx, disk.writtenBy)
       }
       return tx.select().from(referenceDisks).where(eq(referenceDisks.id, id)).get()!

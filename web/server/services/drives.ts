@@ -4,9 +4,12 @@ import { receptionEntries, type SaidOnArrival } from '@wobrin/core/bench/entries
 import { ParameterError } from '@wobrin/core/base/errors'
 import type { LogEntry, DriveFacts, NewEntry } from '@wobrin/core/log'
 import { findMechanism, type MechanismId } from '@wobrin/core/drives'
+import type { OwnEntry } from '@wobrin/core/release'
 import type { NewDrive } from '../../shared/drive-facts'
-import { drives, logEntries } from '../database/schema'
+import { drives, logChain, logEntries } from '../database/schema'
 import { keepState, keepStateAfter } from './drive-states'
+import type { KeptHeads } from './kept-heads'
+import { writeEntry, type Writes, type Written } from './log-chain'
 import { NotFound } from './not-found'
 import { RecentLogs } from './recent-logs'
 import { SetAsideDrives } from './set-aside'
@@ -17,8 +20,35 @@ export class DriveService {
   private readonly recent: RecentLogs
   readonly aside = new SetAsideDrives()
 
-  constructor(private readonly db: Db) {
+  /** @param heads where the end of each log is also kept; left out where nothing else is */
+  constructor(
+    private readonly db: Db,
+    private readonly heads: KeptHeads | null = null,
+  ) {
     this.recent = new RecentLogs(db)
+  }
+
+  /**
+   * Runs what writes to logs, all or nothing; where the chains of the drives end now is then kept beside the database as
+   * well.
+   */
+  within<T>(run: (tx: Writes, write: (entry: Written) => LogEntry) => T): T {
+    const written = new Set<string>()
+    const done = this.db.transaction(
+      tx =>
+        run(tx, entry => {
+          written.add(entry.driveId)
+          return writeEntry(tx, entry)
+        }),
+      { behavior: 'immediate' },
+    )
+    this.heads?.keep(this.db, written)
+    return done
+  }
+
+  /** Logs have grown otherwise, by an archive that was read in. */
+  headsMoved(): void {
+    this.heads?.renew(this.db)
   }
 
   list(): DriveFacts[] {
@@ -62,6 +92,19 @@ export class DriveService {
     return after > 0 ? this.recent.read(driveId, after) : this.recent.of(driveId)
   }
 
+  /** A log with the links that hold its entries. @throws SetAside */
+  linkedLog(driveId: string): OwnEntry[] {
+    const links = new Map(
+      this.db
+        .select()
+        .from(logChain)
+        .where(eq(logChain.driveId, driveId))
+        .all()
+        .map(l => [l.entry, l]),
+    )
+    return this.log(driveId).map(e => ({ ...e, link: links.get(e.id) ?? null }))
+  }
+
   /**
    * Takes a drive in, with what was said of it on arrival; all or nothing.
    * @throws ParameterError where the tag is taken, or something that was said is not known
@@ -72,7 +115,7 @@ export class DriveService {
     id: string = randomUUID(),
     said: SaidOnArrival = { complaints: [], found: [] },
   ): DriveFacts {
-    return this.db.transaction(tx => {
+    return this.within((tx, write) => {
       const sent = tx.select().from(drives).where(eq(drives.id, id)).get()
       if (sent) return sent
       const taken = tx.select().from(drives).where(eq(drives.tag, drive.tag)).get()
@@ -82,22 +125,17 @@ export class DriveService {
       tx.insert(drives)
         .values({ ...drive, mechanism: drive.mechanism as MechanismId, id, receivedAt })
         .run()
-      tx.insert(logEntries)
-        .values({
-          id: randomUUID(),
-          driveId: id,
-          at: receivedAt,
-          kind: 'received',
-          station: 'receive',
-          title: 'Received',
-          detail: drive.ownerWords,
-        })
-        .run()
+      write({
+        id: randomUUID(),
+        driveId: id,
+        at: receivedAt,
+        kind: 'received',
+        station: 'receive',
+        title: 'Received',
+        detail: drive.ownerWords,
+      })
       const received = tx.select().from(drives).where(eq(drives.id, id)).get()!
-      for (const entry of receptionEntries(received, said, randomUUID))
-        tx.insert(logEntries)
-          .values({ ...entry, observations: [...entry.observations] })
-          .run()
+      for (const entry of receptionEntries(received, said, randomUUID)) write(entry)
       keepState(tx, id)
       return received
     })
@@ -118,19 +156,17 @@ export class DriveService {
       (change.mechanism ?? before.mechanism) as MechanismId,
       change.nominalRpm === undefined ? before.nominalRpm : change.nominalRpm,
     )
-    return this.db.transaction(tx => {
+    return this.within((tx, write) => {
       tx.update(drives).set(Object.fromEntries(changed)).where(eq(drives.id, id)).run()
-      tx.insert(logEntries)
-        .values({
-          id: randomUUID(),
-          driveId: id,
-          at: new Date().toISOString(),
-          kind: 'facts',
-          station: 'receive',
-          title: 'Facts corrected',
-          detail: changed.map(([key, value]) => `${factNames[key] ?? key}: ${describe(value)}`).join('; '),
-        })
-        .run()
+      write({
+        id: randomUUID(),
+        driveId: id,
+        at: new Date().toISOString(),
+        kind: 'facts',
+        station: 'receive',
+        title: 'Facts corrected',
+        detail: changed.map(([key, value]) => `${factNames[key] ?? key}: ${describe(value)}`).join('; '),
+      })
       keepState(tx, id)
       return tx.select().from(drives).where(eq(drives.id, id)).get()!
     })
@@ -146,7 +182,7 @@ export class DriveService {
 
   /** Adds an entry; sending the same id again adds nothing and returns what is there. */
   append(entry: NewEntry): LogEntry {
-    return this.db.transaction(tx => {
+    return this.within((tx, write) => {
       const there = tx.select().from(logEntries).where(eq(logEntries.id, entry.id)).get()
       if (there) return there
       if (entry.takesBack) {
@@ -159,10 +195,7 @@ export class DriveService {
           )
         }
       }
-      tx.insert(logEntries)
-        .values({ ...entry, observations: [...entry.observations] })
-        .run()
-      const kept = tx.select().from(logEntries).where(eq(logEntries.id, entry.id)).get()!
+      const kept = write(entry)
       keepStateAfter(tx, kept)
       return kept
     })

@@ -1,9 +1,21 @@
 import { createReadStream } from 'node:fs'
 import { stat } from 'node:fs/promises'
 import { readCapture, type ReadOptions } from '@wobrin/core/signals/captures'
-import { MOST_EDGES, railBars, reportBus, type BusOptions, type LineMapping } from '@wobrin/core/instruments/interface'
+import {
+  MOST_EDGES,
+  railBars,
+  reportBus,
+  surfaceOfRaw,
+  totalsOf,
+  type BusOptions,
+  type LineMapping,
+  type RawTrack,
+} from '@wobrin/core/instruments/interface'
 import type { ShownReading, SurfaceBar, SurfaceFacts } from '@wobrin/core/log'
 import type { Call, Observation } from '@wobrin/core/base/observations'
+import { ParameterError } from '@wobrin/core/base/errors'
+import { isMechanismId } from '@wobrin/core/drives'
+import { DRIVE_STORIES, readSurface, SimulatedDrive, STORY_SEED, wholeSurface } from '@wobrin/core/simulator'
 import {
   speedFromCapture,
   type CaptureSpeedOptions,
@@ -31,6 +43,16 @@ export interface SurfaceRequest {
   readonly bus: BusOptions
 }
 
+/** A surface to be read from a simulated drive: the same story gives the same surface. */
+export interface SimulatedRequest {
+  readonly simulated: { readonly mechanism: string; readonly story: string }
+}
+
+export type AnyJudgeRequest = JudgeRequest | SurfaceRequest | SimulatedRequest
+
+/** Is told how far the work has come, as a share of it. */
+export type Tell = (share: number) => void
+
 /** A surface as the log keeps it. */
 export interface SurfaceAnswer {
   readonly call: Call
@@ -43,15 +65,16 @@ export interface SurfaceAnswer {
   readonly mapping: LineMapping
 }
 
-const opened = async (path: string, name: string, read: ReadOptions) =>
+const opened = async (path: string, name: string, read: ReadOptions, tell?: Tell) =>
   readCapture(
     { name, size: (await stat(path)).size, chunks: () => createReadStream(path, { highWaterMark: 256 * 1024 }) },
-    read,
+    { ...read, onProgress: (done, total) => tell?.(total ? done / total : 0) },
   )
 
 /** Reads a kept recording of the interface and judges the surface in it. */
-export async function judgeSurfaceFile(request: SurfaceRequest): Promise<SurfaceAnswer> {
-  const report = reportBus(await opened(request.path, request.name, { maxEdgesPerChannel: MOST_EDGES }), request.bus)
+export async function judgeSurfaceFile(request: SurfaceRequest, tell?: Tell): Promise<SurfaceAnswer> {
+  const capture = await opened(request.path, request.name, { maxEdgesPerChannel: MOST_EDGES }, tell)
+  const report = reportBus(capture, request.bus)
   const { good, bad, missing } = report.totals
   return {
     call: report.call,
@@ -65,8 +88,34 @@ export async function judgeSurfaceFile(request: SurfaceRequest): Promise<Surface
   }
 }
 
+/** Reads the surface of a simulated drive and judges it. @throws ParameterError where there is no such story */
+export function judgeSimulated({ simulated }: SimulatedRequest, tell?: Tell): SurfaceAnswer {
+  const story = DRIVE_STORIES.find(s => s.id === simulated.story)
+  if (!story || !isMechanismId(simulated.mechanism))
+    throw new ParameterError('there is no such simulated drive', 'a drive type and one of its stories', {
+      field: 'simulated',
+    })
+  const drive = new SimulatedDrive(story.of(simulated.mechanism, STORY_SEED))
+  const surface = wholeSurface(drive)
+  const raw: RawTrack[] = []
+  const run = readSurface(drive, surface)
+  for (let step = run.next(); !step.done; step = run.next()) {
+    raw.push(step.value.track)
+    tell?.(step.value.done / step.value.all)
+  }
+  const { tracks, facts, call, observations } = surfaceOfRaw(raw, { trustedDisk: true })
+  const { good, bad, missing } = totalsOf(tracks)
+  return { call, observations, bars: railBars(tracks), facts, good, sectors: good + bad + missing, mapping: {} }
+}
+
 /** Reads a kept recording and judges the speed in it. */
-export async function judgeFile(request: JudgeRequest): Promise<JudgeAnswer> {
-  const capture = await opened(request.path, request.name, request.read)
+export async function judgeFile(request: JudgeRequest, tell?: Tell): Promise<JudgeAnswer> {
+  const capture = await opened(request.path, request.name, request.read, tell)
   return { ...speedFromCapture(capture, request.options, request.context), notices: capture.notices }
+}
+
+/** Judges whatever is asked. */
+export async function judge(request: AnyJudgeRequest, tell?: Tell): Promise<JudgeAnswer | SurfaceAnswer> {
+  if ('simulated' in request) return judgeSimulated(request, tell)
+  return 'bus' in request ? judgeSurfaceFile(request, tell) : judgeFile(request, tell)
 }

@@ -6,6 +6,7 @@ import { migrate } from 'drizzle-orm/better-sqlite3/migrator'
 import type { Db } from '../database/db'
 import * as schema from '../database/schema'
 import type { DataFolder } from './data-folder'
+import { sealLog } from './seal-log'
 import { upgradeLog } from './upgrade-log'
 
 /** Migrations known to this version that the database has not had. */
@@ -37,5 +38,6 @@ export async function openDatabase(folder: DataFolder, migrations: string): Prom
   const db = drizzle(client, { schema }) as Db
   migrate(db, { migrationsFolder: migrations })
   if (hasColumn(client, 'log_entries', 'evidence')) upgradeLog(client)
+  if (hasColumn(client, 'log_chain', 'hash')) sealLog(client)
   return db
 }

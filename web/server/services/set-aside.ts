@@ -37,4 +37,11 @@ export class SetAsideDrives {
       return null
     }
   }
+
+  /** The same where nothing can be shown without it. @throws SetAside */
+  need<T>(drive: Pick<DriveFacts, 'id' | 'tag'>, run: () => T): T {
+    const made = this.guard(drive, run)
+    this.refuse(drive.id)
+    return made!
+  }
 }

@@ -1,8 +1,13 @@
 import Database from 'better-sqlite3'
 import { existsSync } from 'node:fs'
+import { drizzle } from 'drizzle-orm/better-sqlite3'
+import * as schema from '../database/schema'
+import { checkLog } from '../services/check-log'
+import { compareHeads } from '../services/compare-heads'
+import { KeptHeads } from '../services/kept-heads'
 import { wrongWith } from '../services/archive/missing-contents'
 import type { DataFolder } from '../services/data-folder'
-import { damaged, isDamage, StartProblem } from '../services/start'
+import { countsOf, damaged, isDamage, StartProblem } from '../services/start'
 
 export interface Verified {
   readonly drives: number
@@ -20,7 +25,7 @@ interface Kept {
 
 /**
  * Reads a data folder through, changing nothing, with a server running or not: the database's pages and references, and
- * every recording and photo against its name.
+ * every recording and photo against its name, and every log along its chain.
  * @throws StartProblem where there is no database, or none that can be read
  */
 export async function verifyFolder(folder: DataFolder): Promise<Verified> {
@@ -41,6 +46,13 @@ export async function verifyFolder(folder: DataFolder): Promise<Verified> {
     )
     for (const { id, tag } of broken.all() as { id: string; tag: string }[])
       problems.push(`Entry ${id} of ${tag} cannot be read.`)
+    // A database of before there were links has none to follow.
+    if (db.prepare("select 1 from sqlite_master where name = 'log_chain'").get()) {
+      problems.push(
+        ...checkLog(db).problems,
+        ...compareHeads(drizzle(db, { schema }), new KeptHeads(folder.root).read()),
+      )
+    }
     let files = 0
     for (const [table, place, what] of [
       ['captures', folder.captures, 'recording'],
@@ -51,10 +63,7 @@ export async function verifyFolder(folder: DataFolder): Promise<Verified> {
         if (wrong) problems.push(`The ${what} “${name}” (${sha.slice(0, 12)}…) is ${wrong}.`)
         else files++
       }
-    const { drives, entries } = db
-      .prepare('select (select count(*) from drives) as drives, (select count(*) from log_entries) as entries')
-      .get() as { drives: number; entries: number }
-    return { drives, entries, files, problems }
+    return { ...countsOf(db), files, problems }
   } catch (error) {
     throw isDamage(error) ? damaged(folder, (error as Error).message) : error
   } finally {

@@ -1,7 +1,9 @@
 import type { H3Event } from 'h3'
 import { ValidationError, type AnySchema, type InferType } from 'yup'
 import { InputError, LimitError, ParameterError } from '@wobrin/core/base/errors'
+import { UUID } from '../../shared/patterns'
 import type { Exported } from '../services/archives'
+import { AskerLeft, TooBusy } from '../services/judge-pool'
 import { NotFound } from '../services/not-found'
 import { SetAside } from '../services/set-aside'
 import { storageProblem } from '../services/storage-problem'
@@ -53,6 +55,10 @@ function problemOf(error: unknown): Problem {
     }
   if (error instanceof SetAside)
     return { type: 'urn:wobrin:set-aside', title: 'Set aside', status: 409, detail: error.message }
+  if (error instanceof TooBusy) return { type: 'urn:wobrin:busy', title: 'Busy', status: 503, detail: error.message }
+  // Nobody reads this any more; it is no fault of the server's.
+  if (error instanceof AskerLeft)
+    return { type: 'urn:wobrin:left', title: 'Cancelled', status: 499, detail: 'The request was cancelled.' }
   const storage = storageProblem(error)
   if (storage) return { type: 'urn:wobrin:storage', title: 'Not saved', status: 507, detail: storage }
   console.error(error)
@@ -64,6 +70,13 @@ function problemOf(error: unknown): Problem {
   }
 }
 
+/** Answers with a problem. */
+export function sendProblem(event: H3Event, problem: Problem): Problem {
+  setResponseStatus(event, problem.status)
+  setResponseHeader(event, 'content-type', 'application/problem+json')
+  return problem
+}
+
 /** An API route: whatever goes wrong becomes `application/problem+json` (RFC 9457). */
 export function api<T>(run: (event: H3Event, services: Services) => T | Promise<T>) {
   return defineEventHandler(async event => {
@@ -71,10 +84,7 @@ export function api<T>(run: (event: H3Event, services: Services) => T | Promise<
     try {
       return await run(event, await useServices())
     } catch (error) {
-      const problem = problemOf(error)
-      setResponseStatus(event, problem.status)
-      setResponseHeader(event, 'content-type', 'application/problem+json')
-      return problem
+      return sendProblem(event, problemOf(error))
     }
   })
 }
@@ -115,6 +125,16 @@ export function sendArchive(event: H3Event, { name, stream, missing }: Exported)
   return sendStream(event, stream)
 }
 
+/** Says when the one who asked has gone before there was an answer. */
+export function leaving(event: H3Event): AbortSignal {
+  const gone = new AbortController()
+  const { res } = event.node
+  res.once('close', () => {
+    if (!res.writableFinished) gone.abort()
+  })
+  return gone.signal
+}
+
 /** A request's body as it is, up to a limit. @throws LimitError, before more of it is read */
 export async function limitedBody(event: H3Event, most: number): Promise<Uint8Array> {
   const tooLarge = () =>
@@ -144,7 +164,7 @@ export function param(event: H3Event, name: string): string {
 /** An id in the address that its sender made. @throws ParameterError */
 export function uuidParam(event: H3Event, name: string): string {
   const id = param(event, name)
-  if (!/^[0-9a-f-]{36}$/.test(id)) throw new ParameterError('the id is not valid', 'a UUID', { field: name })
+  if (!UUID.test(id)) throw new ParameterError('the id is not valid', 'a UUID', { field: name })
   return id
 }
 

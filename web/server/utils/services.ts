@@ -1,3 +1,4 @@
+import { availableParallelism } from 'node:os'
 import { dirname, join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { existsSync } from 'node:fs'
@@ -12,8 +13,11 @@ import { ArchiveService } from '../services/archives'
 import { BackupService } from '../services/backups'
 import { BeltShelf } from '../services/belt-shelf'
 import { DiskShelf } from '../services/disk-shelf'
+import { compareHeads } from '../services/compare-heads'
 import { DriveService } from '../services/drives'
-import { judgeInThread } from '../services/judge-in-thread'
+import { LogCheck } from '../services/log-check'
+import { KeptHeads } from '../services/kept-heads'
+import { JudgePool } from '../services/judge-pool'
 import type { KnownBeside } from '@wobrin/core/bench/case'
 import type { DriveFacts } from '@wobrin/core/log'
 import { IdenticalService } from '../services/identical'
@@ -43,6 +47,12 @@ function companions(): string {
   return found
 }
 
+/**
+ * One core is left for those who only look. A recording that fills the store is judged in two minutes on a slow
+ * machine; nobody waits for one that takes five.
+ */
+const JUDGING = { threads: Math.max(1, Math.min(4, availableParallelism() - 1)), deadlineMs: 300_000, mostWaiting: 100 }
+
 /** Where this server is asked to listen, as another one that wants its folder tells it. */
 const ownAddress = () => `http://${process.env.HOST || '127.0.0.1'}:${process.env.PORT || 3000}`
 
@@ -58,8 +68,13 @@ async function open() {
   sweepLeftovers(folder)
   checkDatabase(folder, join(beside, 'migrations'))
   const db = await openDatabase(folder, join(beside, 'migrations'))
-  const script = join(beside, 'judge-capture.mjs')
-  const drives = new DriveService(db)
+  const judging = new JudgePool(join(beside, 'judge-capture.mjs'), JUDGING)
+  const heads = new KeptHeads(folder.root)
+  /** Logs that do not end as they were left; the program goes on with what is there. */
+  const lost = compareHeads(db, heads.read())
+  for (const said of lost) console.error(said)
+  if (lost.length === 0) heads.renew(db)
+  const drives = new DriveService(db, heads)
   catchUpEach(db, drives.aside)
   const workshop = new WorkshopService(db)
   const disks = new DiskShelf(db, drives)
@@ -97,15 +112,17 @@ async function open() {
     photos: new PhotoStore(folder.photos, db),
     profiles,
     identical,
+    judging,
+    logCheck: new LogCheck(join(beside, 'check-log.mjs'), folder.database, lost),
     knownBeside,
     proofs: new ProofService(drives),
     readTest: new ReadTestService(
       drives,
       captures,
-      request => judgeInThread(script, request),
+      (request, by) => judging.run(request, by),
       disk => disks.trusts(disk) === true,
     ),
-    speed: new SpeedService(drives, captures, request => judgeInThread(script, request)),
+    speed: new SpeedService(drives, captures, (request, by) => judging.run(request, by)),
     sweeps: new SweepService(drives, disks),
     /** Folder with the PDF fonts. */
     fonts: join(beside, 'fonts'),

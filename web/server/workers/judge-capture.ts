@@ -1,17 +1,26 @@
 import { parentPort, workerData } from 'node:worker_threads'
 import { InputError } from '@wobrin/core/base/errors'
-import { judgeFile, judgeSurfaceFile, type JudgeRequest, type SurfaceRequest } from '../services/judge-file'
+import { judge, type AnyJudgeRequest } from '../services/judge-file'
+import type { ThreadMessage } from '../services/judge-pool'
 
-const request = workerData as JudgeRequest | SurfaceRequest
+/** How often it is told how far the work has come, milliseconds. */
+const TELL_EVERY_MS = 250
 
-/** What the thread answers: the judgement, or an input error taken apart, since classes do not survive the way. */
-const judged: Promise<unknown> = 'bus' in request ? judgeSurfaceFile(request) : judgeFile(request)
-judged.then(
-  answer => parentPort!.postMessage({ answer }),
+const send = (message: ThreadMessage) => parentPort!.postMessage(message)
+let told = 0
+const tell = (share: number) => {
+  const now = Date.now()
+  if (now - told < TELL_EVERY_MS) return
+  told = now
+  send({ share })
+}
+
+judge(workerData as AnyJudgeRequest, tell).then(
+  answer => send({ answer }),
   (error: Error) =>
-    parentPort!.postMessage(
+    send(
       error instanceof InputError
-        ? { input: { problem: error.problem, expected: error.expected, where: error.where } }
+        ? { input: { kind: error.name, problem: error.problem, expected: error.expected, where: error.where } }
         : { failure: error.stack ?? String(error) },
     ),
 )

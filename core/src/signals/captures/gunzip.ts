@@ -1,3 +1,4 @@
+import crc32 from 'crc/calculators/crc32'
 import { Gunzip } from 'fflate'
 import { InputError, LimitError } from '../../base/errors'
 import { DEFAULT_MAX_BYTES } from './capture'
@@ -7,26 +8,40 @@ const PIECE = 16 * 1024
 /** Past this size, a file that grows more than {@link MAX_RATIO}-fold is taken for a bomb. */
 const SUSPECT_BYTES = 64 * 1024 * 1024
 const MAX_RATIO = 200
+/** Behind each member stand its CRC-32 and its length, four bytes each, low byte first: RFC 1952, 2.3.1. */
+const TRAILER = 8
+/** How much of what came in is kept to find the trailer of a member in it: a header may come in two pieces. */
+const RECENT = 2 * PIECE
 
 export function isGzip(head: Uint8Array): boolean {
   return head[0] === 0x1f && head[1] === 0x8b
 }
 
 /**
- * Unpacks a gzip stream piece by piece.
+ * Unpacks a gzip stream piece by piece. What was unpacked is held against the check and the length behind it.
  * @throws InputError when it is damaged or cut short; LimitError when it expands beyond reason
  */
 export class GunzipStream {
   private out: Uint8Array[] = []
   private bytesIn = 0
   private bytesOut = 0
+  /** Check and length of the member that is being unpacked. */
+  private crc = 0
+  private length = 0
+  private recent = new Uint8Array(0)
   private readonly gunzip: Gunzip
 
   constructor(
     private readonly file: string,
     private readonly maxBytes = DEFAULT_MAX_BYTES,
   ) {
-    this.gunzip = new Gunzip(chunk => this.out.push(chunk))
+    this.gunzip = new Gunzip(chunk => {
+      this.out.push(chunk)
+      // A check of 0 would be taken for none; the same number in 32 bits is not.
+      this.crc = crc32(chunk, this.crc || 2 ** 32)
+      this.length += chunk.length
+    })
+    this.gunzip.onmember = next => this.checkMember(next)
   }
 
   /** Unpacks one chunk, handing on each piece as it comes. */
@@ -34,6 +49,7 @@ export class GunzipStream {
     for (let at = 0; at < chunk.length; at += PIECE) {
       const piece = chunk.subarray(at, at + PIECE)
       this.bytesIn += piece.length
+      this.remember(piece)
       this.attempt(piece, false)
       for (const out of this.out) this.count(out.length)
       yield* this.out
@@ -43,14 +59,39 @@ export class GunzipStream {
 
   *end(): Generator<Uint8Array> {
     this.attempt(new Uint8Array(0), true)
+    this.checkMember(this.bytesIn)
     yield* this.out
     this.out = []
+  }
+
+  private remember(piece: Uint8Array): void {
+    const before = this.recent.subarray(Math.max(0, this.recent.length + piece.length - RECENT))
+    const recent = new Uint8Array(before.length + piece.length)
+    recent.set(before)
+    recent.set(piece, before.length)
+    this.recent = recent
+  }
+
+  /** @param end where the member ended, bytes from the start of what came in */
+  private checkMember(end: number): void {
+    const at = this.recent.length - (this.bytesIn - end) - TRAILER
+    const trailer = new DataView(this.recent.buffer)
+    const right =
+      at >= 0 && trailer.getInt32(at, true) === this.crc && trailer.getUint32(at + 4, true) === this.length % 2 ** 32
+    if (!right)
+      throw new InputError('what is packed in it does not agree with its check', 'an undamaged gzip file', {
+        file: this.file,
+        byteOffset: Math.max(0, end - TRAILER),
+      })
+    this.crc = 0
+    this.length = 0
   }
 
   private attempt(piece: Uint8Array, final: boolean): void {
     try {
       this.gunzip.push(piece, final)
-    } catch {
+    } catch (error) {
+      if (error instanceof InputError) throw error
       throw new InputError(final ? 'the gzip data is cut short' : 'the gzip data is damaged', 'a whole gzip file', {
         file: this.file,
         byteOffset: this.bytesIn,

@@ -26,6 +26,21 @@ const UNITS_PER_SECOND: Readonly<Record<string, number>> = {
 const REAL_KINDS = new Set(['real', 'realtime', 'string', 'event'])
 
 export const MAX_HEADER_BYTES = 4 * 1024 * 1024
+/** Scopes that a name may carry: a design of chips has a dozen. */
+const MAX_SCOPES = 256
+
+/** A scope with the one around it; that of the file itself has none. Names are put together only at the end. */
+interface Scope {
+  readonly name: string
+  readonly depth: number
+  readonly outer: Scope | null
+}
+
+interface Declared {
+  readonly name: string
+  readonly code: string
+  readonly scope: Scope
+}
 
 function parseTimescale(words: string[], file: string): number {
   const m = /^(1|10|100)(s|ms|us|ns|ps|fs)$/.exec(words.join(''))
@@ -46,8 +61,8 @@ function parseTimescale(words: string[], file: string): number {
  */
 export function parseVcdHeader(text: string, file: string): VcdHeader {
   const words = text.split(/\s+/).filter(Boolean)
-  const scopes: string[] = []
-  const variables: VcdVariable[] = []
+  const scopes: Scope[] = [{ name: '', depth: 0, outer: null }]
+  const variables: Declared[] = []
   let ticksPerSecond = 0
   let wide = 0
   let reals = 0
@@ -60,11 +75,14 @@ export function parseVcdHeader(text: string, file: string): VcdHeader {
       case '$timescale':
         ticksPerSecond = parseTimescale(args, file)
         break
-      case '$scope':
-        scopes.push(args[1] ?? '')
+      case '$scope': {
+        const outer = scopes.at(-1)!
+        const name = args[1] ?? ''
+        scopes.push(name ? { name, depth: outer.depth + 1, outer } : outer)
         break
+      }
       case '$upscope':
-        scopes.pop()
+        if (scopes.length > 1) scopes.pop()
         break
       case '$var': {
         const [kind = '', width = '', code, ...name] = args
@@ -77,7 +95,7 @@ export function parseVcdHeader(text: string, file: string): VcdHeader {
         }
         if (REAL_KINDS.has(kind)) reals++
         else if (width !== '1') wide++
-        else variables.push({ name: [...scopes.filter(Boolean), name.join('')].join('.'), code })
+        else variables.push({ name: name.join(''), code, scope: scopes.at(-1)! })
         break
       }
     }
@@ -90,22 +108,39 @@ export function parseVcdHeader(text: string, file: string): VcdHeader {
   const notices: string[] = []
   if (wide) notices.push(`${wide} ${wide === 1 ? 'signal' : 'signals'} wider than one bit passed over.`)
   if (reals) notices.push(`${reals} real-valued ${reals === 1 ? 'signal' : 'signals'} passed over.`)
-  return { ticksPerSecond, variables: withUniqueNames(dropCommonScope(variables)), notices }
+  return { ticksPerSecond, variables: withUniqueNames(variables.map(named(variables, file))), notices }
 }
 
-/** Drops the scope that all names share: it tells nothing, and channel names stay short. */
-function dropCommonScope(variables: readonly VcdVariable[]): VcdVariable[] {
-  const first = variables[0]?.name.split('.') ?? []
-  let common = 0
-  while (
-    common < first.length - 1 &&
-    variables.every(v => {
-      const parts = v.name.split('.')
-      return parts.length > common + 1 && parts[common] === first[common]
-    })
-  )
-    common++
-  return variables.map(v => ({ ...v, name: v.name.split('.').slice(common).join('.') }))
+/** The scope that all variables share: the innermost one, found in one walk up from each. */
+function commonScope(variables: readonly Declared[]): Scope | null {
+  let common = variables[0]?.scope ?? null
+  for (const variable of variables) {
+    let scope: Scope | null = variable.scope
+    while (scope && common && scope.depth > common.depth) scope = scope.outer
+    while (scope && common && common.depth > scope.depth) common = common.outer
+    while (scope !== common) {
+      scope = scope?.outer ?? null
+      common = common?.outer ?? null
+    }
+  }
+  return common
+}
+
+/** Names a variable by its scopes but those that all share: they tell nothing, and channel names stay short. */
+function named(variables: readonly Declared[], file: string): (variable: Declared) => VcdVariable {
+  const common = commonScope(variables)
+  return ({ name, code, scope }) => {
+    const parts = [name]
+    for (let at: Scope | null = scope; at && at !== common; at = at.outer) {
+      parts.push(at.name)
+      if (parts.length > MAX_SCOPES)
+        throw new LimitError('its scopes stand one inside another too often', `at most ${MAX_SCOPES} deep`, {
+          file,
+          field: '$scope',
+        })
+    }
+    return { name: parts.reverse().join('.'), code }
+  }
 }
 
 function withUniqueNames(variables: readonly VcdVariable[]): VcdVariable[] {

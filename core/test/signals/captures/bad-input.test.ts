@@ -87,6 +87,41 @@ describe('bad input gets one sentence with name, place and expectation', () => {
     )
   })
 
+  it('holds what it unpacks against the check and the length behind it: RFC 1952, 2.3.1, written by zlib', async () => {
+    const plain = header + '#1 1!\n#2 0!\n#3 1!\n'
+    const [one, two] = [gzipSync(plain), gzipSync('#9 1!\n')]
+    // Several members one behind the other are one file: RFC 1952, 2.2.
+    for (const sound of [one, Buffer.concat([one, two])])
+      for (const chunk of [1, 7, 500]) expect((await read('a.vcd.gz', sound, {}, chunk)).channels).toHaveLength(1)
+    for (const [at, packed] of [
+      [one.length - 8, one],
+      [one.length - 1, one],
+      [one.length - 5, Buffer.concat([one, two])],
+    ] as const) {
+      const changed = Buffer.from(packed)
+      changed[at]! ^= 1
+      await expect(read('a.vcd.gz', changed)).rejects.toThrow(
+        `a.vcd.gz, byte ${one.length - 8}: what is packed in it does not agree with its check; expected an undamaged gzip file.`,
+      )
+    }
+    await expect(read('a.vcd.gz', one.subarray(0, -3))).rejects.toThrow(/does not agree with its check|cut short/)
+  })
+
+  it('reads scopes however deep they stand, and refuses names that would carry all of them', async () => {
+    const deep = (inside: string) =>
+      '$timescale 1 ns $end ' +
+      '$scope module m $end '.repeat(100_000) +
+      inside +
+      '$upscope $end '.repeat(100_000) +
+      '$enddefinitions $end\n#0 0!\n#1 1!\n#2 0!\n'
+    const one = await read('a.vcd', deep('$var wire 1 ! INDEX $end '))
+    expect(one.channels.map(c => c.name)).toEqual(['INDEX'])
+    const two = deep('$var wire 1 ! INDEX $end ').replace('$scope', '$var wire 1 " OTHER $end $scope')
+    await expect(read('a.vcd', two)).rejects.toThrow(
+      'a.vcd, $scope: its scopes stand one inside another too often; expected at most 256 deep.',
+    )
+  })
+
   it('keeps the limit on bytes', async () => {
     await expect(read('a.vcd', header + '#1\n'.repeat(9999), { maxBytes: 2000 }, 500)).rejects.toThrow(
       /larger than can be read/,

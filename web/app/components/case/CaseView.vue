@@ -126,7 +126,11 @@ useShortcuts({
           />
         </div>
       </div>
-      <div v-if="!closed" class="panel px-5 py-2.5 space-y-1.5 order-1 md:order-none xl:col-span-2 min-w-0">
+      <div
+        v-if="!closed"
+        :aria-busy="view.busy.value"
+        class="panel px-5 py-2.5 space-y-1.5 order-1 md:order-none xl:col-span-2 min-w-0"
+      >
         <CaseNext
           ref="next"
           :diagnosis="diagnosis"

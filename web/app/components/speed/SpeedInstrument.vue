@@ -27,9 +27,8 @@ const {
   file,
   live,
   tone,
-  keeping,
-  sent,
-  stopSending,
+  sending,
+  cancelSending,
   movedTurns,
   openFile,
   startPickup,
@@ -49,7 +48,7 @@ const earlier = computed(() => {
   return shown.value?.from === 'log' ? own.slice(1) : own
 })
 const fresh = computed(() => running.value || judged.value !== null)
-const canKeep = computed(() => fresh.value && shown.value?.measurement != null && !keeping.value)
+const canKeep = computed(() => fresh.value && shown.value?.measurement != null && !sending.value)
 
 async function keepTo(id: string): Promise<void> {
   try {
@@ -122,7 +121,7 @@ defineExpose({ measure })
       :now-rpm="nowRpm"
       :earlier="earlier"
     >
-      <KeepBand v-if="keeping" :sent="sent" @end="stopSending" />
+      <KeepBand v-if="sending" :sending="sending" @end="cancelSending" />
       <div v-else-if="fresh" class="flex flex-wrap items-end justify-between gap-3">
         <SpeedTrimmerMove v-if="readings.length && !running" v-model="movedTurns" />
         <div class="flex flex-wrap gap-3">

@@ -21,7 +21,7 @@ const route = useRoute()
 const driveId = computed(() => (typeof route.query.drive === 'string' ? route.query.drive : null))
 const station = computed<StationId>(() => STATION_IDS.find(s => s === route.query.station) ?? 'prove')
 const worker = useDriveWorker()
-const { sent, keep, stopSending } = useKeepReadTest()
+const { sending, keep, cancel } = useKeepReadTest()
 const notices = useNotices()
 const bus = useBusRecording(worker)
 const test = useReadTest(worker)
@@ -153,7 +153,7 @@ useShortcuts({ m: () => opener.value?.choose() })
           <option value="">not a disk of the shelf</option>
           <option v-for="s in disksHere" :key="s.disk.id" :value="s.disk.id">{{ s.disk.name }}</option>
         </select>
-        <button class="btn btn-primary" :disabled="sent !== null || !tracks.length" @click="keepIt">
+        <button class="btn btn-primary" :disabled="sending !== null || !tracks.length" @click="keepIt">
           {{ driveId ? 'Save to log' : 'Save to a drive…' }}
         </button>
         <button class="btn" :aria-pressed="before !== null" @click="keepAsBefore">
@@ -209,7 +209,7 @@ useShortcuts({ m: () => opener.value?.choose() })
     />
     <ProblemBand v-if="problem ?? test.problem.value" :problem="problem ?? test.problem.value ?? ''" />
 
-    <KeepBand v-if="sent !== null" :sent="sent" @end="stopSending" />
+    <KeepBand v-if="sending" :sending="sending" @end="cancel" />
 
     <template v-if="tracks.length">
       <CallBand v-if="shown && !test.growing.value" :call="shown.call" />

@@ -1,17 +1,18 @@
 import { array, mixed, number, object, string, ValidationError, type AnySchema } from 'yup'
-import { CALLS, SOURCE_IDS, type CallKind } from '@wobrin/core/base/observations'
+import { CALLS, lowerFirst, SOURCE_IDS, type CallKind } from '@wobrin/core/base/observations'
 import { MECHANISM_IDS } from '@wobrin/core/drives'
 import { ENTRY_DATA_TYPES, ENTRY_KINDS, STATION_IDS } from '@wobrin/core/log'
 import { PROOFS } from '@wobrin/core/proof'
 import { InputError } from '@wobrin/core/base/errors'
 import { beltSchema } from '../../../shared/belts'
+import { DISK_EVENT_KINDS } from '../../../shared/disks'
 import { driveSchema } from '../../../shared/drive-facts'
 import { workshopSchema } from '../../../shared/workshop'
-import { SHA_256 } from '../data-folder'
+import { INSTANT, SHA_256, UUID } from '../../../shared/patterns'
+import type { ArchiveTable } from './tables'
 
 type Row = Readonly<Record<string, unknown>>
 
-const UUID = /^[0-9a-f-]{36}$/
 const text = (most: number) => string().max(most).defined()
 const id = () => string().matches(UUID, '${path} is not a UUID').required()
 const sha = () => string().matches(SHA_256, '${path} is not a SHA-256').required()
@@ -27,11 +28,11 @@ const dated = (pattern: RegExp) =>
   string()
     .matches(pattern, '${path} is not a date of the form 2026-03-31')
     .test('exists', '${path} is a date that does not exist', exists)
-const moment = () => dated(/^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d(?:\.\d+)?Z$/).required()
+const moment = () => dated(INSTANT).required()
 const day = () => dated(/^\d{4}-\d\d-\d\d(?:T[\d:.]+Z)?$/).required()
 
 /** An object; what else it holds is for who reads it. */
-const holding = (fields: Record<string, AnySchema> = {}) => object(fields).default(undefined)
+const holding = (fields: Record<string, AnySchema>) => object(fields).default(undefined)
 
 const observation = holding({
   key: text(200),
@@ -63,8 +64,19 @@ const SCHEMAS: Readonly<Record<string, AnySchema>> = {
     id: id(),
     disk: id(),
     at: moment(),
-    kind: one(['verified', 'retired', 'back', 'note'], 'the kind').required(),
+    kind: one(DISK_EVENT_KINDS, 'the kind').required(),
     detail: text(4000),
+  }),
+  log_chain: object({
+    entry: id(),
+    drive_id: id(),
+    before: array(sha()).max(2).defined(),
+    hash: sha(),
+    salt: sha(),
+    erased: object({ words: string().matches(SHA_256), photo: string().matches(SHA_256) })
+      .nullable()
+      .default(undefined),
+    first_seq: number().integer().min(1).required(),
   }),
   log_entries: object({
     id: id(),
@@ -92,12 +104,10 @@ const SCHEMAS: Readonly<Record<string, AnySchema>> = {
 
 /** What the routes know by other names: facts of a drive, and belts. */
 const camel = (name: string) => name.replace(/_(\w)/g, (_, letter: string) => letter.toUpperCase())
-const FLAGS = ['simulated', 'hasTrimmer']
-function asSent(row: Row): Record<string, unknown> {
-  const sent = Object.fromEntries(Object.entries(row).map(([k, v]) => [camel(k), v]))
-  for (const flag of FLAGS) if (sent[flag] === 0 || sent[flag] === 1) sent[flag] = sent[flag] === 1
-  return sent
-}
+const asSent = (t: ArchiveTable, row: Row): Record<string, unknown> =>
+  Object.fromEntries(
+    Object.entries(row).map(([k, v]) => [camel(k), t.flags.includes(k) && (v === 0 || v === 1) ? v === 1 : v]),
+  )
 const SENT: Readonly<Record<string, AnySchema>> = {
   drives: driveSchema.shape({ id: id(), receivedAt: moment() }),
   belts: beltSchema.shape({ id: id(), addedAt: moment() }),
@@ -107,17 +117,16 @@ const SENT: Readonly<Record<string, AnySchema>> = {
  * Checks a row of an archive as the routes check what is sent.
  * @throws InputError with file, line, column and what is wrong there
  */
-export function checkRow(table: string, row: Row, where: { readonly file: string; readonly line: number }): void {
+export function checkRow(t: ArchiveTable, row: Row, where: { readonly file: string; readonly line: number }): void {
   try {
-    const sent = SENT[table]
-    if (sent) sent.validateSync(asSent(row), { strict: true })
-    else SCHEMAS[table]?.validateSync(row, { strict: true })
+    const sent = SENT[t.table]
+    if (sent) sent.validateSync(asSent(t, row), { strict: true })
+    else SCHEMAS[t.table]?.validateSync(row, { strict: true })
   } catch (error) {
     if (!(error instanceof ValidationError)) throw error
-    const said = error.errors[0]!.replace(/\.$/, '')
     throw new InputError(
-      `the row cannot be kept: ${said.charAt(0).toLowerCase()}${said.slice(1)}`,
-      `a row of ${table} as it was exported; a newer version’s archive needs that version`,
+      `the row cannot be kept: ${lowerFirst(error.errors[0]!.replace(/\.$/, ''))}`,
+      `a row of ${t.table} as it was exported; a newer version’s archive needs that version`,
       where,
     )
   }

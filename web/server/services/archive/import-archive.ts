@@ -6,11 +6,13 @@ import { join } from 'node:path'
 import { setImmediate } from 'node:timers/promises'
 import { InputError, LimitError } from '@wobrin/core/base/errors'
 import type { Imported } from '../../../shared/archive'
-import { contentPath, SHA_256, type DataFolder } from '../data-folder'
+import { SHA_256 } from '../../../shared/patterns'
+import { contentPath, type DataFolder } from '../data-folder'
 import { catchUp } from '../drive-states'
 import type { Db } from '../../database/db'
 import { openArchive, type OpenArchive } from './read-archive'
 import { checkRow } from './check-row'
+import { joinChains } from './join-chains'
 import { upgradeRow } from './upgrade-row'
 import { CONTENTS, TABLES, type ArchiveTable } from './tables'
 
@@ -23,9 +25,9 @@ const MOST_LINE = 16 * 1024 ** 2
  * Reads an archive into a workshop: what is new is added, what is there already is left, and where something is
  * there with other contents
  * nothing at all is changed. An archive read into an empty workshop makes it equal to the one that it came from.
- * @param path of the archive's file @throws InputError in one sentence
+ * @param path of the archive's file @param now when it is read in @throws InputError in one sentence
  */
-export async function importArchive(path: string, folder: DataFolder, db: Db): Promise<Imported> {
+export async function importArchive(path: string, folder: DataFolder, db: Db, now: string): Promise<Imported> {
   const archive = await openArchive(path)
   const staged = join(folder.root, `.import-${randomUUID()}.sqlite`)
   try {
@@ -33,14 +35,9 @@ export async function importArchive(path: string, folder: DataFolder, db: Db): P
     const kept: string[] = []
     try {
       const files = await keepContents(archive, folder, kept)
-      const tables = merge(db, staged)
-      return {
-        drive: archive.manifest.drive,
-        madeAt: archive.manifest.madeAt,
-        tables,
-        files,
-        missing: missingIn(archive),
-      }
+      const tables = merge(db, staged, now)
+      const { drive, madeAt, missing = [] } = archive.manifest
+      return { drive, madeAt, tables, files, missing }
     } catch (error) {
       for (const path of kept) await rm(path, { force: true })
       throw error
@@ -51,16 +48,13 @@ export async function importArchive(path: string, folder: DataFolder, db: Db): P
   }
 }
 
-/** Recordings and photos that were missing or damaged already where the archive was made, by name. */
-const missingIn = ({ manifest }: OpenArchive): Imported['missing'] =>
-  (manifest.missing ?? []).map(({ path, why }) => ({ path, why }))
-
 /**
  * Puts the rows into a database of their own, with the tables and rules of this one, so that what is wrong shows
  * before anything is touched.
  */
 async function stage(archive: OpenArchive, path: string, folder: DataFolder): Promise<void> {
-  const listed = new Set([...archive.manifest.files, ...(archive.manifest.missing ?? [])].map(f => f.path))
+  const { files, missing = [] } = archive.manifest
+  const listed = new Set([...files, ...missing].map(f => f.path))
   const staging = new Database(path)
   try {
     staging.pragma('journal_mode = OFF')
@@ -79,7 +73,7 @@ async function stage(archive: OpenArchive, path: string, folder: DataFolder): Pr
       for await (const { row: sent, line } of rows(archive.contents(t.file), t)) {
         const row = upgradeRow(t.table, sent, archive.manifest.version)
         checkContentName(t, row, line, listed)
-        checkRow(t.table, row, { file: t.file, line })
+        checkRow(t, row, { file: t.file, line })
         if (performance.now() - breathed > BREATH_MS) {
           await setImmediate()
           breathed = performance.now()
@@ -208,13 +202,14 @@ async function keepContents(archive: OpenArchive, folder: DataFolder, added: str
 }
 
 /** Adds staged rows in one transaction. */
-function merge(db: Db, staged: string): Imported['tables'] {
+function merge(db: Db, staged: string, now: string): Imported['tables'] {
   const client = db.$client
   client.exec(`attach '${staged.replaceAll("'", "''")}' as staged`)
   try {
     return client.transaction(() => {
       const counts = Object.fromEntries(
-        TABLES.map(t => {
+        // Links are joined to the chains that are here, not copied.
+        TABLES.filter(t => t.table !== 'log_chain').map(t => {
           const same = t.columns
             .filter(c => !(t.renumbered && c === t.order))
             .map(c => `m."${c}" is s."${c}"`)
@@ -257,6 +252,7 @@ function merge(db: Db, staged: string): Imported['tables'] {
           return [t.table, { added: changes, there: total - changes }]
         }),
       )
+      joinChains(db, now)
       replay(db)
       return counts
     })()

@@ -1,4 +1,3 @@
 export { importArchive } from './import-archive'
 export { writeArchive } from './write-archive'
-export { ARCHIVE_VERSION, MANIFEST, TABLES, type Manifest, type MissingFile } from './tables'
-export { wrongWith } from './missing-contents'
+export { ARCHIVE_VERSION, MANIFEST, TABLES, type Manifest } from './tables'

@@ -1,6 +1,7 @@
 import { createHash } from 'node:crypto'
 import { createReadStream, existsSync } from 'node:fs'
-import { contentPath, SHA_256 } from '../data-folder'
+import { SHA_256 } from '../../../shared/patterns'
+import { contentPath } from '../data-folder'
 
 /** Why a file that is named by its contents cannot come along; null where it is as its name says. */
 export async function wrongWith(place: string, sha: string): Promise<'missing' | 'damaged' | null> {

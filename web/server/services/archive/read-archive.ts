@@ -3,15 +3,9 @@ import type { Readable } from 'node:stream'
 import { promisify } from 'node:util'
 import yauzl from 'yauzl'
 import { InputError, LimitError } from '@wobrin/core/base/errors'
-import {
-  ARCHIVE_VERSION,
-  CONTENTS,
-  MANIFEST,
-  TABLES,
-  type Manifest,
-  type ManifestFile,
-  type MissingFile,
-} from './tables'
+import { SHA_256 } from '../../../shared/patterns'
+import type { MissingFile } from '../../../shared/archive'
+import { ARCHIVE_VERSION, CONTENTS, MANIFEST, TABLES, type Manifest, type ManifestFile } from './tables'
 
 /** What an archive may unpack to, bytes, and how many files it may have. */
 export const MOST_UNPACKED = 64 * 1024 ** 3
@@ -144,7 +138,7 @@ async function readManifest(
     throw bad(`the archive is of version ${m.version}`, `at most ${ARCHIVE_VERSION}; read it with a newer application`)
   const wrong = m.files.find(
     (f: Partial<ManifestFile> | null) =>
-      typeof f?.path !== 'string' || !Number.isSafeInteger(f.bytes) || !/^[0-9a-f]{64}$/.test(String(f.sha256)),
+      typeof f?.path !== 'string' || !Number.isSafeInteger(f.bytes) || !SHA_256.test(String(f.sha256)),
   )
   if (m.missing !== undefined && !isMissingList(m.missing))
     throw bad('the manifest’s list of missing files is damaged', 'path and reason of each')

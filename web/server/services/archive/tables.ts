@@ -1,11 +1,13 @@
 import { getTableConfig, type SQLiteTable } from 'drizzle-orm/sqlite-core'
+import type { MissingFile } from '../../../shared/archive'
 import * as schema from '../../database/schema'
 
 /**
  * Version of the archive's form. A newer one is refused with a sentence; rows of an older one are brought to this form.
  * 2: measurements with their source, tracks and places as named fields.
+ * 4: entries with the links that hold them in their drive's chain.
  */
-export const ARCHIVE_VERSION = 3
+export const ARCHIVE_VERSION = 4
 export const MANIFEST = 'manifest.json'
 
 /** A table as a file of JSON Lines: one row a line, JSON columns as JSON. */
@@ -15,6 +17,8 @@ export interface ArchiveTable {
   readonly columns: readonly string[]
   /** Columns that hold JSON. */
   readonly json: readonly string[]
+  /** Columns that hold true or false, as 1 or 0. */
+  readonly flags: readonly string[]
   /** What makes a row the same row in another workshop. */
   readonly key: string
   /** Column in whose order rows are written, and given anew where the other workshop has rows already. */
@@ -34,6 +38,7 @@ function archived(
     file,
     columns: columns.map(c => c.name),
     json: columns.filter(c => c.dataType === 'json').map(c => c.name),
+    flags: columns.filter(c => c.dataType === 'boolean').map(c => c.name),
     key,
     order: renumbered ? 'seq' : key,
     ...(renumbered ? { renumbered } : {}),
@@ -51,10 +56,11 @@ export const TABLES: readonly ArchiveTable[] = [
   archived(schema.referenceDisks, 'disks.jsonl'),
   archived(schema.diskEvents, 'disk-events.jsonl', { renumbered: true }),
   archived(schema.logEntries, 'log.jsonl', { renumbered: true }),
+  archived(schema.logChain, 'log-chain.jsonl', { key: 'entry' }),
 ]
 
 /** Tables that are worked out from others and go into no archive; a test finds one that stands in neither list. */
-export const DERIVED: readonly SQLiteTable[] = [schema.driveStates]
+export const DERIVED: readonly SQLiteTable[] = [schema.driveStates, schema.logHeads]
 
 /** Tables that a spreadsheet may want as well; these are not read back. */
 export const CSV_TABLES = ['drives', 'log_entries'] as const
@@ -69,10 +75,6 @@ export interface ManifestFile {
   readonly path: string
   readonly bytes: number
   readonly sha256: string
-}
-export interface MissingFile {
-  readonly path: string
-  readonly why: 'missing' | 'damaged'
 }
 export interface Manifest {
   readonly format: 'wobrin-archive'

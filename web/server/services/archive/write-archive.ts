@@ -4,6 +4,7 @@ import { createReadStream } from 'node:fs'
 import { Readable, Transform } from 'node:stream'
 import Papa from 'papaparse'
 import yazl from 'yazl'
+import type { MissingFile } from '../../../shared/archive'
 import { contentPath, type DataFolder } from '../data-folder'
 import { wrongWith } from './missing-contents'
 import {
@@ -16,7 +17,6 @@ import {
   type ArchiveTable,
   type Manifest,
   type ManifestFile,
-  type MissingFile,
 } from './tables'
 
 /** Rows that are put together to one piece of a file. */
@@ -33,6 +33,7 @@ function ofDrive(id: string): Filter {
   const by: Readonly<Record<string, string>> = {
     drives: 'where id = ?',
     log_entries: 'where drive_id = ?',
+    log_chain: 'where drive_id = ?',
     captures: `where sha in ${inLog('$.captureSha')}`,
     photos: `where sha in ${inLog('$.sha')}`,
     reference_disks: `where id in ${disks}`,
@@ -52,11 +53,12 @@ export async function writeArchive(
   madeAt: string,
   drive: { readonly id: string; readonly tag: string } | null = null,
 ): Promise<{ readonly stream: Readable; readonly missing: readonly MissingFile[] }> {
-  const zip = new yazl.ZipFile()
   const db = new Database(folder.database, { readonly: true })
   db.exec('begin')
-  const files: ManifestFile[] = []
   const filter = drive ? ofDrive(drive.id) : EVERYTHING
+  const { present, missing } = await contentsOf(db, folder, filter)
+  const zip = new yazl.ZipFile()
+  const files: ManifestFile[] = []
   const tags = new Map(
     drive
       ? (db.prepare('select id, tag from drives').all() as { id: string; tag: string }[]).map(d => [d.id, d.tag])
@@ -73,18 +75,7 @@ export async function writeArchive(
     const t = TABLES.find(x => x.table === name)!
     add(t.file.replace('.jsonl', '.csv'), () => Readable.from(csv(db, t, filter)))
   }
-  const missing: MissingFile[] = []
-  for (const { folder: name, table } of CONTENTS) {
-    const t = TABLES.find(x => x.table === table)!
-    const { where, params } = filter(t)
-    // Names alone are few bytes each; the contents are opened one after the other.
-    const named = db.prepare(`select sha from ${table} ${where} order by sha`).all(...params) as { sha: string }[]
-    for (const { sha } of named) {
-      const why = await wrongWith(folder[name], sha)
-      if (why) missing.push({ path: `${name}/${sha}`, why })
-      else add(`${name}/${sha}`, () => createReadStream(contentPath(folder[name], sha)), false)
-    }
-  }
+  for (const { path, from } of present) add(path, () => createReadStream(from), false)
   const about = { format: 'wobrin-archive', version: ARCHIVE_VERSION, madeAt, drive: drive?.tag ?? null } as const
   // Made last, when all that it lists has gone by.
   zip.addReadStreamLazy(MANIFEST, { mtime: new Date(madeAt) }, callback =>
@@ -100,6 +91,23 @@ export async function writeArchive(
   zip.on('error', error => out.destroy(error as Error))
   out.once('close', () => db.close())
   return { stream: out, missing }
+}
+
+/** Recordings and photos that rows name, each compared with its name: those that come along, and the others. */
+async function contentsOf(db: Database.Database, folder: DataFolder, filter: Filter) {
+  const present: { path: string; from: string }[] = []
+  const missing: MissingFile[] = []
+  for (const { folder: name, table } of CONTENTS) {
+    const { where, params } = filter(TABLES.find(x => x.table === table)!)
+    const named = db.prepare(`select sha from ${table} ${where} order by sha`).all(...params) as { sha: string }[]
+    for (const { sha } of named) {
+      const path = `${name}/${sha}`
+      const why = await wrongWith(folder[name], sha)
+      if (why) missing.push({ path, why })
+      else present.push({ path, from: contentPath(folder[name], sha) })
+    }
+  }
+  return { present, missing }
 }
 
 function counted(path: string, from: Readable, files: ManifestFile[]): Readable {

@@ -1,8 +1,10 @@
 import Database from 'better-sqlite3'
 import { closeSync, existsSync, openSync, readdirSync, readFileSync, readSync, statSync } from 'node:fs'
 import { join } from 'node:path'
+import { SHA_256 } from '../../../shared/patterns'
 import type { DataFolder } from '../data-folder'
 import { newestGoodBackup } from './good-backups'
+import { unsound } from './sound'
 import { StartProblem } from './start-problem'
 
 const HEADER = 'SQLite format 3\0'
@@ -22,8 +24,8 @@ export function checkDatabase(folder: DataFolder, migrations: string): void {
     db = new Database(folder.database, { readonly: true })
     checkOurs(db, folder, migrations)
     if (statSync(folder.database).size <= MOST_READ_THROUGH) {
-      const said = String(db.pragma('quick_check(1)', { simple: true }))
-      if (said !== 'ok') throw damaged(folder, said.replace(/\s+/g, ' '))
+      const fault = unsound(db)
+      if (fault) throw damaged(folder, fault)
     }
   } catch (error) {
     throw isDamage(error) ? damaged(folder, (error as Error).message) : error
@@ -57,8 +59,8 @@ function headerOf(path: string): string {
 function checkNothingLost(folder: DataFolder): void {
   const count = (place: string, pattern: RegExp) => readdirSync(place).filter(n => pattern.test(n)).length
   const there = [
-    [count(folder.captures, /^[0-9a-f]{64}$/), 'recordings'],
-    [count(folder.photos, /^[0-9a-f]{64}$/), 'photos'],
+    [count(folder.captures, SHA_256), 'recordings'],
+    [count(folder.photos, SHA_256), 'photos'],
     [count(folder.backups, /\.sqlite$/), 'backups'],
   ].filter(([n]) => n !== 0)
   if (there.length === 0) return

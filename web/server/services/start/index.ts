@@ -1,6 +1,7 @@
 export { checkDatabase, damaged, isDamage } from './check-database'
-export { backupNames, faultOf, newestGoodBackup } from './good-backups'
+export { backupsIn, faultOf, newestGoodBackup } from './good-backups'
 export { restoreBackup } from './restore'
 export { lockFolder } from './server-lock'
+export { countsOf, unsound } from './sound'
 export { StartProblem } from './start-problem'
 export { watchDatabase } from './still-there'

@@ -3,6 +3,8 @@ import { copyFileSync, existsSync, mkdirSync, renameSync, rmSync } from 'node:fs
 import { basename, join, resolve } from 'node:path'
 import type { DataFolder } from '../data-folder'
 import { BEFORE_RESTORE, faultOf, newestGoodBackup } from './good-backups'
+import { HEADS_FILE } from '../kept-heads'
+import { countsOf } from './sound'
 import { StartProblem } from './start-problem'
 
 export interface Restored {
@@ -25,7 +27,7 @@ export function restoreBackup(folder: DataFolder, now: string, asked: string | n
   const path = asked === null ? newest(folder) : named(folder, asked)
   const fault = faultOf(path)
   if (fault) throw new StartProblem(`${path} is no sound backup of a workshop (${fault}). Nothing was changed.`)
-  const counts = countsOf(path)
+  const counts = countsIn(path)
   const temporary = join(folder.root, '.incoming-restored.sqlite')
   copyFileSync(path, temporary)
   const kept = existsSync(folder.database) ? keepAside(folder, now) : null
@@ -48,22 +50,23 @@ function named(folder: DataFolder, asked: string): string {
   return path
 }
 
-function countsOf(path: string): Pick<Restored, 'drives' | 'entries'> {
+function countsIn(path: string): ReturnType<typeof countsOf> {
   const db = new Database(path, { readonly: true })
   try {
-    return db
-      .prepare('select (select count(*) from drives) as drives, (select count(*) from log_entries) as entries')
-      .get() as Pick<Restored, 'drives' | 'entries'>
+    return countsOf(db)
   } finally {
     db.close()
   }
 }
 
 /** Moves the database among the backups; with its write-ahead log, where what was written last may stand alone. */
-function keepAside({ database, backups }: DataFolder, now: string): string {
+function keepAside({ root, database, backups }: DataFolder, now: string): string {
   mkdirSync(backups, { recursive: true })
   const kept = join(backups, `${BEFORE_RESTORE}${now.replace(/[:.]/g, '-')}.sqlite`)
   for (const end of ['', '-wal']) if (existsSync(database + end)) renameSync(database + end, kept + end)
   rmSync(`${database}-shm`, { force: true })
+  // Where its logs ended goes with it: those of the backup ended earlier, and nothing of them is missing.
+  const heads = join(root, HEADS_FILE)
+  if (existsSync(heads)) renameSync(heads, `${kept}.heads.jsonl`)
   return kept
 }

@@ -11,12 +11,13 @@ const notices = useNotices()
 const attempt = useAttempt()
 
 const id = route.params.id as string
-const fetched = fetchCase(id).catch(() => null)
+const first = fetchCase(id)
+const arrived = first.catch(() => null)
 await store.load(id).catch(error => {
   throw createError({ status: error.statusCode ?? 404, statusText: problemText(error), fatal: true })
 })
-/** Waited for where it is what is seen first. */
-const first = viewOf(route.query, store.drive!.route) === 'stations' ? null : await fetched
+// Waited for where it is what is seen first; what went wrong is said with the page.
+if (viewOf(route.query, store.drive!.route) !== 'stations') await arrived
 const drive = computed(() => store.drive!)
 useHead({ title: () => `${drive.value.tag} · Wobrin` })
 // Another tablet may be adding to the same drive; waits run down.

@@ -4,7 +4,7 @@ import { NotFound } from '../../../../services/not-found'
 export default api(async (event, { drives, speed, workshop }) => {
   const entry = drives.log(param(event, 'id')).find(e => e.id === param(event, 'entry'))
   if (!entry) throw new NotFound('There is no such entry on this drive’s log.')
-  const { measurement, notices } = await speed.again(entry, workshop.get())
+  const { measurement, notices } = await speed.again(entry, workshop.get(), leaving(event))
   if (!measurement) return null
   const { series, ...rest } = measurement
   return {

@@ -1,0 +1,75 @@
+import { sha256 } from '@noble/hashes/sha2'
+import { bytesToHex, utf8ToBytes } from '@noble/hashes/utils'
+import canonicalize from 'canonicalize'
+import type { LogEntry } from './log-entry'
+
+/** SHA-256 of a value's canonical JSON (RFC 8785: keys in order, numbers as ECMAScript writes them), hexadecimal. */
+export const sealOf = (value: unknown): string => bytesToHex(sha256(utf8ToBytes(canonicalize(value) ?? 'null')))
+
+/** Form of what a link seals. */
+const LINK_FORM = 1
+
+/**
+ * The link that holds an entry in the chain of its drive. Each carries the hashes of the links before it, so that no
+ * entry can be changed, left out, put in or moved without its showing.
+ */
+export interface ChainLink {
+  /** Id of the entry. */
+  readonly entry: string
+  /** Hash of the link before it; none for the first, two where two logs of one drive became one. */
+  readonly before: readonly string[]
+  readonly hash: string
+  /**
+   * 64 hexadecimal digits: the first half goes with the words, the second with the photo. Without them nobody can try
+   * what stood there once it was erased; a half that went with its words is zeros.
+   */
+  readonly salt: string
+  /** Seals of what was erased. */
+  readonly erased: ErasedParts | null
+  /** Its number in the workshop where it was written; another workshop counts for itself. */
+  readonly firstSeq: number
+}
+
+export interface ErasedParts {
+  readonly words?: string
+  readonly photo?: string
+}
+
+/** What a link seals of an entry; `driveId` and `seq` stay out, as another workshop may give others. */
+export type ChainedEntry = Omit<LogEntry, 'driveId' | 'seq'>
+
+const HALF = 32
+export const NO_SALT = '0'.repeat(HALF)
+
+const shaOf = (data: LogEntry['data']): string | null => (data?.type === 'photo' ? data.sha : null)
+
+/** Seal of an entry's words: what a person wrote freely. */
+export const wordsSeal = (entry: ChainedEntry, salt: string): string => sealOf([salt.slice(0, HALF), entry.detail])
+
+/** Seal of the photo that an entry names, null where it names none. */
+export const photoSeal = (entry: ChainedEntry, salt: string): string | null => {
+  const sha = shaOf(entry.data)
+  return sha === null ? null : sealOf([salt.slice(HALF), sha])
+}
+
+/**
+ * Hash of the link of an entry.
+ * @param before hashes of the links before it @param salt 64 hexadecimal digits
+ * @param erased seals of what is no longer there, in place of those of what stands there now
+ */
+export function linkHash(
+  entry: ChainedEntry,
+  before: readonly string[],
+  salt: string,
+  erased: ErasedParts | null = null,
+): string {
+  const { id, at, kind, station, title, call, observations, evidence, takesBack } = entry
+  const data = entry.data?.type === 'photo' ? { ...entry.data, sha: null } : entry.data
+  return sealOf([
+    LINK_FORM,
+    before,
+    { id, at, kind, station, title, call, observations, evidence, data, takesBack },
+    erased?.words ?? wordsSeal(entry, salt),
+    erased?.photo ?? photoSeal(entry, salt),
+  ])
+}
