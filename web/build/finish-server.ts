@@ -4,8 +4,8 @@ import { dirname, join } from 'node:path'
 import { build } from 'esbuild'
 
 /**
- * Puts beside the built server what its bundle cannot hold: the scripts of worker threads, what is done to a data folder
- * from the command line, the database migrations and the fonts for PDF.
+ * Puts beside the built server what its bundle cannot hold: the scripts of worker threads, what is done to a data
+ * folder from the command line, the database migrations and the fonts for PDF.
  * @param web the web folder @param serverDir where the built server stands
  */
 export async function finishServer(web: string, serverDir: string): Promise<void> {

@@ -3,8 +3,16 @@ import { bytesToHex, utf8ToBytes } from '@noble/hashes/utils'
 import canonicalize from 'canonicalize'
 import type { LogEntry } from './log-entry'
 
-/** SHA-256 of a value's canonical JSON (RFC 8785: keys in order, numbers as ECMAScript writes them), hexadecimal. */
-export const sealOf = (value: unknown): string => bytesToHex(sha256(utf8ToBytes(canonicalize(value) ?? 'null')))
+/** SHA-256 of a text in UTF-8, hexadecimal. */
+export type Sha256 = (text: string) => string
+
+const ownSha: Sha256 = text => bytesToHex(sha256(utf8ToBytes(text)))
+
+/**
+ * SHA-256 of a value's canonical JSON (RFC 8785: keys in order, numbers as ECMAScript writes them), hexadecimal.
+ * @param sha where the surroundings have a faster one of their own
+ */
+export const sealOf = (value: unknown, sha: Sha256 = ownSha): string => sha(canonicalize(value) ?? 'null')
 
 /** Form of what a link seals. */
 const LINK_FORM = 1
@@ -41,15 +49,16 @@ export type ChainedEntry = Omit<LogEntry, 'driveId' | 'seq'>
 const HALF = 32
 export const NO_SALT = '0'.repeat(HALF)
 
-const shaOf = (data: LogEntry['data']): string | null => (data?.type === 'photo' ? data.sha : null)
+const photoOf = (data: LogEntry['data']): string | null => (data?.type === 'photo' ? data.sha : null)
 
 /** Seal of an entry's words: what a person wrote freely. */
-export const wordsSeal = (entry: ChainedEntry, salt: string): string => sealOf([salt.slice(0, HALF), entry.detail])
+export const wordsSeal = (entry: ChainedEntry, salt: string, sha?: Sha256): string =>
+  sealOf([salt.slice(0, HALF), entry.detail], sha)
 
 /** Seal of the photo that an entry names, null where it names none. */
-export const photoSeal = (entry: ChainedEntry, salt: string): string | null => {
-  const sha = shaOf(entry.data)
-  return sha === null ? null : sealOf([salt.slice(HALF), sha])
+export const photoSeal = (entry: ChainedEntry, salt: string, sha?: Sha256): string | null => {
+  const photo = photoOf(entry.data)
+  return photo === null ? null : sealOf([salt.slice(HALF), photo], sha)
 }
 
 /**
@@ -62,14 +71,12 @@ export function linkHash(
   before: readonly string[],
   salt: string,
   erased: ErasedParts | null = null,
+  sha?: Sha256,
 ): string {
   const { id, at, kind, station, title, call, observations, evidence, takesBack } = entry
   const data = entry.data?.type === 'photo' ? { ...entry.data, sha: null } : entry.data
-  return sealOf([
-    LINK_FORM,
-    before,
-    { id, at, kind, station, title, call, observations, evidence, data, takesBack },
-    erased?.words ?? wordsSeal(entry, salt),
-    erased?.photo ?? photoSeal(entry, salt),
-  ])
+  const said = { id, at, kind, station, title, call, observations, evidence, data, takesBack }
+  const words = erased?.words ?? wordsSeal(entry, salt, sha)
+  const photo = erased?.photo ?? photoSeal(entry, salt, sha)
+  return sealOf([LINK_FORM, before, said, words, photo], sha)
 }

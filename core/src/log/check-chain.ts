@@ -1,4 +1,4 @@
-import { linkHash, type ChainedEntry, type ChainLink } from './chain'
+import { linkHash, type ChainedEntry, type ChainLink, type Sha256 } from './chain'
 
 /** An entry as it stands on its drive's log, with its link; null where it has none. */
 export interface LinkedEntry {
@@ -22,9 +22,10 @@ export interface ChainFault {
 
 /**
  * Follows the chain of one drive, an entry at a time, so that a log of any length needs no memory for its entries.
+ * @param sha where the surroundings have a faster SHA-256 of their own
  * @returns what `add` is called with for each entry in its order, and `end` once
  */
-export function followChain() {
+export function followChain(sha?: Sha256) {
   const faults: ChainFault[] = []
   const known = new Set<string>()
   /** Links that no later one has named. */
@@ -37,7 +38,8 @@ export function followChain() {
       entries++
       const at = { id: entry.id, at: entry.at, title: entry.title }
       if (!link) return void faults.push({ kind: 'not linked', entry: at })
-      if (linkHash(entry, link.before, link.salt, link.erased) !== link.hash) faults.push({ kind: 'edited', entry: at })
+      if (linkHash(entry, link.before, link.salt, link.erased, sha) !== link.hash)
+        faults.push({ kind: 'edited', entry: at })
       for (const before of link.before) {
         if (!known.has(before)) waiting.set(before, at)
         ends.delete(before)

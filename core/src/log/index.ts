@@ -30,6 +30,7 @@ export {
   type ChainedEntry,
   type ChainLink,
   type ErasedParts,
+  type Sha256,
 } from './chain'
 export { chainFaultText, followChain, type ChainFault, type ChainHead, type LinkedEntry } from './check-chain'
 export { ENTRY_DATA_TYPES } from './entry-data'

@@ -1,6 +1,6 @@
 import type Database from 'better-sqlite3'
 import { chainFaultText, followChain, type ChainHead } from '@wobrin/core/log'
-import { linkedEntries } from './linked-entries'
+import { linkedEntries, machineSha } from './linked-entries'
 
 export interface CheckedLog {
   readonly drives: number
@@ -28,7 +28,7 @@ export function checkLog(db: Database.Database): CheckedLog {
   const problems: string[] = []
   let entries = 0
   let drive: string | null = null
-  let chain = followChain()
+  let chain = followChain(machineSha)
   const finish = () => {
     if (drive === null) return
     for (const fault of chain.end(heads.get(drive) ?? null))
@@ -39,7 +39,7 @@ export function checkLog(db: Database.Database): CheckedLog {
     if (linked.entry.driveId !== drive) {
       finish()
       drive = linked.entry.driveId
-      chain = followChain()
+      chain = followChain(machineSha)
     }
     chain.add(linked)
     entries++

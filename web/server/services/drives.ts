@@ -29,8 +29,8 @@ export class DriveService {
   }
 
   /**
-   * Runs what writes to logs, all or nothing; where the chains of the drives end now is then kept beside the database as
-   * well.
+   * Runs what writes to logs, all or nothing; where the chains of the drives end now is then kept beside the database
+   * as well.
    */
   within<T>(run: (tx: Writes, write: (entry: Written) => LogEntry) => T): T {
     const written = new Set<string>()

@@ -45,7 +45,7 @@ export class KeptHeads {
     renameSync(`${path}.new`, path)
   }
 
-  /** Adds where the chains of these drives end now. After the database has it, so that the file is never ahead of it. */
+  /** Adds where the chains of these drives end now. The database has it already: the file is never ahead of it. */
   keep(db: Pick<Db, 'select'>, drives: ReadonlySet<string>): void {
     if (drives.size === 0) return
     this.file ??= openSync(join(this.root, HEADS_FILE), 'a', 0o600)

@@ -1,5 +1,9 @@
+import { hash } from 'node:crypto'
 import type Database from 'better-sqlite3'
-import type { ChainLink, LinkedEntry, LogEntry } from '@wobrin/core/log'
+import type { ChainLink, LinkedEntry, LogEntry, Sha256 } from '@wobrin/core/log'
+
+/** The machine's own SHA-256: a log of a million entries is sealed by it. */
+export const machineSha: Sha256 = text => hash('sha256', text)
 
 interface Row {
   readonly seq: number
@@ -53,8 +57,14 @@ export function* linkedEntries(
   )
   for (const row of rows.iterate(...(driveId ? [driveId] : [])) as Iterable<Row>) {
     const entry = {
-      ...row,
+      id: row.id,
+      seq: row.seq,
       driveId: row.drive_id,
+      at: row.at,
+      kind: row.kind,
+      station: row.station,
+      title: row.title,
+      detail: row.detail,
       call: parsed(row.call),
       observations: parsed(row.observations),
       evidence: parsed(row.evidence),

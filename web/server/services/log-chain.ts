@@ -1,6 +1,7 @@
 import { randomBytes } from 'node:crypto'
 import { eq } from 'drizzle-orm'
 import { linkHash, type LogEntry, type NewEntry } from '@wobrin/core/log'
+import { machineSha } from './linked-entries'
 import { logChain, logEntries, logHeads } from '../database/schema'
 import type { Db } from '../database/db'
 
@@ -35,7 +36,7 @@ const headOf = (tx: Writes, driveId: string) =>
 /** Links an entry that stands on the log. @param before hashes of the links before it @returns its own */
 export function link(tx: Writes, entry: LogEntry, before: readonly string[]): string {
   const salt = newSalt()
-  const hash = linkHash(entry, before, salt)
+  const hash = linkHash(entry, before, salt, null, machineSha)
   tx.insert(logChain)
     .values({ entry: entry.id, driveId: entry.driveId, before: [...before], hash, salt, firstSeq: entry.seq })
     .run()

@@ -1,6 +1,6 @@
 import type Database from 'better-sqlite3'
 import { linkHash } from '@wobrin/core/log'
-import { linkedEntries } from './linked-entries'
+import { linkedEntries, machineSha } from './linked-entries'
 import { newSalt } from './log-chain'
 
 /** Form of a log whose entries are linked; kept in the database file's own header. */
@@ -25,7 +25,7 @@ export function sealLog(client: Database.Database): void {
       for (const { entry } of log) {
         const before = last ? [last] : []
         const salt = newSalt()
-        last = linkHash(entry, before, salt)
+        last = linkHash(entry, before, salt, null, machineSha)
         add.run(entry.id, drive, JSON.stringify(before), last, salt, entry.seq)
       }
       if (last) head.run(drive, log.length, last)

@@ -10,9 +10,11 @@ const store = useDrive()
 const coversOff = ref(false)
 /** Looks that were taken out of “all fine”. */
 const skipped = ref<ReadonlySet<string>>(new Set())
-const busy = ref(false)
+/** The sheet while what was claimed is logged: its rows stay where they are until all of it is, under a finger too. */
+const held = shallowRef<ReturnType<typeof safetySheet> | null>(null)
+const busy = computed(() => held.value !== null)
 
-const sheet = computed(() => safetySheet(store.way.gates))
+const sheet = computed(() => held.value ?? safetySheet(store.way.gates))
 const claims = computed(() =>
   sheet.value ? claimable(sheet.value, coversOff.value).filter(l => !skipped.value.has(l.id)) : [],
 )
@@ -28,9 +30,15 @@ function toggle(id: string): void {
 }
 /** Each look is an entry of its own. */
 async function claim(): Promise<void> {
-  busy.value = true
+  held.value = sheet.value
   for (const { fine } of claims.value) if (!(await pick(fine!.id))) break
-  busy.value = false
+  held.value = null
+}
+/** One look by itself. */
+async function say(finding: string): Promise<void> {
+  held.value = sheet.value
+  await pick(finding)
+  held.value = null
 }
 /** What keeps checks of a case back; the gate before a good disk does not. */
 const CHECKS: ReadonlySet<string> = new Set(['first-power', 'insert-disk'])
@@ -83,16 +91,24 @@ watch(
               class="btn font-normal!"
               :class="skipped.has(l.id) ? 'border-line! text-muted!' : 'bg-tint'"
               :aria-pressed="!skipped.has(l.id)"
+              :disabled="busy"
               @click="toggle(l.id)"
             >
               <Check v-if="!skipped.has(l.id)" class="size-4" /><X v-else class="size-4" />{{
                 skipped.has(l.id) ? 'Not looked at' : 'Fine'
               }}
             </button>
-            <button v-for="f in ways(l)" :key="f.id" type="button" class="btn font-normal!" @click="pick(f.id)">
+            <button
+              v-for="f in ways(l)"
+              :key="f.id"
+              type="button"
+              class="btn font-normal!"
+              :disabled="busy"
+              @click="say(f.id)"
+            >
               {{ f.label }}
             </button>
-            <button type="button" class="btn font-normal!" @click="emit('look', l.question.id)">
+            <button type="button" class="btn font-normal!" :disabled="busy" @click="emit('look', l.question.id)">
               {{ l.found ? 'Look again…' : 'Not fine…' }}
             </button>
           </div>
