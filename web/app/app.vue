@@ -18,6 +18,7 @@ useShortcuts({
 
 <template>
   <div class="min-h-screen">
+    <NetworkBand class="no-print" />
     <AppHeader class="no-print" />
     <main id="main" class="mx-auto max-w-[1280px] px-4 sm:px-6 pb-10">
       <NuxtPage />

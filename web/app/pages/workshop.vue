@@ -181,6 +181,7 @@ const themes = [
       <WorkshopKnowledge />
       <WorkshopOut @changed="refresh()" />
       <WorkshopLog />
+      <WorkshopNetwork />
       <WorkshopCheck />
     </div>
   </div>

@@ -173,6 +173,20 @@ export const logChain = sqliteTable(
   t => [index('log_chain_drive').on(t.driveId)],
 )
 
+/** Devices in the network that may use this workshop. */
+export const devices = sqliteTable(
+  'devices',
+  {
+    id: text('id').primaryKey(),
+    name: text('name').notNull(),
+    /** SHA-256 of the token that the device keeps. */
+    token: text('token').notNull(),
+    pairedAt: text('paired_at').notNull(),
+    seenAt: text('seen_at').notNull(),
+  },
+  t => [uniqueIndex('devices_token').on(t.token)],
+)
+
 /** Where the chain of each drive ends. */
 export const logHeads = sqliteTable('log_heads', {
   driveId: text('drive_id')

@@ -59,6 +59,13 @@ function problemOf(error: unknown): Problem {
   // Nobody reads this any more; it is no fault of the server's.
   if (error instanceof AskerLeft)
     return { type: 'urn:wobrin:left', title: 'Cancelled', status: 499, detail: 'The request was cancelled.' }
+  if (error instanceof NotHere)
+    return {
+      type: 'urn:wobrin:refused',
+      title: 'Refused',
+      status: 403,
+      detail: 'This is done at the machine that the server runs on.',
+    }
   const storage = storageProblem(error)
   if (storage) return { type: 'urn:wobrin:storage', title: 'Not saved', status: 507, detail: storage }
   console.error(error)
@@ -88,6 +95,16 @@ export function api<T>(run: (event: H3Event, services: Services) => T | Promise<
     }
   })
 }
+
+/** A route for the machine's own screen: who may come in is decided there. */
+export function ownApi<T>(run: (event: H3Event, services: Services) => T | Promise<T>) {
+  return api((event, services) => {
+    if (event.context.own !== true) throw new NotHere()
+    return run(event, services)
+  })
+}
+
+class NotHere extends Error {}
 
 /** A request's JSON may have so many bytes; recordings come another way. */
 const MAX_JSON_BYTES = 256 * 1024

@@ -25,6 +25,7 @@ import { KnowledgeService } from '../services/knowledge'
 import { catchUpEach } from '../services/drive-states'
 import { openDatabase } from '../services/open-database'
 import { checkDatabase, lockFolder, watchDatabase } from '../services/start'
+import { Pairing } from '../services/pairing'
 import { PhotoStore } from '../services/photo-store'
 import { ProfileService } from '../services/profiles'
 import { ProofService } from '../services/proofs'
@@ -110,6 +111,7 @@ async function open() {
     donors: new DonorShelf(db, drives),
     finder: new Finder(db),
     photos: new PhotoStore(folder.photos, db),
+    pairing: new Pairing(db),
     profiles,
     identical,
     judging,

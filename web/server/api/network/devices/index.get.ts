@@ -1,0 +1,2 @@
+/** Devices that are paired. */
+export default ownApi((_event, { pairing }) => pairing.list())
