@@ -26,7 +26,9 @@ export async function serve({ port, host, data, quiet = false }) {
   child.once('exit', () => {
     ended = true
   })
-  const address = `http://${host.includes(':') ? `[${host}]` : host}:${port}`
+  // A server that listens everywhere is asked where it is at home: only there it answers without pairing.
+  const asked = host === '0.0.0.0' || host === '::' ? '127.0.0.1' : host
+  const address = `http://${asked.includes(':') ? `[${asked}]` : asked}:${port}`
   for (let tries = 0; tries < 2400 && !ended; tries++) {
     const answer = await fetch(`${address}/api/health`).catch(() => null)
     if (answer?.ok) return { child, address, milliseconds: performance.now() - begun }

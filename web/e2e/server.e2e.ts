@@ -151,3 +151,27 @@ test('a recording whose sender leaves is not judged on; the next one is, and not
   const log = (await (await fetch(`${address}/api/drives/${drive.id}/log`)).json()) as { kind: string }[]
   expect(log.filter(e => e.kind === 'measurement')).toHaveLength(1)
 })
+
+test('a backup is put back from the page, while the server runs; what was there is kept', async ({ page }) => {
+  const { address } = await started(folder())
+  await received(address, 'SK-1')
+  await fetch(`${address}/api/workshop/backups`, { method: 'POST' })
+  await received(address, 'SK-2')
+  const tags = async () => ((await (await fetch(`${address}/api/drives`)).json()) as { tag: string }[]).map(d => d.tag)
+  expect(await tags()).toEqual(['SK-1', 'SK-2'])
+  await page.goto(`${address}/workshop`)
+  await page.getByTestId('backups').getByRole('button', { name: 'Restore…' }).click()
+  await page.getByRole('button', { name: 'Restore backup' }).click()
+  await expect(page.getByTestId('backups')).toContainText('Before a restore')
+  expect(await tags()).toEqual(['SK-1'])
+  // It goes on taking entries, and nothing of them is missing.
+  expect((await received(address, 'SK-3')).status).toBe(200)
+  const checked = await fetch(`${address}/api/workshop/log-check`, { method: 'POST' })
+  expect(await checked.json()).toMatchObject({ drives: 2, problems: [] })
+  const unknown = await fetch(`${address}/api/workshop/restore`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ name: '../wobrin.sqlite' }),
+  })
+  expect(unknown.status).toBe(422)
+})

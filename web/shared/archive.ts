@@ -22,3 +22,11 @@ export interface Backup {
   readonly bytes: number
   readonly at: string
 }
+
+/** What came of the last copy of a backup to the second place. */
+export interface SecondState {
+  readonly at: string
+  /** Recordings and photos that are there with it. */
+  readonly files: number
+  readonly problem: string | null
+}

@@ -6,6 +6,7 @@ export const defaultWorkshop = () => ({
   lubricantSchool: 'light-oil' as 'light-oil' | 'thin-grease',
   shelf: ['alcohol', 'vinegar', 'contact', 'light-oil', 'silicone'],
   currency: '€',
+  secondPlace: '',
   theme: 'day' as 'day' | 'dim' | 'system',
   tone: { volume: 0.3, octaveShare: 0.06 },
 })

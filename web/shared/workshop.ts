@@ -34,6 +34,8 @@ export const workshopSchema = object({
     .max(4, 'A currency sign has at most four characters.')
     .required('Give a currency sign.')
     .default(start.currency),
+  /** Folder on another disk where backups go as well, with recordings and photos; empty for none. */
+  secondPlace: string().trim().max(400, 'The path is longer than 400 characters.').default(start.secondPlace),
   theme: string()
     .oneOf(['day', 'dim', 'system'] as const)
     .required()

@@ -39,7 +39,7 @@ async function pass(event: H3Event) {
       detail: 'This server does not answer to that name. Allow it with WOBRIN_HOSTS.',
     })
   const forwarded = ['x-forwarded-for', 'forwarded'].some(h => getRequestHeader(event, h) !== undefined)
-  event.context.own = isOwn(event.node.req.socket.remoteAddress, host, forwarded)
+  event.context.own = isOwn(event.node.req.socket, host, forwarded)
   if (!event.context.own && !(await isPaired(event))) return stranger(event, host)
   // Who is in already has nothing to do there.
   if (event.path.split('?')[0] === '/pair') return sendRedirect(event, '/', 303)

@@ -1,5 +1,8 @@
 import { differenceInCalendarDays, format } from 'date-fns'
 
+/** Names of those that are made by themselves and give way to later ones. */
+export const AUTOMATIC = /^(?:daily|before-import|before-migration)-/
+
 /** An automatic backup: its name and when it was made. */
 export interface MadeBackup {
   readonly name: string

@@ -2,24 +2,33 @@ import Database from 'better-sqlite3'
 import { readdirSync, rmSync } from 'node:fs'
 import { rename } from 'node:fs/promises'
 import { join } from 'node:path'
-import type { Backup } from '../../shared/archive'
-import { isDue, superseded, type MadeBackup } from './backup-rotation'
+import type { Backup, SecondState } from '../../shared/archive'
+import { AUTOMATIC, isDue, superseded, type MadeBackup } from './backup-rotation'
 import type { DataFolder } from './data-folder'
+import { SecondPlace } from './second-place'
 import { backupsIn, unsound } from './start'
+import { storageProblem } from './storage-problem'
 import type { Db } from '../database/db'
 
 /** Why a backup was made; the first part of its name. */
 type Reason = 'daily' | 'before-import' | 'by-hand'
-/** Those that are made by themselves give way to later ones. */
-const AUTOMATIC = /^(?:daily|before-import)-/
 const MAKING = '.making-'
 
 /** Copies of the database, made while it is in use. Recordings and photos are never changed, so they need none. */
 export class BackupService {
+  private second: SecondState | null = null
+
+  /** @param place path of the second place; empty where there is none */
   constructor(
     private readonly folder: DataFolder,
     private readonly db: Pick<Db, '$client'>,
+    private readonly place: () => string = () => '',
   ) {}
+
+  /** What came of the last copy to the second place, since the server started. */
+  secondState(): SecondState | null {
+    return this.second
+  }
 
   list(): Backup[] {
     return backupsIn(this.folder)
@@ -40,7 +49,22 @@ export class BackupService {
       copy.close()
     }
     await rename(temporary, join(this.folder.backups, name))
+    await this.toSecond(name, now)
     return this.list().find(b => b.name === name)!
+  }
+
+  /** A backup stands, whatever becomes of its copy; what went wrong there is said. */
+  private async toSecond(name: string, now: string): Promise<void> {
+    const path = this.place()
+    if (!path) return
+    try {
+      const { files } = await new SecondPlace(this.folder, path).take(name)
+      this.second = { at: now, files, problem: null }
+    } catch (error) {
+      const why = storageProblem(error) ?? (error as Error).message
+      this.second = { at: now, files: 0, problem: `The backup was not copied to ${path}: ${why}` }
+      console.error(this.second.problem)
+    }
   }
 
   /** Makes the one of the day, where it is due, and removes those that later ones have replaced. */

@@ -46,8 +46,23 @@ function ownAddresses(): string[] {
 /** The name in a Host header, without port. */
 export const nameOf = (host: string): string => host.replace(/:\d+$/, '').toLowerCase()
 
-/** Whether a request comes from this machine itself: by its connection, and not passed on for somebody else. */
-export function isOwn(remote: string | undefined, host: string, forwarded: boolean): boolean {
-  const address = (remote ?? '').replace(/^::ffff:/, '')
-  return !forwarded && (address === '::1' || address.startsWith('127.')) && LOOPBACK_NAMES.has(nameOf(host))
+/** Both ends of a request's connection. */
+export interface Ends {
+  readonly remoteAddress?: string
+  readonly localAddress?: string
 }
+
+/**
+ * Whether a request comes from this machine itself: over its loopback, or from one of its addresses to the same one;
+ * and not passed on for somebody else.
+ * @param host the Host header
+ */
+export function isOwn({ remoteAddress, localAddress }: Ends, host: string, forwarded: boolean): boolean {
+  const remote = plain(remoteAddress)
+  const name = nameOf(host)
+  if (forwarded || !remote) return false
+  const loopback = (remote === '::1' || remote.startsWith('127.')) && LOOPBACK_NAMES.has(name)
+  return loopback || (remote === plain(localAddress) && name === bracketed(remote))
+}
+
+const plain = (address = ''): string => address.replace(/^::ffff:/, '')

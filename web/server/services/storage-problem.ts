@@ -1,5 +1,7 @@
 /** What the disk or the database refused, in words; null for any other error. */
 export function storageProblem(error: unknown): string | null {
+  if (/database connection is not open/.test((error as Error | null)?.message ?? ''))
+    return 'A backup is being put back. Nothing was saved. Send it again in a while.'
   const code = (error as { code?: unknown } | null)?.code
   if (typeof code !== 'string') return null
   if (code === 'ENOSPC' || code === 'EDQUOT' || code === 'SQLITE_FULL')

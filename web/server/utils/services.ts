@@ -24,7 +24,7 @@ import { IdenticalService } from '../services/identical'
 import { KnowledgeService } from '../services/knowledge'
 import { catchUpEach } from '../services/drive-states'
 import { openDatabase } from '../services/open-database'
-import { checkDatabase, lockFolder, watchDatabase } from '../services/start'
+import { checkBackup, checkDatabase, lockFolder, restoreBackup, watchDatabase, type Restored } from '../services/start'
 import { Pairing } from '../services/pairing'
 import { PhotoStore } from '../services/photo-store'
 import { ProfileService } from '../services/profiles'
@@ -57,11 +57,14 @@ const JUDGING = { threads: Math.max(1, Math.min(4, availableParallelism() - 1)),
 /** Where this server is asked to listen, as another one that wants its folder tells it. */
 const ownAddress = () => `http://${process.env.HOST || '127.0.0.1'}:${process.env.PORT || 3000}`
 
+/** Lets another server have the folder; until then the lock is held from here. */
+let letGo: (() => void) | null = null
+
 /** All services of the server. This list is where a new one is put; its type follows. */
 async function open() {
   const beside = companions()
   const folder = openDataFolder()
-  const letGo = lockFolder(folder.root, {
+  letGo ??= lockFolder(folder.root, {
     address: ownAddress(),
     process: process.pid,
     since: new Date().toISOString(),
@@ -83,7 +86,7 @@ async function open() {
   const blame = new BlameService(db, drives, disks)
   const knowledge = new KnowledgeService(folder.root, db, drives)
   const profiles = new ProfileService(db)
-  const backups = new BackupService(folder, db)
+  const backups = new BackupService(folder, db, () => workshop.get().secondPlace)
   backups.sweep()
   const identical = new IdenticalService(db, drives, profiles)
   /** What is known of a drive beside its own log. */
@@ -91,10 +94,15 @@ async function open() {
     ...knowledge.options(d.model),
     also: [...blame.elsewhere(d.id), ...identical.evidence(d)],
   })
+  const logCheck = new LogCheck(join(beside, 'check-log.mjs'), folder.database, lost)
   return {
     folder,
-    /** Lets another server have the folder; until then the lock is held from here. */
-    letGo,
+    /** Closes what is open of the folder, before its database is replaced. */
+    close: () => {
+      logCheck.stop()
+      heads.close()
+      db.$client.close()
+    },
     /** Whether what is entered still goes into the folder's database. */
     stillThere: watchDatabase(folder),
     drives,
@@ -115,7 +123,7 @@ async function open() {
     profiles,
     identical,
     judging,
-    logCheck: new LogCheck(join(beside, 'check-log.mjs'), folder.database, lost),
+    logCheck,
     knownBeside,
     proofs: new ProofService(drives),
     readTest: new ReadTestService(
@@ -134,6 +142,31 @@ async function open() {
 export type Services = Awaited<ReturnType<typeof open>>
 
 let opening: Promise<Services> | null = null
+
+/**
+ * Puts a backup in the place of the database and opens everything anew; who asks meanwhile waits.
+ * @throws StartProblem, with nothing changed, where the backup is not sound or cannot be opened
+ */
+export async function putBack(name: string, now = new Date().toISOString()): Promise<Restored> {
+  const { folder, close } = await useServices()
+  checkBackup(folder, name)
+  let restored: Restored | null = null
+  const again = async () => {
+    close()
+    restored = restoreBackup(folder, now, name)
+    try {
+      return await open()
+    } catch (error) {
+      // A backup that this version cannot open gives way to what was there.
+      if (restored.kept) restoreBackup(folder, `${now}-back`, restored.kept)
+      opening = open()
+      throw error
+    }
+  }
+  opening = again()
+  await opening
+  return restored!
+}
 
 /** The one set of services of this server, opened at start. */
 export function useServices(): Promise<Services> {

@@ -42,9 +42,10 @@ const spaced = (code: string) => code.replace(/(\d{4})(?=\d)/, '$1 ')
       </p>
     </template>
     <template v-else>
-      <p class="mb-2">
-        It is served at <span v-for="a in state.addresses" :key="a" class="font-bold break-all">{{ a }} </span>
-      </p>
+      <p>Other devices find it at:</p>
+      <ul class="mb-2">
+        <li v-for="a in state.addresses" :key="a" class="font-bold break-all">{{ a }}</li>
+      </ul>
       <p v-if="!state.encrypted" class="hint mb-2">
         Not encrypted: others in the same network can read along. Live camera and microphone of a phone need TLS; give a
         certificate with <code>WOBRIN_TLS_CERT</code> and <code>WOBRIN_TLS_KEY</code>.

@@ -103,16 +103,10 @@ async function backup(): Promise<void> {
     <h3 class="font-bold mt-5 mb-1">Backups of the database</h3>
     <p class="mb-1" data-testid="last-backup">{{ lastSaid }}</p>
     <p class="hint mb-2">
-      Made by itself once a day and before every import; kept are the latest of 7 days, 4 weeks and 12 months. To put
-      one back, stop the server, then: <code>npx wobrin restore</code> and its name.
+      Made by itself once a day and before every import; kept are the latest of 7 days, 4 weeks and 12 months.
     </p>
     <button class="btn" :disabled="backing" @click="backup"><Save class="size-4" />Make one now</button>
-    <ul v-if="backups?.length" class="mt-2">
-      <li v-for="b in backups.slice(0, 5)" :key="b.name" class="border-t border-line py-1.5 flex justify-between gap-3">
-        <span class="break-all">{{ b.name.replace('.sqlite', '') }}</span><span class="hint whitespace-nowrap">{{
-          megabytes(b.bytes)
-        }}</span>
-      </li>
-    </ul>
+    <WorkshopSecondPlace :made="backups?.length ?? 0" />
+    <WorkshopBackups v-if="backups?.length" :backups="backups" class="mt-2" />
   </section>
 </template>

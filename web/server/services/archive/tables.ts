@@ -60,8 +60,8 @@ export const TABLES: readonly ArchiveTable[] = [
 ]
 
 /**
- * Tables that are worked out from others, or belong to this machine, and go into no archive; a test finds one that stands
- * in neither list.
+ * Tables that are worked out from others, or belong to this machine, and go into no archive; a test finds one
+ * that stands in neither list.
  */
 export const DERIVED: readonly SQLiteTable[] = [schema.driveStates, schema.logHeads, schema.devices]
 

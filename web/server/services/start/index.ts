@@ -1,6 +1,6 @@
 export { checkDatabase, damaged, isDamage } from './check-database'
 export { backupsIn, faultOf, newestGoodBackup } from './good-backups'
-export { restoreBackup } from './restore'
+export { checkBackup, restoreBackup, type Restored } from './restore'
 export { lockFolder } from './server-lock'
 export { countsOf, unsound } from './sound'
 export { StartProblem } from './start-problem'

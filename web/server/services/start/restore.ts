@@ -1,6 +1,7 @@
 import Database from 'better-sqlite3'
-import { copyFileSync, existsSync, mkdirSync, renameSync, rmSync } from 'node:fs'
-import { basename, join, resolve } from 'node:path'
+import { copyFileSync, existsSync, mkdirSync, readdirSync, renameSync, rmSync } from 'node:fs'
+import { basename, dirname, join, resolve } from 'node:path'
+import { SHA_256 } from '../../../shared/patterns'
 import type { DataFolder } from '../data-folder'
 import { BEFORE_RESTORE, faultOf, newestGoodBackup } from './good-backups'
 import { HEADS_FILE } from '../kept-heads'
@@ -24,15 +25,23 @@ export interface Restored {
  * @throws StartProblem, with nothing changed, where the backup is not sound
  */
 export function restoreBackup(folder: DataFolder, now: string, asked: string | null = null): Restored {
-  const path = asked === null ? newest(folder) : named(folder, asked)
-  const fault = faultOf(path)
-  if (fault) throw new StartProblem(`${path} is no sound backup of a workshop (${fault}). Nothing was changed.`)
+  const path = checkBackup(folder, asked)
+  foldIn(path)
   const counts = countsIn(path)
   const temporary = join(folder.root, '.incoming-restored.sqlite')
   copyFileSync(path, temporary)
   const kept = existsSync(folder.database) ? keepAside(folder, now) : null
   renameSync(temporary, folder.database)
+  bringContents(path, folder)
   return { from: basename(path), kept, ...counts }
+}
+
+/** Looks at a backup before anything is closed for it. @returns its path @throws StartProblem */
+export function checkBackup(folder: DataFolder, asked: string | null): string {
+  const path = asked === null ? newest(folder) : named(folder, asked)
+  const fault = faultOf(path)
+  if (fault) throw new StartProblem(`${path} is no sound backup of a workshop (${fault}). Nothing was changed.`)
+  return path
 }
 
 function newest(folder: DataFolder): string {
@@ -48,6 +57,24 @@ function named(folder: DataFolder, asked: string): string {
       `There is no file ${asked}, and no backup of that name in ${folder.backups}. Nothing was changed.`,
     )
   return path
+}
+
+/** From a second place recordings and photos come along; what is here already stays. */
+function bringContents(path: string, folder: DataFolder): void {
+  for (const place of ['captures', 'photos'] as const) {
+    const from = join(dirname(path), '..', place)
+    if (!existsSync(from) || resolve(from) === folder[place]) continue
+    for (const sha of readdirSync(from).filter(n => SHA_256.test(n) && !existsSync(join(folder[place], n))))
+      copyFileSync(join(from, sha), join(folder[place], sha))
+  }
+}
+
+/** What was kept with its write-ahead log is one file again. */
+function foldIn(path: string): void {
+  if (!existsSync(`${path}-wal`)) return
+  const db = new Database(path)
+  db.pragma('wal_checkpoint(TRUNCATE)')
+  db.close()
 }
 
 function countsIn(path: string): ReturnType<typeof countsOf> {
