@@ -167,7 +167,7 @@ test('the workshop goes out and in again, and a backup is made', async ({ page, 
     .setInputFiles({ name: 'w.zip', mimeType: 'application/zip', buffer: whole.subarray(0, whole.length >> 1) })
   await expect(out.getByRole('alert')).toContainText('it is cut short, or no ZIP')
   await out.getByRole('button', { name: 'Make one now' }).click()
-  await expect(out.getByRole('listitem').first()).toContainText('by-hand-')
+  await expect(out.getByRole('listitem').first()).toContainText('Made by hand')
 })
 
 test('the simulated drive is written, and passes though both its heads are off', async ({ page }) => {

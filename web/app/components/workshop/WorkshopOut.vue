@@ -106,7 +106,7 @@ async function backup(): Promise<void> {
       Made by itself once a day and before every import; kept are the latest of 7 days, 4 weeks and 12 months.
     </p>
     <button class="btn" :disabled="backing" @click="backup"><Save class="size-4" />Make one now</button>
-    <WorkshopSecondPlace :made="backups?.length ?? 0" />
     <WorkshopBackups v-if="backups?.length" :backups="backups" class="mt-2" />
+    <WorkshopSecondPlace :made="backups?.length ?? 0" />
   </section>
 </template>
