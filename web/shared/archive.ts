@@ -1,7 +1,7 @@
 /** A recording or photo that a row names and that could not come along. */
 export interface MissingFile {
   readonly path: string
-  readonly why: 'missing' | 'damaged'
+  readonly why: 'missing' | 'damaged' | 'left out'
 }
 
 /** What came of reading an archive in. */

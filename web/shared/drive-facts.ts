@@ -135,9 +135,12 @@ export const arrivalSchema = driveSchema.shape({
 })
 export type Arrival = InferType<typeof arrivalSchema>
 
-/** Facts corrected later: any of them. */
-export const driveChangeSchema = object(
-  Object.fromEntries(
-    Object.entries(facts).map(([key, schema]) => [key, (schema as AnySchema).optional().default(undefined)]),
-  ),
-).noUnknown()
+const anyFacts = Object.fromEntries(
+  Object.entries(facts).map(([key, schema]) => [key, (schema as AnySchema).optional().default(undefined)]),
+)
+
+/** Facts corrected later: any of them; `before` is what whoever corrects them saw. */
+export const driveChangeSchema = object({
+  ...anyFacts,
+  before: object(anyFacts).noUnknown().optional().default(undefined),
+}).noUnknown()

@@ -475,6 +475,22 @@ describe('an archive of a workshop with damage', () => {
     expect(readdirSync(other.folder.captures).sort()).toEqual(shas.slice(1).sort())
     expect(dump(other)).toEqual(dump(w))
   })
+
+  it('leaves photos out where that is asked, says so, and takes them in later', async () => {
+    const w = await filled()
+    const photos = readdirSync(w.folder.photos).filter(n => /^[0-9a-f]{64}$/.test(n))
+    const { stream, missing } = await w.archives.export(NOW, undefined, false)
+    expect(missing).toEqual(photos.map(sha => ({ path: `photos/${sha}`, why: 'left out' })))
+    const parts: Buffer[] = []
+    for await (const part of stream) parts.push(part as Buffer)
+    const bare = Buffer.concat(parts)
+    expect(bare.includes(Buffer.from(readFileSync(join(w.folder.photos, photos[0]!)).subarray(0, 64)))).toBe(false)
+    const other = await workshop()
+    expect((await imported(other, bare)).missing).toEqual(missing)
+    expect(readdirSync(other.folder.photos)).toEqual([])
+    await imported(other, await exported(w))
+    expect(readdirSync(other.folder.photos).filter(n => /^[0-9a-f]{64}$/.test(n))).toEqual(photos)
+  })
 })
 
 describe('backups', () => {

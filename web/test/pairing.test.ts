@@ -61,6 +61,15 @@ describe('pairing', () => {
     expect(pairing.current(T + 9 * MINUTE).code).not.toBe(code)
   })
 
+  it('outlives a database that gives way to a backup: who was forgotten since stays a stranger', async () => {
+    const [now, earlier] = [new Pairing((await workshop()).db), new Pairing((await workshop()).db)]
+    const forgotten = earlier.pair(earlier.current(T).code, 'old phone', T)
+    const token = now.pair(now.current(T).code, 'phone', T)
+    earlier.replace(now.rows())
+    expect(earlier.deviceOf(forgotten, T)).toBeNull()
+    expect(earlier.deviceOf(token, T)).toMatchObject({ name: 'phone' })
+  })
+
   it('notes when a device was here, not at each request', async () => {
     const { db } = await workshop()
     const pairing = new Pairing(db)

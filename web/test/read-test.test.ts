@@ -66,10 +66,10 @@ describe('a read test on the log', () => {
     expect(b.data).toEqual(a.data)
     await expect(
       readTest.measure(drive.id, input(3, { simulated: { mechanism: '3in', story: 'haunted' } })),
-    ).rejects.toThrow('neither a recording nor a simulated drive')
+    ).rejects.toThrow('there is no such simulated drive; expected a drive type and one of its stories')
     await expect(
       readTest.measure(drive.id, input(4, { simulated: { mechanism: 'toaster', story: 'sound' } })),
-    ).rejects.toThrow('neither a recording nor a simulated drive')
+    ).rejects.toThrow('there is no such simulated drive; expected a drive type and one of its stories')
   })
   it('a recording without a read line, or one that is not kept, is refused in a sentence', async () => {
     const { drives, captures, readTest } = await workshop()

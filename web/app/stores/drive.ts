@@ -76,9 +76,14 @@ export const useDrive = defineStore('drive', () => {
     return target
   }
 
-  async function change(facts: Partial<NewDrive>): Promise<void> {
-    drive.value = await $fetch<DriveFacts>(`/api/drives/${drive.value!.id}`, { method: 'PATCH', body: facts })
-    await load(drive.value.id)
+  /** @param before what whoever changes them saw; what others changed since stays as they left it */
+  async function change(facts: Partial<NewDrive>, before?: Partial<NewDrive>): Promise<void> {
+    const { id } = drive.value!
+    try {
+      await $fetch<DriveFacts>(`/api/drives/${id}`, { method: 'PATCH', body: { ...facts, before } })
+    } finally {
+      await load(id)
+    }
   }
 
   return { drive, log, now, way, progress, history, load, refresh, take, add, takeBack, change }

@@ -1,3 +1,5 @@
+import { logLine } from '../services/server-log'
+
 /** First look after the start, and how often after that: a workshop that runs for weeks has one for every day. */
 const FIRST_MS = 60_000
 const EVERY_MS = 3_600_000
@@ -9,7 +11,7 @@ export default defineNitroPlugin(nitro => {
       const { backups } = await useServices()
       await backups.daily(new Date().toISOString())
     } catch (error) {
-      console.error(`The daily backup was not made: ${(error as Error).message}`)
+      logLine('error', `The daily backup was not made: ${(error as Error).message}`)
     }
   }
   const first = setTimeout(look, FIRST_MS)

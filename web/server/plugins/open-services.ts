@@ -3,12 +3,12 @@ import { storageProblem } from '../services/storage-problem'
 
 /** What ends the server is said in one line, without where in the program it came up. */
 function end(error: unknown): never {
-  const { message, code } = error as NodeJS.ErrnoException
+  const { message, code, stack } = error as NodeJS.ErrnoException
   const port = process.env.PORT || '3000'
   const taken = code === 'EADDRINUSE' && `Port ${port} is taken. Stop what uses it, or choose another with PORT.`
   const kept = code === 'EACCES' && /listen/.test(message) && `Port ${port} may not be used. Choose another with PORT.`
   const plain = error instanceof StartProblem ? message : taken || kept || storageProblem(error)
-  console.error(plain ? `Wobrin does not start: ${plain}` : error)
+  console.error(`Wobrin does not start: ${plain || (stack ?? message)}`)
   process.exit(1)
 }
 

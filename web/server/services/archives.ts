@@ -32,11 +32,11 @@ export class ArchiveService {
     private readonly backups: Pick<BackupService, 'make'>,
   ) {}
 
-  async export(madeAt: string, driveId?: string): Promise<Exported> {
+  async export(madeAt: string, driveId?: string, withPhotos = true): Promise<Exported> {
     const drive = driveId ? this.drives.get(driveId) : null
     return {
       name: `${drive ? drive.tag : 'workshop'}-${madeAt.slice(0, 10)}.zip`,
-      ...(await writeArchive(this.folder, madeAt, drive)),
+      ...(await writeArchive(this.folder, madeAt, drive, withPhotos)),
     }
   }
 

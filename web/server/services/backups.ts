@@ -7,6 +7,7 @@ import { AUTOMATIC, isDue, superseded, type MadeBackup } from './backup-rotation
 import type { DataFolder } from './data-folder'
 import { SecondPlace } from './second-place'
 import { backupsIn, unsound } from './start'
+import { logLine } from './server-log'
 import { storageProblem } from './storage-problem'
 import type { Db } from '../database/db'
 
@@ -17,6 +18,7 @@ const MAKING = '.making-'
 /** Copies of the database, made while it is in use. Recordings and photos are never changed, so they need none. */
 export class BackupService {
   private second: SecondState | null = null
+  private copying: Promise<void> = Promise.resolve()
 
   /** @param place path of the second place; empty where there is none */
   constructor(
@@ -49,12 +51,19 @@ export class BackupService {
       copy.close()
     }
     await rename(temporary, join(this.folder.backups, name))
-    await this.toSecond(name, now)
+    // An archive that waits to be read in does not wait for recordings to be copied.
+    if (reason !== 'before-import') await this.toSecond(name, now)
     return this.list().find(b => b.name === name)!
   }
 
   /** A backup stands, whatever becomes of its copy; what went wrong there is said. */
-  private async toSecond(name: string, now: string): Promise<void> {
+  private toSecond(name: string, now: string): Promise<void> {
+    // One at a time: each clears what it finds half made.
+    this.copying = this.copying.then(() => this.copyToSecond(name, now))
+    return this.copying
+  }
+
+  private async copyToSecond(name: string, now: string): Promise<void> {
     const path = this.place()
     if (!path) return
     try {
@@ -63,7 +72,7 @@ export class BackupService {
     } catch (error) {
       const why = storageProblem(error) ?? (error as Error).message
       this.second = { at: now, files: 0, problem: `The backup was not copied to ${path}: ${why}` }
-      console.error(this.second.problem)
+      logLine('error', this.second.problem!)
     }
   }
 

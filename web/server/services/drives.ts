@@ -8,6 +8,7 @@ import type { OwnEntry } from '@wobrin/core/release'
 import type { NewDrive } from '../../shared/drive-facts'
 import { drives, logChain, logEntries } from '../database/schema'
 import { keepState, keepStateAfter } from './drive-states'
+import { ChangedMeanwhile, mergeChange } from './changed-meanwhile'
 import type { KeptHeads } from './kept-heads'
 import { writeEntry, type Writes, type Written } from './log-chain'
 import { NotFound } from './not-found'
@@ -141,9 +142,19 @@ export class DriveService {
     })
   }
 
-  /** Corrects facts; the log says which. */
-  change(id: string, change: Partial<NewDrive>): DriveFacts {
+  /**
+   * Corrects facts; the log says which.
+   * @param seen what whoever corrects them saw; what others changed since stays as they left it
+   * @throws ChangedMeanwhile where others changed the same fact to something else; nothing is changed then
+   */
+  change(id: string, wanted: Partial<NewDrive>, seen: Partial<NewDrive> = {}): DriveFacts {
     const before = this.get(id)
+    const { change, clash } = mergeChange<Partial<NewDrive>>(wanted, seen, before as Partial<NewDrive>)
+    if (clash)
+      throw new ChangedMeanwhile(
+        `Somebody else changed this meanwhile: ${factNames[clash] ?? clash} is “${describe(before[clash as keyof DriveFacts])}” now. Nothing was saved; save again to replace it.`,
+        clash,
+      )
     const changed = Object.entries(change).filter(
       ([key, value]) =>
         value !== undefined && JSON.stringify(before[key as keyof DriveFacts]) !== JSON.stringify(value),

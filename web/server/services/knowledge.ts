@@ -14,6 +14,7 @@ import {
   type LearnedRate,
 } from '@wobrin/core/diagnosis/learning'
 import type { FileKind, KnowledgeState, RateMove } from '../../shared/knowledge'
+import { logLine } from './server-log'
 import type { Db } from '../database/db'
 import { logEntries } from '../database/schema'
 import type { DriveService } from './drives'
@@ -174,7 +175,7 @@ export class KnowledgeService {
       } catch (error) {
         if (!(error instanceof InputError)) throw error
         this.problems.push(error.message)
-        console.warn(`${error.message} What was in force before stays.`)
+        logLine('warn', `${error.message} What was in force before stays.`)
       }
     }
     return null

@@ -98,6 +98,18 @@ export class Pairing {
     return this.db.select().from(devices).orderBy(desc(devices.seenAt)).all().map(shown)
   }
 
+  /** All that is kept of them, to outlive a database that gives way to a backup. */
+  rows(): (typeof devices.$inferSelect)[] {
+    return this.db.select().from(devices).all()
+  }
+
+  replace(rows: readonly (typeof devices.$inferSelect)[]): void {
+    this.db.transaction(tx => {
+      tx.delete(devices).run()
+      for (const row of rows) tx.insert(devices).values(row).run()
+    })
+  }
+
   /** From now on the device has to be paired anew. */
   forget(id: string): boolean {
     return this.db.delete(devices).where(eq(devices.id, id)).run().changes > 0

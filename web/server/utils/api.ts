@@ -3,9 +3,11 @@ import { ValidationError, type AnySchema, type InferType } from 'yup'
 import { InputError, LimitError, ParameterError } from '@wobrin/core/base/errors'
 import { UUID } from '../../shared/patterns'
 import type { Exported } from '../services/archives'
+import { ChangedMeanwhile } from '../services/changed-meanwhile'
 import { AskerLeft, TooBusy } from '../services/judge-pool'
 import { NotFound } from '../services/not-found'
 import { SetAside } from '../services/set-aside'
+import { keepFault, logLine } from '../services/server-log'
 import { storageProblem } from '../services/storage-problem'
 
 /** A problem as RFC 9457 has it, with the place taken apart for forms. */
@@ -17,7 +19,7 @@ interface Problem {
   readonly where?: Record<string, unknown>
 }
 
-function problemOf(error: unknown): Problem {
+function problemOf(event: H3Event, error: unknown): Problem {
   if (error instanceof NotFound)
     return { type: 'urn:wobrin:not-found', title: 'Not there', status: 404, detail: error.message }
   if (error instanceof ValidationError) {
@@ -55,6 +57,14 @@ function problemOf(error: unknown): Problem {
     }
   if (error instanceof SetAside)
     return { type: 'urn:wobrin:set-aside', title: 'Set aside', status: 409, detail: error.message }
+  if (error instanceof ChangedMeanwhile)
+    return {
+      type: 'urn:wobrin:changed',
+      title: 'Changed meanwhile',
+      status: 409,
+      detail: error.message,
+      where: { field: error.field },
+    }
   if (error instanceof TooBusy) return { type: 'urn:wobrin:busy', title: 'Busy', status: 503, detail: error.message }
   // Nobody reads this any more; it is no fault of the server's.
   if (error instanceof AskerLeft)
@@ -68,13 +78,24 @@ function problemOf(error: unknown): Problem {
     }
   const storage = storageProblem(error)
   if (storage) return { type: 'urn:wobrin:storage', title: 'Not saved', status: 507, detail: storage }
-  console.error(error)
+  logFault(event, error)
   return {
     type: 'about:blank',
     title: 'Something went wrong',
     status: 500,
-    detail: 'The server met an error of its own; nothing was changed. Its console says more.',
+    detail:
+      'The server met an error of its own; nothing was changed. The file errors.log in its data folder says more.',
   }
+}
+
+/** A fault of the server's own is one line where a person reads; where it came up goes to a file beside the data. */
+function logFault(event: H3Event, error: unknown): void {
+  const { message, stack } = error instanceof Error ? error : new Error(String(error))
+  const line = logLine('error', `${event.method} ${event.path.split('?')[0]}: ${message}`)
+  useServices().then(
+    ({ folder }) => keepFault(folder.root, `${line}\n${stack ?? ''}\n`),
+    () => {},
+  )
 }
 
 /** Answers with a problem. */
@@ -91,7 +112,7 @@ export function api<T>(run: (event: H3Event, services: Services) => T | Promise<
     try {
       return await run(event, await useServices())
     } catch (error) {
-      return sendProblem(event, problemOf(error))
+      return sendProblem(event, problemOf(event, error))
     }
   })
 }

@@ -3,7 +3,7 @@ import { dirname, join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { existsSync } from 'node:fs'
 import { CaptureStore } from '../services/capture-store'
-import { openDataFolder, sweepLeftovers } from '../services/data-folder'
+import { openDataFolder, sweepLeftovers, type DataFolder } from '../services/data-folder'
 import { BenchService } from '../services/bench'
 import { Finder } from '../services/finder'
 import { BlameService } from '../services/blame'
@@ -30,6 +30,7 @@ import { PhotoStore } from '../services/photo-store'
 import { ProfileService } from '../services/profiles'
 import { ProofService } from '../services/proofs'
 import { ReadTestService } from '../services/read-test'
+import { logLine } from '../services/server-log'
 import { SpeedService } from '../services/speed'
 import { SweepService } from '../services/sweeps'
 import { WorkshopService } from '../services/workshop'
@@ -76,7 +77,7 @@ async function open() {
   const heads = new KeptHeads(folder.root)
   /** Logs that do not end as they were left; the program goes on with what is there. */
   const lost = compareHeads(db, heads.read())
-  for (const said of lost) console.error(said)
+  for (const said of lost) logLine('error', said)
   if (lost.length === 0) heads.renew(db)
   const drives = new DriveService(db, heads)
   catchUpEach(db, drives.aside)
@@ -148,24 +149,33 @@ let opening: Promise<Services> | null = null
  * @throws StartProblem, with nothing changed, where the backup is not sound or cannot be opened
  */
 export async function putBack(name: string, now = new Date().toISOString()): Promise<Restored> {
-  const { folder, close } = await useServices()
+  const { folder, close, pairing } = await useServices()
   checkBackup(folder, name)
-  let restored: Restored | null = null
-  const again = async () => {
-    close()
-    restored = restoreBackup(folder, now, name)
-    try {
-      return await open()
-    } catch (error) {
-      // A backup that this version cannot open gives way to what was there.
-      if (restored.kept) restoreBackup(folder, `${now}-back`, restored.kept)
-      opening = open()
-      throw error
-    }
+  const paired = pairing.rows()
+  const run = replaceDatabase(folder, close, name, now)
+  // Who asks meanwhile waits, and goes on with what was there where it was not possible.
+  opening = run.then(
+    r => r.services,
+    () => open(),
+  )
+  const services = await opening
+  const { restored } = await run
+  // A device that was forgotten since stays forgotten.
+  services.pairing.replace(paired)
+  void services.logCheck.run()
+  return restored
+}
+
+async function replaceDatabase(folder: DataFolder, close: () => void, name: string, now: string) {
+  close()
+  const restored = restoreBackup(folder, now, name)
+  try {
+    return { services: await open(), restored }
+  } catch (error) {
+    // A backup that this version cannot open gives way to what was there.
+    if (restored.kept) restoreBackup(folder, `${now}-back`, restored.kept)
+    throw error
   }
-  opening = again()
-  await opening
-  return restored!
 }
 
 /** The one set of services of this server, opened at start. */

@@ -1,16 +1,35 @@
 <script setup lang="ts">
 import type { DriveFacts } from '@wobrin/core/log'
-import type { NewDrive } from '../../../shared/drive-facts'
+import { driveSchema, type NewDrive } from '../../../shared/drive-facts'
 
-const { save } = defineProps<{ shown: boolean; drive: DriveFacts; save: (facts: NewDrive) => Promise<void> }>()
+const { shown, drive, save } = defineProps<{
+  shown: boolean
+  drive: DriveFacts
+  save: (facts: NewDrive, seen: Partial<NewDrive>) => Promise<void>
+}>()
 const emit = defineEmits<{ close: [] }>()
 const problem = ref<{ field: string | null; text: string } | null>(null)
 
+/** What the form began with: what others change meanwhile is told by it. */
+let seen: Partial<NewDrive> = {}
+const look = () => {
+  seen = Object.fromEntries(Object.entries(toRaw(drive)).filter(([k]) => k in driveSchema.fields)) as Partial<NewDrive>
+}
+watch(
+  () => shown,
+  open => open && look(),
+  { immediate: true },
+)
+
 async function keep(facts: NewDrive): Promise<void> {
-  problem.value = await save(facts).then(
-    () => null,
-    error => ({ field: problemField(error), text: problemText(error) }),
-  )
+  try {
+    await save(facts, seen)
+    problem.value = null
+  } catch (error) {
+    problem.value = { field: problemField(error), text: problemText(error) }
+    // What others changed was shown now; saving again replaces it.
+    await nextTick(look)
+  }
 }
 </script>
 

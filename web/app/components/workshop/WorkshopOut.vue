@@ -36,10 +36,12 @@ const said = computed(() => {
   if (!read.value) return ''
   const { drives, log_entries: log } = read.value.tables
   const added = Object.values(read.value.tables).reduce((n, t) => n + t.added, 0)
-  const gone = read.value.missing.length
-  const without = gone
-    ? ` ${gone} ${gone === 1 ? 'recording or photo was' : 'recordings and photos were'} missing or damaged where it was made: they did not come along.`
-    : ''
+  const left = read.value.missing.filter(m => m.why === 'left out').length
+  const gone = read.value.missing.length - left
+  const without =
+    (gone
+      ? ` ${gone} ${gone === 1 ? 'recording or photo was' : 'recordings and photos were'} missing or damaged where it was made: they did not come along.`
+      : '') + (left ? ` ${left} ${left === 1 ? 'photo was' : 'photos were'} left out where it was made.` : '')
   const there = drives!.there + log!.there
   const came = added
     ? `${drives!.added} drives and ${log!.added} log entries came in${there ? `; ${drives!.there} drives and ${log!.there} entries were here already` : ''}.`
@@ -75,10 +77,12 @@ async function backup(): Promise<void> {
     <h2 id="out" class="font-bold text-base mb-1">Export and import</h2>
     <p class="hint mb-3">
       One ZIP of open files: tables as JSON Lines and CSV, recordings and photos as they came, a checksum of each. What
-      is read in is added; nothing here is overwritten.
+      is read in is added; nothing here is overwritten. Photos are as the camera made them: they may hold the place, the
+      time and the camera.
     </p>
     <div class="flex flex-wrap gap-2">
       <a class="btn" href="/api/workshop/archive"><Archive class="size-4" />Export all</a>
+      <a class="btn" href="/api/workshop/archive?photos=no">Export without photos</a>
       <input
         ref="input"
         type="file"

@@ -150,7 +150,7 @@ const isMissingList = (list: unknown): boolean =>
   Array.isArray(list) &&
   list.every(
     (f: Partial<MissingFile> | null) =>
-      typeof f?.path === 'string' && isKnown(f.path) && (f.why === 'missing' || f.why === 'damaged'),
+      typeof f?.path === 'string' && isKnown(f.path) && ['missing', 'damaged', 'left out'].includes(f.why ?? ''),
   )
 
 async function* checked(open: () => Promise<Readable>, file: ManifestFile): AsyncGenerator<Buffer> {

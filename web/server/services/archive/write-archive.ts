@@ -44,19 +44,20 @@ function ofDrive(id: string): Filter {
 
 /**
  * The workshop, or one of its drives, as one ZIP of open files, written while it is read: memory does not grow with
- * it. Rows are those of
- * one instant, however long it takes and whatever is entered meanwhile. Recordings and photos are compared with their
- * names first: what is missing or damaged is listed in the manifest, the rest comes along.
+ * it. Rows are those of one instant, however long it takes and whatever is entered meanwhile. Recordings and photos are
+ * compared with their names first: what is missing or damaged is listed in the manifest, the rest comes along.
+ * @param withPhotos photos as the camera made them, which may hold place, time and camera; else they are left out
  */
 export async function writeArchive(
   folder: DataFolder,
   madeAt: string,
   drive: { readonly id: string; readonly tag: string } | null = null,
+  withPhotos = true,
 ): Promise<{ readonly stream: Readable; readonly missing: readonly MissingFile[] }> {
   const db = new Database(folder.database, { readonly: true })
   db.exec('begin')
   const filter = drive ? ofDrive(drive.id) : EVERYTHING
-  const { present, missing } = await contentsOf(db, folder, filter)
+  const { present, missing } = await contentsOf(db, folder, filter, withPhotos)
   const zip = new yazl.ZipFile()
   const files: ManifestFile[] = []
   const tags = new Map(
@@ -94,7 +95,7 @@ export async function writeArchive(
 }
 
 /** Recordings and photos that rows name, each compared with its name: those that come along, and the others. */
-async function contentsOf(db: Database.Database, folder: DataFolder, filter: Filter) {
+async function contentsOf(db: Database.Database, folder: DataFolder, filter: Filter, withPhotos: boolean) {
   const present: { path: string; from: string }[] = []
   const missing: MissingFile[] = []
   for (const { folder: name, table } of CONTENTS) {
@@ -102,7 +103,7 @@ async function contentsOf(db: Database.Database, folder: DataFolder, filter: Fil
     const named = db.prepare(`select sha from ${table} ${where} order by sha`).all(...params) as { sha: string }[]
     for (const { sha } of named) {
       const path = `${name}/${sha}`
-      const why = await wrongWith(folder[name], sha)
+      const why = name === 'photos' && !withPhotos ? 'left out' : await wrongWith(folder[name], sha)
       if (why) missing.push({ path, why })
       else present.push({ path, from: contentPath(folder[name], sha) })
     }

@@ -116,8 +116,8 @@ function photograph(of?: string): void {
   shown.value = of
   camera.value?.click()
 }
-async function keepFacts(facts: NewDrive): Promise<void> {
-  await store.change(facts)
+async function keepFacts(facts: NewDrive, seen: Partial<NewDrive>): Promise<void> {
+  await store.change(facts, seen)
   editing.value = false
 }
 async function takeBack(id?: string): Promise<void> {
