@@ -1,7 +1,8 @@
-import { createHash, randomBytes, randomInt, randomUUID } from 'node:crypto'
+import { randomBytes, randomInt, randomUUID } from 'node:crypto'
 import { desc, eq } from 'drizzle-orm'
 import type { PairedDevice, PairingCode } from '../../shared/network'
 import { devices } from '../database/schema'
+import { machineSha } from './linked-entries'
 import type { Db } from '../database/db'
 
 /** A code is good for so long, and for one device. */
@@ -69,7 +70,7 @@ export class Pairing {
       .values({
         id: randomUUID(),
         name: name.trim().slice(0, 60) || 'A device',
-        token: hashOf(token),
+        token: machineSha(token),
         pairedAt: at,
         seenAt: at,
       })
@@ -82,7 +83,7 @@ export class Pairing {
     const device = this.db
       .select()
       .from(devices)
-      .where(eq(devices.token, hashOf(token)))
+      .where(eq(devices.token, machineSha(token)))
       .get()
     if (!device) return null
     if (now - Date.parse(device.seenAt) > SEEN_EVERY_MS)
@@ -123,7 +124,5 @@ const shown = ({ id, name, pairedAt, seenAt }: typeof devices.$inferSelect): Pai
   seenAt,
 })
 
-const hashOf = (token: string): string => createHash('sha256').update(token).digest('hex')
-
 /** Compares in the same time whatever is wrong with it. */
-const same = (a: string, b: string): boolean => hashOf(a) === hashOf(b)
+const same = (a: string, b: string): boolean => machineSha(a) === machineSha(b)

@@ -1,13 +1,12 @@
-import { createHash } from 'node:crypto'
-import { createReadStream, existsSync, mkdirSync, readdirSync, rmSync, statSync } from 'node:fs'
+import { existsSync, mkdirSync, readdirSync, rmSync, statSync } from 'node:fs'
 import { copyFile, rename } from 'node:fs/promises'
 import { isAbsolute, join, resolve } from 'node:path'
-import { pipeline } from 'node:stream/promises'
 import { ParameterError } from '@wobrin/core/base/errors'
 import { SHA_256 } from '../../shared/patterns'
 import { CONTENTS } from './archive/tables'
 import { AUTOMATIC, superseded } from './backup-rotation'
 import type { DataFolder } from './data-folder'
+import { fileSha } from './file-sha'
 
 const MAKING = '.making-'
 
@@ -76,17 +75,11 @@ export class SecondPlace {
   private async copy(from: string, to: string, sha: string | null): Promise<void> {
     const making = join(to, '..', `${MAKING}${to.split('/').at(-1)}`)
     await copyFile(from, making)
-    if (sha !== null && (await shaOf(making)) !== sha) {
+    if (sha !== null && (await fileSha(making)) !== sha) {
       rmSync(making, { force: true })
       // A damaged recording is named by the check of the data folder; it takes no other's place here.
       return
     }
     await rename(making, to)
   }
-}
-
-async function shaOf(path: string): Promise<string> {
-  const hash = createHash('sha256')
-  await pipeline(createReadStream(path), hash)
-  return hash.digest('hex')
 }
