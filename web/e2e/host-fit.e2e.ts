@@ -102,6 +102,8 @@ test('the shelf: a belt at hand is ranked at the drive, and what none fits is to
   await page.getByLabel('Section, mm').fill('1.2')
   await page.getByRole('button', { name: 'Put on the shelf' }).click()
   await expect(page.getByText(/“long” cannot be read as inside length/)).toBeVisible()
+  // What was typed stays there to be mended.
+  await expect(page.getByLabel('Inside length, mm')).toHaveValue('long')
   await page.getByLabel('Inside length, mm').fill(length)
   await page.getByRole('button', { name: 'Put on the shelf' }).click()
   await expect(page.getByRole('row', { name: new RegExp(name) }).getByRole('link', { name: tag })).toBeVisible()

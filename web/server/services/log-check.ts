@@ -6,6 +6,9 @@ import type { CheckedLog } from './check-log'
 export class LogCheck {
   private now: LogCheckState
   private worker: Worker | null = null
+  private running: Promise<LogCheckState> | null = null
+  private next: Promise<LogCheckState> | null = null
+  private stopped = false
 
   /**
    * @param script path of the built worker script @param database path of the database's file
@@ -23,9 +26,29 @@ export class LogCheck {
     return this.now
   }
 
-  /** Begins, unless it is under way. @returns once it is done */
-  async run(now = () => new Date().toISOString()): Promise<LogCheckState> {
-    if (this.worker) return this.now
+  /**
+   * Checks all that is entered by now. Where a check is under way, which may have passed a log already, another one
+   * follows it; all who ask meanwhile share that one.
+   * @returns once it is done
+   */
+  run(now = () => new Date().toISOString()): Promise<LogCheckState> {
+    if (!this.running) return this.begin(now)
+    this.next ??= this.running.then(() => {
+      this.next = null
+      return this.begin(now)
+    })
+    return this.next
+  }
+
+  private begin(now: () => string): Promise<LogCheckState> {
+    this.running = this.once(now).finally(() => {
+      this.running = null
+    })
+    return this.running
+  }
+
+  private async once(now: () => string): Promise<LogCheckState> {
+    if (this.stopped) return this.now
     this.now = { ...this.now, running: true }
     try {
       const found = await this.inThread()
@@ -37,7 +60,9 @@ export class LogCheck {
     return this.now
   }
 
+  /** Ends what is under way and begins nothing more: the database is about to be closed. */
   stop(): void {
+    this.stopped = true
     void this.worker?.terminate()
   }
 

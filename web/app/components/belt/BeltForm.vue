@@ -24,27 +24,29 @@ const [inside] = defineField('insideMm')
 const [section] = defineField('sectionMm')
 const [material] = defineField('material')
 const [origin] = defineField('origin')
-const size = (field: 'insideMm' | 'sectionMm', model: Ref<number | undefined>, label: string) => ({
-  change: (event: Event) => {
-    const text = (event.target as HTMLInputElement).value
-    try {
-      model.value = text.trim() ? Number(readQuantity(text, 'length', label).toPrecision(6)) : undefined
-      unread[field] = ''
-    } catch (error) {
-      unread[field] = error instanceof ParameterError ? error.message.replace(/^[^:]*: /, '') : ''
-      model.value = undefined
-    }
-  },
-})
+/** The sizes as they are typed; a form that is drawn anew must not take them away. */
+const typed = reactive({ insideMm: '', sectionMm: '' })
 const unread = reactive({ insideMm: '', sectionMm: '' })
+function readSize(field: keyof typeof typed, model: Ref<number | undefined>, label: string) {
+  const text = typed[field].trim()
+  unread[field] = ''
+  model.value = undefined
+  if (!text) return
+  try {
+    model.value = Number(readQuantity(text, 'length', label).toPrecision(6))
+  } catch (error) {
+    if (!(error instanceof ParameterError)) throw error
+    unread[field] = error.message.replace(/^[^:]*: /, '')
+  }
+}
 const problem = ref('')
-const [insideSize, sectionSize] = [
-  size('insideMm', inside as Ref<number | undefined>, 'Inside length'),
-  size('sectionMm', section as Ref<number | undefined>, 'Section'),
-]
+const readInside = () => readSize('insideMm', inside as Ref<number | undefined>, 'Inside length')
+const readSection = () => readSize('sectionMm', section as Ref<number | undefined>, 'Section')
 const send = handleSubmit(async belt => {
   problem.value = await save(belt as BeltInput).then(() => '', problemText)
-  if (!problem.value) resetForm()
+  if (problem.value) return
+  Object.assign(typed, { insideMm: '', sectionMm: '' })
+  resetForm()
 })
 </script>
 
@@ -58,10 +60,10 @@ const send = handleSubmit(async belt => {
       ><input :id="id" v-model="name" class="field" placeholder="bag, box, number" autocomplete="off"
     /></FormField>
     <FormField v-slot="{ id }" label="Inside length, mm" :problem="unread.insideMm || errors.insideMm"
-      ><input :id="id" :value="inside" class="field text-right" autocomplete="off" @change="insideSize.change"
+      ><input :id="id" v-model="typed.insideMm" class="field text-right" autocomplete="off" @change="readInside"
     /></FormField>
     <FormField v-slot="{ id }" label="Section, mm" :problem="unread.sectionMm || errors.sectionMm"
-      ><input :id="id" :value="section" class="field text-right" autocomplete="off" @change="sectionSize.change"
+      ><input :id="id" v-model="typed.sectionMm" class="field text-right" autocomplete="off" @change="readSection"
     /></FormField>
     <FormField v-slot="{ id }" label="Kind"
       ><select :id="id" v-model="material" class="field">
