@@ -14,6 +14,8 @@ export interface Imported {
   readonly files: number
   /** Recordings and photos that were missing or damaged already where the archive was made. */
   readonly missing: readonly MissingFile[]
+  /** Tags of drives that were erased here, and therefore stayed out. */
+  readonly erased: readonly string[]
 }
 
 /** A copy of the database. */

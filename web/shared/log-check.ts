@@ -5,6 +5,8 @@ export interface LogCheckState {
   readonly at: string | null
   readonly drives: number
   readonly entries: number
+  /** Drives that were erased as a whole. */
+  readonly erased: number
   /** One sentence for everything that is not as it was written. */
   readonly problems: readonly string[]
 }

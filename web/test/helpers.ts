@@ -14,6 +14,7 @@ import { openDataFolder } from '../server/services/data-folder'
 import { DiskShelf } from '../server/services/disk-shelf'
 import { CertificateService } from '../server/services/certificates'
 import { DonorShelf } from '../server/services/donor-shelf'
+import { EraseService } from '../server/services/erasing'
 import { DriveService } from '../server/services/drives'
 import { judgeFile, judgeSimulated, judgeSurfaceFile } from '../server/services/judge-file'
 import { KnowledgeService } from '../server/services/knowledge'
@@ -40,6 +41,7 @@ export async function workshop(root = mkdtempSync(join(tmpdir(), 'wobrin-unit-')
   const disks = new DiskShelf(db, drives)
   const backups = new BackupService(folder, db)
   const settings = new WorkshopService(db)
+  const erasing = new EraseService(db, drives, folder)
   return {
     root,
     folder,
@@ -62,7 +64,8 @@ export async function workshop(root = mkdtempSync(join(tmpdir(), 'wobrin-unit-')
     knowledge: new KnowledgeService(folder.root, db, drives),
     bench: new BenchService(db, drives),
     finder: new Finder(db),
-    archives: new ArchiveService(folder, db, drives, backups),
+    archives: new ArchiveService(folder, db, drives, backups, erasing),
+    erasing,
     backups,
     belts: new BeltShelf(db, drives),
     profiles: new ProfileService(db),

@@ -1,7 +1,7 @@
 import { sha256 } from '@noble/hashes/sha2'
 import { bytesToHex, utf8ToBytes } from '@noble/hashes/utils'
 import canonicalize from 'canonicalize'
-import type { LogEntry } from './log-entry'
+import type { EntryKind, LogEntry } from './log-entry'
 
 /** SHA-256 of a text in UTF-8, hexadecimal. */
 export type Sha256 = (text: string) => string
@@ -29,7 +29,7 @@ export interface ChainLink {
   readonly hash: string
   /**
    * 64 hexadecimal digits: the first half goes with the words, the second with the photo. Without them nobody can try
-   * what stood there once it was erased; a half that went with its words is zeros.
+   * what stood there once it was erased; a half that went with what it hid is zeros.
    */
   readonly salt: string
   /** Seals of what was erased. */
@@ -46,19 +46,24 @@ export interface ErasedParts {
 /** What a link seals of an entry; `driveId` and `seq` stay out, as another workshop may give others. */
 export type ChainedEntry = Omit<LogEntry, 'driveId' | 'seq'>
 
-const HALF = 32
-export const NO_SALT = '0'.repeat(HALF)
+/** Digits of each half of a salt. */
+export const SALT_HALF = 32
+export const NO_SALT = '0'.repeat(SALT_HALF)
 
 const photoOf = (data: LogEntry['data']): string | null => (data?.type === 'photo' ? data.sha : null)
 
-/** Seal of an entry's words: what a person wrote freely. */
+/** Entries whose title a person wrote, or that repeat such a title; the program words all others. */
+const FREE_TITLES: ReadonlySet<EntryKind> = new Set(['note', 'wait', 'wait-ended', 'photo', 'taken-back'])
+export const hasFreeTitle = (entry: Pick<LogEntry, 'kind'>): boolean => FREE_TITLES.has(entry.kind)
+
+/** Seal of an entry's words: what a person may have written freely. */
 export const wordsSeal = (entry: ChainedEntry, salt: string, sha?: Sha256): string =>
-  sealOf([salt.slice(0, HALF), entry.detail], sha)
+  sealOf([salt.slice(0, SALT_HALF), hasFreeTitle(entry) ? entry.title : null, entry.detail], sha)
 
 /** Seal of the photo that an entry names, null where it names none. */
 export const photoSeal = (entry: ChainedEntry, salt: string, sha?: Sha256): string | null => {
   const photo = photoOf(entry.data)
-  return photo === null ? null : sealOf([salt.slice(HALF), photo], sha)
+  return photo === null ? null : sealOf([salt.slice(SALT_HALF), photo], sha)
 }
 
 /**
@@ -73,8 +78,9 @@ export function linkHash(
   erased: ErasedParts | null = null,
   sha?: Sha256,
 ): string {
-  const { id, at, kind, station, title, call, observations, evidence, takesBack } = entry
+  const { id, at, kind, station, call, observations, evidence, takesBack } = entry
   const data = entry.data?.type === 'photo' ? { ...entry.data, sha: null } : entry.data
+  const title = hasFreeTitle(entry) ? null : entry.title
   const said = { id, at, kind, station, title, call, observations, evidence, data, takesBack }
   const words = erased?.words ?? wordsSeal(entry, salt, sha)
   const photo = erased?.photo ?? photoSeal(entry, salt, sha)

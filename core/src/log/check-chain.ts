@@ -1,4 +1,5 @@
 import { linkHash, type ChainedEntry, type ChainLink, type Sha256 } from './chain'
+import { isErased } from './erase'
 
 /** An entry as it stands on its drive's log, with its link; null where it has none. */
 export interface LinkedEntry {
@@ -38,7 +39,7 @@ export function followChain(sha?: Sha256) {
       entries++
       const at = { id: entry.id, at: entry.at, title: entry.title }
       if (!link) return void faults.push({ kind: 'not linked', entry: at })
-      if (linkHash(entry, link.before, link.salt, link.erased, sha) !== link.hash)
+      if (!isErased(entry, link) || linkHash(entry, link.before, link.salt, link.erased, sha) !== link.hash)
         faults.push({ kind: 'edited', entry: at })
       for (const before of link.before) {
         if (!known.has(before)) waiting.set(before, at)

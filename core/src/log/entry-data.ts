@@ -259,8 +259,8 @@ export interface WaitEndedData {
 
 export interface PhotoEntryData {
   readonly type: 'photo'
-  /** SHA-256 of the original. */
-  readonly sha: string
+  /** SHA-256 of the original; null once it was erased. */
+  readonly sha: string | null
   readonly width: number
   readonly height: number
   /** Entry of the finding that it shows; left out where it shows none in particular. */
@@ -308,6 +308,13 @@ export interface AcknowledgedEntryData {
   readonly caution: string
 }
 
+export interface ErasedEntryData {
+  readonly type: 'erased'
+  readonly what: 'words' | 'photo'
+  /** Ids of the entries that it was erased from. */
+  readonly entries: readonly string[]
+}
+
 export type EntryData =
   | SpeedEntryData
   | ReadingEntryData
@@ -330,12 +337,14 @@ export type EntryData =
   | PutBackEntryData
   | OverrideEntryData
   | AcknowledgedEntryData
+  | ErasedEntryData
 
 /** All that entries can hold; one that is missing here does not compile. */
 const TYPES: Readonly<Record<EntryData['type'], true>> = {
   acknowledged: true,
   'as-found': true,
   'cross-read': true,
+  erased: true,
   finding: true,
   'host-fit': true,
   override: true,

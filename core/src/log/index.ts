@@ -34,8 +34,10 @@ export {
 } from './chain'
 export { chainFaultText, followChain, type ChainFault, type ChainHead, type LinkedEntry } from './check-chain'
 export { ENTRY_DATA_TYPES } from './entry-data'
+export { canErase, ERASABLE, erase, erasedOn, isErased, type Erasable } from './erase'
 export {
   ENTRY_KINDS,
+  mayTakeBack,
   STATION_IDS,
   standingEntries,
   supportingEntries,

@@ -54,6 +54,8 @@ export type EntryKind =
   | 'released'
   /** A part of another drive went in. */
   | 'part-used'
+  /** Words or photos were erased for good. */
+  | 'erased'
 
 /** All kinds of entries; one that is missing here does not compile. */
 const KINDS: Readonly<Record<EntryKind, true>> = {
@@ -75,6 +77,7 @@ const KINDS: Readonly<Record<EntryKind, true>> = {
   'taken-back': true,
   released: true,
   'part-used': true,
+  erased: true,
 }
 export const ENTRY_KINDS = Object.keys(KINDS) as readonly EntryKind[]
 
@@ -105,6 +108,12 @@ export function standingEntries(log: readonly LogEntry[]): LogEntry[] {
   const gone = new Set(log.map(e => e.takesBack).filter(id => id !== null))
   return log.filter(e => e.kind !== 'taken-back' && !gone.has(e.id)).sort((a, b) => a.seq - b.seq)
 }
+
+/** Entries that stay for good: the receipt, corrected facts, what takes back, and what was erased. */
+const STAYS: ReadonlySet<EntryKind> = new Set(['received', 'facts', 'taken-back', 'erased'])
+
+/** Whether an entry can be taken back. */
+export const mayTakeBack = (entry: Pick<LogEntry, 'kind'>): boolean => !STAYS.has(entry.kind)
 
 /** An entry before the log gives it its place. */
 export type NewEntry = Omit<LogEntry, 'seq'>

@@ -3,10 +3,9 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import {
   chainFaultText,
+  erase,
   followChain,
   linkHash,
-  NO_SALT,
-  photoSeal,
   wordsSeal,
   type ChainedEntry,
   type ChainFault,
@@ -59,9 +58,21 @@ const sha = (value: unknown) => createHash('sha256').update(canonical(value)).di
 
 describe('the chain of a log', () => {
   it('seals what an entry says by SHA-256 of its canonical JSON, as node’s own hash has it', () => {
-    const { detail, ...entry } = entryOf(1)
+    const { title, detail, ...entry } = entryOf(1)
     const s = salt(1)
-    expect(linkHash({ ...entry, detail }, ['ab'], s)).toBe(sha([1, ['ab'], entry, sha([s.slice(0, 32), detail]), null]))
+    expect(linkHash({ ...entry, title, detail }, ['ab'], s)).toBe(
+      sha([1, ['ab'], { ...entry, title: null }, sha([s.slice(0, 32), title, detail]), null]),
+    )
+  })
+
+  it('a title that the program gave is no word of a person’s: it stays when the words go', () => {
+    const found = entryOf(1, { kind: 'finding', title: 'Belt gone' })
+    const { detail, ...entry } = found
+    expect(linkHash(found, [], salt(1))).toBe(sha([1, [], entry, sha([salt(1).slice(0, 32), null, detail]), null]))
+    const gone = erase(found, linked(found, [], 1).link, 'words')
+    expect(gone.entry).toEqual({ ...found, detail: '' })
+    expect(kinds([gone], [gone])).toEqual([])
+    expect(kinds([{ ...gone, entry: { ...gone.entry, title: 'Belt whole' } }], [gone])).toEqual(['edited Belt whole'])
   })
 
   it('a log as it was written has no fault; nor has an empty one', () => {
@@ -135,17 +146,28 @@ describe('the chain of a log', () => {
       n === 3 ? { kind: 'photo', data: { type: 'photo', sha: 'a'.repeat(64), width: 4, height: 3 } } : {},
     )
     const { entry, link } = log[2]!
-    const erased = { words: wordsSeal(entry, link.salt), photo: photoSeal(entry, link.salt)! }
-    const gone = {
-      entry: { ...entry, detail: '', data: { ...entry.data!, sha: NO_SALT.repeat(2) } as ChainedEntry['data'] },
-      link: { ...link, salt: NO_SALT.repeat(2), erased },
-    }
-    expect(kinds([...log.slice(0, 2), gone, ...log.slice(3)], log)).toEqual([])
-    // The rest of it is sealed as before.
-    const other = { ...gone, entry: { ...gone.entry, title: 'other' } }
-    expect(kinds([...log.slice(0, 2), other, ...log.slice(3)], log)).toEqual(['edited other'])
+    const whole = erase(entry, link, 'words')
+    const gone = erase(whole.entry, whole.link, 'photo')
+    const without = (third: LinkedEntry) => kinds([...log.slice(0, 2), third, ...log.slice(3)], log)
+    expect(gone.entry).toEqual({ ...entry, title: 'Words erased', detail: '', data: { ...entry.data!, sha: null } })
+    expect(gone.link.salt).toBe('0'.repeat(64))
+    expect(without(whole)).toEqual([])
+    expect(without(gone)).toEqual([])
+    expect(erase(gone.entry, gone.link, 'words')).toEqual(gone)
     // Without the salt the same words have another seal: nobody can try them.
-    expect(wordsSeal(entry, NO_SALT.repeat(2))).not.toBe(erased.words)
+    expect(wordsSeal(entry, gone.link.salt)).not.toBe(gone.link.erased!.words)
+  })
+
+  it('what is put where something was erased shows, and so does all else that is changed', () => {
+    const log = logOf(6)
+    const gone = erase(log[2]!.entry, log[2]!.link, 'words')
+    for (const change of [{ title: 'Other words' }, { detail: 'more' }, { at: '2026-03-01T10:04:00Z' }]) {
+      const third = { ...gone, entry: { ...gone.entry, ...change } }
+      expect(kinds([...log.slice(0, 2), third, ...log.slice(3)], log)).toHaveLength(1)
+    }
+    // Saying that something was erased takes nothing out of the chain.
+    const claimed = { ...gone, link: { ...gone.link, erased: { words: 'f'.repeat(64) } } }
+    expect(kinds([...log.slice(0, 2), claimed, ...log.slice(3)], log)).toEqual(['edited Words erased'])
   })
 
   it('says each fault in a sentence with drive, entry and time', () => {

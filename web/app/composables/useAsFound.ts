@@ -17,7 +17,7 @@ export function useAsFound(station: () => StationId) {
   const list = computed(() => putBackList(record.value))
   const photos = computed<Photo[]>(() =>
     standingEntries(store.log).flatMap(entry =>
-      entry.data?.type === 'photo'
+      entry.data?.type === 'photo' && entry.data.sha !== null
         ? [{ entry, sha: entry.data.sha, width: entry.data.width, height: entry.data.height }]
         : [],
     ),

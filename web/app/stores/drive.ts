@@ -1,4 +1,4 @@
-import type { LogEntry, DriveFacts } from '@wobrin/core/log'
+import { mayTakeBack, type DriveFacts, type LogEntry } from '@wobrin/core/log'
 import { trimmerHistory } from '@wobrin/core/instruments/spindle'
 import { walk } from '@wobrin/core/bench/stations'
 import type { NewDrive } from '../../shared/drive-facts'
@@ -65,7 +65,7 @@ export const useDrive = defineStore('drive', () => {
       ? log.value.find(e => e.id === id)
       : [...log.value]
           .reverse()
-          .find(e => !gone.has(e.id) && e.kind !== 'taken-back' && e.kind !== 'received' && e.kind !== 'facts')
+          .find(e => !gone.has(e.id) && mayTakeBack(e))
     if (!target) return null
     await add({
       kind: 'taken-back',

@@ -1,5 +1,5 @@
 import { sql } from 'drizzle-orm'
-import { index, integer, real, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core'
+import { index, integer, primaryKey, real, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core'
 import type { Call, Evidence, Observation } from '@wobrin/core/base/observations'
 import type { Account, EntryData, EntryKind, ErasedParts, GoalId, Outcome, RouteId, StationId } from '@wobrin/core/log'
 import type { Features, MechanismId, Pulleys } from '@wobrin/core/drives'
@@ -195,3 +195,25 @@ export const logHeads = sqliteTable('log_heads', {
   entries: integer('entries').notNull(),
   hash: text('hash').notNull(),
 })
+
+/** Drives that were erased as a whole: how long the log of each was and where its chain ended, and no more. */
+export const erasedDrives = sqliteTable('erased_drives', {
+  id: text('id').primaryKey(),
+  at: text('at').notNull(),
+  entries: integer('entries').notNull(),
+  hash: text('hash').notNull(),
+})
+
+/** Recordings and photos that are to be removed: here, and where backups go as well. Each row goes once it is done. */
+export const contentsToRemove = sqliteTable(
+  'contents_to_remove',
+  {
+    folder: text('folder').$type<'captures' | 'photos'>().notNull(),
+    sha: text('sha').notNull(),
+    here: integer('here', { mode: 'boolean' }).notNull(),
+  },
+  t => [primaryKey({ columns: [t.folder, t.sha] })],
+)
+
+/** Holds a row while something is erased, within its transaction alone: it lifts the triggers that keep the log. */
+export const erasing = sqliteTable('erasing', { id: integer('id').primaryKey() })

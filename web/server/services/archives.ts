@@ -8,6 +8,7 @@ import { importArchive, writeArchive } from './archive'
 import type { BackupService } from './backups'
 import type { DataFolder } from './data-folder'
 import type { DriveService } from './drives'
+import type { EraseService } from './erasing'
 import type { Db } from '../database/db'
 
 /** Largest archive that is taken, bytes as sent. */
@@ -30,6 +31,7 @@ export class ArchiveService {
     private readonly db: Db,
     private readonly drives: DriveService,
     private readonly backups: Pick<BackupService, 'make'>,
+    private readonly erasing: Pick<EraseService, 'finish'>,
   ) {}
 
   async export(madeAt: string, driveId?: string, withPhotos = true): Promise<Exported> {
@@ -68,6 +70,9 @@ export class ArchiveService {
       await this.backups.make(now, 'before-import')
       const imported = await importArchive(path, this.folder, this.db, now)
       this.drives.headsMoved()
+      // What was erased where the archive was made is erased here as well.
+      this.drives.forgetLogs()
+      await this.erasing.finish()
       return imported
     } finally {
       await rm(path, { force: true })

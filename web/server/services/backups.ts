@@ -4,6 +4,7 @@ import { rename } from 'node:fs/promises'
 import { join } from 'node:path'
 import type { Backup, SecondState } from '../../shared/archive'
 import { AUTOMATIC, isDue, superseded, type MadeBackup } from './backup-rotation'
+import { doneElsewhere, dueElsewhere } from './contents-to-remove'
 import type { DataFolder } from './data-folder'
 import { SecondPlace } from './second-place'
 import { backupsIn, unsound } from './start'
@@ -67,7 +68,10 @@ export class BackupService {
     const path = this.place()
     if (!path) return
     try {
-      const { files } = await new SecondPlace(this.folder, path).take(name)
+      const second = new SecondPlace(this.folder, path)
+      second.remove(dueElsewhere(this.db.$client))
+      doneElsewhere(this.db.$client)
+      const { files } = await second.take(name)
       this.second = { at: now, files, problem: null }
     } catch (error) {
       const why = storageProblem(error) ?? (error as Error).message

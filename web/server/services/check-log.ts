@@ -5,6 +5,8 @@ import { linkedEntries, machineSha } from './linked-entries'
 export interface CheckedLog {
   readonly drives: number
   readonly entries: number
+  /** Drives that were erased as a whole. */
+  readonly erased: number
   /** One sentence for every entry that is not as it was written. */
   readonly problems: readonly string[]
 }
@@ -47,5 +49,11 @@ export function checkLog(db: Database.Database): CheckedLog {
   finish()
   // What is left has a chain and no entries.
   for (const id of heads.keys()) problems.push(`All entries of the log of ${tags.get(id) ?? id} are missing.`)
-  return { drives: tags.size, entries, problems }
+  return { drives: tags.size, entries, erased: erasedDrives(db), problems }
+}
+
+/** A backup of an earlier version has no table of them. */
+function erasedDrives(db: Database.Database): number {
+  const known = db.prepare("select 1 from sqlite_master where name = 'erased_drives'").get()
+  return known ? (db.prepare('select count(*) from erased_drives').pluck().get() as number) : 0
 }

@@ -1,6 +1,6 @@
 import { and, count, eq } from 'drizzle-orm'
 import type { ChainHead } from '@wobrin/core/log'
-import { drives, logChain, logEntries, logHeads } from '../database/schema'
+import { drives, erasedDrives, logChain, logEntries, logHeads } from '../database/schema'
 import type { Db } from '../database/db'
 
 type Reads = Pick<Db, 'select'>
@@ -28,6 +28,13 @@ export function compareHeads(db: Reads, kept: ReadonlyMap<string, ChainHead>): s
       .all()
       .map(c => [c.id, c.n]),
   )
+  const erased = new Set(
+    db
+      .select({ id: erasedDrives.id })
+      .from(erasedDrives)
+      .all()
+      .map(d => d.id),
+  )
   for (const { id, tag, entries } of own.values()) {
     const there = counted.get(id) ?? 0
     const more = there - (entries ?? 0)
@@ -36,6 +43,8 @@ export function compareHeads(db: Reads, kept: ReadonlyMap<string, ChainHead>): s
   }
   for (const [id, head] of kept) {
     const drive = own.get(id)
+    // One that was erased is gone for good, and said to be.
+    if (!drive && erased.has(id)) continue
     if (!drive) said.push(`A drive with ${several(head.entries).toLowerCase()} on its log is missing (${id}).`)
     else if ((drive.entries ?? 0) < head.entries)
       said.push(

@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto'
 import { asc, count, eq } from 'drizzle-orm'
 import { receptionEntries, type SaidOnArrival } from '@wobrin/core/bench/entries'
 import { ParameterError } from '@wobrin/core/base/errors'
-import type { LogEntry, DriveFacts, NewEntry } from '@wobrin/core/log'
+import { mayTakeBack, type DriveFacts, type LogEntry, type NewEntry } from '@wobrin/core/log'
 import { findMechanism, type MechanismId } from '@wobrin/core/drives'
 import type { OwnEntry } from '@wobrin/core/release'
 import type { NewDrive } from '../../shared/drive-facts'
@@ -49,6 +49,14 @@ export class DriveService {
 
   /** Logs have grown otherwise, by an archive that was read in. */
   headsMoved(): void {
+    this.heads?.renew(this.db)
+  }
+
+  /** What was read of logs is read anew, as something was erased. @param gone drive that is no longer there */
+  forgetLogs(gone?: string): void {
+    this.recent.forget()
+    if (gone === undefined) return
+    this.aside.forget(gone)
     this.heads?.renew(this.db)
   }
 
@@ -198,7 +206,7 @@ export class DriveService {
       if (there) return there
       if (entry.takesBack) {
         const target = tx.select().from(logEntries).where(eq(logEntries.id, entry.takesBack)).get()
-        if (!target || target.driveId !== entry.driveId || target.kind === 'received' || target.kind === 'taken-back') {
+        if (!target || target.driveId !== entry.driveId || !mayTakeBack(target)) {
           throw new ParameterError(
             'this entry cannot be taken back',
             'an entry of the same drive, other than its receipt',

@@ -5,7 +5,7 @@ import { machineSha } from './linked-entries'
 import { logChain, logEntries, logHeads } from '../database/schema'
 import type { Db } from '../database/db'
 
-export type Writes = Pick<Db, 'select' | 'insert' | 'update'>
+export type Writes = Pick<Db, 'select' | 'insert' | 'update' | 'delete'>
 
 /** An entry as it is written down; what a kind of entry has none of may be left out. */
 export type Written = Pick<NewEntry, 'id' | 'driveId' | 'at' | 'kind' | 'station' | 'title'> & Partial<NewEntry>

@@ -19,7 +19,7 @@ export class LogCheck {
     private readonly database: string,
     private readonly lost: readonly string[],
   ) {
-    this.now = { running: false, at: null, drives: 0, entries: 0, problems: lost }
+    this.now = { running: false, at: null, drives: 0, entries: 0, erased: 0, problems: lost }
   }
 
   state(): LogCheckState {

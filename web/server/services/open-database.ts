@@ -30,6 +30,8 @@ export async function openDatabase(folder: DataFolder, migrations: string): Prom
   client.pragma('journal_mode = WAL')
   client.pragma('synchronous = FULL')
   client.pragma('foreign_keys = ON')
+  // What is erased leaves nothing in free pages.
+  client.pragma('secure_delete = ON')
   if (existed && pending(client, migrations) > 0) {
     await client.backup(
       join(folder.backups, `before-migration-${new Date().toISOString().replace(/[:.]/g, '-')}.sqlite`),

@@ -38,6 +38,12 @@ export class RecentLogs {
     return log.length === n ? log : null
   }
 
+  /** Reads everything anew from now on. */
+  forget(): void {
+    this.known.clear()
+    this.entries = 0
+  }
+
   read(driveId: string, after: number): LogEntry[] {
     return this.db
       .select()

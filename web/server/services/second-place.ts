@@ -5,7 +5,7 @@ import { ParameterError } from '@wobrin/core/base/errors'
 import { SHA_256 } from '../../shared/patterns'
 import { CONTENTS } from './archive/tables'
 import { AUTOMATIC, superseded } from './backup-rotation'
-import type { DataFolder } from './data-folder'
+import { contentPath, type DataFolder } from './data-folder'
 import { fileSha } from './file-sha'
 
 const MAKING = '.making-'
@@ -62,6 +62,11 @@ export class SecondPlace {
       .map(n => ({ name: n, at: statSync(join(backups, n)).mtime }))
     for (const old of superseded(automatic)) rmSync(join(backups, old), { force: true })
     return { backup: name, copied, files }
+  }
+
+  /** Removes recordings and photos that were erased here. */
+  remove(contents: readonly { readonly folder: 'captures' | 'photos'; readonly sha: string }[]): void {
+    for (const { folder, sha } of contents) rmSync(contentPath(this.place(folder), sha), { force: true })
   }
 
   private place(name: string): string {

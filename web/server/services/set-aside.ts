@@ -21,6 +21,11 @@ export class SetAsideDrives {
     return [...this.drives.values()].sort((a, b) => a.tag.localeCompare(b.tag))
   }
 
+  /** The drive is no longer there. */
+  forget(id: string): void {
+    this.drives.delete(id)
+  }
+
   /** @throws SetAside where the drive is */
   refuse(id: string): void {
     const drive = this.drives.get(id)

@@ -13,6 +13,7 @@ import { ArchiveService } from '../services/archives'
 import { BackupService } from '../services/backups'
 import { BeltShelf } from '../services/belt-shelf'
 import { DiskShelf } from '../services/disk-shelf'
+import { EraseService } from '../services/erasing'
 import { compareHeads } from '../services/compare-heads'
 import { DriveService } from '../services/drives'
 import { LogCheck } from '../services/log-check'
@@ -89,6 +90,8 @@ async function open() {
   const profiles = new ProfileService(db)
   const backups = new BackupService(folder, db, () => workshop.get().secondPlace)
   backups.sweep()
+  const erasing = new EraseService(db, drives, folder, () => workshop.get().secondPlace !== '')
+  await erasing.finish()
   const identical = new IdenticalService(db, drives, profiles)
   /** What is known of a drive beside its own log. */
   const knownBeside = (d: DriveFacts): KnownBeside => ({
@@ -110,8 +113,9 @@ async function open() {
     workshop,
     disks,
     captures,
-    archives: new ArchiveService(folder, db, drives, backups),
+    archives: new ArchiveService(folder, db, drives, backups, erasing),
     backups,
+    erasing,
     belts: new BeltShelf(db, drives),
     knowledge,
     bench: new BenchService(db, drives, knownBeside),

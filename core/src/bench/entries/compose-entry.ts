@@ -17,7 +17,7 @@ import { partsOf } from '../../proof'
 import { CAUTIONS, findStation, findStep, isGateId, releaseDoubts, walk, type CautionId, type Hold } from '../stations'
 
 /** Kinds of entries that are made by hand; measurements come in by their own way, each with its evidence. */
-export type HandEntryKind = Exclude<EntryKind, 'received' | 'measurement' | 'facts' | 'part-used'>
+export type HandEntryKind = Exclude<EntryKind, 'received' | 'measurement' | 'facts' | 'part-used' | 'erased'>
 
 /** An entry made by hand, as it is sent. Which fields matter depends on its kind. */
 export interface HandEntryInput {

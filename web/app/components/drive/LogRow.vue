@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Undo2 } from 'lucide-vue-next'
 import { formatObservation } from '@wobrin/core/base/observations'
-import type { LogEntry } from '@wobrin/core/log'
+import { mayTakeBack, type LogEntry } from '@wobrin/core/log'
 import { findStation } from '@wobrin/core/bench/stations'
 
 const { entry, gone } = defineProps<{ entry: LogEntry; gone: boolean }>()
@@ -14,9 +14,7 @@ const title = computed(() =>
       ? formatObservation(entry.observations[0])
       : entry.title,
 )
-const mayGo = computed(
-  () => !gone && entry.kind !== 'taken-back' && entry.kind !== 'received' && entry.kind !== 'facts',
-)
+const mayGo = computed(() => !gone && mayTakeBack(entry))
 /** The recording that it was computed from, under the name that it came with. */
 const recording = computed(() => {
   const sha = entry.evidence?.recording
@@ -24,7 +22,7 @@ const recording = computed(() => {
   return sha ? { sha, name: name ?? 'recording' } : null
 })
 const readTest = computed(() => (entry.data?.type === 'read-test' ? entry.data : null))
-const photo = computed(() => (entry.data?.type === 'photo' ? entry.data : null))
+const photo = computed(() => (entry.data?.type === 'photo' && entry.data.sha !== null ? entry.data : null))
 </script>
 
 <template>

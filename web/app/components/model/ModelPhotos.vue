@@ -8,7 +8,7 @@ const store = useDrive()
 const MOST = 4
 const photosOf = (log: readonly LogEntry[]) =>
   standingEntries(log)
-    .filter(e => e.data?.type === 'photo')
+    .filter(e => e.data?.type === 'photo' && e.data.sha !== null)
     .slice(-MOST)
     .reverse()
 const both = computed(() => [

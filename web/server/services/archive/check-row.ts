@@ -78,6 +78,14 @@ const SCHEMAS: Readonly<Record<string, AnySchema>> = {
       .default(undefined),
     first_seq: number().integer().min(1).required(),
   }),
+  erased_drives: object({
+    id: id(),
+    at: moment(),
+    entries: count(),
+    hash: string()
+      .matches(/^(?:[0-9a-f]{64})?$/, '${path} is not a SHA-256')
+      .defined(),
+  }),
   log_entries: object({
     id: id(),
     drive_id: id(),

@@ -12,6 +12,7 @@ import { catchUp } from '../drive-states'
 import type { Db } from '../../database/db'
 import { openArchive, type OpenArchive } from './read-archive'
 import { checkRow } from './check-row'
+import { bringBack, eraseAsThere, leaveOutErased, sameButErased } from './erased-in-archive'
 import { joinChains } from './join-chains'
 import { upgradeRow } from './upgrade-row'
 import { CONTENTS, TABLES, type ArchiveTable } from './tables'
@@ -32,12 +33,13 @@ export async function importArchive(path: string, folder: DataFolder, db: Db, no
   const staged = join(folder.root, `.import-${randomUUID()}.sqlite`)
   try {
     await stage(archive, staged, folder)
+    const { drive, madeAt, missing = [] } = archive.manifest
+    const leftOut = leaveOutErased(staged, db, drive !== null)
     const kept: string[] = []
     try {
-      const files = await keepContents(archive, folder, kept)
+      const files = await keepContents(archive, folder, kept, leftOut.contents)
       const tables = merge(db, staged, now)
-      const { drive, madeAt, missing = [] } = archive.manifest
-      return { drive, madeAt, tables, files, missing }
+      return { drive, madeAt, tables, files, missing, erased: leftOut.drives }
     } catch (error) {
       for (const path of kept) await rm(path, { force: true })
       throw error
@@ -168,13 +170,18 @@ async function* rows(
 /**
  * Recordings and photos: written under a temporary name, checked, renamed to their SHA-256. Their contents are their
  * names.
- * @param added paths of those that were not there before
+ * @param added paths of those that were not there before @param leftOut paths of those that were erased here
  */
-async function keepContents(archive: OpenArchive, folder: DataFolder, added: string[]): Promise<number> {
+async function keepContents(
+  archive: OpenArchive,
+  folder: DataFolder,
+  added: string[],
+  leftOut: ReadonlySet<string>,
+): Promise<number> {
   let kept = 0
   for (const { path, sha256 } of archive.manifest.files) {
     const place = CONTENTS.find(c => path.startsWith(`${c.folder}/`))
-    if (!place) continue
+    if (!place || leftOut.has(path)) continue
     const sha = path.slice(place.folder.length + 1)
     if (sha !== sha256)
       throw new InputError(`${path} holds something else than its name says`, 'contents by their SHA-256')
@@ -212,7 +219,7 @@ function merge(db: Db, staged: string, now: string): Imported['tables'] {
         TABLES.filter(t => t.table !== 'log_chain').map(t => {
           const same = t.columns
             .filter(c => !(t.renumbered && c === t.order))
-            .map(c => `m."${c}" is s."${c}"`)
+            .map(c => sameButErased(t.table, c) ?? `m."${c}" is s."${c}"`)
             .join(' and ')
           const clash = client
             .prepare(
@@ -221,7 +228,7 @@ function merge(db: Db, staged: string, now: string): Imported['tables'] {
             .get() as { key: string } | undefined
           // Settings of a workshop that has some stay as they are; recordings and photos may have come under another
           // name.
-          if (clash && !['workshop', 'captures', 'photos'].includes(t.table))
+          if (clash && !['workshop', 'captures', 'photos', 'erased_drives'].includes(t.table))
             throw new InputError(
               `${nameOf(t)} ${clash.key} is here already, with other contents`,
               'an archive of this workshop, or one that shares nothing with it; nothing was changed',
@@ -253,6 +260,8 @@ function merge(db: Db, staged: string, now: string): Imported['tables'] {
         }),
       )
       joinChains(db, now)
+      bringBack(db)
+      eraseAsThere(db)
       replay(db)
       return counts
     })()

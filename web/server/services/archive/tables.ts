@@ -57,13 +57,20 @@ export const TABLES: readonly ArchiveTable[] = [
   archived(schema.diskEvents, 'disk-events.jsonl', { renumbered: true }),
   archived(schema.logEntries, 'log.jsonl', { renumbered: true }),
   archived(schema.logChain, 'log-chain.jsonl', { key: 'entry' }),
+  archived(schema.erasedDrives, 'erased-drives.jsonl'),
 ]
 
 /**
  * Tables that are worked out from others, or belong to this machine, and go into no archive; a test finds one
  * that stands in neither list.
  */
-export const DERIVED: readonly SQLiteTable[] = [schema.driveStates, schema.logHeads, schema.devices]
+export const DERIVED: readonly SQLiteTable[] = [
+  schema.driveStates,
+  schema.logHeads,
+  schema.devices,
+  schema.contentsToRemove,
+  schema.erasing,
+]
 
 /** Tables that a spreadsheet may want as well; these are not read back. */
 export const CSV_TABLES = ['drives', 'log_entries'] as const
