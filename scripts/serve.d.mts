@@ -6,4 +6,6 @@ export function serve(options: {
   host: string
   data: string
   quiet?: boolean
+  patience?: number
+  killAfterMs?: number
 }): Promise<{ child: ChildProcess; address: string; milliseconds: number }>

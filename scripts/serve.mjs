@@ -14,14 +14,16 @@ export function portIsFree(port, host) {
 
 /**
  * Starts the built server and waits until it answers. Returns the process, its address and the milliseconds it took.
+ * `patience` is how long it may take, in seconds; `killAfterMs` kills it that long after it was begun.
  */
-export async function serve({ port, host, data, quiet = false }) {
+export async function serve({ port, host, data, quiet = false, patience = 60, killAfterMs }) {
   const begun = performance.now()
   const child = spawn(process.execPath, [serverScript], {
     cwd: root,
     stdio: ['ignore', quiet ? 'ignore' : 'pipe', 'inherit'],
     env: { ...process.env, PORT: String(port), HOST: host, WOBRIN_DATA: data, NODE_ENV: 'production' },
   })
+  if (killAfterMs !== undefined) setTimeout(() => child.kill('SIGKILL'), killAfterMs)
   let ended = false
   child.once('exit', () => {
     ended = true
@@ -29,11 +31,11 @@ export async function serve({ port, host, data, quiet = false }) {
   // A server that listens everywhere is asked where it is at home: only there it answers without pairing.
   const asked = host === '0.0.0.0' || host === '::' ? '127.0.0.1' : host
   const address = `http://${asked.includes(':') ? `[${asked}]` : asked}:${port}`
-  for (let tries = 0; tries < 2400 && !ended; tries++) {
+  for (let tries = 0; tries < patience * 40 && !ended; tries++) {
     const answer = await fetch(`${address}/api/health`).catch(() => null)
     if (answer?.ok) return { child, address, milliseconds: performance.now() - begun }
     await new Promise(resolve => setTimeout(resolve, 25))
   }
   child.kill()
-  throw new Error('the server did not answer within a minute')
+  throw new Error(`the server did not answer within ${patience} s`)
 }

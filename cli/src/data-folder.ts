@@ -67,6 +67,35 @@ export const backup = defineCommand({
   run: ({ args }) => run(TOOL, ['backup', ...folderArgs(args)]),
 }) as CommandDef
 
+export const exportTo = defineCommand({
+  meta: { name: 'export', description: 'Write a workshop, or one drive, as an archive of open files.' },
+  args: {
+    file: { type: 'positional', required: false, description: 'the archive to write; else one named by the day' },
+    drive: { type: 'string', description: 'tag of one drive; else the whole workshop' },
+    'without-photos': { type: 'boolean', description: 'leave photos out; they may hold place and time' },
+    data,
+    json,
+  },
+  run: ({ args }) =>
+    run(TOOL, [
+      'export',
+      ...(args.file ? [args.file] : []),
+      ...(args.drive ? ['--drive', args.drive] : []),
+      ...(args['without-photos'] ? ['--without-photos'] : []),
+      ...folderArgs(args),
+    ]),
+}) as CommandDef
+
+export const importFrom = defineCommand({
+  meta: { name: 'import', description: 'Read an archive into a workshop, with the server running or not.' },
+  args: {
+    file: { type: 'positional', description: 'the archive' },
+    data,
+    json,
+  },
+  run: ({ args }) => run(TOOL, ['import', args.file!, ...folderArgs(args)]),
+}) as CommandDef
+
 export const verify = defineCommand({
   meta: { name: 'verify', description: 'Read a workshop through: what is damaged or missing, each by name.' },
   args: { data, json },

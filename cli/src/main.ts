@@ -92,6 +92,14 @@ const COMMANDS: Readonly<Record<string, Entry>> = {
     description: 'Put a backup back; what is there is kept. The server must be stopped.',
     load: async () => (await import('./data-folder')).restore,
   },
+  export: {
+    description: 'Write a workshop, or one drive, as an archive of open files.',
+    load: async () => (await import('./data-folder')).exportTo,
+  },
+  import: {
+    description: 'Read an archive into a workshop, with the server running or not.',
+    load: async () => (await import('./data-folder')).importFrom,
+  },
   verify: {
     description: 'Read a workshop through: what is damaged or missing, each by name.',
     load: async () => (await import('./data-folder')).verify,

@@ -49,7 +49,7 @@ const median = (xs: readonly number[]) => [...xs].sort((a, b) => a - b)[xs.lengt
 const p95 = (xs: readonly number[]) => [...xs].sort((a, b) => a - b)[Math.floor(xs.length * 0.95)]!
 
 /** Fills a workshop past anything that a bench will ever hold, through SQL, as a million requests would take hours. */
-function fill(path: string): void {
+export function fillWorkshop(path: string, drives = DRIVES, entries = ENTRIES): void {
   const db = new Database(path)
   const random = new Random(1)
   const pick = <T>(list: readonly T[]): T => list[Math.floor(random.next() * list.length)]!
@@ -62,9 +62,9 @@ function fill(path: string): void {
   const findings = FINDINGS.map(f => recordFinding({ finding: f, place: null }))
   db.pragma('synchronous = OFF')
   let n = 0
-  for (let from = 0; from < DRIVES; from += 500) {
+  for (let from = 0; from < drives; from += 500) {
     db.transaction(() => {
-      for (let d = from; d < from + 500; d++) {
+      for (let d = from; d < Math.min(drives, from + 500); d++) {
         const id = uuid(d + 1)
         const at = (k: number) => new Date(Date.UTC(2020, 0, 1) + d * 3_600_000 + k * 60_000).toISOString()
         drive.run(
@@ -78,11 +78,11 @@ function fill(path: string): void {
           `${pick(WORDS)} ${pick(WORDS)}`,
           at(0),
         )
-        const open = d >= DRIVES - OPEN
-        for (let k = 0; k < ENTRIES; k++) {
+        const open = d >= drives - OPEN
+        for (let k = 0; k < entries; k++) {
           n++
           const station = STATION_IDS[Math.min(9, Math.floor(k / 10))]!
-          const last = k === ENTRIES - 1 && !open
+          const last = k === entries - 1 && !open
           if (k === 0) add.run(uuid(1e9 + n), id, at(k), 'received', 'receive', 'Received', '', null, '[]', null)
           else if (last)
             add.run(
@@ -154,7 +154,7 @@ export async function atScale(): Promise<void> {
     first.child.kill()
     await new Promise(resolve => first.child.once('exit', resolve))
     const begun = performance.now()
-    fill(join(data, 'wobrin.sqlite'))
+    fillWorkshop(join(data, 'wobrin.sqlite'))
     console.log(
       `At scale: ${DRIVES} drives (${OPEN} open), ${DRIVES * ENTRIES} log entries, filled in ${((performance.now() - begun) / 1000).toFixed(0)} s`,
     )

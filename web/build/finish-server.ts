@@ -26,6 +26,8 @@ export async function finishServer(web: string, serverDir: string): Promise<void
     format: 'esm',
     target: 'node20',
     logLevel: 'warning',
+    // Libraries of the old module form ask for `require`.
+    banner: { js: "import { createRequire as __r } from 'node:module';const require = __r(import.meta.url);" },
   })
   await cp(join(web, 'server/database/migrations'), join(out, 'migrations'), { recursive: true })
   const fonts = join(

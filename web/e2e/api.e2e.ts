@@ -1,4 +1,5 @@
 import type { APIRequestContext } from '@playwright/test'
+import { sealOf } from '../../core/src/log'
 import { expect, recording, test } from './support'
 
 /** The problem document that an answer holds, with its status. */
@@ -163,4 +164,31 @@ test('a strobe disc comes as SVG in millimetres or as PDF at its true size', asy
   const pdf = await request.get('/api/strobe-disc?rings=300@50&format=pdf')
   expect(pdf.headers()['content-type']).toBe('application/pdf')
   expect((await pdf.body()).subarray(0, 5).toString()).toBe('%PDF-')
+})
+
+test('whoever replaces what somebody else replaced meanwhile is told, and sent again it goes through', async ({
+  request,
+}) => {
+  const seal = (value: unknown) => ({ 'if-match': `"${sealOf(value)}"` })
+  const settings = (await (await request.get('/api/workshop')).json()) as Record<string, unknown>
+  const first = await request.put('/api/workshop', { data: { ...settings, currency: 'FIR' }, headers: seal(settings) })
+  expect(first.status()).toBe(200)
+  const second = await request.put('/api/workshop', { data: { ...settings, currency: 'SEC' }, headers: seal(settings) })
+  expect(second.status()).toBe(412)
+  expect(second.headers()['content-type']).toContain('application/problem+json')
+  expect((await second.json()).detail).toBe(
+    'Somebody else changed the settings meanwhile. Nothing was saved; save again to replace it.',
+  )
+  // The first one sent again, as its answer was lost, is no change.
+  const again = await request.put('/api/workshop', { data: { ...settings, currency: 'FIR' }, headers: seal(settings) })
+  expect(again.status()).toBe(200)
+  const now = await (await request.get('/api/workshop')).json()
+  expect(now.currency).toBe('FIR')
+  expect((await request.put('/api/workshop', { data: settings, headers: seal(now) })).status()).toBe(200)
+
+  const path = `/api/belts/${crypto.randomUUID()}`
+  const belt = { name: 'Drawer 9', insideMm: 300, sectionMm: 1.2, material: 'square', origin: '', gone: null }
+  const kept = await (await request.put(path, { data: belt })).json()
+  expect((await request.put(path, { data: { ...belt, gone: 'used' }, headers: seal(kept) })).status()).toBe(200)
+  expect((await request.put(path, { data: { ...belt, name: 'Drawer 8' }, headers: seal(kept) })).status()).toBe(412)
 })

@@ -198,3 +198,35 @@ test('a word of the log is found, and leads to its drive', async ({ page }) => {
   await page.getByRole('option', { name: new RegExp(tag) }).click()
   await expect(page).toHaveURL(/\/drives\/.*station=/)
 })
+
+test('words are erased from the log for good, and a drive with its tag typed', async ({ page }) => {
+  const tag = await receive(page, '3.5in', 'Belongs to the ferry office.')
+  await page.keyboard.press('n')
+  await page.getByLabel('Note', { exact: true }).fill('Call the ferry office')
+  await page.getByRole('button', { name: 'Save to log' }).click()
+  await expect(page.getByTestId('entry').filter({ hasText: 'Call the ferry office' })).toBeVisible()
+  const erase = async () => {
+    await page.getByRole('button', { name: 'Edit drive data' }).click()
+    await page.getByRole('button', { name: 'Erase…' }).click()
+  }
+  await erase()
+  const dialog = page.getByRole('dialog', { name: `Erase from ${tag}` })
+  await dialog.getByLabel('Owner’s words: “Belongs to the ferry office.”').check()
+  await dialog.getByLabel('Words of “Call the ferry office”').check()
+  await dialog.getByRole('button', { name: 'Erase 2 chosen' }).click()
+  await expect(dialog).toBeHidden()
+  await expect(page.getByTestId('entry').first()).toContainText('Words of 2 entries were erased')
+  await page.reload()
+  await expect(page.getByTestId('entry').first()).toContainText('Words of 2 entries were erased')
+  await expect(page.getByText(/ferry office/)).toHaveCount(0)
+
+  await erase()
+  const whole = dialog.getByRole('button', { name: 'Erase drive' })
+  await dialog.getByLabel(`Type ${tag} to erase it`).fill('SK-99')
+  await expect(whole).toBeDisabled()
+  await dialog.getByLabel(`Type ${tag} to erase it`).fill(tag)
+  await whole.click()
+  await expect(page.getByText(`${tag} was erased.`)).toBeVisible()
+  const left = (await (await page.request.get('/api/drives')).json()) as { tag: string }[]
+  expect(left.map(d => d.tag)).not.toContain(tag)
+})

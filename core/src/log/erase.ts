@@ -53,7 +53,7 @@ export function erase<E extends ChainedEntry>(
   }
 }
 
-/** Whether nothing stands where a link says that something was erased: what is put there later was put there by hand. */
+/** Whether nothing stands where a link says that something was erased: what stands there was put there by hand. */
 export function isErased(entry: ChainedEntry, { erased }: Pick<ChainLink, 'erased'>): boolean {
   if (erased?.words && hasWords(entry)) return false
   return !(erased?.photo && entry.data?.type === 'photo' && entry.data.sha !== null)

@@ -22,6 +22,7 @@ export type {
   ZoneRead,
 } from './entry-data'
 export {
+  hasFreeTitle,
   linkHash,
   NO_SALT,
   photoSeal,

@@ -7,9 +7,13 @@ export function useBelts() {
     view.value = await $fetch<BeltShelfView>('/api/belts')
   }
   async function put(belt: BeltInput, id: string = crypto.randomUUID()): Promise<KeptBelt> {
-    const kept = await $fetch<KeptBelt>(`/api/belts/${id}`, { method: 'PUT', retry: 2, body: belt })
-    await load()
-    return kept
+    const before = view.value.belts.find(b => b.id === id)
+    const headers = before ? ifMatch(before) : {}
+    try {
+      return await $fetch<KeptBelt>(`/api/belts/${id}`, { method: 'PUT', retry: 2, body: belt, headers })
+    } finally {
+      await load()
+    }
   }
   const here = computed(() => view.value.belts.filter(b => b.gone === null))
   return { view, here, load, put }

@@ -13,8 +13,11 @@ export function useDriveModel() {
   const view = shallowRef<ModelView | null>(null)
   /** Changes of the sheet that are on their way; until they have arrived, what is loaded is older than what shows. */
   let keeping = 0
+  /** The sheet as it was last seen on the server. */
+  let stands: ModelSheet | null = null
   const load = async () => {
     const got = await $fetch<ModelView>(`/api/drives/${store.drive!.id}/identical`)
+    stands = got.sheet?.sheet ?? null
     if (keeping === 0) view.value = got
   }
 
@@ -44,7 +47,13 @@ export function useDriveModel() {
     keeping++
     sent = sent.then(() =>
       attempt(async () => {
-        await $fetch(`/api/profiles/${id}`, { method: 'PUT', body: next })
+        const headers = stands ? ifMatch(stands) : {}
+        const kept = await $fetch<{ profile: ModelSheet }>(`/api/profiles/${id}`, {
+          method: 'PUT',
+          body: next,
+          headers,
+        })
+        stands = kept.profile
       }),
     )
     await sent

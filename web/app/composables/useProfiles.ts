@@ -28,8 +28,13 @@ export function useProfiles() {
   const drives = computed(() => choosable<DriveProfile>(DRIVES, 'wobrin-drive-profile'))
 
   async function put(profile: HostProfile | DriveProfile, id: string = crypto.randomUUID()): Promise<string> {
-    await $fetch(`/api/profiles/${id}`, { method: 'PUT', retry: 2, body: profile })
-    await load()
+    const before = kept.value.find(k => k.id === id)
+    const headers = before ? ifMatch(before.profile) : {}
+    try {
+      await $fetch(`/api/profiles/${id}`, { method: 'PUT', retry: 2, body: profile, headers })
+    } finally {
+      await load()
+    }
     return id
   }
   async function remove(id: string): Promise<void> {

@@ -45,6 +45,8 @@ export const useDrive = defineStore('drive', () => {
     const after = Math.max(0, seen.get(id) ?? 0)
     const more = await $fetch<LogEntry[]>(`/api/drives/${id}/log`, { query: { after } })
     if (drive.value?.id !== id) return
+    // What was erased goes from here as well.
+    if (more.some(e => e.kind === 'erased')) return load(id)
     take(...more)
     seen.set(id, log.value.at(-1)?.seq ?? 0)
     now.value = Date.now()
@@ -63,9 +65,7 @@ export const useDrive = defineStore('drive', () => {
     const gone = new Set(log.value.map(e => e.takesBack))
     const target = id
       ? log.value.find(e => e.id === id)
-      : [...log.value]
-          .reverse()
-          .find(e => !gone.has(e.id) && mayTakeBack(e))
+      : [...log.value].reverse().find(e => !gone.has(e.id) && mayTakeBack(e))
     if (!target) return null
     await add({
       kind: 'taken-back',

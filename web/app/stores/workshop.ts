@@ -13,8 +13,15 @@ export const useWorkshop = defineStore('workshop', () => {
     }
   }
 
+  /** @throws where they cannot be saved; what somebody else saved meanwhile is loaded then, and told */
   async function save(next: WorkshopSettings): Promise<void> {
-    settings.value = await $fetch<WorkshopSettings>('/api/workshop', { method: 'PUT', body: next })
+    const headers = ifMatch(settings.value)
+    try {
+      settings.value = await $fetch<WorkshopSettings>('/api/workshop', { method: 'PUT', body: next, headers })
+    } catch (error) {
+      if (changedMeanwhile(error)) await load()
+      throw error
+    }
   }
 
   return { settings, load, save }

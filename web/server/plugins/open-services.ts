@@ -13,10 +13,11 @@ function end(error: unknown): never {
 }
 
 /** Opens the database at start, so that a bad one is known before the first page. Files are its owner's alone. */
-export default defineNitroPlugin(() => {
+export default defineNitroPlugin(nitro => {
   process.umask(0o077)
   process.prependListener('uncaughtException', error => {
     if ((error as NodeJS.ErrnoException).syscall === 'listen') end(error)
   })
   useServices().catch(end)
+  nitro.hooks.hook('close', () => stopServices())
 })

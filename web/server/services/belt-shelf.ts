@@ -38,7 +38,12 @@ export class BeltShelf {
       .values({ id, ...belt, addedAt: now })
       .onConflictDoUpdate({ target: belts.id, set: belt })
       .run()
-    return this.db.select().from(belts).where(eq(belts.id, id)).get()!
+    return this.find(id)!
+  }
+
+  /** A belt as it is kept; null where there is none of this id. */
+  find(id: string): KeptBelt | null {
+    return this.db.select().from(belts).where(eq(belts.id, id)).get() ?? null
   }
 
   /** Every drive whose belt was worked out and kept, from its log; sizes that cannot be any more are passed over. */

@@ -4,10 +4,11 @@ import { isDeepStrictEqual } from 'node:util'
 export class ChangedMeanwhile extends Error {
   override readonly name = 'ChangedMeanwhile'
 
-  /** @param field that both changed */
+  /** @param field that both changed @param status of the answer: 412 where the asker said what it had seen */
   constructor(
     message: string,
     readonly field: string,
+    readonly status: 409 | 412 = 409,
   ) {
     super(message)
   }

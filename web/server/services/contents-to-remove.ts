@@ -10,7 +10,8 @@ type Writes = Pick<Db, 'insert' | 'delete' | '$client'>
 const COPIES = ['', '.view.jpg', '.small.jpg'] as const
 
 /**
- * Of these recordings and photos, those that no entry names. @param db within the transaction that took the entries away
+ * Of these recordings and photos, those that no entry names.
+ * @param client within the transaction that took the entries away
  */
 function unnamed(client: Db['$client'], shas: readonly string[]): string[] {
   const named = new Set(
@@ -29,8 +30,8 @@ function unnamed(client: Db['$client'], shas: readonly string[]): string[] {
 }
 
 /**
- * Takes recordings and photos that no entry names any more out of the workshop, as part of a transaction; their files go
- * by {@link removeContents} once it is through.
+ * Takes recordings and photos that no entry names any more out of the workshop, as part of a transaction; their files
+ * go by {@link removeContents} once it is through.
  */
 export function takeOut(db: Db, tx: Pick<Writes, 'insert' | 'delete'>, shas: readonly string[]): void {
   const gone = unnamed(db.$client, [...new Set(shas)])

@@ -85,8 +85,8 @@ export class EraseService {
   }
 
   /**
-   * Erases a drive with its log, and the recordings and photos that nothing else names. What is left is that a drive was
-   * erased, when, how long its log was and where its chain ended.
+   * Erases a drive with its log, and the recordings and photos that nothing else names. What is left is that a drive
+   * was erased, when, how long its log was and where its chain ended.
    * @param tag typed by the person, so that no other drive goes
    * @throws NotFound, ParameterError where the tag is another
    */
@@ -144,7 +144,7 @@ function chosen(log: readonly LogEntry[], ids: readonly string[], what: Erasable
   })
 }
 
-/** Entries whose words go: those that were chosen, those that repeat them, and the owner's words where they are meant. */
+/** Entries whose words go: those that were chosen, those that repeat them, and the owner’s words. */
 function wordsOf(log: readonly LogEntry[], { words, ownerWords }: ErasureRequest): LogEntry[] {
   const owners = ownerWords
     ? log.filter(e => e.kind === 'received' || (e.kind === 'facts' && e.detail.includes(OWNER_WORDS)))
@@ -204,8 +204,8 @@ const contentsNamedBy = (client: Db['$client'], driveId: string): string[] =>
   (
     client
       .prepare(
-        `select json_extract(data, '$.sha') as photo, json_extract(data, '$.captureSha') as capture,
-                json_extract(evidence, '$.recording') as recording from log_entries where drive_id = ?`,
+        `select json_extract(data, '$.sha') as shown, json_extract(data, '$.captureSha') as computed,
+                json_extract(evidence, '$.recording') as evidence from log_entries where drive_id = ?`,
       )
       .all(driveId) as Record<string, unknown>[]
   )

@@ -33,6 +33,10 @@ export class ProfileService {
     return this.db.select().from(profiles).where(eq(profiles.id, id)).get()!
   }
 
+  find(id: string): KeptProfile | null {
+    return this.db.select().from(profiles).where(eq(profiles.id, id)).get() ?? null
+  }
+
   /** @throws NotFound */
   remove(id: string): void {
     if (this.db.delete(profiles).where(eq(profiles.id, id)).run().changes === 0)

@@ -46,8 +46,8 @@ export async function verifyFolder(folder: DataFolder): Promise<Verified> {
     )
     for (const { id, tag } of broken.all() as { id: string; tag: string }[])
       problems.push(`Entry ${id} of ${tag} cannot be read.`)
-    // A database of before there were links has none to follow.
-    if (db.prepare("select 1 from sqlite_master where name = 'log_chain'").get()) {
+    // A database of an earlier version has no links to follow.
+    if (db.prepare("select 1 from sqlite_master where name = 'erased_drives'").get()) {
       problems.push(
         ...checkLog(db).problems,
         ...compareHeads(drizzle(db, { schema }), new KeptHeads(folder.root).read()),

@@ -61,9 +61,9 @@ function problemOf(event: H3Event, error: unknown): Problem {
     return {
       type: 'urn:wobrin:changed',
       title: 'Changed meanwhile',
-      status: 409,
+      status: error.status,
       detail: error.message,
-      where: { field: error.field },
+      ...(error.field ? { where: { field: error.field } } : {}),
     }
   if (error instanceof TooBusy) return { type: 'urn:wobrin:busy', title: 'Busy', status: 503, detail: error.message }
   // Nobody reads this any more; it is no fault of the server's.

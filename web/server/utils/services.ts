@@ -182,6 +182,14 @@ async function replaceDatabase(folder: DataFolder, close: () => void, name: stri
   }
 }
 
+/** Closes everything and lets go of the folder, as the server ends. */
+export async function stopServices(): Promise<void> {
+  if (!opening) return
+  const services = await opening
+  services.close()
+  letGo?.()
+}
+
 /** The one set of services of this server, opened at start. */
 export function useServices(): Promise<Services> {
   opening ??= open()

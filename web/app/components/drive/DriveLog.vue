@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useVirtualizer } from '@tanstack/vue-virtual'
 import { Camera, Hourglass, NotebookPen, Search } from 'lucide-vue-next'
-import type { LogEntry } from '@wobrin/core/log'
+import { erasedOn, type LogEntry } from '@wobrin/core/log'
 
 const { log } = defineProps<{ log: readonly LogEntry[] }>()
 const emit = defineEmits<{ note: []; wait: []; photo: []; finding: []; takeBack: [string] }>()
@@ -12,6 +12,16 @@ const adding = [
   ['p', 'Add a photo', Camera, () => emit('photo')],
   ['w', 'Start a wait', Hourglass, () => emit('wait')],
 ] as const
+/** What of an entry was erased, and when. */
+const erasedSaid = computed(
+  () =>
+    new Map(
+      [...erasedOn(log)].map(([id, { what, at }]) => [
+        id,
+        `${what.length > 1 ? 'Words and photo' : what[0] === 'photo' ? 'Photo' : 'Words'} erased, ${dayOf(at)}`,
+      ]),
+    ),
+)
 const gone = computed(() => new Set(log.map(e => e.takesBack).filter(Boolean)))
 
 /** Newest first, a heading before each day. */
@@ -91,6 +101,7 @@ const measure = (el: unknown) => {
             v-else
             :entry="row.entry"
             :gone="gone.has(row.entry.id)"
+            :erased="erasedSaid.get(row.entry.id)"
             @take-back="emit('takeBack', row.entry.id)"
           />
         </div>

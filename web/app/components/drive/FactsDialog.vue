@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { Eraser } from 'lucide-vue-next'
 import type { DriveFacts } from '@wobrin/core/log'
 import { driveSchema, type NewDrive } from '../../../shared/drive-facts'
 
@@ -7,7 +8,7 @@ const { shown, drive, save } = defineProps<{
   drive: DriveFacts
   save: (facts: NewDrive, seen: Partial<NewDrive>) => Promise<void>
 }>()
-const emit = defineEmits<{ close: [] }>()
+const emit = defineEmits<{ close: []; erase: [] }>()
 const problem = ref<{ field: string | null; text: string } | null>(null)
 
 /** What the form began with: what others change meanwhile is told by it. */
@@ -37,6 +38,7 @@ async function keep(facts: NewDrive): Promise<void> {
   <ModalDialog :shown="shown" :title="`Facts of ${drive.tag}`" wide @close="emit('close')">
     <DriveForm :initial="drive" action="Keep these facts" :server-problem="problem" @save="keep">
       <button type="button" class="btn" @click="emit('close')">Cancel</button>
+      <button type="button" class="btn ml-auto" @click="emit('erase')"><Eraser class="size-4" />Erase…</button>
     </DriveForm>
   </ModalDialog>
 </template>

@@ -4,7 +4,7 @@ import { formatObservation } from '@wobrin/core/base/observations'
 import { mayTakeBack, type LogEntry } from '@wobrin/core/log'
 import { findStation } from '@wobrin/core/bench/stations'
 
-const { entry, gone } = defineProps<{ entry: LogEntry; gone: boolean }>()
+const { entry, gone, erased } = defineProps<{ entry: LogEntry; gone: boolean; erased?: string }>()
 const emit = defineEmits<{ takeBack: [] }>()
 
 const title = computed(() =>
@@ -40,6 +40,7 @@ const photo = computed(() => (entry.data?.type === 'photo' && entry.data.sha !==
           class="rounded-box mt-1 w-full max-h-48 object-cover"
       /></a>
       <RailSmallRail v-if="readTest && !gone" :bars="readTest.bars" class="mt-1" />
+      <p v-if="erased" class="hint">{{ erased }}</p>
       <p v-if="entry.detail" class="hint break-words whitespace-pre-line">{{ entry.detail }}</p>
       <p class="hint text-xs flex items-center gap-1">
         <span class="grow min-w-0 py-1"

@@ -17,9 +17,10 @@ async function again(): Promise<void> {
 const said = computed(() => {
   const c = check.value
   if (!c?.at) return c?.problems.length ? '' : 'Not checked since the server started.'
+  const erased = c.erased ? ` ${c.erased} ${c.erased === 1 ? 'drive was' : 'drives were'} erased.` : ''
   return c.problems.length
     ? `Checked ${longTime(c.at)}: not every entry is as it was written.`
-    : `Checked ${longTime(c.at)}: all ${c.entries} entries of ${c.drives} drives are as they were written.`
+    : `Checked ${longTime(c.at)}: all ${c.entries} entries of ${c.drives} drives are as they were written.${erased}`
 })
 </script>
 

@@ -46,7 +46,11 @@ const said = computed(() => {
   const came = added
     ? `${drives!.added} drives and ${log!.added} log entries came in${there ? `; ${drives!.there} drives and ${log!.there} entries were here already` : ''}.`
     : 'Everything in it was here already.'
-  return came + without
+  const { erased } = read.value
+  const kept = erased.length
+    ? ` ${erased.join(', ')} ${erased.length === 1 ? 'was' : 'were'} erased here and stayed out; an archive of one drive alone brings it back.`
+    : ''
+  return came + without + kept
 })
 /** Every backup was checked when it was made. */
 const lastSaid = computed(() => {

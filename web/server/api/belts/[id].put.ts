@@ -1,5 +1,9 @@
-import { beltSchema } from '../../../shared/belts'
+import { beltSchema, type BeltInput } from '../../../shared/belts'
 
-export default api(async (event, { belts }) =>
-  belts.put(uuidParam(event, 'id'), await checkedBody(event, beltSchema), new Date().toISOString()),
-)
+export default api(async (event, { belts }) => {
+  const id = uuidParam(event, 'id')
+  const belt = (await checkedBody(event, beltSchema)) as BeltInput
+  const now = belts.find(id)
+  checkUnchanged(event, now, now && { ...now, ...belt }, 'the belt')
+  return belts.put(id, belt, new Date().toISOString())
+})

@@ -5,5 +5,6 @@ const MOST = 5 * 1024 ** 2
 export default api(async (event, { knowledge }) => {
   const kind = knowledgeKind(event)
   const text = new TextDecoder().decode(await limitedBody(event, MOST))
+  checkUnchanged(event, knowledge.written(kind), text, 'the file')
   return knowledge.take(kind, text, String(getQuery(event).name ?? 'the file').slice(0, 200))
 })

@@ -11,5 +11,6 @@ export default api(async (event, { folder, workshop }) => {
       })
     if (settings.secondPlace) new SecondPlace(folder, settings.secondPlace)
   }
+  checkUnchanged(event, workshop.get(), settings, 'the settings')
   return workshop.put(settings)
 })

@@ -1,7 +1,7 @@
 export { checkDatabase, damaged, isDamage } from './check-database'
 export { backupsIn, faultOf, newestGoodBackup } from './good-backups'
 export { checkBackup, restoreBackup, type Restored } from './restore'
-export { lockFolder } from './server-lock'
+export { holderOf, lockFolder } from './server-lock'
 export { countsOf, unsound } from './sound'
 export { StartProblem } from './start-problem'
 export { watchDatabase } from './still-there'

@@ -4,7 +4,7 @@ import { join } from 'node:path'
 import { StartProblem } from './start-problem'
 
 /** What a server says of itself while it holds a data folder. */
-interface Holder {
+export interface Holder {
   readonly address: string
   readonly process: number
   readonly since: string
@@ -37,10 +37,17 @@ export function lockFolder(root: string, holder: Holder): () => void {
 }
 
 function heldBy(root: string): string {
+  const holder = holderOf(root)
+  if (!holder) return `The data folder ${root} is in use by another server.`
+  const { address, process, since } = holder
+  return `The data folder ${root} is in use by the server at ${address} (process ${process}, since ${since}).`
+}
+
+/** Who holds a folder, as it said itself; only where the lock is held does it hold it still. */
+export function holderOf(root: string): Holder | null {
   try {
-    const { address, process, since } = JSON.parse(readFileSync(join(root, HOLDER), 'utf8')) as Holder
-    return `The data folder ${root} is in use by the server at ${address} (process ${process}, since ${since}).`
+    return JSON.parse(readFileSync(join(root, HOLDER), 'utf8')) as Holder
   } catch {
-    return `The data folder ${root} is in use by another server.`
+    return null
   }
 }

@@ -49,6 +49,7 @@ const undone = computed(() =>
 const noting = ref(false)
 const waiting = ref<{ what: string; minutes: number } | true | null>(null)
 const editing = ref(false)
+const erasing = ref(false)
 const finding = ref<{ question: string | null } | null>(null)
 const caseOf = useDriveCase(pick => found.pick(pick), first)
 /** While something is complained of, the case's call is the drive's. */
@@ -119,6 +120,12 @@ function photograph(of?: string): void {
 async function keepFacts(facts: NewDrive, seen: Partial<NewDrive>): Promise<void> {
   await store.change(facts, seen)
   editing.value = false
+}
+/** One dialog after the other: each holds the keyboard. */
+async function eraseFrom(): Promise<void> {
+  editing.value = false
+  await nextTick()
+  erasing.value = true
 }
 async function takeBack(id?: string): Promise<void> {
   await attempt(async () => {
@@ -238,6 +245,14 @@ useShortcuts({
       :save="note"
       @close="noting = false"
     />
-    <LazyDriveFactsDialog v-if="editing" :shown="editing" :drive="drive" :save="keepFacts" @close="editing = false" />
+    <LazyDriveFactsDialog
+      v-if="editing"
+      :shown="editing"
+      :drive="drive"
+      :save="keepFacts"
+      @close="editing = false"
+      @erase="eraseFrom"
+    />
+    <LazyDriveEraseDialog v-if="erasing" :shown="erasing" @close="erasing = false" />
   </div>
 </template>
