@@ -52,7 +52,7 @@ export async function kills(count: number, seed: number): Promise<Report> {
       const work = new Workload(address, known, random)
       const missing = known.missing()
       const under = work.run(round, archives[kill % archives.length]!)
-      await new Promise(done => setTimeout(done, 20 + random() * 260))
+      await new Promise(done => setTimeout(done, 60 + random() * 540))
       child.kill('SIGKILL')
       await ended
       await under

@@ -52,6 +52,20 @@ describe('the chain of a log in the database', () => {
     expect(() => w.db.$client.exec('delete from log_chain')).toThrow(/never removed/)
   })
 
+  it('is checked as it stood at one instant, whatever is entered meanwhile', async () => {
+    const w = await filled()
+    const reader = new Database(w.folder.database, { readonly: true })
+    const prepare = reader.prepare.bind(reader)
+    // Somebody writes after the ends of the chains were read and before the entries are.
+    reader.prepare = ((sql: string) => {
+      if (sql.includes('from log_entries')) w.drives.append(note(uuid(1), uuid(300)))
+      return prepare(sql)
+    }) as typeof reader.prepare
+    expect(checkLog(reader)).toMatchObject({ entries: 6, problems: [] })
+    expect(checkLog(w.db.$client)).toMatchObject({ entries: 7, problems: [] })
+    reader.close()
+  })
+
   it.each([
     [
       'edited',

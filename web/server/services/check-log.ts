@@ -15,10 +15,13 @@ export interface CheckedLog {
 const MOST_PROBLEMS = 100
 
 /**
- * Follows the chain of every drive through its whole log: entries that were edited, put in, taken out or moved.
- * @param db of one instant; nothing is changed
+ * Follows the chain of every drive through its whole log: entries that were edited, put in, taken out or moved. What
+ * is entered meanwhile is left out: all is read as it stood at one instant.
+ * @param db nothing of it is changed
  */
-export function checkLog(db: Database.Database): CheckedLog {
+export const checkLog = (db: Database.Database): CheckedLog => db.transaction(() => follow(db))()
+
+function follow(db: Database.Database): CheckedLog {
   const tags = new Map(
     (db.prepare('select id, tag from drives').all() as { id: string; tag: string }[]).map(d => [d.id, d.tag]),
   )

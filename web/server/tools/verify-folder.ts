@@ -30,8 +30,12 @@ interface Kept {
  */
 export async function verifyFolder(folder: DataFolder): Promise<Verified> {
   if (!existsSync(folder.database)) throw new StartProblem(`There is no database ${folder.database}.`)
+  // Read first: the file is never ahead of the database.
+  const heads = new KeptHeads(folder.root).read()
   const db = new Database(folder.database, { readonly: true })
   try {
+    // Of one instant, whatever a server enters meanwhile.
+    db.exec('begin')
     const problems = (db.pragma('integrity_check(20)') as { integrity_check: string }[])
       .map(r => r.integrity_check)
       .filter(said => said !== 'ok')
@@ -48,10 +52,7 @@ export async function verifyFolder(folder: DataFolder): Promise<Verified> {
       problems.push(`Entry ${id} of ${tag} cannot be read.`)
     // A database of an earlier version has no links to follow.
     if (db.prepare("select 1 from sqlite_master where name = 'erased_drives'").get()) {
-      problems.push(
-        ...checkLog(db).problems,
-        ...compareHeads(drizzle(db, { schema }), new KeptHeads(folder.root).read()),
-      )
+      problems.push(...checkLog(db).problems, ...compareHeads(drizzle(db, { schema }), heads))
     }
     let files = 0
     for (const [table, place, what] of [
