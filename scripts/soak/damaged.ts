@@ -1,4 +1,4 @@
-import { InputError } from '@wobrin/core/base/errors'
+import { InputError } from '../../core/src/base/errors'
 import { readers } from '../../core/test/readers'
 import { seeded } from '../../web/e2e/fuzz'
 import type { Report } from './report'

@@ -27,7 +27,7 @@ for (const [part, run] of [
   const { says, faults: found } = await run(many(part), many('seed'))
   console.log(`${says} ${((performance.now() - begun) / 1000).toFixed(0)} s.`)
   for (const fault of found.slice(0, 20)) console.log(`  ${fault}`)
-  faults.push(...found)
+  for (const fault of found) faults.push(fault)
 }
 console.log(faults.length ? `${faults.length} faults.` : 'Nothing was lost, and nothing broke.')
 process.exit(faults.length ? 1 : 0)

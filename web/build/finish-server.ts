@@ -15,6 +15,7 @@ export async function finishServer(web: string, serverDir: string): Promise<void
     entryPoints: {
       'judge-capture': join(web, 'server/workers/judge-capture.ts'),
       'check-log': join(web, 'server/workers/check-log.ts'),
+      'check-copy': join(web, 'server/workers/check-copy.ts'),
       'workshop-tool': join(web, 'server/tools/workshop-tool.ts'),
     },
     outdir: out,

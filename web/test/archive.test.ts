@@ -379,7 +379,7 @@ describe('what cannot be read in changes nothing', () => {
     await refused(await withLog(l => [l[0]!, l[0]!]), /line 2: the row cannot be kept/)
     await refused(
       await withLog(l => [l[0]!.replace(/"drive_id":"[^"]*"/, `"drive_id":"${uuid(999)}"`)]),
-      /1 row of log_entries name a row of drives that is not in the archive/,
+      /the row names a row of drives that is not in the archive/,
     )
   })
   it.each([

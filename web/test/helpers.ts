@@ -2,6 +2,7 @@ import { mkdtempSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { SimulatedPickup, type PickupOptions } from '../../core/src/simulator'
+import { sweepImports } from '../server/services/archive'
 import { ArchiveService } from '../server/services/archives'
 import { BackupService } from '../server/services/backups'
 import { BeltShelf } from '../server/services/belt-shelf'
@@ -35,6 +36,7 @@ export const MIGRATIONS = join(import.meta.dirname, '../server/database/migratio
 export async function workshop(root = mkdtempSync(join(tmpdir(), 'wobrin-unit-'))) {
   const folder = openDataFolder(root)
   const db = await openDatabase(folder, MIGRATIONS)
+  await sweepImports(db, folder)
   const drives = new DriveService(db, new KeptHeads(folder.root))
   catchUpEach(db, drives.aside)
   const captures = new CaptureStore(folder.captures, db)

@@ -170,7 +170,12 @@ export const logChain = sqliteTable(
     erased: text('erased', { mode: 'json' }).$type<ErasedParts>(),
     firstSeq: integer('first_seq').notNull(),
   },
-  t => [index('log_chain_drive').on(t.driveId)],
+  t => [
+    index('log_chain_drive').on(t.driveId),
+    index('log_chain_erased')
+      .on(t.entry)
+      .where(sql`erased is not null`),
+  ],
 )
 
 /** Devices in the network that may use this workshop. */
@@ -217,3 +222,19 @@ export const contentsToRemove = sqliteTable(
 
 /** Holds a row while something is erased, within its transaction alone: it lifts the triggers that keep the log. */
 export const erasing = sqliteTable('erasing', { id: integer('id').primaryKey() })
+
+/**
+ * Drives that an import is bringing: nobody sees them until it is through. How each stands is worked out by then; rows
+ * that a killed server leaves are taken out at the next start, with all that they brought.
+ */
+export const arriving = sqliteTable(
+  'arriving',
+  {
+    driveId: text('drive_id').primaryKey(),
+    importId: text('import_id').notNull(),
+    seq: integer('seq'),
+    at: text('at'),
+    outcome: text('outcome').$type<Outcome>(),
+  },
+  t => [index('arriving_import').on(t.importId)],
+)

@@ -32,6 +32,8 @@ export class ArchiveService {
     private readonly drives: DriveService,
     private readonly backups: Pick<BackupService, 'make'>,
     private readonly erasing: Pick<EraseService, 'finish'>,
+    /** Says that logs came which others have passed by. */
+    private readonly came: () => void = () => {},
   ) {}
 
   async export(madeAt: string, driveId?: string, withPhotos = true): Promise<Exported> {
@@ -72,6 +74,7 @@ export class ArchiveService {
       this.drives.headsMoved()
       // What was erased where the archive was made is erased here as well.
       this.drives.forgetLogs()
+      this.came()
       await this.erasing.finish()
       return imported
     } finally {

@@ -7,7 +7,8 @@ import { AUTOMATIC, isDue, superseded, type MadeBackup } from './backup-rotation
 import { doneElsewhere, dueElsewhere } from './contents-to-remove'
 import type { DataFolder } from './data-folder'
 import { SecondPlace } from './second-place'
-import { backupsIn, unsound } from './start'
+import { finishCopy } from './finish-copy'
+import { backupsIn } from './start'
 import { logLine } from './server-log'
 import { storageProblem } from './storage-problem'
 import type { Db } from '../database/db'
@@ -21,11 +22,15 @@ export class BackupService {
   private second: SecondState | null = null
   private copying: Promise<void> = Promise.resolve()
 
-  /** @param place path of the second place; empty where there is none */
+  /**
+   * @param place path of the second place; empty where there is none
+   * @param finish makes a copy ready and says what is wrong with it; in a thread, where others are not to wait for it
+   */
   constructor(
     private readonly folder: DataFolder,
     private readonly db: Pick<Db, '$client'>,
     private readonly place: () => string = () => '',
+    private readonly finish = async (path: string): Promise<string | null> => finishCopy(new Database(path)),
   ) {}
 
   /** What came of the last copy to the second place, since the server started. */
@@ -42,15 +47,8 @@ export class BackupService {
     const name = `${reason}-${now.replace(/[:.]/g, '-')}.sqlite`
     const temporary = join(this.folder.backups, `${MAKING}${name}`)
     await this.db.$client.backup(temporary)
-    const copy = new Database(temporary)
-    try {
-      // One file that can be carried away, without a log beside it.
-      copy.pragma('journal_mode = DELETE')
-      const fault = unsound(copy)
-      if (fault) throw new Error(`The backup is not sound: ${fault}`)
-    } finally {
-      copy.close()
-    }
+    const fault = await this.finish(temporary)
+    if (fault) throw new Error(`The backup is not sound: ${fault}`)
     await rename(temporary, join(this.folder.backups, name))
     // An archive that waits to be read in does not wait for recordings to be copied.
     if (reason !== 'before-import') await this.toSecond(name, now)

@@ -1,4 +1,4 @@
-import { asc, eq, sql } from 'drizzle-orm'
+import { and, asc, eq, sql } from 'drizzle-orm'
 import { beltNeed, orderBelts, serveFromShelf } from '@wobrin/core/bench/belts'
 import { beltCalculator } from '@wobrin/core/calculators/mechanics'
 import { InputError } from '@wobrin/core/base/errors'
@@ -6,6 +6,7 @@ import { standingEntries } from '@wobrin/core/log'
 import { readValues } from '@wobrin/core/calculators/calculator'
 import type { BeltInput, BeltShelfView, DriveBelt, KeptBelt } from '../../shared/belts'
 import { belts, logEntries } from '../database/schema'
+import { arrived } from '../database/arrived'
 import type { DriveService } from './drives'
 import type { Db } from '../database/db'
 
@@ -52,7 +53,10 @@ export class BeltShelf {
       .selectDistinct({ id: logEntries.driveId })
       .from(logEntries)
       .where(
-        sql`json_extract(${logEntries.data}, '$.type') = 'sum' and json_extract(${logEntries.data}, '$.instrument') = 'belt'`,
+        and(
+          arrived(logEntries.driveId),
+          sql`json_extract(${logEntries.data}, '$.type') = 'sum' and json_extract(${logEntries.data}, '$.instrument') = 'belt'`,
+        ),
       )
       .all()
       .map(r => r.id)

@@ -1,3 +1,4 @@
+import { ARRIVED } from '../database/arrived'
 import type Database from 'better-sqlite3'
 import { chainFaultText, followChain, type ChainHead } from '@wobrin/core/log'
 import { linkedEntries, machineSha } from './linked-entries'
@@ -23,12 +24,17 @@ export const checkLog = (db: Database.Database): CheckedLog => db.transaction(()
 
 function follow(db: Database.Database): CheckedLog {
   const tags = new Map(
-    (db.prepare('select id, tag from drives').all() as { id: string; tag: string }[]).map(d => [d.id, d.tag]),
+    (db.prepare(`select id, tag from drives where ${ARRIVED('id')}`).all() as { id: string; tag: string }[]).map(d => [
+      d.id,
+      d.tag,
+    ]),
   )
   const heads = new Map(
-    (db.prepare('select drive_id, entries, hash from log_heads').all() as ({ drive_id: string } & ChainHead)[]).map(
-      h => [h.drive_id, h],
-    ),
+    (
+      db.prepare(`select drive_id, entries, hash from log_heads where ${ARRIVED('drive_id')}`).all() as ({
+        drive_id: string
+      } & ChainHead)[]
+    ).map(h => [h.drive_id, h]),
   )
   const problems: string[] = []
   let entries = 0

@@ -1,6 +1,7 @@
 import { and, count, eq } from 'drizzle-orm'
 import type { ChainHead } from '@wobrin/core/log'
 import { drives, erasedDrives, logChain, logEntries, logHeads } from '../database/schema'
+import { arrived } from '../database/arrived'
 import type { Db } from '../database/db'
 
 type Reads = Pick<Db, 'select'>
@@ -17,6 +18,7 @@ export function compareHeads(db: Reads, kept: ReadonlyMap<string, ChainHead>): s
       .select({ id: drives.id, tag: drives.tag, entries: logHeads.entries, hash: logHeads.hash })
       .from(drives)
       .leftJoin(logHeads, eq(logHeads.driveId, drives.id))
+      .where(arrived(drives.id))
       .all()
       .map(d => [d.id, d]),
   )

@@ -46,6 +46,7 @@ export function contentPath(folder: string, sha: string): string {
 export function sweepLeftovers(folder: DataFolder): void {
   for (const place of [folder.root, folder.captures, folder.photos]) {
     for (const name of readdirSync(place))
-      if (/^\.(?:import|incoming)-/.test(name)) rmSync(join(place, name), { force: true })
+      // What an import has brought is listed for when its rows are taken out.
+      if (/^\.(?:import|incoming)-/.test(name) && !name.endsWith('.files')) rmSync(join(place, name), { force: true })
   }
 }

@@ -8,6 +8,7 @@ import { diskEvents, logEntries, referenceDisks } from '../database/schema'
 import type { DriveService } from './drives'
 import { keepState } from './drive-states'
 import { NotFound } from './not-found'
+import { arrived } from '../database/arrived'
 import type { Db } from '../database/db'
 
 /** Reference disks: who wrote them, what their word rests on, how they read over time. */
@@ -134,6 +135,7 @@ export class DiskShelf {
       .from(logEntries)
       .where(
         and(
+          arrived(logEntries.driveId),
           sql`json_extract(${logEntries.data}, '$.type') in ('read-test', 'cross-read')`,
           inArray(sql`json_extract(${logEntries.data}, '$.disk')`, [...disks]),
         ),
@@ -145,7 +147,12 @@ export class DiskShelf {
   /** Every reading of a reference disk that still holds, from the logs of all drives. */
   private readings(disks: readonly ReferenceDisk[]): DiskReading[] {
     const isRead = sql`json_extract(${logEntries.data}, '$.type') in ('read-test', 'cross-read')`
-    const rows = this.db.select().from(logEntries).where(isRead).orderBy(asc(logEntries.seq)).all()
+    const rows = this.db
+      .select()
+      .from(logEntries)
+      .where(and(arrived(logEntries.driveId), isRead))
+      .orderBy(asc(logEntries.seq))
+      .all()
     if (rows.length === 0) return []
     const here = inArray(logEntries.driveId, [...new Set(rows.map(r => r.driveId))])
     const gone = new Set(

@@ -3,6 +3,7 @@ import { ParameterError } from '@wobrin/core/base/errors'
 import type { LogEntry } from '@wobrin/core/log'
 import type { Donor, PartUse } from '../../shared/parts'
 import { logEntries } from '../database/schema'
+import { arrived } from '../database/arrived'
 import type { DriveService } from './drives'
 import type { Db } from '../database/db'
 
@@ -22,11 +23,21 @@ export class DonorShelf {
     const releases = this.db
       .select()
       .from(logEntries)
-      .where(and(typeIs('release'), sql`json_extract(${logEntries.data}, '$.outcome') = 'parts'`))
+      .where(
+        and(
+          arrived(logEntries.driveId),
+          typeIs('release'),
+          sql`json_extract(${logEntries.data}, '$.outcome') = 'parts'`,
+        ),
+      )
       .orderBy(asc(logEntries.seq))
       .all()
     if (releases.length === 0) return []
-    const used = this.db.select().from(logEntries).where(typeIs('part-used')).all()
+    const used = this.db
+      .select()
+      .from(logEntries)
+      .where(and(arrived(logEntries.driveId), typeIs('part-used')))
+      .all()
     const gone = new Set(
       this.db
         .select({ id: logEntries.takesBack })

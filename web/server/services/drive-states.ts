@@ -2,6 +2,7 @@ import { eq, sql } from 'drizzle-orm'
 import type { LogEntry } from '@wobrin/core/log'
 import { mayMoveOutcome, progressOf } from '@wobrin/core/bench/stations'
 import { driveStates, drives, logEntries } from '../database/schema'
+import { arrived } from '../database/arrived'
 import type { Db } from '../database/db'
 import type { SetAsideDrives } from './set-aside'
 
@@ -54,6 +55,6 @@ const statesBehind = (db: Db): { id: string; tag: string }[] =>
     .from(drives)
     .leftJoin(driveStates, eq(driveStates.driveId, drives.id))
     .where(
-      sql`coalesce(${driveStates.seq}, -1) <> coalesce((select max(seq) from log_entries where drive_id = ${drives.id}), -1)`,
+      sql`${arrived(drives.id)} and coalesce(${driveStates.seq}, -1) <> coalesce((select max(seq) from log_entries where drive_id = ${drives.id}), -1)`,
     )
     .all()

@@ -1,12 +1,13 @@
 import { randomUUID } from 'node:crypto'
-import { asc, count, eq } from 'drizzle-orm'
+import { and, asc, count, eq, inArray } from 'drizzle-orm'
 import { receptionEntries, type SaidOnArrival } from '@wobrin/core/bench/entries'
 import { ParameterError } from '@wobrin/core/base/errors'
 import { mayTakeBack, type DriveFacts, type LogEntry, type NewEntry } from '@wobrin/core/log'
 import { findMechanism, type MechanismId } from '@wobrin/core/drives'
 import type { OwnEntry } from '@wobrin/core/release'
 import type { NewDrive } from '../../shared/drive-facts'
-import { drives, logChain, logEntries } from '../database/schema'
+import { arriving, drives, logChain, logEntries } from '../database/schema'
+import { arrived } from '../database/arrived'
 import { keepState, keepStateAfter } from './drive-states'
 import { ChangedMeanwhile, mergeChange } from './changed-meanwhile'
 import type { KeptHeads } from './kept-heads'
@@ -61,19 +62,29 @@ export class DriveService {
   }
 
   list(): DriveFacts[] {
-    return this.db.select().from(drives).orderBy(asc(drives.tag)).all()
+    return this.db.select().from(drives).where(arrived(drives.id)).orderBy(asc(drives.tag)).all()
   }
 
   count(): { drives: number; entries: number } {
     return {
-      drives: this.db.select({ n: count() }).from(drives).get()!.n,
-      entries: this.db.select({ n: count() }).from(logEntries).get()!.n,
+      drives: this.db.select({ n: count() }).from(drives).where(arrived(drives.id)).get()!.n,
+      entries: this.db.select({ n: count() }).from(logEntries).get()!.n - this.hidden(),
     }
+  }
+
+  /** Entries that an import is still bringing. */
+  private hidden(): number {
+    const coming = this.db.select({ id: arriving.driveId }).from(arriving)
+    return this.db.select({ n: count() }).from(logEntries).where(inArray(logEntries.driveId, coming)).get()!.n
   }
 
   /** @throws NotFound */
   get(id: string): DriveFacts {
-    const row = this.db.select().from(drives).where(eq(drives.id, id)).get()
+    const row = this.db
+      .select()
+      .from(drives)
+      .where(and(eq(drives.id, id), arrived(drives.id)))
+      .get()
     if (!row) throw new NotFound('There is no such drive on the bench.')
     return row
   }
@@ -92,7 +103,8 @@ export class DriveService {
   }
 
   byTag(tag: string): DriveFacts | null {
-    return this.db.select().from(drives).where(eq(drives.tag, tag)).get() ?? null
+    const its = and(eq(drives.tag, tag), arrived(drives.id))
+    return this.db.select().from(drives).where(its).get() ?? null
   }
 
   /** @throws SetAside where the drive's log cannot be read */

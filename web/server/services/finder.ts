@@ -1,6 +1,7 @@
 import { and, desc, inArray, or, sql, type SQL } from 'drizzle-orm'
 import type { Finds } from '../../shared/finds'
 import { driveStates, drives, logEntries } from '../database/schema'
+import { arrived } from '../database/arrived'
 import type { Db } from '../database/db'
 
 const MOST = 8
@@ -37,7 +38,7 @@ export class Finder {
       .select()
       .from(drives)
       .leftJoin(driveStates, sql`${driveStates.driveId} = ${drives.id}`)
-      .where(words.length ? and(...words.map(has)) : undefined)
+      .where(and(arrived(drives.id), ...words.map(has)))
     const rows = words.length
       ? // What is called so comes before what merely has the word in it.
         found
@@ -78,7 +79,7 @@ export class Finder {
       })
       .from(logEntries)
       .innerJoin(drives, sql`${drives.id} = ${logEntries.driveId}`)
-      .where(inArray(logEntries.seq, seqs))
+      .where(and(inArray(logEntries.seq, seqs), arrived(logEntries.driveId)))
       .orderBy(desc(logEntries.seq))
       .all()
   }

@@ -1,6 +1,6 @@
 import { copyFileSync, existsSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
-import { sql } from 'drizzle-orm'
+import { and, sql } from 'drizzle-orm'
 import { InputError } from '@wobrin/core/base/errors'
 import { BUILT_IN, type Knowledge, type WeighOptions } from '@wobrin/core/diagnosis'
 import { readKnowledge, writeKnowledge } from '@wobrin/core/diagnosis/knowledge-file'
@@ -16,6 +16,7 @@ import {
 import type { FileKind, KnowledgeState, RateMove } from '../../shared/knowledge'
 import { logLine } from './server-log'
 import type { Db } from '../database/db'
+import { arrived } from '../database/arrived'
 import { logEntries } from '../database/schema'
 import type { DriveService } from './drives'
 
@@ -95,6 +96,14 @@ export class KnowledgeService {
     return this.state()
   }
 
+  /** Looks at all logs anew: an archive was read in, or something was erased. */
+  lookAnew(): void {
+    this.seen = 0
+    this.cases.clear()
+    this.complained.clear()
+    this.rates.clear()
+  }
+
   /** Cases that were closed here. Only drives whose log has grown are looked at again. */
   private closed(): ClosedCase[] {
     const grown = this.db
@@ -104,7 +113,7 @@ export class KnowledgeService {
         complaint: sql<number>`max(instr(coalesce(${logEntries.data}, ''), '"complaint.'))`,
       })
       .from(logEntries)
-      .where(sql`${logEntries.seq} > ${this.seen}`)
+      .where(and(arrived(logEntries.driveId), sql`${logEntries.seq} > ${this.seen}`))
       .groupBy(logEntries.driveId)
       .all()
     for (const { drive, last, complaint } of grown) {

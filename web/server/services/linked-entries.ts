@@ -1,4 +1,5 @@
 import { hash } from 'node:crypto'
+import { ARRIVED } from '../database/arrived'
 import type Database from 'better-sqlite3'
 import type { ChainLink, LinkedEntry, LogEntry, Sha256 } from '@wobrin/core/log'
 
@@ -53,7 +54,7 @@ export function* linkedEntries(
   const rows = db.prepare(
     `select e.*, c.entry, c.before, c.hash, c.salt, c.erased, c.first_seq
      from log_entries e left join log_chain c on c.entry = e.id
-     ${driveId ? 'where e.drive_id = ?' : ''} order by e.drive_id, e.seq`,
+     where ${driveId ? 'e.drive_id = ?' : ARRIVED('e.drive_id')} order by e.drive_id, e.seq`,
   )
   for (const row of rows.iterate(...(driveId ? [driveId] : [])) as Iterable<Row>) {
     const entry = {

@@ -1,5 +1,6 @@
-import { Worker } from 'node:worker_threads'
+import type { Worker } from 'node:worker_threads'
 import type { LogCheckState } from '../../shared/log-check'
+import { answerOf } from './answer-of'
 import type { CheckedLog } from './check-log'
 
 /** Follows every log along its chain in a thread, while the server answers; keeps what came of it. */
@@ -67,11 +68,8 @@ export class LogCheck {
   }
 
   private inThread(): Promise<CheckedLog> {
-    return new Promise<CheckedLog>((resolve, reject) => {
-      this.worker = new Worker(this.script, { workerData: this.database })
-      this.worker.once('message', resolve)
-      this.worker.once('error', reject)
-      this.worker.once('exit', () => reject(new Error('its thread ended')))
+    return answerOf<CheckedLog>(this.script, this.database, worker => {
+      this.worker = worker
     }).finally(() => {
       this.worker = null
     })

@@ -51,7 +51,7 @@ export async function verifyFolder(folder: DataFolder): Promise<Verified> {
     for (const { id, tag } of broken.all() as { id: string; tag: string }[])
       problems.push(`Entry ${id} of ${tag} cannot be read.`)
     // A database of an earlier version has no links to follow.
-    if (db.prepare("select 1 from sqlite_master where name = 'erased_drives'").get()) {
+    if (db.prepare("select 1 from sqlite_master where name = 'arriving'").get()) {
       problems.push(...checkLog(db).problems, ...compareHeads(drizzle(db, { schema }), heads))
     }
     let files = 0

@@ -9,7 +9,9 @@ import { Finder } from '../services/finder'
 import { BlameService } from '../services/blame'
 import { CertificateService } from '../services/certificates'
 import { DonorShelf } from '../services/donor-shelf'
+import { sweepImports } from '../services/archive'
 import { ArchiveService } from '../services/archives'
+import { answerOf } from '../services/answer-of'
 import { BackupService } from '../services/backups'
 import { BeltShelf } from '../services/belt-shelf'
 import { DiskShelf } from '../services/disk-shelf'
@@ -74,6 +76,7 @@ async function open() {
   sweepLeftovers(folder)
   checkDatabase(folder, join(beside, 'migrations'))
   const db = await openDatabase(folder, join(beside, 'migrations'))
+  await sweepImports(db, folder)
   const judging = new JudgePool(join(beside, 'judge-capture.mjs'), JUDGING)
   const heads = new KeptHeads(folder.root)
   /** Logs that do not end as they were left; the program goes on with what is there. */
@@ -88,7 +91,12 @@ async function open() {
   const blame = new BlameService(db, drives, disks)
   const knowledge = new KnowledgeService(folder.root, db, drives)
   const profiles = new ProfileService(db)
-  const backups = new BackupService(folder, db, () => workshop.get().secondPlace)
+  const backups = new BackupService(
+    folder,
+    db,
+    () => workshop.get().secondPlace,
+    path => answerOf<string | null>(join(beside, 'check-copy.mjs'), path),
+  )
   backups.sweep()
   const erasing = new EraseService(db, drives, folder, () => workshop.get().secondPlace !== '')
   await erasing.finish()
@@ -113,7 +121,7 @@ async function open() {
     workshop,
     disks,
     captures,
-    archives: new ArchiveService(folder, db, drives, backups, erasing),
+    archives: new ArchiveService(folder, db, drives, backups, erasing, () => knowledge.lookAnew()),
     backups,
     erasing,
     belts: new BeltShelf(db, drives),

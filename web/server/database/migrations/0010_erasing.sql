@@ -1,3 +1,12 @@
+CREATE TABLE `arriving` (
+	`drive_id` text PRIMARY KEY NOT NULL,
+	`import_id` text NOT NULL,
+	`seq` integer,
+	`at` text,
+	`outcome` text
+);
+--> statement-breakpoint
+CREATE INDEX `arriving_import` ON `arriving` (`import_id`);--> statement-breakpoint
 CREATE TABLE `contents_to_remove` (
 	`folder` text NOT NULL,
 	`sha` text NOT NULL,
@@ -16,6 +25,7 @@ CREATE TABLE `erasing` (
 	`id` integer PRIMARY KEY NOT NULL
 );
 --> statement-breakpoint
+CREATE INDEX `log_chain_erased` ON `log_chain` (`entry`) WHERE erased is not null;--> statement-breakpoint
 DROP TRIGGER `log_entries_no_update`;--> statement-breakpoint
 CREATE TRIGGER `log_entries_no_update` BEFORE UPDATE ON `log_entries` WHEN NOT EXISTS (SELECT 1 FROM `erasing`) BEGIN
 	SELECT RAISE(ABORT, 'log entries are only ever added');

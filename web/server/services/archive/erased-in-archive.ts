@@ -26,6 +26,10 @@ const namedBy = (table: string) =>
  */
 export function leaveOutErased(path: string, db: Db, single: boolean): LeftOut {
   const own = db.$client
+  const nothing = own.prepare(
+    `select 1 from erased_drives union all select 1 from log_chain where erased is not null limit 1`,
+  )
+  if (!nothing.get()) return { drives: [], contents: new Set() }
   const staged = new Database(path)
   try {
     const gone = single ? [] : (own.prepare('select id from erased_drives').pluck().all() as string[])
@@ -79,7 +83,7 @@ export function eraseAsThere(db: Db): void {
       .prepare(
         `select e.id, e.kind, e.drive_id as driveId, json_extract(e.data, '$.sha') as sha from staged.log_chain s
          join main.log_chain c on c.entry = s.entry and c.hash = s.hash join main.log_entries e on e.id = s.entry
-         where json_extract(s.erased, '$.${what}') is not null and json_extract(c.erased, '$.${what}') is null`,
+         where s.erased is not null and json_extract(s.erased, '$.${what}') is not null and json_extract(c.erased, '$.${what}') is null`,
       )
       .all() as { id: string; kind: string; driveId: string; sha: string | null }[]
     if (due.length) eraseEach(db, what, due)

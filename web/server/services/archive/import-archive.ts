@@ -8,12 +8,13 @@ import { InputError, LimitError } from '@wobrin/core/base/errors'
 import type { Imported } from '../../../shared/archive'
 import { SHA_256 } from '../../../shared/patterns'
 import { contentPath, type DataFolder } from '../data-folder'
-import { catchUp } from '../drive-states'
 import type { Db } from '../../database/db'
+import { Parents } from './parents'
 import { openArchive, type OpenArchive } from './read-archive'
 import { checkRow } from './check-row'
-import { bringBack, eraseAsThere, leaveOutErased, sameButErased } from './erased-in-archive'
-import { joinChains } from './join-chains'
+import { fileList, noteFile, withdraw } from './arriving'
+import { leaveOutErased } from './erased-in-archive'
+import { mergeArchive } from './merge-archive'
 import { upgradeRow } from './upgrade-row'
 import { CONTENTS, TABLES, type ArchiveTable } from './tables'
 
@@ -30,19 +31,19 @@ const MOST_LINE = 16 * 1024 ** 2
  */
 export async function importArchive(path: string, folder: DataFolder, db: Db, now: string): Promise<Imported> {
   const archive = await openArchive(path)
-  const staged = join(folder.root, `.import-${randomUUID()}.sqlite`)
+  const id = randomUUID()
+  const staged = join(folder.root, `.import-${id}.sqlite`)
   try {
     await stage(archive, staged, folder)
     const { drive, madeAt, missing = [] } = archive.manifest
     const leftOut = leaveOutErased(staged, db, drive !== null)
-    const kept: string[] = []
     try {
-      const files = await keepContents(archive, folder, kept, leftOut.contents)
-      const tables = merge(db, staged, now)
+      const files = await keepContents(archive, folder, fileList(folder, id), leftOut.contents)
+      const tables = await mergeArchive(db, staged, id, now)
       return { drive, madeAt, tables, files, missing, erased: leftOut.drives }
-    } catch (error) {
-      for (const path of kept) await rm(path, { force: true })
-      throw error
+    } finally {
+      // All that has come goes again where it came to nothing; what has its rows stays.
+      await withdraw(db, folder, id)
     }
   } finally {
     archive.close()
@@ -64,9 +65,13 @@ async function stage(archive: OpenArchive, path: string, folder: DataFolder): Pr
     staging.exec(`attach '${folder.database.replaceAll("'", "''")}' as own`)
     const makings = staging.prepare("select sql from own.sqlite_master where type = 'table' and name = ?")
     for (const t of TABLES) staging.exec((makings.get(t.table) as { sql: string }).sql)
+    staging.exec(
+      'create index staged_entries on log_entries (id); create index staged_drives on log_entries (drive_id)',
+    )
     staging.exec('detach own')
     staging.pragma('foreign_keys = OFF')
     staging.exec('begin')
+    const parents = new Parents(staging)
     let breathed = performance.now()
     for (const t of TABLES) {
       const insert = staging.prepare(
@@ -76,6 +81,7 @@ async function stage(archive: OpenArchive, path: string, folder: DataFolder): Pr
         const row = upgradeRow(t.table, sent, archive.manifest.version)
         checkContentName(t, row, line, listed)
         checkRow(t, row, { file: t.file, line })
+        parents.check(t, row, line)
         if (performance.now() - breathed > BREATH_MS) {
           await setImmediate()
           breathed = performance.now()
@@ -92,12 +98,6 @@ async function stage(archive: OpenArchive, path: string, folder: DataFolder): Pr
       }
     }
     staging.exec('commit')
-    const orphan = staging.pragma('foreign_key_check') as { table: string; parent: string }[]
-    if (orphan.length)
-      throw new InputError(
-        `${orphan.length} ${orphan.length === 1 ? 'row' : 'rows'} of ${orphan[0]!.table} name a row of ${orphan[0]!.parent} that is not in the archive`,
-        'whole tables as they were exported',
-      )
   } finally {
     staging.close()
   }
@@ -170,12 +170,12 @@ async function* rows(
 /**
  * Recordings and photos: written under a temporary name, checked, renamed to their SHA-256. Their contents are their
  * names.
- * @param added paths of those that were not there before @param leftOut paths of those that were erased here
+ * @param list file that names those that were not there before @param leftOut paths of those that were erased here
  */
 async function keepContents(
   archive: OpenArchive,
   folder: DataFolder,
-  added: string[],
+  list: string,
   leftOut: ReadonlySet<string>,
 ): Promise<number> {
   let kept = 0
@@ -195,8 +195,8 @@ async function keepContents(
       if (existsSync(target)) {
         await rm(temporary)
       } else {
+        noteFile(list, path)
         await rename(temporary, target)
-        added.push(target)
       }
     } catch (error) {
       await file.close().catch(() => {})
@@ -207,90 +207,3 @@ async function keepContents(
   }
   return kept
 }
-
-/** Adds staged rows in one transaction. */
-function merge(db: Db, staged: string, now: string): Imported['tables'] {
-  const client = db.$client
-  client.exec(`attach '${staged.replaceAll("'", "''")}' as staged`)
-  try {
-    return client.transaction(() => {
-      const counts = Object.fromEntries(
-        // Links are joined to the chains that are here, not copied.
-        TABLES.filter(t => t.table !== 'log_chain').map(t => {
-          const same = t.columns
-            .filter(c => !(t.renumbered && c === t.order))
-            .map(c => sameButErased(t.table, c) ?? `m."${c}" is s."${c}"`)
-            .join(' and ')
-          const clash = client
-            .prepare(
-              `select s."${t.key}" as key from staged.${t.table} s join main.${t.table} m on m."${t.key}" = s."${t.key}" where not (${same}) limit 1`,
-            )
-            .get() as { key: string } | undefined
-          // Settings of a workshop that has some stay as they are; recordings and photos may have come under another
-          // name.
-          if (clash && !['workshop', 'captures', 'photos', 'erased_drives'].includes(t.table))
-            throw new InputError(
-              `${nameOf(t)} ${clash.key} is here already, with other contents`,
-              'an archive of this workshop, or one that shares nothing with it; nothing was changed',
-            )
-          if (t.table === 'drives') {
-            const taken = client
-              .prepare(
-                'select s.tag from staged.drives s join main.drives m on m.tag = s.tag where m.id <> s.id limit 1',
-              )
-              .get() as { tag: string } | undefined
-            if (taken)
-              throw new InputError(
-                `another drive here has the tag ${taken.tag}`,
-                'tags that are free; nothing was changed',
-              )
-          }
-          const total = (client.prepare(`select count(*) as n from staged.${t.table}`).get() as { n: number }).n
-          const empty = (client.prepare(`select count(*) as n from main.${t.table}`).get() as { n: number }).n === 0
-          const columns = t.columns
-            .filter(c => empty || !(t.renumbered && c === t.order))
-            .map(c => `"${c}"`)
-            .join(', ')
-          const { changes } = client
-            .prepare(
-              `insert into main.${t.table} (${columns}) select ${columns} from staged.${t.table} s where not exists (select 1 from main.${t.table} m where m."${t.key}" = s."${t.key}") order by s."${t.order}"`,
-            )
-            .run()
-          return [t.table, { added: changes, there: total - changes }]
-        }),
-      )
-      joinChains(db, now)
-      bringBack(db)
-      eraseAsThere(db)
-      replay(db)
-      return counts
-    })()
-  } finally {
-    client.exec('detach staged')
-  }
-}
-
-/**
- * How the drives stand by their logs, while the rows can still be taken back: a log that cannot be replayed is not
- * let in.
- */
-function replay(db: Db): void {
-  try {
-    catchUp(db)
-  } catch (error) {
-    throw new InputError(
-      `a drive’s log cannot be replayed (${(error as Error).message})`,
-      'a log as it was exported; nothing was changed',
-    )
-  }
-}
-
-const NAMES: Readonly<Record<string, string>> = {
-  drives: 'The drive',
-  log_entries: 'The log entry',
-  reference_disks: 'The disk',
-  belts: 'The belt',
-  profiles: 'The profile',
-  disk_events: 'What was said of a disk,',
-}
-const nameOf = (t: ArchiveTable) => NAMES[t.table] ?? t.table

@@ -16,31 +16,37 @@ interface Read {
   readonly firstSeq: number | null
 }
 
+/** The entries of one drive that have no link yet, in their order. */
+function unlinked(db: Db, driveId: string): Read[] {
+  return db.$client
+    .prepare(
+      `select e.id, e.drive_id as driveId, s.before, s.hash, s.salt, s.erased, s.first_seq as firstSeq
+       from main.log_entries e left join staged.log_chain s on s.entry = e.id
+       where e.drive_id = ? and not exists (select 1 from main.log_chain c where c.entry = e.id) order by e.seq`,
+    )
+    .all(driveId) as Read[]
+}
+
 /**
- * Links the entries that were read in, in the transaction that let them in. A link that came along is kept where it
- * leads to one that is here; otherwise the entry is linked at the end of its drive's chain. Where both workshops have
- * gone on with a drive, an entry with two links before it makes one log of both.
+ * Links the entries of drives that were here before and that got new ones, in the transaction that let them in. A link
+ * that came along is kept where it leads to one that is here; otherwise the entry is linked at the end of its drive's
+ * chain. Where both workshops have gone on with a drive, an entry with two links before it makes one log of both.
  * @param now when they were read in
  */
 export function joinChains(db: Db, now: string): void {
-  const added = db.$client
-    .prepare(
-      `select e.id, e.drive_id as driveId, s.before, s.hash, s.salt, s.erased, s.first_seq as firstSeq
-       from main.log_entries e join staged.log_entries r on r.id = e.id
-       left join staged.log_chain s on s.entry = e.id
-       where not exists (select 1 from main.log_chain c where c.entry = e.id) order by e.drive_id, e.seq`,
-    )
-    .all() as Read[]
-  for (let from = 0; from < added.length;) {
-    let to = from
-    while (to < added.length && added[to]!.driveId === added[from]!.driveId) to++
-    joinDrive(db, added.slice(from, to), now)
-    from = to
+  const grown = db.$client
+    .prepare('select distinct e.drive_id from temp.fresh f cross join main.log_entries e on e.id = f.id')
+    .pluck()
+    .all() as string[]
+  for (const id of grown) {
+    const steps = joinDrive(db, id, now)
+    while (!steps.next().done);
   }
 }
 
-function joinDrive(db: Db, added: readonly Read[], now: string): void {
-  const { driveId } = added[0]!
+/** The same for one drive; yields wherever it may be interrupted. @param now left out where it is new here */
+export function* joinDrive(db: Db, driveId: string, now?: string): Generator<void> {
+  const added = unlinked(db, driveId)
   const head = db.select().from(logHeads).where(eq(logHeads.driveId, driveId)).get()
   const known = new Set(
     db
@@ -53,7 +59,7 @@ function joinDrive(db: Db, added: readonly Read[], now: string): void {
   /** Links that no later one names: where both workshops have gone on, two. */
   const ends = new Set(head ? [head.hash] : [])
   let last = head?.hash ?? null
-  for (const read of added) {
+  for (const [i, read] of added.entries()) {
     const before = read.before === null ? null : (JSON.parse(read.before) as string[])
     const leads = before !== null && (before.length ? before.every(hash => known.has(hash)) : known.size === 0)
     const named: readonly string[] = leads ? before : last ? [last] : []
@@ -62,10 +68,11 @@ function joinDrive(db: Db, added: readonly Read[], now: string): void {
     for (const hash of named) ends.delete(hash)
     known.add(last)
     ends.add(last)
+    if (i % MANY === MANY - 1) yield
   }
-  const entries = (head?.entries ?? 0) + added.length
-  setHead(db, driveId, entries, last!)
-  if (ends.size > 1)
+  if (last === null) return
+  setHead(db, driveId, (head?.entries ?? 0) + added.length, last)
+  if (ends.size > 1 && now !== undefined)
     writeEntry(
       db,
       {
@@ -80,6 +87,9 @@ function joinDrive(db: Db, added: readonly Read[], now: string): void {
       [...ends],
     )
 }
+
+/** Links that are made at once. */
+const MANY = 50
 
 const entryOf = (db: Db, id: string) => db.select().from(logEntries).where(eq(logEntries.id, id)).get()!
 

@@ -70,6 +70,7 @@ export const DERIVED: readonly SQLiteTable[] = [
   schema.devices,
   schema.contentsToRemove,
   schema.erasing,
+  schema.arriving,
 ]
 
 /** Tables that a spreadsheet may want as well; these are not read back. */

@@ -4,6 +4,7 @@ import { createReadStream } from 'node:fs'
 import { Readable, Transform } from 'node:stream'
 import Papa from 'papaparse'
 import yazl from 'yazl'
+import { ARRIVED } from '../../database/arrived'
 import type { MissingFile } from '../../../shared/archive'
 import { contentPath, type DataFolder } from '../data-folder'
 import { wrongWith } from './missing-contents'
@@ -24,7 +25,15 @@ const ROWS = 200
 
 /** Which rows of each table go in: all, or those that one drive needs. */
 type Filter = (t: ArchiveTable) => { readonly where: string; readonly params: readonly string[] }
-const EVERYTHING: Filter = () => ({ where: '', params: [] })
+const EVERYTHING: Filter = ({ table }) => ({
+  where:
+    table === 'drives'
+      ? `where ${ARRIVED('id')}`
+      : ['log_entries', 'log_chain'].includes(table)
+        ? `where ${ARRIVED('drive_id')}`
+        : '',
+  params: [],
+})
 
 /** What one drive needs: itself, its log, the recordings and photos that its log names, and the disks that it read. */
 function ofDrive(id: string): Filter {

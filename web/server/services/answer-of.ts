@@ -1,0 +1,17 @@
+import { Worker } from 'node:worker_threads'
+
+/**
+ * What a thread that does one thing answers.
+ * @param script path of the built worker script @param data what it works on
+ * @param begun is given the thread, so that it can be ended
+ * @throws where it fails, or ends without an answer
+ */
+export function answerOf<T>(script: string, data: unknown, begun: (worker: Worker) => void = () => {}): Promise<T> {
+  return new Promise<T>((resolve, reject) => {
+    const worker = new Worker(script, { workerData: data })
+    begun(worker)
+    worker.once('message', resolve)
+    worker.once('error', reject)
+    worker.once('exit', () => reject(new Error('its thread ended')))
+  })
+}

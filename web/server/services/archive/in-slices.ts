@@ -1,0 +1,19 @@
+import type Database from 'better-sqlite3'
+import { setImmediate } from 'node:timers/promises'
+
+/** Nobody waits longer than about this for a slice, milliseconds. */
+const SLICE_MS = 25
+
+/**
+ * Does a long piece of work in short transactions: others are let in between them. Within a transaction nothing is
+ * waited for, so that nobody else's writing becomes part of it.
+ * @param work yields wherever it may be interrupted
+ */
+export async function inSlices(client: Database.Database, work: Iterator<void>): Promise<void> {
+  const slice = client.transaction((): boolean => {
+    const begun = performance.now()
+    while (performance.now() - begun < SLICE_MS) if (work.next().done) return true
+    return false
+  })
+  while (!slice.immediate()) await setImmediate()
+}
