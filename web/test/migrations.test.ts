@@ -5,7 +5,9 @@ import { describe, expect, it } from 'vitest'
 import { openDataFolder } from '../server/services/data-folder'
 import { DriveService } from '../server/services/drives'
 import { openDatabase } from '../server/services/open-database'
+import { checkLog } from '../server/services/check-log'
 import { MIGRATIONS, newDrive, workshop } from './helpers'
+import { olderWorkshop } from './helpers/older-workshop'
 
 describe('opening the database', () => {
   it('backs an older one up before it is brought up to date, and only then', async () => {
@@ -61,5 +63,39 @@ describe('opening the database', () => {
     ])
     expect(drives.log('a')).toEqual([])
     expect(readdirSync(folder.backups)).toHaveLength(1)
+  })
+
+  it('twenty steps from the oldest form lose nothing, and the log is sealed once they are done', async () => {
+    const root = mkdtempSync(join(tmpdir(), 'wobrin-oldest-'))
+    olderWorkshop(root, 1, 50)
+    // As many steps as a workshop of many years will have had: those there are, and others like them.
+    const future = mkdtempSync(join(tmpdir(), 'wobrin-migrations-'))
+    cpSync(MIGRATIONS, future, { recursive: true })
+    const journal = JSON.parse(readFileSync(join(future, 'meta/_journal.json'), 'utf8'))
+    for (let idx = journal.entries.length; idx <= 20; idx++) {
+      const tag = `${String(idx).padStart(4, '0')}_later`
+      writeFileSync(
+        join(future, `${tag}.sql`),
+        [
+          `CREATE TABLE \`later_${idx}\` (\`id\` text PRIMARY KEY NOT NULL);`,
+          `ALTER TABLE \`drives\` ADD \`later_${idx}\` text DEFAULT '' NOT NULL;`,
+          `INSERT INTO \`later_${idx}\` SELECT \`id\` FROM \`log_entries\`;`,
+        ].join('--> statement-breakpoint\n'),
+      )
+      journal.entries.push({ ...journal.entries[0], idx, when: journal.entries.at(-1).when + 1, tag })
+    }
+    writeFileSync(join(future, 'meta/_journal.json'), JSON.stringify(journal))
+    const folder = openDataFolder(root)
+    const db = await openDatabase(folder, future)
+    const log = new DriveService(db).log('00000000-0000-4000-8000-00000000000a')
+    expect(log.map(e => e.title)).toEqual(['Received', ...Array.from({ length: 50 }, (_, i) => `Note ${i + 1}`)])
+    expect(db.$client.prepare('select count(*) from later_20').pluck().get()).toBe(51)
+    expect(checkLog(db.$client)).toEqual({ drives: 1, entries: 51, erased: 0, problems: [] })
+    expect(db.$client.pragma('integrity_check', { simple: true })).toBe('ok')
+    expect(readdirSync(folder.backups)).toHaveLength(1)
+    db.$client.close()
+    const again = await openDatabase(folder, future)
+    expect(readdirSync(folder.backups)).toHaveLength(1)
+    again.$client.close()
   })
 })
