@@ -3,6 +3,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { Readable } from 'node:stream'
 import { pipeline } from 'node:stream/promises'
+import { setTimeout } from 'node:timers/promises'
 import Database from 'better-sqlite3'
 import { fillWorkshop } from '../bench/scale'
 import { serve } from '../serve.mjs'
@@ -14,6 +15,8 @@ const PORT = 4179
 const MOST_CHECK_S = 60
 /** Nobody waits longer for an answer while something long runs. */
 const MOST_WAIT_MS = 250
+/** Between two requests. */
+const PAUSE_MS = 50
 
 interface Waited {
   readonly seconds: number
@@ -22,7 +25,7 @@ interface Waited {
   readonly slowest: string
 }
 
-/** Asks for what a person would look at, one after the other, for as long as something runs. */
+/** Asks for what people would look at, some fifteen times a second, for as long as something runs. */
 async function meanwhile<T>(address: string, urls: readonly string[], running: Promise<T>): Promise<[T, Waited]> {
   let done = false
   const begun = performance.now()
@@ -35,6 +38,7 @@ async function meanwhile<T>(address: string, urls: readonly string[], running: P
     const t = performance.now()
     await (await fetch(address + url)).arrayBuffer()
     const ms = performance.now() - t
+    await setTimeout(PAUSE_MS)
     // The first of each kind reads from the disk what is at hand afterwards.
     if (asked > urls.length && ms > slowestMs) [slowestMs, slowest] = [ms, url.slice(0, 30)]
   }
