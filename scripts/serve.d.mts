@@ -9,3 +9,5 @@ export function serve(options: {
   patience?: number
   killAfterMs?: number
 }): Promise<{ child: ChildProcess; address: string; milliseconds: number }>
+export function stop(child: ChildProcess, signal?: NodeJS.Signals): Promise<number | null>
+export function freePort(host?: string): Promise<number>

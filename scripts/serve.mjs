@@ -39,3 +39,20 @@ export async function serve({ port, host, data, quiet = false, patience = 60, ki
   child.kill()
   throw new Error(`the server did not answer within ${patience} s`)
 }
+
+/** Ends a server and waits until it is gone. Resolves with its exit code. */
+export function stop(child, signal = 'SIGTERM') {
+  const ended = new Promise(resolve => child.once('exit', resolve))
+  child.kill(signal)
+  return ended
+}
+
+/** A port of this machine that nothing listens on now. */
+export function freePort(host = '127.0.0.1') {
+  return new Promise(resolve => {
+    const probe = createServer().listen(0, host, () => {
+      const { port } = probe.address()
+      probe.close(() => resolve(port))
+    })
+  })
+}

@@ -20,6 +20,7 @@ const damage = (file: Uint8Array) =>
 
 describe('a damaged file is read, or refused in one sentence', () => {
   it.each(readers())('%s', async (_, file, run) => {
+    await run(file)
     await fc.assert(
       fc.asyncProperty(damage(file), async content => {
         try {

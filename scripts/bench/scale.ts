@@ -5,7 +5,7 @@ import { join } from 'node:path'
 import { recordFinding } from '@wobrin/core/findings'
 import { STATION_IDS } from '@wobrin/core/log'
 import { Random } from '@wobrin/core/simulator'
-import { serve } from '../serve.mjs'
+import { serve, stop } from '../serve.mjs'
 
 const DRIVES = 10_000
 const ENTRIES = 100
@@ -151,8 +151,7 @@ export async function atScale(): Promise<void> {
   const data = mkdtempSync(join(tmpdir(), 'wobrin-scale-'))
   try {
     const first = await serve({ port: 4190 + 7, host: '127.0.0.1', data, quiet: true })
-    first.child.kill()
-    await new Promise(resolve => first.child.once('exit', resolve))
+    await stop(first.child)
     const begun = performance.now()
     fillWorkshop(join(data, 'wobrin.sqlite'))
     console.log(
@@ -199,8 +198,7 @@ export async function atScale(): Promise<void> {
     console.log(
       `  export: ${(bytes / 1e6).toFixed(0)} MB in ${((performance.now() - t) / 1000).toFixed(1)} s; server ${before.toFixed(0)} MB before, ${peak.toFixed(0)} MB at most while it streamed`,
     )
-    child.kill()
-    await new Promise(resolve => child.once('exit', resolve))
+    await stop(child)
   } finally {
     rmSync(data, { recursive: true, force: true })
   }

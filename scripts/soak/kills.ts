@@ -1,12 +1,12 @@
-import { existsSync, mkdirSync, mkdtempSync, readdirSync, rmSync, statSync, writeFileSync } from 'node:fs'
+import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import Database from 'better-sqlite3'
 import { openDataFolder } from '../../web/server/services/data-folder'
+import { backupsIn, faultOf } from '../../web/server/services/start'
 import { verifyFolder } from '../../web/server/tools/verify-folder'
 import { olderWorkshop } from '../../web/test/helpers/older-workshop'
 import { seeded } from '../../web/e2e/fuzz'
-import { serve } from '../serve.mjs'
+import { serve, stop } from '../serve.mjs'
 import { Acknowledged } from './acknowledged'
 import { makeArchives } from './make-archives'
 import type { Report } from './report'
@@ -32,7 +32,7 @@ export async function kills(count: number, seed: number): Promise<Report> {
   const faults: string[] = []
   const times = Object.fromEntries(ROUNDS.map(r => [r, 0]))
   try {
-    const archives = await makeArchives(join(root, 'archives'), PORT)
+    const archives = await makeArchives(PORT)
     for (let kill = 0; kill < count && faults.length < 20; kill++) {
       const round = ROUNDS[kill % ROUNDS.length]!
       times[round] = times[round]! + 1
@@ -44,17 +44,15 @@ export async function kills(count: number, seed: number): Promise<Report> {
     }
     const last = await serve({ port: PORT, host: '127.0.0.1', data, quiet: true })
     faults.push(...known.missing(), ...(await verifyFolder(openDataFolder(data))).problems)
-    last.child.kill()
+    await stop(last.child)
 
     async function killedAtWork(round: (typeof ROUNDS)[number], kill: number): Promise<string[]> {
       const { child, address } = await serve({ port: PORT, host: '127.0.0.1', data, quiet: true })
-      const ended = new Promise(done => child.once('exit', done))
       const work = new Workload(address, known, random)
       const missing = known.missing()
       const under = work.run(round, archives[kill % archives.length]!)
       await new Promise(done => setTimeout(done, 60 + random() * 540))
-      child.kill('SIGKILL')
-      await ended
+      await stop(child, 'SIGKILL')
       await under
       return [...missing, ...work.faults]
     }
@@ -79,29 +77,15 @@ async function killedWhileMigrating(root: string, kill: number, random: () => nu
     () => {},
   )
   const { child } = await serve({ port: PORT, host: '127.0.0.1', data, quiet: true })
-  const { problems, entries } = await verifyFolder(openDataFolder(data))
-  const ended = new Promise(done => child.once('exit', done))
-  child.kill()
-  await ended
-  const backups = readdirSync(join(data, 'backups')).filter(n => n.endsWith('.sqlite') && !n.startsWith('.'))
-  const half = backups.filter(n => !sound(join(data, 'backups', n)))
+  const folder = openDataFolder(data)
+  const { problems, entries } = await verifyFolder(folder)
+  await stop(child)
+  const backups = backupsIn(folder).map(b => b.name)
+  const half = backups.filter(n => faultOf(join(folder.backups, n)) !== null)
   rmSync(data, { recursive: true, force: true })
   return [
     ...problems,
     ...(entries === OLD_NOTES + 1 ? [] : [`${entries} of ${OLD_NOTES + 1} entries are left`]),
     ...half.map(n => `the backup ${n} is half made`),
   ]
-}
-
-/** Whether a database is whole; a backup that has its name is. */
-export function sound(path: string): boolean {
-  if (!existsSync(path) || statSync(path).size === 0) return false
-  const db = new Database(path, { readonly: true })
-  try {
-    return db.pragma('quick_check', { simple: true }) === 'ok'
-  } catch {
-    return false
-  } finally {
-    db.close()
-  }
 }

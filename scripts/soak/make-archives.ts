@@ -1,7 +1,7 @@
-import { mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { serve } from '../serve.mjs'
+import { serve, stop } from '../serve.mjs'
 
 /** An archive of one drive, with what it brings. */
 export interface DriveArchive {
@@ -14,8 +14,7 @@ const MANY = 40
 const NOTES = 30
 
 /** Archives of drives that the workshop which is killed has not seen. */
-export async function makeArchives(folder: string, port: number): Promise<DriveArchive[]> {
-  mkdirSync(folder)
+export async function makeArchives(port: number): Promise<DriveArchive[]> {
   const data = mkdtempSync(join(tmpdir(), 'wobrin-soak-archives-'))
   const { child, address } = await serve({ port, host: '127.0.0.1', data, quiet: true })
   const headers = { 'content-type': 'application/json' }
@@ -34,13 +33,9 @@ export async function makeArchives(folder: string, port: number): Promise<DriveA
         title: `Archive ${n}, note ${k}`,
       })
     const answer = await fetch(`${address}/api/drives/${drive}/archive`)
-    const path = join(folder, `${n}.zip`)
-    writeFileSync(path, Buffer.from(await answer.arrayBuffer()))
-    made.push({ drive, entries: NOTES + 1, bytes: readFileSync(path) })
+    made.push({ drive, entries: NOTES + 1, bytes: new Uint8Array(await answer.arrayBuffer()) })
   }
-  const ended = new Promise(done => child.once('exit', done))
-  child.kill()
-  await ended
+  await stop(child)
   rmSync(data, { recursive: true, force: true })
   return made
 }

@@ -6,7 +6,7 @@ import { pipeline } from 'node:stream/promises'
 import { setTimeout } from 'node:timers/promises'
 import Database from 'better-sqlite3'
 import { fillWorkshop } from '../bench/scale'
-import { serve } from '../serve.mjs'
+import { serve, stop } from '../serve.mjs'
 import type { Report } from './report'
 
 const ENTRIES = 100
@@ -60,20 +60,15 @@ export async function veryLarge(drives: number): Promise<Report> {
     if (slowestMs > MOST_WAIT_MS) faults.push(`${slowest} took ${slowestMs.toFixed(0)} ms: ${what}.`)
   }
   const start = (folder: string) => serve({ port: PORT, host: '127.0.0.1', data: folder, quiet: true, patience: 600 })
-  const stop = async ({ child }: Awaited<ReturnType<typeof start>>) => {
-    const ended = new Promise(gone => child.once('exit', gone))
-    child.kill()
-    await ended
-  }
   try {
     for (const folder of [data, other]) mkdirSync(folder)
-    await stop(await start(data))
+    await stop((await start(data)).child)
     fillWorkshop(join(data, 'wobrin.sqlite'), drives, ENTRIES)
     // As one from before there were links, which the next start makes.
     const db = new Database(join(data, 'wobrin.sqlite'))
     db.pragma('user_version = 1')
     db.close()
-    await stop(await start(data))
+    await stop((await start(data)).child)
 
     const large = await start(data)
     const urls = [
@@ -94,7 +89,7 @@ export async function veryLarge(drives: number): Promise<Report> {
       pipeline(Readable.fromWeb(a.body as never), createWriteStream(file)),
     )
     note('exported', (await meanwhile(large.address, urls, archive))[1])
-    await stop(large)
+    await stop(large.child)
 
     const empty = await start(other)
     const body = await openAsBlob(file)
@@ -110,7 +105,7 @@ export async function veryLarge(drives: number): Promise<Report> {
     const there = (await (await fetch(`${empty.address}/api/about`)).json()) as { drives: number; entries: number }
     if (there.drives !== drives || there.entries !== checked.entries)
       faults.push(`There came ${JSON.stringify(there)}.`)
-    await stop(empty)
+    await stop(empty.child)
   } finally {
     rmSync(root, { recursive: true, force: true })
   }

@@ -124,3 +124,53 @@ export class Requests {
     return Math.round(this.random() * 1000) / 10
   }
 }
+
+const WORDS = [
+  'note',
+  'step',
+  'finding',
+  'wait',
+  'photo',
+  'look',
+  'receive',
+  '3.5in',
+  '3in',
+  'see.select',
+  'speed.mean',
+]
+
+/** What came of requests at random. */
+export interface AskedAtRandom {
+  /** So many were taken: what is sent is not refused at the first look alone. */
+  readonly taken: number
+  /** Those that the server answered with an error of its own. */
+  readonly failed: readonly string[]
+}
+
+/** Sends so many requests that nobody would, to every route of a server whose workshop is empty. */
+export async function askAtRandom(address: string, count: number, seed: number): Promise<AskedAtRandom> {
+  const headers = { 'content-type': 'application/json' }
+  const ids = Array.from({ length: 3 }, () => crypto.randomUUID())
+  for (const [i, id] of ids.entries()) {
+    const body = JSON.stringify({ id, tag: `F-${i}`, mechanism: '3.5in', complaints: ['no-spin'] })
+    const answer = await fetch(`${address}/api/drives`, { method: 'POST', headers, body })
+    if (!answer.ok) throw new Error(`a drive to ask about was refused: ${await answer.text()}`)
+  }
+  const requests = new Requests(seeded(seed), ids, WORDS)
+  const all = routes()
+  const failed: string[] = []
+  let taken = 0
+  for (let i = 0; i < count; i++) {
+    const { method, path } = requests.pick(all)
+    const url = requests.path(path)
+    const body = method === 'GET' ? undefined : JSON.stringify(requests.body())
+    const answer = await fetch(address + url, { method, body, headers })
+    const text = await answer.text()
+    if (answer.ok) taken++
+    if (answer.status >= 500)
+      failed.push(
+        `${method} ${url.slice(0, 120)} ${body?.slice(0, 300) ?? ''} → ${answer.status} ${text.slice(0, 200)}`,
+      )
+  }
+  return { taken, failed }
+}

@@ -1,10 +1,10 @@
 import { execFile, spawn, type ChildProcess } from 'node:child_process'
 import { existsSync, mkdtempSync, readdirSync, rmSync } from 'node:fs'
-import { createServer, type AddressInfo } from 'node:net'
 import { tmpdir } from 'node:os'
 import { join, resolve } from 'node:path'
 import { promisify } from 'node:util'
 import { expect, test } from '@playwright/test'
+import { freePort, stop } from '../../scripts/serve.mjs'
 import { olderWorkshop } from '../test/helpers/older-workshop'
 
 const ROOT = resolve(import.meta.dirname, '../..')
@@ -20,14 +20,6 @@ test.afterEach(() => {
   for (const child of running.splice(0)) child.kill()
   for (const path of made.splice(0)) rmSync(path, { recursive: true, force: true })
 })
-
-const freePort = () =>
-  new Promise<number>(done => {
-    const probe = createServer().listen(0, '127.0.0.1', () => {
-      const { port } = probe.address() as AddressInfo
-      probe.close(() => done(port))
-    })
-  })
 
 /** Packs the built application, installs it into an empty prefix without a network, and gives its command. */
 async function installed(): Promise<string> {
@@ -63,12 +55,7 @@ async function serving(wobrin: string, data: string) {
       { timeout: 60_000 },
     )
     .toBe(200)
-  const stopped = async () => {
-    const ended = new Promise(done => child.once('exit', done))
-    child.kill('SIGTERM')
-    return ended
-  }
-  return { address, stopped }
+  return { address, stopped: () => stop(child) }
 }
 const receive = (address: string, tag: string) =>
   fetch(`${address}/api/drives`, {

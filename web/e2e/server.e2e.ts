@@ -1,24 +1,15 @@
 import { execFile, spawnSync, type ChildProcess } from 'node:child_process'
 import { mkdtempSync, readdirSync, renameSync, statSync, writeFileSync } from 'node:fs'
-import { createServer, type AddressInfo } from 'node:net'
 import { tmpdir } from 'node:os'
 import { join, resolve } from 'node:path'
 import { promisify } from 'node:util'
 import { expect, test } from '@playwright/test'
-import { serve } from '../../scripts/serve.mjs'
+import { freePort, serve, stop } from '../../scripts/serve.mjs'
 
 const SERVER = resolve(import.meta.dirname, '../.output/server/index.mjs')
 const TOOL = resolve(import.meta.dirname, '../.output/server/companions/workshop-tool.mjs')
 const HOST = '127.0.0.1'
 const folder = () => mkdtempSync(join(tmpdir(), 'wobrin-server-'))
-/** A port that nothing listens on now. */
-const freePort = () =>
-  new Promise<number>(resolve => {
-    const probe = createServer().listen(0, HOST, () => {
-      const { port } = probe.address() as AddressInfo
-      probe.close(() => resolve(port))
-    })
-  })
 const running: ChildProcess[] = []
 async function started(data: string) {
   const server = await serve({ port: await freePort(), host: HOST, data, quiet: true })
@@ -103,9 +94,7 @@ test('backup, verify and restore work from the command line; a damaged database 
     code: 2,
     stderr: expect.stringContaining('in use by the server'),
   })
-  const ended = new Promise(done => child.once('exit', done))
-  child.kill()
-  await ended
+  await stop(child)
   writeFileSync(join(data, 'wobrin.sqlite'), Buffer.alloc(9000, 0xa5))
   const { status, stderr } = refused(await freePort(), data)
   expect(status).toBe(1)

@@ -1,7 +1,6 @@
-import { createWriteStream, existsSync, mkdtempSync, readdirSync, readFileSync } from 'node:fs'
+import { existsSync, mkdtempSync, readdirSync, readFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { pipeline } from 'node:stream/promises'
 import sharp from 'sharp'
 import { describe, expect, it } from 'vitest'
 import { BackupService } from '../server/services/backups'
@@ -9,7 +8,7 @@ import { checkLog } from '../server/services/check-log'
 import { compareHeads } from '../server/services/compare-heads'
 import { EraseService } from '../server/services/erasing'
 import { KeptHeads } from '../server/services/kept-heads'
-import { chunks, newDrive, note, recording, uuid, workshop } from './helpers'
+import { archiveOf, chunks, logProblems, newDrive, note, recording, uuid, workshop, type Workshop } from './helpers'
 
 const NOW = '2026-03-01T09:00:00.000Z'
 const LATER = '2026-03-02T09:00:00.000Z'
@@ -17,7 +16,6 @@ const SECRET = 'Kittiwake'
 const fresh = () => mkdtempSync(join(tmpdir(), 'wobrin-erasing-'))
 const nothing = { id: uuid(900), ownerWords: false, words: [], photos: [] }
 
-type Workshop = Awaited<ReturnType<typeof workshop>>
 const picture = (grey: number) =>
   sharp({ create: { width: 40, height: 30, channels: 3, background: { r: grey, g: grey, b: grey } } })
     .png()
@@ -45,16 +43,7 @@ const kept = (w: Workshop): string =>
     .filter(f => f.isFile())
     .map(f => readFileSync(join(f.parentPath, f.name)).toString('latin1'))
     .join('\n')
-const problems = (w: Workshop) => [
-  ...checkLog(w.db.$client).problems,
-  ...compareHeads(w.db, new KeptHeads(w.root).read()),
-]
-async function exported(w: Workshop, drive?: string): Promise<string> {
-  const path = join(fresh(), 'a.zip')
-  await pipeline((await w.archives.export(NOW, drive)).stream, createWriteStream(path))
-  return path
-}
-const readIn = (w: Workshop, path: string) => w.archives.import(chunks(readFileSync(path), 50_000))
+const readIn = (w: Workshop, archive: Buffer) => w.archives.import(chunks(archive, 50_000))
 
 describe('erasing words', () => {
   it('nothing of them is left: in the file, its write-ahead log, the index of words, or a backup made afterwards', async () => {
@@ -76,7 +65,7 @@ describe('erasing words', () => {
       ['taken-back', 'Words erased'],
       ['erased', 'Words of 3 entries were erased'],
     ])
-    expect(problems(w)).toEqual([])
+    expect(logProblems(w)).toEqual([])
   })
 
   it('the owner’s words go from every entry that has them, and no other fact does', async () => {
@@ -141,7 +130,7 @@ describe('erasing a photo', () => {
       expect(log.find(e => e.id === (drive === uuid(1) ? uuid(110) : uuid(210)))!.data).toMatchObject({ sha: null })
       expect(log.at(-1)).toMatchObject({ kind: 'erased', title: 'A photo was erased', data: { what: 'photo' } })
     }
-    expect(problems(w)).toEqual([])
+    expect(logProblems(w)).toEqual([])
     expect(w.certificates.check(w.certificates.of(uuid(1), LATER)).state).toBe('whole')
   })
 
@@ -178,7 +167,7 @@ describe('erasing a drive', () => {
     expect(w.db.$client.prepare('select * from erased_drives').all()).toEqual([
       { id: uuid(1), at: LATER, entries: 6, hash: expect.stringMatching(/^[0-9a-f]{64}$/) },
     ])
-    expect(problems(w)).toEqual([])
+    expect(logProblems(w)).toEqual([])
   })
 
   it('a file beside the database that still counts its log is not believed', async () => {
@@ -204,9 +193,9 @@ describe('archives and what was erased', () => {
   it('an archive from before brings back neither words nor photo', async () => {
     const w = await filled()
     const sha = await withPhoto(w, uuid(1), uuid(110))
-    const path = await exported(w)
+    const archive = await archiveOf(w)
     await w.erasing.erase(uuid(1), { ...nothing, ownerWords: true, words: [uuid(100)], photos: [uuid(110)] }, LATER)
-    const came = await readIn(w, path)
+    const came = await readIn(w, archive)
     expect(came.tables.log_entries!.added).toBe(0)
     expect(
       w.drives
@@ -217,28 +206,28 @@ describe('archives and what was erased', () => {
     expect(w.drives.get(uuid(1)).ownerWords).toBe('')
     expect(w.photos.has(sha)).toBe(false)
     expect(readdirSync(w.folder.photos)).toEqual([])
-    expect(problems(w)).toEqual([])
+    expect(logProblems(w)).toEqual([])
   })
 
   it('an archive from afterwards erases the same in a workshop that still has it', async () => {
     const w = await filled()
     const sha = await withPhoto(w, uuid(1), uuid(110))
     const other = await workshop()
-    await readIn(other, await exported(w))
+    await readIn(other, await archiveOf(w))
     expect(other.photos.has(sha)).toBe(true)
     await w.erasing.erase(uuid(1), { ...nothing, ownerWords: true, words: [uuid(100)], photos: [uuid(110)] }, LATER)
-    await readIn(other, await exported(w))
+    await readIn(other, await archiveOf(w))
     expect(other.drives.log(uuid(1))).toEqual(w.drives.log(uuid(1)).map(e => ({ ...e, seq: expect.any(Number) })))
     expect(other.drives.get(uuid(1)).ownerWords).toBe('')
     expect(readdirSync(other.folder.photos)).toEqual([])
     expect(other.finder.find(SECRET)).toEqual({ drives: [], entries: [] })
-    expect(problems(other)).toEqual([])
+    expect(logProblems(other)).toEqual([])
   })
 
   it('a drive that was erased stays out of a workshop’s archive, and comes back by one of it alone', async () => {
     const w = await filled()
     const sha = await withPhoto(w, uuid(1), uuid(110))
-    const [whole, alone] = [await exported(w), await exported(w, uuid(1))]
+    const [whole, alone] = [await archiveOf(w), await archiveOf(w, uuid(1))]
     await w.erasing.eraseDrive(uuid(1), 'SK-05', LATER)
     expect(await readIn(w, whole)).toMatchObject({ erased: ['SK-05'], tables: { drives: { added: 0, there: 1 } } })
     expect(w.photos.has(sha)).toBe(false)
@@ -247,14 +236,14 @@ describe('archives and what was erased', () => {
     expect(w.drives.log(uuid(1))).toHaveLength(4)
     expect(w.photos.has(sha)).toBe(true)
     expect(checkLog(w.db.$client)).toMatchObject({ erased: 0, problems: [] })
-    expect(problems(w)).toEqual([])
+    expect(logProblems(w)).toEqual([])
   })
 
   it('that a drive was erased goes along with the workshop', async () => {
     const w = await filled()
     await w.erasing.eraseDrive(uuid(1), 'SK-05', LATER)
     const other = await workshop()
-    await readIn(other, await exported(w))
+    await readIn(other, await archiveOf(w))
     expect(checkLog(other.db.$client)).toMatchObject({ drives: 1, erased: 1, problems: [] })
   })
 })

@@ -2,7 +2,6 @@ import { mkdtempSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { SimulatedPickup, type PickupOptions } from '../../core/src/simulator'
-import { sweepImports } from '../server/services/archive'
 import { ArchiveService } from '../server/services/archives'
 import { BackupService } from '../server/services/backups'
 import { BeltShelf } from '../server/services/belt-shelf'
@@ -19,6 +18,8 @@ import { EraseService } from '../server/services/erasing'
 import { DriveService } from '../server/services/drives'
 import { judgeFile, judgeSimulated, judgeSurfaceFile } from '../server/services/judge-file'
 import { KnowledgeService } from '../server/services/knowledge'
+import { checkLog } from '../server/services/check-log'
+import { compareHeads } from '../server/services/compare-heads'
 import { catchUpEach } from '../server/services/drive-states'
 import { KeptHeads } from '../server/services/kept-heads'
 import { openDatabase } from '../server/services/open-database'
@@ -36,7 +37,6 @@ export const MIGRATIONS = join(import.meta.dirname, '../server/database/migratio
 export async function workshop(root = mkdtempSync(join(tmpdir(), 'wobrin-unit-'))) {
   const folder = openDataFolder(root)
   const db = await openDatabase(folder, MIGRATIONS)
-  await sweepImports(db, folder)
   const drives = new DriveService(db, new KeptHeads(folder.root))
   catchUpEach(db, drives.aside)
   const captures = new CaptureStore(folder.captures, db)
@@ -107,3 +107,19 @@ export const note = (driveId: string, id: string, more: object = {}) => ({
   takesBack: null,
   ...more,
 })
+
+export type Workshop = Awaited<ReturnType<typeof workshop>>
+
+/** What is wrong with the logs of a workshop: along their chains, and by the file beside the database. */
+export const logProblems = (w: Workshop): string[] => [
+  ...checkLog(w.db.$client).problems,
+  ...compareHeads(w.db, new KeptHeads(w.root).read()),
+]
+
+/** An archive of a workshop, or of one of its drives. */
+export async function archiveOf(w: Workshop, driveId?: string): Promise<Buffer> {
+  const { stream } = await w.archives.export('2026-03-01T09:00:00.000Z', driveId)
+  const parts: Buffer[] = []
+  for await (const part of stream) parts.push(part as Buffer)
+  return Buffer.concat(parts)
+}

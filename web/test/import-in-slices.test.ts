@@ -1,16 +1,12 @@
 import { readdirSync } from 'node:fs'
 import { setImmediate } from 'node:timers/promises'
 import { describe, expect, it } from 'vitest'
-import { checkLog } from '../server/services/check-log'
-import { compareHeads } from '../server/services/compare-heads'
-import { KeptHeads } from '../server/services/kept-heads'
 import { verifyFolder } from '../server/tools/verify-folder'
-import { chunks, newDrive, note, recording, uuid, workshop } from './helpers'
+import { archiveOf, chunks, logProblems, newDrive, note, recording, uuid, workshop, type Workshop } from './helpers'
 
 const NOW = '2026-03-01T09:00:00.000Z'
 const DRIVES = 6
 const NOTES = 400
-type Workshop = Awaited<ReturnType<typeof workshop>>
 
 /** Enough that it comes in many slices, and a recording. */
 async function filled(): Promise<Workshop> {
@@ -24,25 +20,15 @@ async function filled(): Promise<Workshop> {
   })
   return w
 }
-async function exported(w: Workshop): Promise<Buffer> {
-  const parts: Buffer[] = []
-  for await (const part of (await w.archives.export(NOW)).stream) parts.push(part as Buffer)
-  return Buffer.concat(parts)
-}
 const bringing = (w: Workshop) => w.db.$client.prepare('select count(*) from arriving').pluck().get() as number
 /** Waits until an import has brought some of its drives. */
 async function halfway(w: Workshop): Promise<void> {
   const some = () => w.db.$client.prepare('select count(*) from log_entries where drive_id = ?').pluck().get(uuid(2))
   while (!bringing(w) || !some()) await setImmediate()
 }
-const problems = (w: Workshop) => [
-  ...checkLog(w.db.$client).problems,
-  ...compareHeads(w.db, new KeptHeads(w.root).read()),
-]
-
 describe('an archive comes in slices', () => {
   it('nobody sees any of it before all of it is there, and everything else goes on', async () => {
-    const archive = await exported(await filled())
+    const archive = await archiveOf(await filled())
     const w = await workshop()
     const reading = w.archives.import(chunks(archive, 50_000))
     await halfway(w)
@@ -51,7 +37,7 @@ describe('an archive comes in slices', () => {
     expect(() => w.drives.get(uuid(1))).toThrow('no such drive')
     expect(w.finder.find('belt')).toEqual({ drives: [], entries: [] })
     expect(w.bench.at(Date.parse(NOW)).lines).toEqual([])
-    expect(problems(w)).toEqual([])
+    expect(logProblems(w)).toEqual([])
     expect((await verifyFolder(w.folder)).problems).toEqual([])
     // Somebody works on meanwhile, in a workshop that was empty.
     w.drives.receive(newDrive({ tag: 'OWN-1' }), NOW, uuid(77))
@@ -71,7 +57,7 @@ describe('an archive comes in slices', () => {
   })
 
   it('one that a killed server left half done is gone when the next one starts', async () => {
-    const archive = await exported(await filled())
+    const archive = await archiveOf(await filled())
     const w = await workshop()
     w.drives.receive(newDrive({ tag: 'OWN-1' }), NOW, uuid(77))
     const reading = w.archives.import(chunks(archive, 50_000))
@@ -89,16 +75,16 @@ describe('an archive comes in slices', () => {
     expect((await verifyFolder(next.folder)).problems).toEqual([])
     // And it can be read in again.
     expect((await next.archives.import(chunks(archive, 50_000))).tables.drives).toEqual({ added: DRIVES, there: 0 })
-    expect(problems(next)).toEqual([])
+    expect(logProblems(next)).toEqual([])
   })
 
   it('what is refused leaves as little', async () => {
     const source = await filled()
-    const archive = await exported(source)
+    const archive = await archiveOf(source)
     const w = await workshop()
     source.drives.change(uuid(6), { maker: 'Staithe' })
     // The drive that is here has other facts than the archive’s: told before anything else.
-    await w.archives.import(chunks(await exported(source), 50_000))
+    await w.archives.import(chunks(await archiveOf(source), 50_000))
     await expect(w.archives.import(chunks(archive, 50_000))).rejects.toThrow('The drive')
     expect(w.drives.count().drives).toBe(DRIVES)
     const other = await workshop()
@@ -111,11 +97,11 @@ describe('an archive comes in slices', () => {
   it('entries of both workshops stand in one log afterwards, those of new drives as well', async () => {
     const source = await filled()
     const w = await workshop()
-    await w.archives.import(chunks(await exported(source), 50_000))
+    await w.archives.import(chunks(await archiveOf(source), 50_000))
     source.drives.append(note(uuid(1), uuid(9100)))
     source.drives.receive(newDrive({ tag: 'SK-9' }), NOW, uuid(9))
     w.drives.append(note(uuid(1), uuid(9200)))
-    const { tables } = await w.archives.import(chunks(await exported(source), 50_000))
+    const { tables } = await w.archives.import(chunks(await archiveOf(source), 50_000))
     expect(tables).toMatchObject({ drives: { added: 1 }, log_entries: { added: 2 } })
     expect(
       w.drives
@@ -124,6 +110,6 @@ describe('an archive comes in slices', () => {
         .map(e => e.id),
     ).toEqual([uuid(9200), uuid(9100), expect.any(String)])
     expect(w.drives.log(uuid(1)).at(-1)!.title).toBe('Two logs of this drive became one')
-    expect(problems(w)).toEqual([])
+    expect(logProblems(w)).toEqual([])
   })
 })

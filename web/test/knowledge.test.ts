@@ -4,9 +4,8 @@ import { describe, expect, it } from 'vitest'
 import { driveCase } from '../../core/src/bench/case'
 import { walk } from '../../core/src/bench/stations'
 import { recordReading } from '../../core/src/diagnosis/readings'
-import { newDrive, uuid, workshop } from './helpers'
+import { archiveOf, chunks, newDrive, uuid, workshop, type Workshop } from './helpers'
 
-type Workshop = Awaited<ReturnType<typeof workshop>>
 let number = 100
 
 /** A drive of a model whose complaint was cured by cleaning its heads. */
@@ -51,6 +50,19 @@ describe('what a workshop knows of faults', () => {
     const [first] = w.knowledge.state().learned
     expect(first!.fault).toMatch(/-head\.dirty$/)
     expect(first!.now).toBeGreaterThan(first!.before)
+  })
+
+  it('a drive that was erased moves them no more; a case that an archive brings does', async () => {
+    const w = await workshop()
+    cured(w, 'SK-01', 'Staithe M1')
+    const moved = rateOf(w, 'lower-head.dirty')
+    expect(moved).toBeGreaterThan(1)
+    const [drive] = w.drives.list()
+    const archive = await archiveOf(w, drive!.id)
+    await w.erasing.eraseDrive(drive!.id, 'SK-01', '2026-03-02T09:00:00Z')
+    expect(w.knowledge.options('')).toEqual({})
+    await w.archives.import(chunks(archive, 50_000))
+    expect(rateOf(w, 'lower-head.dirty')).toBe(moved)
   })
 
   it('a file of rates goes out, comes in edited, and counts in place of what was learned', async () => {

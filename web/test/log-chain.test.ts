@@ -10,7 +10,7 @@ import { HEADS_FILE, KeptHeads } from '../server/services/kept-heads'
 import { openDatabase } from '../server/services/open-database'
 import { restoreBackup } from '../server/services/start'
 import { verifyFolder } from '../server/tools/verify-folder'
-import { MIGRATIONS, newDrive, note, uuid, workshop } from './helpers'
+import { archiveOf, MIGRATIONS, newDrive, note, uuid, workshop } from './helpers'
 
 const NOW = '2026-03-01T09:00:00Z'
 /** A workshop with one drive and so many notes on its log. */
@@ -32,12 +32,6 @@ function past(w: Filled, ...sql: string[]) {
 }
 const problems = (w: Filled) => checkLog(w.db.$client).problems
 const heads = (w: Filled) => new KeptHeads(w.root).read()
-async function exported(w: Filled, drive?: string): Promise<Buffer> {
-  const { stream } = await w.archives.export(NOW, drive)
-  const parts: Buffer[] = []
-  for await (const part of stream) parts.push(part as Buffer)
-  return Buffer.concat(parts)
-}
 async function* once(bytes: Buffer) {
   yield bytes
 }
@@ -161,7 +155,7 @@ describe('chains of two workshops', () => {
     const a = await filled()
     const b = await workshop(mkdtempSync(join(tmpdir(), 'wobrin-b-')))
     b.drives.receive(newDrive({ tag: 'B-1' }), NOW, uuid(50))
-    await b.archives.import(once(await exported(a, uuid(1))))
+    await b.archives.import(once(await archiveOf(a, uuid(1))))
     const hashes = (w: Filled) =>
       w.db.$client.prepare('select hash from log_chain where drive_id = ? order by hash').pluck().all(uuid(1))
     expect(hashes(b)).toEqual(hashes(a))
@@ -169,7 +163,7 @@ describe('chains of two workshops', () => {
     expect(problems(b)).toEqual([])
     expect(compareHeads(b.db, heads(b))).toEqual([])
     // And back again: what was added there follows what is here.
-    await a.archives.import(once(await exported(b, uuid(1))))
+    await a.archives.import(once(await archiveOf(b, uuid(1))))
     expect(problems(a)).toEqual([])
     expect(hashes(a)).toEqual(hashes(b))
   })
@@ -179,7 +173,7 @@ describe('chains of two workshops', () => {
     const b = await workshop(mkdtempSync(join(tmpdir(), 'wobrin-b-')))
     b.drives.receive(newDrive({ tag: 'B-1' }), NOW, uuid(50))
     const atA = a.certificates.of(uuid(1), NOW)
-    await b.archives.import(once(await exported(a, uuid(1))))
+    await b.archives.import(once(await archiveOf(a, uuid(1))))
     expect(b.drives.log(uuid(1))[0]!.seq).not.toBe(a.drives.log(uuid(1))[0]!.seq)
     expect(b.certificates.check(atA)).toMatchObject({ state: 'whole', call: { kind: 'leave' } })
     b.drives.append(note(uuid(1), uuid(800)))
@@ -187,7 +181,7 @@ describe('chains of two workshops', () => {
     expect(b.certificates.check(atB).call.reasons[0]).toMatch(/every entry that it was made from\./)
     expect(b.certificates.check(atA).call.reasons[0]).toMatch(/1 entry has come since/)
     a.drives.append(note(uuid(1), uuid(801)))
-    await a.archives.import(once(await exported(b, uuid(1))))
+    await a.archives.import(once(await archiveOf(b, uuid(1))))
     for (const certificate of [atA, atB]) expect(a.certificates.check(certificate).state).toBe('whole')
     past(a, `update log_entries set detail = 'other' where id = '${uuid(103)}'`)
     const changed = await workshop(a.root)
@@ -197,11 +191,11 @@ describe('chains of two workshops', () => {
   it('where both have gone on, one entry makes one log of both', async () => {
     const a = await filled()
     const b = await workshop(mkdtempSync(join(tmpdir(), 'wobrin-b-')))
-    await b.archives.import(once(await exported(a)))
+    await b.archives.import(once(await archiveOf(a)))
     a.drives.append(note(uuid(1), uuid(500), { title: 'here' }))
     b.drives.append(note(uuid(1), uuid(600), { title: 'there' }))
     b.drives.append(note(uuid(1), uuid(601), { title: 'there again' }))
-    await a.archives.import(once(await exported(b)))
+    await a.archives.import(once(await archiveOf(b)))
     expect(problems(a)).toEqual([])
     const log = a.drives.log(uuid(1))
     expect(log.slice(-4).map(e => e.title)).toEqual([
@@ -213,22 +207,22 @@ describe('chains of two workshops', () => {
     const parents = a.db.$client.prepare('select before from log_chain where entry = ?').pluck().get(log.at(-1)!.id)
     expect(JSON.parse(parents as string)).toHaveLength(2)
     // The other workshop has it too then, and nothing is merged a second time.
-    await b.archives.import(once(await exported(a)))
+    await b.archives.import(once(await archiveOf(a)))
     expect(problems(b)).toEqual([])
     expect(b.drives.log(uuid(1)).filter(e => /became one/.test(e.title))).toHaveLength(1)
-    await a.archives.import(once(await exported(b)))
+    await a.archives.import(once(await archiveOf(b)))
     expect(a.drives.log(uuid(1))).toHaveLength(log.length)
   })
 
   it('links that lead nowhere here are made anew: each linked the same old log by itself', async () => {
     const a = await filled()
     const b = await workshop(mkdtempSync(join(tmpdir(), 'wobrin-b-')))
-    await b.archives.import(once(await exported(a)))
+    await b.archives.import(once(await archiveOf(a)))
     b.drives.append(note(uuid(1), uuid(700)))
     past(a, 'delete from log_chain', 'delete from log_heads', 'pragma user_version = 1')
     a.db.$client.close()
     const again = await workshop(a.root)
-    await again.archives.import(once(await exported(b)))
+    await again.archives.import(once(await archiveOf(b)))
     expect(problems(again)).toEqual([])
     expect(again.drives.log(uuid(1)).at(-1)!.id).toBe(uuid(700))
   })

@@ -50,7 +50,8 @@ export type ChainedEntry = Omit<LogEntry, 'driveId' | 'seq'>
 export const SALT_HALF = 32
 export const NO_SALT = '0'.repeat(SALT_HALF)
 
-const photoOf = (data: LogEntry['data']): string | null => (data?.type === 'photo' ? data.sha : null)
+/** SHA-256 of the photo that an entry shows; null where it shows none, or none any more. */
+export const photoOf = ({ data }: Pick<LogEntry, 'data'>): string | null => (data?.type === 'photo' ? data.sha : null)
 
 /** Entries whose title a person wrote, or that repeat such a title; the program words all others. */
 const FREE_TITLES: ReadonlySet<EntryKind> = new Set(['note', 'wait', 'wait-ended', 'photo', 'taken-back'])
@@ -62,7 +63,7 @@ export const wordsSeal = (entry: ChainedEntry, salt: string, sha?: Sha256): stri
 
 /** Seal of the photo that an entry names, null where it names none. */
 export const photoSeal = (entry: ChainedEntry, salt: string, sha?: Sha256): string | null => {
-  const photo = photoOf(entry.data)
+  const photo = photoOf(entry)
   return photo === null ? null : sealOf([salt.slice(SALT_HALF), photo], sha)
 }
 

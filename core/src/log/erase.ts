@@ -1,6 +1,7 @@
 import {
   hasFreeTitle,
   NO_SALT,
+  photoOf,
   photoSeal,
   SALT_HALF,
   wordsSeal,
@@ -23,8 +24,7 @@ const hasWords = (entry: ChainedEntry): boolean =>
 /** Whether an entry has words that a person may have written, or a photo, that can be erased. */
 export function canErase(entry: LogEntry, what: Erasable): boolean {
   if (entry.kind === 'erased') return false
-  if (what === 'photo') return entry.data?.type === 'photo' && entry.data.sha !== null
-  return hasWords(entry)
+  return what === 'photo' ? photoOf(entry) !== null : hasWords(entry)
 }
 
 /**
@@ -55,8 +55,7 @@ export function erase<E extends ChainedEntry>(
 
 /** Whether nothing stands where a link says that something was erased: what stands there was put there by hand. */
 export function isErased(entry: ChainedEntry, { erased }: Pick<ChainLink, 'erased'>): boolean {
-  if (erased?.words && hasWords(entry)) return false
-  return !(erased?.photo && entry.data?.type === 'photo' && entry.data.sha !== null)
+  return !(erased?.words && hasWords(entry)) && !(erased?.photo && photoOf(entry) !== null)
 }
 
 /** When something of an entry was erased, by the entry's id. */

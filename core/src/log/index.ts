@@ -22,10 +22,8 @@ export type {
   ZoneRead,
 } from './entry-data'
 export {
-  hasFreeTitle,
   linkHash,
-  NO_SALT,
-  photoSeal,
+  photoOf,
   sealOf,
   wordsSeal,
   type ChainedEntry,
@@ -35,7 +33,7 @@ export {
 } from './chain'
 export { chainFaultText, followChain, type ChainFault, type ChainHead, type LinkedEntry } from './check-chain'
 export { ENTRY_DATA_TYPES } from './entry-data'
-export { canErase, ERASABLE, erase, erasedOn, isErased, type Erasable } from './erase'
+export { canErase, ERASABLE, erase, erasedOn, type Erasable } from './erase'
 export {
   ENTRY_KINDS,
   mayTakeBack,

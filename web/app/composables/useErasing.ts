@@ -1,4 +1,4 @@
-import { canErase, hasFreeTitle, type Erasable, type LogEntry } from '@wobrin/core/log'
+import { canErase, type Erasable, type LogEntry } from '@wobrin/core/log'
 
 /** What can be chosen of one entry. */
 export interface ErasableEntry {
@@ -12,7 +12,7 @@ const NOT_OFFERED: ReadonlySet<LogEntry['kind']> = new Set(['received', 'facts',
 /** What a person may want to be gone from a log, the latest first. */
 export const erasables = (log: readonly LogEntry[]): ErasableEntry[] =>
   log
-    .filter(e => !NOT_OFFERED.has(e.kind) && (e.detail !== '' || hasFreeTitle(e)))
+    .filter(e => !NOT_OFFERED.has(e.kind))
     .map(entry => ({ entry, parts: (['photo', 'words'] as const).filter(part => canErase(entry, part)) }))
     .filter(e => e.parts.length > 0)
     .reverse()

@@ -46,8 +46,8 @@ export const useDrive = defineStore('drive', () => {
     const more = await $fetch<LogEntry[]>(`/api/drives/${id}/log`, { query: { after } })
     if (drive.value?.id !== id) return
     // What was erased goes from here as well.
-    if (more.some(e => e.kind === 'erased')) return load(id)
-    take(...more)
+    if (more.some(e => e.kind === 'erased')) await load(id)
+    else take(...more)
     seen.set(id, log.value.at(-1)?.seq ?? 0)
     now.value = Date.now()
   }

@@ -32,8 +32,6 @@ export class ArchiveService {
     private readonly drives: DriveService,
     private readonly backups: Pick<BackupService, 'make'>,
     private readonly erasing: Pick<EraseService, 'finish'>,
-    /** Says that logs came which others have passed by. */
-    private readonly came: () => void = () => {},
   ) {}
 
   async export(madeAt: string, driveId?: string, withPhotos = true): Promise<Exported> {
@@ -71,10 +69,8 @@ export class ArchiveService {
       const now = new Date().toISOString()
       await this.backups.make(now, 'before-import')
       const imported = await importArchive(path, this.folder, this.db, now)
-      this.drives.headsMoved()
+      this.drives.logsChanged()
       // What was erased where the archive was made is erased here as well.
-      this.drives.forgetLogs()
-      this.came()
       await this.erasing.finish()
       return imported
     } finally {

@@ -58,11 +58,6 @@ function follow(db: Database.Database): CheckedLog {
   finish()
   // What is left has a chain and no entries.
   for (const id of heads.keys()) problems.push(`All entries of the log of ${tags.get(id) ?? id} are missing.`)
-  return { drives: tags.size, entries, erased: erasedDrives(db), problems }
-}
-
-/** A backup of an earlier version has no table of them. */
-function erasedDrives(db: Database.Database): number {
-  const known = db.prepare("select 1 from sqlite_master where name = 'erased_drives'").get()
-  return known ? (db.prepare('select count(*) from erased_drives').pluck().get() as number) : 0
+  const erased = db.prepare('select count(*) from erased_drives').pluck().get() as number
+  return { drives: tags.size, entries, erased, problems }
 }

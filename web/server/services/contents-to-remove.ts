@@ -3,8 +3,7 @@ import { eq, inArray } from 'drizzle-orm'
 import { captures, contentsToRemove, photos } from '../database/schema'
 import type { Db } from '../database/db'
 import { contentPath, type DataFolder } from './data-folder'
-
-type Writes = Pick<Db, 'insert' | 'delete' | '$client'>
+import { namedContents } from './named-contents'
 
 /** Ends of the files that are made of a photo. */
 const COPIES = ['', '.view.jpg', '.small.jpg'] as const
@@ -16,13 +15,7 @@ const COPIES = ['', '.view.jpg', '.small.jpg'] as const
 function unnamed(client: Db['$client'], shas: readonly string[]): string[] {
   const named = new Set(
     client
-      .prepare(
-        `with named(sha) as (
-           select json_extract(data, '$.sha') from log_entries where data is not null
-           union all select json_extract(data, '$.captureSha') from log_entries where data is not null
-           union all select json_extract(evidence, '$.recording') from log_entries where evidence is not null)
-         select distinct sha from named where sha in (select value from json_each(?))`,
-      )
+      .prepare(`select distinct sha from ${namedContents()} where sha in (select value from json_each(?))`)
       .pluck()
       .all(JSON.stringify(shas)) as string[],
   )
@@ -33,7 +26,7 @@ function unnamed(client: Db['$client'], shas: readonly string[]): string[] {
  * Takes recordings and photos that no entry names any more out of the workshop, as part of a transaction; their files
  * go by {@link removeContents} once it is through.
  */
-export function takeOut(db: Db, tx: Pick<Writes, 'insert' | 'delete'>, shas: readonly string[]): void {
+export function takeOut(db: Db, tx: Pick<Db, 'insert' | 'delete'>, shas: readonly string[]): void {
   const gone = unnamed(db.$client, [...new Set(shas)])
   if (gone.length === 0) return
   tx.delete(photos).where(inArray(photos.sha, gone)).run()

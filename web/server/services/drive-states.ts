@@ -8,12 +8,17 @@ import type { SetAsideDrives } from './set-aside'
 
 type Writes = Pick<Db, 'select' | 'insert' | 'update'>
 
-/** Works out how a drive stands from its log, and keeps it. Within the transaction that made the log grow. */
-export function keepState(db: Writes, driveId: string): void {
+/** How a drive stands by its log; null where that is empty. @throws where it cannot be replayed */
+export function stateOf(db: Pick<Db, 'select'>, driveId: string) {
   const log = db.select().from(logEntries).where(eq(logEntries.driveId, driveId)).orderBy(logEntries.seq).all()
   const last = log.at(-1)
-  if (!last) return
-  const state = { seq: last.seq, at: last.at, outcome: progressOf(log).outcome }
+  return last ? { seq: last.seq, at: last.at, outcome: progressOf(log).outcome } : null
+}
+
+/** Works out how a drive stands from its log, and keeps it. Within the transaction that made the log grow. */
+export function keepState(db: Writes, driveId: string): void {
+  const state = stateOf(db, driveId)
+  if (!state) return
   db.insert(driveStates)
     .values({ driveId, ...state })
     .onConflictDoUpdate({ target: driveStates.driveId, set: state })

@@ -21,6 +21,7 @@ import type { Db } from '../database/db'
 export class DriveService {
   private readonly recent: RecentLogs
   readonly aside = new SetAsideDrives()
+  private readonly listeners: (() => void)[] = []
 
   /** @param heads where the end of each log is also kept; left out where nothing else is */
   constructor(
@@ -48,17 +49,21 @@ export class DriveService {
     return done
   }
 
-  /** Logs have grown otherwise, by an archive that was read in. */
-  headsMoved(): void {
-    this.heads?.renew(this.db)
+  /** Has something done whenever logs were changed otherwise than by an entry at their end. */
+  whenLogsChange(run: () => void): void {
+    this.listeners.push(run)
   }
 
-  /** What was read of logs is read anew, as something was erased. @param gone drive that is no longer there */
-  forgetLogs(gone?: string): void {
+  /**
+   * Logs were changed otherwise than by an entry at their end: an archive was read in, or something was erased. What
+   * was read of them is read anew.
+   * @param gone drive that is no longer there
+   */
+  logsChanged(gone?: string): void {
     this.recent.forget()
-    if (gone === undefined) return
-    this.aside.forget(gone)
+    if (gone !== undefined) this.aside.forget(gone)
     this.heads?.renew(this.db)
+    for (const run of this.listeners) run()
   }
 
   list(): DriveFacts[] {

@@ -1,12 +1,11 @@
 import { randomUUID } from 'node:crypto'
 import { and, eq, inArray, sql } from 'drizzle-orm'
 import { ParameterError } from '@wobrin/core/base/errors'
-import { canErase, erase, type Erasable, type LogEntry } from '@wobrin/core/log'
+import { canErase, erase, photoOf, type Erasable, type LogEntry } from '@wobrin/core/log'
 import {
   drives as driveTable,
   driveStates,
   erasedDrives,
-  erasing,
   logChain,
   logEntries,
   logHeads,
@@ -18,6 +17,8 @@ import type { DriveService } from './drives'
 import { machineSha } from './linked-entries'
 import { removeContents, takeOut } from './contents-to-remove'
 import type { Writes, Written } from './log-chain'
+import { namedContents } from './named-contents'
+import { withLogUnlocked } from './with-log-unlocked'
 
 /** What is to be erased of a drive's log, by the ids of entries. */
 export interface ErasureRequest {
@@ -64,23 +65,23 @@ export class EraseService {
     const photos = chosen(log, request.photos, 'photo')
     if (words.length + photos.length === 0 && !request.ownerWords)
       throw new ParameterError('nothing was chosen', 'the owner’s words, an entry or a photo', { field: 'words' })
-    const shas = photos.flatMap(e => (e.data?.type === 'photo' && e.data.sha ? [e.data.sha] : []))
+    const shas = photos.map(e => photoOf(e)!)
     // An entry is sealed together with what was erased of it, so each is there before its saying so.
     const ids = [request.id, randomUUID()]
     this.drives.within((tx, write) => {
-      this.lifted(tx, t => {
-        if (request.ownerWords) t.update(driveTable).set({ ownerWords: '' }).where(eq(driveTable.id, driveId)).run()
-        for (const e of words) eraseOf(t, e, 'words')
+      withLogUnlocked(tx, () => {
+        if (request.ownerWords) tx.update(driveTable).set({ ownerWords: '' }).where(eq(driveTable.id, driveId)).run()
+        for (const e of words) eraseOf(tx, e, 'words')
         if (words.length) write(tombstone(ids.shift()!, driveId, 'words', words, now))
-        for (const [its, entries] of byDrive(showing(t, shas))) {
-          for (const e of entries) eraseOf(t, e, 'photo')
+        for (const [its, entries] of byDrive(showing(tx, shas))) {
+          for (const e of entries) eraseOf(tx, e, 'photo')
           const id = its === driveId ? ids.shift()! : randomUUID()
           write(tombstone(id, its, 'photo', entries, now))
         }
-        takeOut(this.db, t, shas)
+        takeOut(this.db, tx, shas)
       })
     })
-    this.drives.forgetLogs()
+    this.drives.logsChanged()
     await this.clear()
   }
 
@@ -95,31 +96,24 @@ export class EraseService {
     if (tag.trim() !== drive.tag)
       throw new ParameterError(`“${tag}” is not the tag of this drive`, drive.tag, { field: 'tag' })
     this.drives.within(tx => {
-      this.lifted(tx, t => {
+      withLogUnlocked(tx, () => {
         const shas = contentsNamedBy(this.db.$client, driveId)
-        const head = t.select().from(logHeads).where(eq(logHeads.driveId, driveId)).get()
+        const head = tx.select().from(logHeads).where(eq(logHeads.driveId, driveId)).get()
         for (const table of [driveStates, logHeads, logChain, logEntries] as const)
-          t.delete(table).where(eq(table.driveId, driveId)).run()
-        t.update(referenceDisks)
+          tx.delete(table).where(eq(table.driveId, driveId)).run()
+        tx.update(referenceDisks)
           .set({ writtenBy: null, writer: sql`case when writer = '' then 'a drive that was erased' else writer end` })
           .where(eq(referenceDisks.writtenBy, driveId))
           .run()
-        t.delete(driveTable).where(eq(driveTable.id, driveId)).run()
-        t.insert(erasedDrives)
+        tx.delete(driveTable).where(eq(driveTable.id, driveId)).run()
+        tx.insert(erasedDrives)
           .values({ id: driveId, at: now, entries: head?.entries ?? 0, hash: head?.hash ?? '' })
           .run()
-        takeOut(this.db, t, shas)
+        takeOut(this.db, tx, shas)
       })
     })
-    this.drives.forgetLogs(driveId)
+    this.drives.logsChanged(driveId)
     await this.clear()
-  }
-
-  /** Runs with the triggers lifted that keep the log; they stand again when the transaction ends, however it does. */
-  private lifted(tx: Writes, run: (tx: Writes) => void): void {
-    tx.insert(erasing).values({ id: 1 }).run()
-    run(tx)
-    tx.delete(erasing).run()
   }
 
   /** The write-ahead log still holds the pages as they were: it is written back and emptied. */
@@ -201,13 +195,7 @@ const tombstone = (id: string, driveId: string, what: Erasable, entries: readonl
 
 /** Recordings and photos that a drive's log names. */
 const contentsNamedBy = (client: Db['$client'], driveId: string): string[] =>
-  (
-    client
-      .prepare(
-        `select json_extract(data, '$.sha') as shown, json_extract(data, '$.captureSha') as computed,
-                json_extract(evidence, '$.recording') as evidence from log_entries where drive_id = ?`,
-      )
-      .all(driveId) as Record<string, unknown>[]
-  )
-    .flatMap(row => Object.values(row))
-    .filter(sha => typeof sha === 'string')
+  client
+    .prepare(`select distinct sha from ${namedContents()} where drive_id = ? and sha is not null`)
+    .pluck()
+    .all(driveId) as string[]

@@ -48,6 +48,7 @@ export class KnowledgeService {
     const knowledge = this.standing('knowledge', text => readKnowledge(text, FILES.knowledge))
     if (knowledge) this.knowledge = knowledge
     this.factors = this.standing('rates', text => readRates(text, FILES.rates, this.knowledge.faults))
+    drives.whenLogsChange(() => this.forget())
   }
 
   /** What diagnosis of a drive of a model works from. */
@@ -94,14 +95,6 @@ export class KnowledgeService {
     this.problems.length = 0
     this.forget()
     return this.state()
-  }
-
-  /** Looks at all logs anew: an archive was read in, or something was erased. */
-  lookAnew(): void {
-    this.seen = 0
-    this.cases.clear()
-    this.complained.clear()
-    this.rates.clear()
   }
 
   /** Cases that were closed here. Only drives whose log has grown are looked at again. */

@@ -5,6 +5,7 @@ import { drizzle } from 'drizzle-orm/better-sqlite3'
 import { migrate } from 'drizzle-orm/better-sqlite3/migrator'
 import type { Db } from '../database/db'
 import * as schema from '../database/schema'
+import { sweepImports } from './archive/arriving'
 import type { DataFolder } from './data-folder'
 import { sealLog } from './seal-log'
 import { upgradeLog } from './upgrade-log'
@@ -41,5 +42,6 @@ export async function openDatabase(folder: DataFolder, migrations: string): Prom
   migrate(db, { migrationsFolder: migrations })
   if (hasColumn(client, 'log_entries', 'evidence')) upgradeLog(client)
   if (hasColumn(client, 'log_chain', 'hash')) sealLog(client)
+  if (hasColumn(client, 'arriving', 'import_id')) await sweepImports(db, folder)
   return db
 }

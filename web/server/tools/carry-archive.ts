@@ -6,7 +6,7 @@ import { Readable } from 'node:stream'
 import { pipeline } from 'node:stream/promises'
 import { fileURLToPath } from 'node:url'
 import type { Imported, MissingFile } from '../../shared/archive'
-import { sweepImports, writeArchive } from '../services/archive'
+import { writeArchive } from '../services/archive'
 import { ArchiveService } from '../services/archives'
 import { BackupService } from '../services/backups'
 import type { DataFolder } from '../services/data-folder'
@@ -81,7 +81,6 @@ export async function importInto(folder: DataFolder, path: string, now: string):
   try {
     checkDatabase(folder, MIGRATIONS)
     const db = await openDatabase(folder, MIGRATIONS)
-    await sweepImports(db, folder)
     const heads = new KeptHeads(folder.root)
     const drives = new DriveService(db, heads)
     const second = new WorkshopService(db).get().secondPlace !== ''

@@ -1,5 +1,5 @@
 import type { H3Event } from 'h3'
-import { sealOf } from '@wobrin/core/log'
+import { etagOf } from '../../shared/etag'
 import { ChangedMeanwhile } from '../services/changed-meanwhile'
 import { machineSha } from '../services/linked-entries'
 
@@ -15,8 +15,8 @@ import { machineSha } from '../services/linked-entries'
 export function checkUnchanged(event: H3Event, now: unknown, wanted: unknown, what: string): void {
   const seen = getRequestHeader(event, 'if-match')
   if (seen === undefined) return
-  const seal = (value: unknown) => `"${sealOf(value, machineSha)}"`
-  if (seen === seal(now) || seal(now) === seal(wanted)) return
+  const stands = etagOf(now, machineSha)
+  if (seen === stands || stands === etagOf(wanted, machineSha)) return
   throw new ChangedMeanwhile(
     now === null
       ? `Somebody else removed ${what} meanwhile. Nothing was saved.`

@@ -9,7 +9,6 @@ import { Finder } from '../services/finder'
 import { BlameService } from '../services/blame'
 import { CertificateService } from '../services/certificates'
 import { DonorShelf } from '../services/donor-shelf'
-import { sweepImports } from '../services/archive'
 import { ArchiveService } from '../services/archives'
 import { answerOf } from '../services/answer-of'
 import { BackupService } from '../services/backups'
@@ -76,7 +75,6 @@ async function open() {
   sweepLeftovers(folder)
   checkDatabase(folder, join(beside, 'migrations'))
   const db = await openDatabase(folder, join(beside, 'migrations'))
-  await sweepImports(db, folder)
   const judging = new JudgePool(join(beside, 'judge-capture.mjs'), JUDGING)
   const heads = new KeptHeads(folder.root)
   /** Logs that do not end as they were left; the program goes on with what is there. */
@@ -121,7 +119,7 @@ async function open() {
     workshop,
     disks,
     captures,
-    archives: new ArchiveService(folder, db, drives, backups, erasing, () => knowledge.lookAnew()),
+    archives: new ArchiveService(folder, db, drives, backups, erasing),
     backups,
     erasing,
     belts: new BeltShelf(db, drives),

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { findStation } from '@wobrin/core/bench/stations'
+import { photoOf } from '@wobrin/core/log'
 
 /** Words and photos that are to be gone for good, or the whole drive. */
 const { shown } = defineProps<{ shown: boolean }>()
@@ -46,8 +47,8 @@ async function eraseAll(): Promise<void> {
           </label>
           <div v-for="{ entry, parts } in list" :key="entry.id" class="flex gap-3 px-3 py-2 text-sm items-start">
             <img
-              v-if="entry.data?.type === 'photo' && entry.data.sha"
-              :src="`/api/photos/${entry.data.sha}?size=small`"
+              v-if="photoOf(entry)"
+              :src="`/api/photos/${photoOf(entry)}?size=small`"
               alt=""
               class="w-16 rounded-box shrink-0"
             />

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { LoggedDrive } from '@wobrin/core/bench/identical'
-import { standingEntries, type LogEntry } from '@wobrin/core/log'
+import { photoOf, standingEntries, type LogEntry } from '@wobrin/core/log'
 
 /** Photos of both drives side by side, the latest first. */
 const { other } = defineProps<{ other: LoggedDrive }>()
@@ -8,14 +8,13 @@ const store = useDrive()
 const MOST = 4
 const photosOf = (log: readonly LogEntry[]) =>
   standingEntries(log)
-    .filter(e => e.data?.type === 'photo' && e.data.sha !== null)
+    .filter(e => photoOf(e) !== null)
     .slice(-MOST)
     .reverse()
 const both = computed(() => [
   { tag: store.drive!.tag, photos: photosOf(store.log) },
   { tag: other.drive.tag, photos: photosOf(other.log) },
 ])
-const shaOf = (e: LogEntry) => (e.data?.type === 'photo' ? e.data.sha : '')
 </script>
 
 <template>
@@ -25,9 +24,9 @@ const shaOf = (e: LogEntry) => (e.data?.type === 'photo' ? e.data.sha : '')
       <div v-for="b in both" :key="b.tag">
         <p class="text-xs hint mb-1">{{ b.tag }}</p>
         <div class="grid grid-cols-2 gap-2">
-          <a v-for="e in b.photos" :key="e.id" :href="`/api/photos/${shaOf(e)}`" target="_blank" rel="noopener"
+          <a v-for="e in b.photos" :key="e.id" :href="`/api/photos/${photoOf(e)}`" target="_blank" rel="noopener"
             ><img
-              :src="`/api/photos/${shaOf(e)}?size=small`"
+              :src="`/api/photos/${photoOf(e)}?size=small`"
               :alt="`${b.tag}: ${e.title}`"
               class="rounded-box border border-line w-full"
               loading="lazy"

@@ -1,8 +1,9 @@
 import { appendFileSync, existsSync, readdirSync, readFileSync, rmSync } from 'node:fs'
 import { join } from 'node:path'
 import type { Db } from '../../database/db'
-import { CONTENTS } from './tables'
-import type { DataFolder } from '../data-folder'
+import { contentPath, type DataFolder } from '../data-folder'
+import { withLogUnlocked } from '../with-log-unlocked'
+import { contentAt } from './tables'
 import { inSlices } from './in-slices'
 
 const LIST = /^\.import-.*\.files$/
@@ -15,32 +16,15 @@ export const fileList = (folder: DataFolder, importId: string): string => join(f
 /** Notes a file that an import is about to bring. */
 export const noteFile = (list: string, path: string): void => appendFileSync(list, `${path}\n`)
 
-function* takeOut(db: Db, importId: string): Generator<void> {
+const LINKS = 'delete from log_chain where entry in (select entry from log_chain where drive_id = ? limit ?)'
+const ENTRIES = 'delete from log_entries where seq in (select seq from log_entries where drive_id = ? limit ?)'
+
+function* withdrawn(db: Db, importId: string): Generator<void> {
   const client = db.$client
   const drives = client.prepare('select drive_id from arriving where import_id = ?').pluck().all(importId) as string[]
-  const lifted = (sql: string, ...params: unknown[]) => {
-    client.exec('insert into erasing (id) values (1)')
-    const { changes } = client.prepare(sql).run(...params)
-    client.exec('delete from erasing')
-    return changes
-  }
+  const remove = (sql: string, drive: string) => withLogUnlocked(db, () => client.prepare(sql).run(drive, ROWS).changes)
   for (const drive of drives) {
-    while (
-      lifted(
-        'delete from log_chain where entry in (select entry from log_chain where drive_id = ? limit ?)',
-        drive,
-        ROWS,
-      )
-    )
-      yield
-    while (
-      lifted(
-        'delete from log_entries where seq in (select seq from log_entries where drive_id = ? limit ?)',
-        drive,
-        ROWS,
-      )
-    )
-      yield
+    for (const sql of [LINKS, ENTRIES]) while (remove(sql, drive)) yield
     client.prepare('delete from log_heads where drive_id = ?').run(drive)
     client.prepare('delete from drives where id = ?').run(drive)
     client.prepare('delete from arriving where drive_id = ?').run(drive)
@@ -50,7 +34,7 @@ function* takeOut(db: Db, importId: string): Generator<void> {
 
 /** Takes everything out again that an import has brought so far. */
 export async function withdraw(db: Db, folder: DataFolder, importId: string): Promise<void> {
-  await inSlices(db.$client, takeOut(db, importId))
+  await inSlices(db.$client, withdrawn(db, importId))
   dropFiles(db, folder, fileList(folder, importId))
 }
 
@@ -58,11 +42,11 @@ export async function withdraw(db: Db, folder: DataFolder, importId: string): Pr
 function dropFiles(db: Db, folder: DataFolder, list: string): void {
   if (!existsSync(list)) return
   for (const path of readFileSync(list, 'utf8').split('\n')) {
-    const place = CONTENTS.find(c => path.startsWith(`${c.folder}/`))
-    const sha = path.slice((place?.folder.length ?? 0) + 1)
-    if (!place || !/^[0-9a-f]{64}$/.test(sha)) continue
+    const content = contentAt(path)
+    if (!content) continue
+    const { place, sha } = content
     if (db.$client.prepare(`select 1 from ${place.table} where sha = ?`).get(sha)) continue
-    rmSync(join(folder[place.folder], sha), { force: true })
+    rmSync(contentPath(folder[place.folder], sha), { force: true })
   }
   rmSync(list, { force: true })
 }

@@ -1,10 +1,12 @@
 import Database from 'better-sqlite3'
 import { eq } from 'drizzle-orm'
 import { ERASABLE, type Erasable } from '@wobrin/core/log'
-import { drives, erasing } from '../../database/schema'
+import { drives } from '../../database/schema'
 import type { Db } from '../../database/db'
 import { takeOut } from '../contents-to-remove'
 import { eraseOf } from '../erasing'
+import { namedContents } from '../named-contents'
+import { withLogUnlocked } from '../with-log-unlocked'
 
 /** What of an archive stays out, because it was erased here. */
 export interface LeftOut {
@@ -13,11 +15,6 @@ export interface LeftOut {
   /** Paths of recordings and photos in the archive. */
   readonly contents: ReadonlySet<string>
 }
-
-const namedBy = (table: string) =>
-  `(select json_extract(data, '$.sha') as sha, id, drive_id from ${table} where data is not null
-    union all select json_extract(data, '$.captureSha'), id, drive_id from ${table} where data is not null
-    union all select json_extract(evidence, '$.recording'), id, drive_id from ${table} where evidence is not null)`
 
 /**
  * Takes out of the staged rows what was erased here: whole drives, and photos of entries. Words of entries need
@@ -42,14 +39,14 @@ export function leaveOutErased(path: string, db: Db, single: boolean): LeftOut {
     // What only entries name that stay out.
     const contents = staged
       .prepare(
-        `select sha from ${namedBy('log_entries')} where sha is not null group by sha
+        `select sha from ${namedContents()} where sha is not null group by sha
          having min(drive_id in ${isGone} or id in ${isGone}) = 1`,
       )
       .pluck()
       .all(list, photosGone) as string[]
     const here = new Set(
       own
-        .prepare(`select distinct sha from ${namedBy('log_entries')} where sha in ${isGone}`)
+        .prepare(`select distinct sha from ${namedContents()} where sha in ${isGone}`)
         .pluck()
         .all(JSON.stringify(contents)) as string[],
     )
@@ -95,13 +92,13 @@ function eraseEach(
   what: Erasable,
   due: readonly { readonly id: string; readonly kind: string; readonly driveId: string; readonly sha: string | null }[],
 ): void {
-  db.insert(erasing).values({ id: 1 }).run()
-  for (const { id, kind, driveId } of due) {
-    eraseOf(db, { id }, what)
-    if (what === 'words' && kind === 'received')
-      db.update(drives).set({ ownerWords: '' }).where(eq(drives.id, driveId)).run()
-  }
-  db.delete(erasing).run()
+  withLogUnlocked(db, () => {
+    for (const { id, kind, driveId } of due) {
+      eraseOf(db, { id }, what)
+      if (what === 'words' && kind === 'received')
+        db.update(drives).set({ ownerWords: '' }).where(eq(drives.id, driveId)).run()
+    }
+  })
   if (what === 'photo')
     takeOut(
       db,

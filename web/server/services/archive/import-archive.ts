@@ -16,7 +16,7 @@ import { fileList, noteFile, withdraw } from './arriving'
 import { leaveOutErased } from './erased-in-archive'
 import { mergeArchive } from './merge-archive'
 import { upgradeRow } from './upgrade-row'
-import { CONTENTS, TABLES, type ArchiveTable } from './tables'
+import { CONTENTS, contentAt, TABLES, type ArchiveTable } from './tables'
 
 /** After so much work others are let in: nobody waits for an archive to be read. */
 const BREATH_MS = 25
@@ -65,8 +65,11 @@ async function stage(archive: OpenArchive, path: string, folder: DataFolder): Pr
     staging.exec(`attach '${folder.database.replaceAll("'", "''")}' as own`)
     const makings = staging.prepare("select sql from own.sqlite_master where type = 'table' and name = ?")
     for (const t of TABLES) staging.exec((makings.get(t.table) as { sql: string }).sql)
+    // What the merge looks for, so that its last transaction is short.
     staging.exec(
-      'create index staged_entries on log_entries (id); create index staged_drives on log_entries (drive_id)',
+      `create index staged_entries on log_entries (id);
+       create index staged_drives on log_entries (drive_id);
+       create index staged_erased on log_chain (entry) where erased is not null`,
     )
     staging.exec('detach own')
     staging.pragma('foreign_keys = OFF')
@@ -180,9 +183,9 @@ async function keepContents(
 ): Promise<number> {
   let kept = 0
   for (const { path, sha256 } of archive.manifest.files) {
-    const place = CONTENTS.find(c => path.startsWith(`${c.folder}/`))
-    if (!place || leftOut.has(path)) continue
-    const sha = path.slice(place.folder.length + 1)
+    const content = contentAt(path)
+    if (!content || leftOut.has(path)) continue
+    const { place, sha } = content
     if (sha !== sha256)
       throw new InputError(`${path} holds something else than its name says`, 'contents by their SHA-256')
     const target = contentPath(folder[place.folder], sha)

@@ -1,4 +1,3 @@
-export { sweepImports } from './arriving'
 export { importArchive } from './import-archive'
 export { writeArchive } from './write-archive'
 export { ARCHIVE_VERSION, MANIFEST, TABLES, type Manifest } from './tables'

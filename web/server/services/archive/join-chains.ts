@@ -16,6 +16,9 @@ interface Read {
   readonly firstSeq: number | null
 }
 
+/** Links that are made at once. */
+const MANY = 50
+
 /** The entries of one drive that have no link yet, in their order. */
 function unlinked(db: Db, driveId: string): Read[] {
   return db.$client
@@ -87,9 +90,6 @@ export function* joinDrive(db: Db, driveId: string, now?: string): Generator<voi
       [...ends],
     )
 }
-
-/** Links that are made at once. */
-const MANY = 50
 
 const entryOf = (db: Db, id: string) => db.select().from(logEntries).where(eq(logEntries.id, id)).get()!
 

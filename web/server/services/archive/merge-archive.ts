@@ -1,10 +1,9 @@
 import { eq } from 'drizzle-orm'
 import { InputError } from '@wobrin/core/base/errors'
-import { progressOf } from '@wobrin/core/bench/stations'
 import type { Imported } from '../../../shared/archive'
-import { logEntries } from '../../database/schema'
+import { arriving } from '../../database/schema'
 import type { Db } from '../../database/db'
-import { catchUp } from '../drive-states'
+import { catchUp, stateOf } from '../drive-states'
 import { bringBack, eraseAsThere, sameButErased } from './erased-in-archive'
 import { inSlices } from './in-slices'
 import { joinChains, joinDrive } from './join-chains'
@@ -26,6 +25,7 @@ const NAMES: Readonly<Record<string, string>> = {
  * was erased twice was erased.
  */
 const MAY_DIFFER: ReadonlySet<string> = new Set(['workshop', 'captures', 'photos', 'erased_drives'])
+const DRIVES = TABLES.find(t => t.table === 'drives')!
 const LOG = TABLES.find(t => t.table === 'log_entries')!
 /** Tables that are small beside the log: they come with the last transaction. Links are joined, not copied. */
 const SMALL = TABLES.filter(t => !['drives', 'log_entries', 'log_chain'].includes(t.table))
@@ -42,8 +42,7 @@ interface Counts {
 export async function mergeArchive(db: Db, staged: string, importId: string, now: string): Promise<Imported['tables']> {
   const client = db.$client
   client.exec(`attach '${staged.replaceAll("'", "''")}' as staged`)
-  client.exec('create temp table if not exists fresh (id text primary key)')
-  client.exec('delete from temp.fresh')
+  client.exec('create temp table fresh (id text primary key)')
   const counts: Counts = {}
   try {
     await inSlices(client, bringDrives(db, importId, counts))
@@ -58,15 +57,8 @@ export async function mergeArchive(db: Db, staged: string, importId: string, now
 /** New drives with their logs, chains and states, hidden; entries that are new on drives that are here are noted. */
 function* bringDrives(db: Db, importId: string, counts: Counts): Generator<void> {
   const client = db.$client
-  const value = <T>(sql: string, ...params: unknown[]) =>
-    client
-      .prepare(sql)
-      .pluck()
-      .get(...params) as T
-  refuseClash(
-    db,
-    TABLES.find(t => t.table === 'drives')!,
-  )
+  const value = (sql: string) => client.prepare(sql).pluck().get()
+  refuseClash(db, DRIVES)
   refuseTakenTag(db)
   const empty = value('select 1 from main.log_entries limit 1') === undefined
   // Whoever enters something meanwhile gets a number after all that are coming.
@@ -80,11 +72,8 @@ function* bringDrives(db: Db, importId: string, counts: Counts): Generator<void>
     .prepare('select id from staged.drives s where not exists (select 1 from main.drives m where m.id = s.id)')
     .pluck()
     .all() as string[]
-  counts.drives = { added: fresh.length, there: value<number>('select count(*) from staged.drives') - fresh.length }
-  const columns = listed(
-    TABLES.find(t => t.table === 'drives')!,
-    true,
-  )
+  counts.drives = { added: fresh.length, there: (value('select count(*) from staged.drives') as number) - fresh.length }
+  const columns = listed(DRIVES, true)
   const bring = client.prepare(`insert into main.drives (${columns}) select ${columns} from staged.drives where id = ?`)
   const hide = client.prepare('insert into main.arriving (drive_id, import_id) values (?, ?)')
   for (const id of fresh) {
@@ -131,13 +120,8 @@ function* bringEntries(db: Db, importId: string, empty: boolean, counts: Counts)
 /** The chain of a drive that is new, and how it stands by its log. */
 function* joinNew(db: Db, driveId: string): Generator<void> {
   yield* joinDrive(db, driveId)
-  const log = db.select().from(logEntries).where(eq(logEntries.driveId, driveId)).orderBy(logEntries.seq).all()
-  const last = log.at(-1)
-  if (!last) return
-  const { outcome } = replayed(() => progressOf(log))
-  db.$client
-    .prepare('update arriving set seq = ?, at = ?, outcome = ? where drive_id = ?')
-    .run(last.seq, last.at, outcome, driveId)
+  const state = replayed(() => stateOf(db, driveId))
+  if (state) db.update(arriving).set(state).where(eq(arriving.driveId, driveId)).run()
   yield
 }
 

@@ -1,4 +1,5 @@
 import { getTableConfig, type SQLiteTable } from 'drizzle-orm/sqlite-core'
+import { SHA_256 } from '../../../shared/patterns'
 import type { MissingFile } from '../../../shared/archive'
 import * as schema from '../../database/schema'
 
@@ -81,6 +82,13 @@ export const CONTENTS = [
   { folder: 'captures', table: 'captures' },
   { folder: 'photos', table: 'photos' },
 ] as const
+
+/** The recording or photo at a path of an archive; null where it is something else. */
+export function contentAt(path: string): { readonly place: (typeof CONTENTS)[number]; readonly sha: string } | null {
+  const place = CONTENTS.find(c => path.startsWith(`${c.folder}/`))
+  const sha = path.slice(path.indexOf('/') + 1)
+  return place && SHA_256.test(sha) ? { place, sha } : null
+}
 
 export interface ManifestFile {
   readonly path: string
