@@ -91,7 +91,7 @@ describe('drives and their logs', () => {
     const { drives, bench: benches } = await workshop()
     const { id } = drives.receive(newDrive(), '2026-03-01T09:00:00Z')
     drives.append(note(id, uuid(1), { kind: 'station', station: 'receive' }))
-    const bench = benches.at(Date.parse('2026-03-01T12:00:00Z'))
+    const bench = await benches.at(Date.parse('2026-03-01T12:00:00Z'))
     expect(bench.lines).toMatchObject([{ current: 'look', done: ['receive'], call: null, outcome: null, rpm: null }])
     expect(bench.next).toMatchObject([{ tag: 'SK-05', title: 'Look at the belt' }])
   })

@@ -36,7 +36,7 @@ describe('an archive comes in slices', () => {
     expect(w.drives.count()).toEqual({ drives: 0, entries: 0 })
     expect(() => w.drives.get(uuid(1))).toThrow('no such drive')
     expect(w.finder.find('belt')).toEqual({ drives: [], entries: [] })
-    expect(w.bench.at(Date.parse(NOW)).lines).toEqual([])
+    expect((await w.bench.at(Date.parse(NOW))).lines).toEqual([])
     expect(logProblems(w)).toEqual([])
     expect((await verifyFolder(w.folder)).problems).toEqual([])
     // Somebody works on meanwhile, in a workshop that was empty.
@@ -50,7 +50,7 @@ describe('an archive comes in slices', () => {
     })
     expect(w.drives.list().map(d => d.tag)).toEqual(['OWN-1', 'SK-1', 'SK-2', 'SK-3', 'SK-4', 'SK-5', 'SK-6'])
     expect(w.drives.log(uuid(77))).toHaveLength(2)
-    expect(w.bench.at(Date.parse(NOW)).lines).toHaveLength(DRIVES + 1)
+    expect((await w.bench.at(Date.parse(NOW))).lines).toHaveLength(DRIVES + 1)
     expect(w.finder.find('belt').entries).toHaveLength(8)
     expect(bringing(w)).toBe(0)
     expect((await verifyFolder(w.folder)).problems).toEqual([])

@@ -137,7 +137,7 @@ describe('a drive whose log cannot be read', () => {
     again.db.$client.close()
     spoil(w.root, data, observations)
     const now = await workshop(w.root)
-    const bench = now.bench.at(Date.parse(NOW))
+    const bench = await now.bench.at(Date.parse(NOW))
     expect(bench.lines.map(l => l.drive.tag)).toEqual(['SK-06'])
     expect(bench.setAside).toMatchObject([{ tag: 'SK-05' }])
     expect(() => now.drives.log(uuid(1))).toThrow(/SK-05 is set aside: its log cannot be read/)

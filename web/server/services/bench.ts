@@ -1,10 +1,12 @@
-import { and, desc, eq, isNotNull, isNull, sql } from 'drizzle-orm'
+import { desc, eq, isNotNull, isNull, sql } from 'drizzle-orm'
 import { callOnBench, caseMinutes, driveCase, hasComplaint, wantedBy, type KnownBeside } from '@wobrin/core/bench/case'
 import {
   minutesForGoal,
   nextOf,
   ranked,
+  stillUntil,
   USUAL_GOAL,
+  waitShare,
   walk,
   type RankedThing,
   type Walk,
@@ -12,13 +14,12 @@ import {
 import { lastSpeed, supportingEntries, type DriveFacts, type LogEntry } from '@wobrin/core/log'
 import type { Bench, BenchLine, BenchWait } from '../../shared/bench'
 import { driveStates, drives as drivesTable } from '../database/schema'
+import { Breaks } from './breaks'
 import type { DriveService } from './drives'
 import type { Db } from '../database/db'
 
 /** Drives that have left are found by search; the bench shows the latest. */
 const LEFT_SHOWN = 40
-/** Waits run down and sittings end: what was said within this time is worked out anew each time. */
-const STILL_MOVING_MS = 4 * 3_600_000
 
 const pick = ({ id, tag, mechanism }: DriveFacts) => ({ id, tag, mechanism })
 
@@ -33,13 +34,15 @@ interface OnBench {
   readonly seq: number
   readonly line: BenchLine
   readonly next: RankedThing | null
-  readonly waits: readonly BenchWait[]
-  readonly moving: boolean
+  readonly waits: readonly (Omit<BenchWait, 'share'> & { readonly startsMs: number })[]
+  /** Time for which it was worked out, and until when it holds where nothing is entered; milliseconds since 1970. */
+  readonly from: number
+  readonly until: number
 }
 
 /**
  * The bench: every open drive at its station, and what the hands could do next. A drive is walked again only when its
- * log has grown, or time moves it.
+ * log has grown, or time moves it. Others are let in between the drives.
  */
 export class BenchService {
   private readonly known = new Map<string, OnBench>()
@@ -50,26 +53,33 @@ export class BenchService {
     private readonly knownOf: Known = () => ({}),
   ) {}
 
-  at(nowMs: number): Bench {
+  async at(nowMs: number): Promise<Bench> {
+    const breaks = new Breaks()
     const rows = this.db
-      .select({ drive: drivesTable, seq: driveStates.seq, at: driveStates.at })
+      .select({ drive: drivesTable, seq: driveStates.seq })
       .from(driveStates)
       .innerJoin(drivesTable, eq(drivesTable.id, driveStates.driveId))
       .where(isNull(driveStates.outcome))
       .orderBy(drivesTable.tag)
       .all()
-    const bench = (r: (typeof rows)[number]) =>
-      this.drives.aside.guard(r.drive, () => this.onBench(r.drive, r.seq, r.at, nowMs)) ?? []
-    const open = rows.flatMap(bench)
-    const left = this.db
-      .select({ drive: drivesTable, seq: driveStates.seq, at: driveStates.at })
+    const bench = async (shown: typeof rows) => {
+      const made: OnBench[] = []
+      for (const r of shown) {
+        await breaks.whereDue()
+        made.push(...(this.drives.aside.guard(r.drive, () => [this.onBench(r.drive, r.seq, nowMs)]) ?? []))
+      }
+      return made
+    }
+    const open = await bench(rows)
+    const latest = this.db
+      .select({ drive: drivesTable, seq: driveStates.seq })
       .from(driveStates)
       .innerJoin(drivesTable, eq(drivesTable.id, driveStates.driveId))
-      .where(and(isNotNull(driveStates.outcome)))
+      .where(isNotNull(driveStates.outcome))
       .orderBy(desc(driveStates.at))
       .limit(LEFT_SHOWN)
       .all()
-      .flatMap(bench)
+    const left = await bench(latest)
     const { n: leftInAll } = this.db
       .select({ n: sql<number>`count(*)` })
       .from(driveStates)
@@ -79,31 +89,43 @@ export class BenchService {
     for (const id of this.known.keys()) if (!shown.has(id)) this.known.delete(id)
     return {
       next: ranked(open.map(o => o.next)),
-      waits: open.flatMap(o => o.waits).sort((a, b) => (a.endsAt < b.endsAt ? -1 : 1)),
+      waits: open
+        .flatMap(o => o.waits)
+        .map(({ startsMs, ...w }) => ({ ...w, share: waitShare(startsMs, Date.parse(w.endsAt), nowMs) }))
+        .sort((a, b) => (a.endsAt < b.endsAt ? -1 : 1)),
       lines: [...open, ...left].map(o => o.line),
       leftInAll,
       setAside: this.drives.aside.list(),
     }
   }
 
-  private onBench(drive: DriveFacts, seq: number, at: string, nowMs: number): OnBench {
+  /** Works it out before anybody asks. What goes wrong shows when somebody does. */
+  async warm(): Promise<void> {
+    await this.at(Date.now()).catch(() => undefined)
+  }
+
+  private onBench(drive: DriveFacts, seq: number, nowMs: number): OnBench {
     const known = this.known.get(drive.id)
-    if (known?.seq === seq && !known.moving) return known
+    if (known?.seq === seq && known.from <= nowMs && nowMs < known.until) return known
     const log = this.drives.log(drive.id)
     const way = walk(drive, log, nowMs)
     const { current, done, call, outcome } = way.progress
     const found = caseOf(drive, log, way, this.knownOf)
     const made: OnBench = {
       seq,
-      moving: way.waits.length > 0 || nowMs - Date.parse(at) < STILL_MOVING_MS,
+      from: nowMs,
+      until: stillUntil(log, way, nowMs),
       next: nextOf({ ...pick(drive), log, way, wanted: found && wantedBy(found) }),
       waits: outcome
         ? []
-        : way.waits.map(({ entry, holds: _, ...wait }) => ({
-            ...wait,
+        : way.waits.map(({ entry, what, endsAt, over }) => ({
             driveId: drive.id,
             tag: drive.tag,
             entryId: entry.id,
+            what,
+            startsMs: Date.parse(entry.at),
+            endsAt,
+            over,
           })),
       line: {
         drive,

@@ -104,6 +104,8 @@ async function open() {
     ...knowledge.options(d.model),
     also: [...blame.elsewhere(d.id), ...identical.evidence(d)],
   })
+  const bench = new BenchService(db, drives, knownBeside)
+  drives.whenLogsChange(() => void bench.warm())
   const logCheck = new LogCheck(join(beside, 'check-log.mjs'), folder.database, lost)
   return {
     folder,
@@ -124,7 +126,7 @@ async function open() {
     erasing,
     belts: new BeltShelf(db, drives),
     knowledge,
-    bench: new BenchService(db, drives, knownBeside),
+    bench,
     blame,
     certificates: new CertificateService(drives, disks, workshop),
     donors: new DonorShelf(db, drives),

@@ -7,10 +7,11 @@ export { GATES, findGate, isGateId, type Gate, type GateCondition, type GateId }
 export { USUAL_GOAL, type Aim } from './needed'
 export { mayMoveOutcome, progressOf, type Progress } from './progress'
 export { isAcknowledged } from './sitting'
+export { stillUntil } from './still-until'
 export { claimable, safetySheet, type SafetyLook, type SafetySheet } from './safety-looks'
 export type { StepRecord, Station, Step } from './station'
 export { STATIONS, findStation, findStep, stationAsking } from './stations'
-export { USUAL_WAITS, heldByDefault, openWaits, type Wait } from './waits'
+export { USUAL_WAITS, heldByDefault, openWaits, waitShare, type Wait } from './waits'
 export {
   mayHaveHurtDisks,
   mayLoadGoodDisk,

@@ -2,7 +2,7 @@ import type { LogEntry } from '../../log'
 import type { CautionId } from './cautions'
 
 /** A sitting ends once nothing was said to the log for so long. */
-const SITTING_MS = 3 * 3_600_000
+export const SITTING_MS = 3 * 3_600_000
 
 /**
  * Whether a caution was acknowledged in this sitting: after it no pause in the log, up to now, is three hours long.

@@ -62,6 +62,10 @@ export interface Wait {
   readonly forbidsPower: boolean
 }
 
+/** Share of a wait's time that has passed, 0 to 1; times in milliseconds since 1970, UTC. */
+export const waitShare = (startMs: number, endMs: number, nowMs: number): number =>
+  Math.min(1, Math.max(0, (nowMs - startMs) / (endMs - startMs)))
+
 /**
  * Waits that nobody has ended yet, the next to run out first; one that ran out stays until a person says so.
  * @param nowMs milliseconds since 1970, UTC; passed in because core has no clock
@@ -77,7 +81,7 @@ export function waitsAmong(standing: readonly LogEntry[], nowMs: number): Wait[]
       const start = Date.parse(entry.at)
       const length = entry.data.minutes * 60_000
       const usual = usualOf(entry.title)
-      const share = Math.min(1, Math.max(0, (nowMs - start) / length))
+      const share = waitShare(start, start + length, nowMs)
       return [
         {
           entry,

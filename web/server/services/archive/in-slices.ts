@@ -1,8 +1,6 @@
 import type Database from 'better-sqlite3'
 import { setImmediate } from 'node:timers/promises'
-
-/** Nobody waits longer than about this for a slice, milliseconds. */
-const SLICE_MS = 25
+import { SLICE_MS } from '../breaks'
 
 /**
  * Does a long piece of work in short transactions: others are let in between them. Within a transaction nothing is
