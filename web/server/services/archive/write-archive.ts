@@ -80,10 +80,10 @@ export async function writeArchive(
       callback(null, counted(path, make(), files)),
     )
   add('README.txt', () => Readable.from([ABOUT]))
-  for (const t of TABLES) add(t.file, () => Readable.from(lines(db, t, filter, tags)))
+  for (const t of TABLES) add(t.file, () => inPieces(lines(db, t, filter, tags)))
   for (const name of CSV_TABLES) {
     const t = TABLES.find(x => x.table === name)!
-    add(t.file.replace('.jsonl', '.csv'), () => Readable.from(csv(db, t, filter)))
+    add(t.file.replace('.jsonl', '.csv'), () => inPieces(csv(db, t, filter)))
   }
   for (const { path, from } of present) add(path, () => createReadStream(from), false)
   const about = { format: 'wobrin-archive', version: ARCHIVE_VERSION, madeAt, drive: drive?.tag ?? null } as const
@@ -137,6 +137,12 @@ function counted(path: string, from: Readable, files: ManifestFile[]): Readable 
   from.on('error', error => through.destroy(error))
   return from.pipe(through)
 }
+
+/**
+ * A file as its pieces are wanted: one is made ahead. Many made at once would keep the one thread from everybody else
+ * for as long as the disk takes to find their rows.
+ */
+const inPieces = (pieces: Iterable<string>): Readable => Readable.from(pieces, { highWaterMark: 1 })
 
 type Row = Record<string, unknown>
 const rowsOf = (db: Database.Database, t: ArchiveTable, filter: Filter): Iterable<Row> => {
