@@ -1,7 +1,7 @@
 import { basename } from 'node:path'
 import { createInterface } from 'node:readline'
 import { defineCommand } from 'citty'
-import { InputError, ParameterError } from '@wobrin/core/base/errors'
+import { ParameterError } from '@wobrin/core/base/errors'
 import { CALLS } from '@wobrin/core/base/observations'
 import {
   diagnose as diagnosed,
@@ -16,21 +16,12 @@ import {
 } from '@wobrin/core/diagnosis'
 import { readKnowledge, writeKnowledge } from '@wobrin/core/diagnosis/knowledge-file'
 import { readRates, writeRates } from '@wobrin/core/diagnosis/learning'
-import { readText } from './read-text'
+import { fromJson, readText } from './read-text'
 
 const MOST_MB = 5
 const percent = (p: number): string => `${String(Math.round(100 * p)).padStart(3)} %`
 
-export function caseIn(path: string): DiagnosisCase {
-  const text = readText(path, 'a JSON file', MOST_MB)
-  let input: unknown
-  try {
-    input = JSON.parse(text)
-  } catch (error) {
-    throw new InputError(`it is not JSON (${(error as Error).message})`, 'a case as JSON', { file: basename(path) })
-  }
-  return readCase(input)
-}
+export const caseIn = (path: string): DiagnosisCase => fromJson(path, 'a case as JSON', readCase)
 
 /** The answer as it is printed: stable names. */
 const asJson = ({ call, reasons, todo, ...d }: Diagnosis) => ({

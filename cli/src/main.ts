@@ -68,6 +68,14 @@ const COMMANDS: Readonly<Record<string, Entry>> = {
     description: 'From complaint to cause: what it may be, why, and what to check next.',
     load: async () => (await import('./diagnose')).diagnose,
   },
+  pool: {
+    description: 'Which drives of a box can be made to work with the good parts of the others.',
+    load: async () => (await import('./pool')).pool,
+  },
+  plan: {
+    description: 'What hands do when on a bench: the shortest plan, and what fits into a sitting.',
+    load: async () => (await import('./plan')).plan,
+  },
   'bench-test': {
     description: 'The bench test of a drive: what to try, what to expect, and what a case already shows.',
     load: async () => (await import('./bench-test')).benchTest,

@@ -12,6 +12,8 @@ import { benchAdvice, benchAlign } from './align'
 import { blaming } from './blame'
 import { longLog, photographing, puttingBack } from './bench-line'
 import { diagnosing } from './diagnosis'
+import { planning } from './plan'
+import { pooling } from './pool'
 import { engine, openingDisk, readingDisk, surface, wholeDisk } from './bus'
 import { atScale } from './scale'
 import { strokes } from './sums'
@@ -121,7 +123,7 @@ function aligning(drives: number): void {
 
 /**
  * `npm run bench -- bus` takes the read engine and its recordings alone, `-- align` the sweeps, `-- blame` the
- * inference, `-- scale` a million entries.
+ * inference, `-- scale` a million entries, `-- plan` and `-- pool` the planner and the pooling of parts.
  */
 const only = process.argv[2]
 
@@ -187,8 +189,12 @@ try {
     aligning(DRIVES.all)
     process.exit(0)
   }
-  if (only === 'diagnosis') {
-    diagnosing()
+  if (only === 'diagnosis' || only === 'plan') {
+    ;(only === 'plan' ? planning : diagnosing)()
+    process.exit(0)
+  }
+  if (only === 'pool') {
+    await pooling()
     process.exit(0)
   }
   if (only === 'blame' || only === 'scale') {

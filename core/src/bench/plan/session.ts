@@ -1,0 +1,86 @@
+import { Random } from '../../simulator'
+import { leastEnd } from './bounds'
+import { problemOf, tailsOf, type PlanBench, type Problem } from './problem'
+import { Profile } from './profile'
+import { orderBy } from './serial'
+
+/** What is done in a sitting, in units of time. */
+export interface Sitting {
+  /** Start of each task, or −1 where it is left. */
+  readonly start: Int32Array
+  /** Units of time that the rest takes at least, where the waits that were begun are over by then. */
+  readonly rest: number
+  /** Units of hands’ work that is left. */
+  readonly hands: number
+}
+
+const LEFT = -1
+const isBetter = (a: Sitting, b: Sitting) => a.rest < b.rest || (a.rest === b.rest && a.hands < b.hands)
+
+/**
+ * What is best done in a sitting: what leaves the shortest rest, where waits that were begun run on by themselves until
+ * the next one. Work that does not fit is not begun; a wait is begun as long as somebody is there.
+ * @param tries orders that are tried
+ */
+export function bestSitting(bench: PlanBench, minutes: number, tries: number, seed = 1): Sitting {
+  const p = problemOf(bench)
+  const limit = Math.floor(minutes / p.unit + 1e-9)
+  const tail = tailsOf(p)
+  const attended = Int32Array.from(bench.tasks, (t, i) => (t.attended ? p.length[i]! : 0))
+  // What lets a wait begin comes first: it runs while nobody is there.
+  const leadsToWait = new Int32Array(p.count)
+  for (const i of [...p.order].reverse())
+    for (const next of p.behind[i]!)
+      leadsToWait[i] = Math.max(leadsToWait[i]!, leadsToWait[next]!, bench.tasks[next]!.attended ? 0 : p.length[next]!)
+  const rules: readonly ((i: number) => number)[] = [
+    i => -tail[i]!,
+    i => -leadsToWait[i]!,
+    i => p.length[i]!,
+    i => -p.length[i]!,
+  ]
+  const random = new Random(seed)
+  let best: Sitting | null = null
+  let keys = Float64Array.from({ length: p.count }, () => 0)
+  for (let n = 0; n < tries; n++) {
+    const rule = rules[n]
+    const tried = Float64Array.from(keys, (k, i) => (rule ? rule(i) : random.next() < 0.2 ? random.next() * limit : k))
+    const made = sitting(p, attended, limit, orderBy(p, tried))
+    if (best && !isBetter(made, best)) continue
+    best = made
+    // From here on the order is that of the best.
+    keys = Float64Array.from(made.start, s => (s === LEFT ? limit : s))
+    if (best.rest === 0 && best.hands === 0) break
+  }
+  return best!
+}
+
+function sitting(p: Problem, attended: Int32Array, limit: number, order: readonly number[]): Sitting {
+  const profiles = p.scarce.map(s => new Profile(s.count))
+  const start = new Int32Array(p.count).fill(LEFT)
+  for (const i of order) {
+    if (p.before[i]!.some(b => start[b] === LEFT)) continue
+    const length = p.length[i]!
+    const ends = p.before[i]!.map(b => start[b]! + p.length[b]!)
+    let from = Math.max(0, ...ends)
+    const needs = length > 0 ? p.needs[i]! : []
+    for (let moved = true; moved;) {
+      moved = false
+      for (const r of needs) {
+        const free = profiles[r]!.earliest(from, length)
+        moved ||= free > from
+        from = free
+      }
+    }
+    if (from + attended[i]! > limit) continue
+    for (const r of needs) profiles[r]!.take(from, length)
+    start[i] = from
+  }
+  return { start, ...restOf(p, attended, start) }
+}
+
+function restOf(p: Problem, attended: Int32Array, start: Int32Array): { rest: number; hands: number } {
+  const left = Int32Array.from(p.length, (l, i) => (start[i] === LEFT ? l : 0))
+  let hands = 0
+  for (let i = 0; i < p.count; i++) if (start[i] === LEFT) hands += attended[i]!
+  return { rest: leastEnd({ ...p, length: left }), hands }
+}

@@ -1,0 +1,3 @@
+export { type Box, type BoxDrive, type PartCondition, type Pool, type PooledDrive } from './box'
+export { poolParts } from './pool-parts'
+export { readBox } from './read-box'
