@@ -1,10 +1,11 @@
-import { createWriteStream, mkdirSync, mkdtempSync, openAsBlob, rmSync } from 'node:fs'
+import { createWriteStream, mkdirSync, mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { Readable } from 'node:stream'
 import { pipeline } from 'node:stream/promises'
 import { setTimeout } from 'node:timers/promises'
 import Database from 'better-sqlite3'
+import { postFile } from '../../web/server/tools/post-file'
 import { fillWorkshop } from '../bench/scale'
 import { serve, stop } from '../serve.mjs'
 import type { Report } from './report'
@@ -92,9 +93,8 @@ export async function veryLarge(drives: number): Promise<Report> {
     await stop(large.child)
 
     const empty = await start(other)
-    const body = await openAsBlob(file)
-    const reading = fetch(`${empty.address}/api/workshop/import`, { method: 'POST', body }).then(async a => {
-      if (!a.ok) faults.push(`The import was refused: ${await a.text()}`)
+    const reading = postFile(`${empty.address}/api/workshop/import`, file, 'application/zip').then(a => {
+      if (a.status >= 400) faults.push(`The import was refused: ${a.body}`)
     })
     // Drives that are not there yet cannot be asked for; the bench is worked out anew once they are, and told apart.
     const open = ['/api/workshop', '/api/find?q=belt', '/api/drives']

@@ -4,7 +4,7 @@ const { open: openFind } = useFindDialog()
 const route = useRoute()
 
 const places = [
-  { to: '/', label: 'Bench', under: (p: string) => p === '/' || p.startsWith('/drives') },
+  { to: '/', label: 'Bench', under: (p: string) => p === '/' || p === '/day' || p.startsWith('/drives') },
   { to: '/instruments', label: 'Instruments', under: (p: string) => p.startsWith('/instruments') },
   { to: '/shelf', label: 'Shelf', under: (p: string) => p.startsWith('/shelf') },
   { to: '/handbook', label: 'Handbook', under: (p: string) => p.startsWith('/handbook') },

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useIntervalFn } from '@vueuse/core'
-import { Plus } from 'lucide-vue-next'
+import { CalendarClock, Plus } from 'lucide-vue-next'
 import type { Bench } from '../../shared/bench'
 
 const { data: bench, error, refresh } = await useFetch<Bench>('/api/bench')
@@ -47,6 +47,7 @@ useHead({ title: 'Bench · Wobrin' })
               >Go to {{ now.tag }}</NuxtLink
             >
             <button v-if="next.length > 1" class="btn" @click="skipped++">Show another</button>
+            <NuxtLink to="/day" class="btn btn-quiet"><CalendarClock class="size-4" />Plan the day</NuxtLink>
             <NuxtLink to="/drives/new" class="btn btn-quiet"><Plus class="size-4" />Receive a drive</NuxtLink>
           </div>
         </div>

@@ -11,8 +11,10 @@ import {
   type RankedThing,
   type Walk,
 } from '@wobrin/core/bench/stations'
+import { driveDay, type DriveDay } from '@wobrin/core/bench/day'
 import { lastSpeed, supportingEntries, type DriveFacts, type LogEntry } from '@wobrin/core/log'
 import type { Bench, BenchLine, BenchWait } from '../../shared/bench'
+import type { BenchDay } from '../../shared/day'
 import { driveStates, drives as drivesTable } from '../database/schema'
 import { Breaks } from './breaks'
 import type { DriveService } from './drives'
@@ -35,6 +37,8 @@ interface OnBench {
   readonly line: BenchLine
   readonly next: RankedThing | null
   readonly waits: readonly (Omit<BenchWait, 'share'> & { readonly startsMs: number })[]
+  /** What is to be done on it at a time, milliseconds since 1970. */
+  readonly day: (nowMs: number) => DriveDay
   /** Time for which it was worked out, and until when it holds where nothing is entered; milliseconds since 1970. */
   readonly from: number
   readonly until: number
@@ -55,31 +59,17 @@ export class BenchService {
 
   async at(nowMs: number): Promise<Bench> {
     const breaks = new Breaks()
-    const rows = this.db
-      .select({ drive: drivesTable, seq: driveStates.seq })
-      .from(driveStates)
-      .innerJoin(drivesTable, eq(drivesTable.id, driveStates.driveId))
-      .where(isNull(driveStates.outcome))
-      .orderBy(drivesTable.tag)
-      .all()
-    const bench = async (shown: typeof rows) => {
-      const made: OnBench[] = []
-      for (const r of shown) {
-        await breaks.whereDue()
-        made.push(...(this.drives.aside.guard(r.drive, () => [this.onBench(r.drive, r.seq, nowMs)]) ?? []))
-      }
-      return made
-    }
-    const open = await bench(rows)
-    const latest = this.db
-      .select({ drive: drivesTable, seq: driveStates.seq })
-      .from(driveStates)
-      .innerJoin(drivesTable, eq(drivesTable.id, driveStates.driveId))
+    const open = await this.worked(
+      this.states().where(isNull(driveStates.outcome)).orderBy(drivesTable.tag).all(),
+      nowMs,
+      breaks,
+    )
+    const latest = this.states()
       .where(isNotNull(driveStates.outcome))
       .orderBy(desc(driveStates.at))
       .limit(LEFT_SHOWN)
       .all()
-    const left = await bench(latest)
+    const left = await this.worked(latest, nowMs, breaks)
     const { n: leftInAll } = this.db
       .select({ n: sql<number>`count(*)` })
       .from(driveStates)
@@ -99,6 +89,39 @@ export class BenchService {
     }
   }
 
+  /** What is to be done on the open drives; those that were made to practise are not work. */
+  async day(nowMs: number): Promise<BenchDay> {
+    const rows = this.states().where(isNull(driveStates.outcome)).orderBy(drivesTable.tag).all()
+    const worked = await this.worked(
+      rows.filter(r => !r.drive.practice),
+      nowMs,
+      new Breaks(),
+    )
+    const days = worked.map(o => o.day(nowMs))
+    return { tasks: days.flatMap(d => d.tasks), heldBack: days.flatMap(d => d.heldBack ?? []) }
+  }
+
+  private states() {
+    return this.db
+      .select({ drive: drivesTable, seq: driveStates.seq })
+      .from(driveStates)
+      .innerJoin(drivesTable, eq(drivesTable.id, driveStates.driveId))
+      .$dynamic()
+  }
+
+  private async worked(
+    rows: readonly { readonly drive: DriveFacts; readonly seq: number }[],
+    nowMs: number,
+    breaks: Breaks,
+  ): Promise<OnBench[]> {
+    const made: OnBench[] = []
+    for (const r of rows) {
+      await breaks.whereDue()
+      made.push(...(this.drives.aside.guard(r.drive, () => [this.onBench(r.drive, r.seq, nowMs)]) ?? []))
+    }
+    return made
+  }
+
   /** Works it out before anybody asks. What goes wrong shows when somebody does. */
   async warm(): Promise<void> {
     await this.at(Date.now()).catch(() => undefined)
@@ -115,6 +138,7 @@ export class BenchService {
       seq,
       from: nowMs,
       until: stillUntil(log, way, nowMs),
+      day: now => driveDay({ ...pick(drive), way, found }, now),
       next: nextOf({ ...pick(drive), log, way, wanted: found && wantedBy(found) }),
       waits: outcome
         ? []

@@ -2,7 +2,6 @@ import Database from 'better-sqlite3'
 import { createReadStream, createWriteStream, existsSync } from 'node:fs'
 import { rename, rm, stat } from 'node:fs/promises'
 import { dirname, join, resolve } from 'node:path'
-import { Readable } from 'node:stream'
 import { pipeline } from 'node:stream/promises'
 import { fileURLToPath } from 'node:url'
 import type { Imported, MissingFile } from '../../shared/archive'
@@ -16,6 +15,7 @@ import { KeptHeads } from '../services/kept-heads'
 import { openDatabase } from '../services/open-database'
 import { checkDatabase, holderOf, lockFolder, StartProblem } from '../services/start'
 import { WorkshopService } from '../services/workshop'
+import { postFile } from './post-file'
 
 /** The migrations stand beside this script where it is built. */
 const MIGRATIONS = join(dirname(fileURLToPath(import.meta.url)), 'migrations')
@@ -101,16 +101,10 @@ export async function importInto(folder: DataFolder, path: string, now: string):
 async function sendTo(address: string, path: string): Promise<Imported> {
   // One that listens everywhere is asked where it is at home.
   const home = address.replace('//0.0.0.0:', '//127.0.0.1:').replace('//[::]:', '//[::1]:')
-  const { size } = await stat(path)
-  const answer = await fetch(`${home}/api/workshop/import`, {
-    method: 'POST',
-    headers: { 'content-type': 'application/zip', 'content-length': String(size) },
-    body: Readable.toWeb(createReadStream(path)) as unknown as BodyInit,
-    duplex: 'half',
-  } as RequestInit).catch((error: Error) => {
+  const answer = await postFile(`${home}/api/workshop/import`, path, 'application/zip').catch((error: Error) => {
     throw new StartProblem(`The server at ${home} does not answer (${error.message}). Stop it, then try again.`)
   })
-  const said = (await answer.json()) as Imported & { detail?: string }
-  if (!answer.ok) throw new StartProblem(said.detail ?? `The server at ${home} refused it.`)
+  const said = JSON.parse(answer.body) as Imported & { detail?: string }
+  if (answer.status >= 400) throw new StartProblem(said.detail ?? `The server at ${home} refused it.`)
   return said
 }

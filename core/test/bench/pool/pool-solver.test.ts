@@ -6,7 +6,7 @@ import { asLinearProgram } from './linear-program'
 
 const PARTS = Array.from({ length: 40 }, (_, k) => `part ${k}`)
 
-/** A box as large as they come: drives of a few models, most of whose parts are good, and not all of the same make-up. */
+/** A box as large as they come: drives of two models, most of whose parts are good; not all have the same parts. */
 function largeBox(random: Random, drives = 30): Box {
   return {
     drives: Array.from({ length: drives }, (_, i): BoxDrive => {

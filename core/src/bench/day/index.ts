@@ -1,0 +1,1 @@
+export { driveDay, SUPPLY, type DayDrive, type DayTask, type DriveDay, type HeldBack } from './day-tasks'

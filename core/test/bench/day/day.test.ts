@@ -1,0 +1,91 @@
+import { describe, expect, it } from 'vitest'
+import { driveDay, SUPPLY, type DayTask } from '../../../src/bench/day'
+import { planBench, readBench } from '../../../src/bench/plan'
+import { minutesForGoal, walk } from '../../../src/bench/stations'
+import { recordFinding } from '../../../src/findings'
+import { MECHANISM_IDS } from '../../../src/drives'
+import type { LogEntry, RouteId } from '../../../src/log'
+
+const NOW = Date.parse('2026-03-01T10:00:00Z')
+let seq = 0
+const entry = (part: Partial<LogEntry>): LogEntry => ({
+  id: `y${++seq}`,
+  seq,
+  driveId: 'd',
+  at: '2026-03-01T10:00:00Z',
+  kind: 'note',
+  station: 'look',
+  title: 'Note',
+  detail: '',
+  call: null,
+  observations: [],
+  evidence: null,
+  data: null,
+  takesBack: null,
+  ...part,
+})
+const found = (finding: string) => {
+  const f = recordFinding({ finding, place: null })
+  return entry({ kind: 'finding', title: f.title, call: f.call, data: { type: 'finding', finding, place: null } })
+}
+const wait = (title: string, minutes: number, holds: string | null = null) =>
+  entry({ kind: 'wait', station: 'clean', title, data: { type: 'wait', minutes, holds } })
+
+function dayOf(log: readonly LogEntry[], mechanism = '3in', route: RouteId = 'overhaul') {
+  const way = walk({ mechanism: mechanism as '3in', route }, log, NOW)
+  return { way, ...driveDay({ id: 'd', tag: 'SK-01', way, found: null }, NOW) }
+}
+const planned = (tasks: readonly DayTask[]) =>
+  planBench(readBench({ hands: 1, tasks: tasks.map(t => ({ ...t, drive: t.tag })) }))
+const hands = (tasks: readonly DayTask[]) => tasks.filter(t => t.attended).reduce((sum, t) => sum + t.minutes, 0)
+
+describe('what is to be done on a drive in a day', () => {
+  it('is the work that its goal needs, for every drive type and both routes, in pieces that an evening holds', () => {
+    for (const mechanism of MECHANISM_IDS)
+      for (const route of ['overhaul', 'complaint'] as const) {
+        const { way, tasks, heldBack } = dayOf([entry({})], mechanism, route)
+        expect(heldBack, mechanism).toBeNull()
+        expect(hands(tasks), mechanism).toBe(minutesForGoal(way))
+        expect(Math.max(...tasks.filter(t => t.attended).map(t => t.minutes))).toBeLessThanOrEqual(70)
+        expect(planned(tasks).schedule).toHaveLength(tasks.length)
+      }
+  })
+
+  it('under power takes the supply, and begins only once what soaks is over', () => {
+    const { tasks } = dayOf([wait('Oil soaking in', 720)])
+    const soak = tasks.find(t => !t.attended && t.title === 'Oil soaking in')!
+    expect(soak.minutes).toBe(720)
+    const powered = tasks.filter(t => t.needs.includes(SUPPLY))
+    expect(powered.length).toBeGreaterThan(2)
+    const at = new Map(planned(tasks).schedule.map(s => [s.id, s]))
+    for (const t of powered) expect(at.get(t.id)!.start).toBeGreaterThanOrEqual(720)
+  })
+
+  it('a wait that holds one step leaves the others to the hands', () => {
+    const { tasks } = dayOf([wait('Contact spray drying', 30, 'clean.dry')])
+    const at = new Map(planned(tasks).schedule.map(s => [s.id, s]))
+    expect(tasks.some(t => t.attended && at.get(t.id)!.start < 30)).toBe(true)
+  })
+
+  it('nothing is left of a wait that has run out', () => {
+    const log = [wait('Alcohol drying', 10)]
+    const way = walk({ mechanism: '3in' }, log, NOW + 3_600_000)
+    const { tasks } = driveDay({ id: 'd', tag: 'SK-01', way, found: null }, NOW + 3_600_000)
+    expect(tasks.every(t => t.title !== 'Alcohol drying')).toBe(true)
+  })
+
+  it('leaves out what stands behind a safety gate that no step opens, and says which', () => {
+    const { tasks, heldBack } = dayOf([found('mains.none')], '3in')
+    // A picture tube is not part of this drive: nothing is held back for it.
+    expect(heldBack).toBeNull()
+    expect(tasks.length).toBeGreaterThan(0)
+    const torn = dayOf([found('heads.torn')], '3.5in')
+    expect(torn.heldBack).toMatchObject({ tag: 'SK-01' })
+    expect(torn.tasks.every(t => !t.steps.some(s => /reference disk/i.test(s)))).toBe(true)
+  })
+
+  it('is nothing for a drive that has left', () => {
+    const released = entry({ kind: 'released', station: 'release', data: { type: 'release', outcome: 'released' } })
+    expect(dayOf([released])).toMatchObject({ tasks: [], heldBack: null })
+  })
+})
