@@ -73,7 +73,7 @@ const COMMANDS: Readonly<Record<string, Entry>> = {
     load: async () => (await import('./pool')).pool,
   },
   plan: {
-    description: 'What hands do when on a bench: the shortest plan, and what fits into a sitting.',
+    description: 'What hands do when on a bench: the shortest plan, and what fits into the minutes that there are.',
     load: async () => (await import('./plan')).plan,
   },
   'bench-test': {

@@ -15,7 +15,7 @@ function show(schedule: readonly PlannedTask[]): void {
 export const plan = defineCommand({
   meta: {
     name: 'plan',
-    description: 'What hands do when on a bench: the shortest plan, and what fits into a sitting.',
+    description: 'What hands do when on a bench: the shortest plan, and what fits into the minutes that there are.',
   },
   args: {
     file: { type: 'positional', description: 'the bench as JSON: hands, tasks, resources, minutes', required: true },

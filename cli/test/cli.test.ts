@@ -515,6 +515,90 @@ describe('wobrin scope', () => {
   })
 })
 
+describe('wobrin pool', () => {
+  const drive = (id: string, parts: object, more: object = {}) => ({
+    id,
+    mechanism: '3.5in',
+    model: 'M80',
+    value: 10,
+    parts,
+    ...more,
+  })
+
+  it('prints what can be made to work, under stable names, and says it in words', async () => {
+    const box = file(
+      'box.json',
+      JSON.stringify({
+        drives: [
+          drive('A', { motor: 'bad', gear: 'good' }),
+          drive('B', { motor: 'good', gear: 'unknown' }, { value: 5 }),
+        ],
+        moves: { motor: 20 },
+      }),
+    )
+    const { code, out } = await wobrin('pool', box, '--json')
+    expect(code).toBe(0)
+    expect(JSON.parse(out)).toEqual({
+      works: [{ drive: 'A', from: { motor: 'B' } }],
+      value: 10,
+      minutes: 20,
+      donors: ['B'],
+      left: [],
+      proved: true,
+      says: expect.any(String),
+    })
+    expect((await wobrin('pool', box)).out).toContain('A can be made to work with the motor of B.')
+  })
+
+  it('says in one line what cannot be read', async () => {
+    expect(await wobrin('pool', file('bad-box.json', '{"drives": [{}]}'))).toMatchObject({
+      code: 2,
+      err: expect.stringMatching(/bad-box\.json, drives\[0\]/),
+    })
+  })
+})
+
+describe('wobrin plan', () => {
+  const task = (id: string, minutes: number, more: object = {}) => ({
+    id,
+    drive: 'SK-01',
+    minutes,
+    attended: true,
+    ...more,
+  })
+
+  it('prints the shortest plan, under stable names, and what fits into a sitting', async () => {
+    const bench = file(
+      'bench.json',
+      JSON.stringify({
+        hands: 1,
+        minutes: 30,
+        tasks: [
+          task('oil', 5),
+          task('soak', 60, { attended: false, after: ['oil'] }),
+          task('test', 20, { after: ['soak'] }),
+          task('clean', 25),
+        ],
+      }),
+    )
+    const { code, out } = await wobrin('plan', bench, '--json')
+    expect(code).toBe(0)
+    const answer = JSON.parse(out)
+    expect(answer).toMatchObject({ makespanMinutes: 85, bound: 85, proved: true, sitting: { runsOn: ['soak'] } })
+    expect(answer.schedule).toContainEqual({ id: 'test', start: 65, end: 85 })
+    expect((await wobrin('plan', bench)).out).toContain('All is done after 85 min; no plan is shorter.')
+  })
+
+  it('says in one line what holds a plan that is not possible', async () => {
+    const circle = JSON.stringify({ hands: 1, tasks: [task('a', 1, { after: ['b'] }), task('b', 1, { after: ['a'] })] })
+    expect(await wobrin('plan', file('circle.json', circle))).toMatchObject({
+      code: 2,
+      err: expect.stringContaining('in a circle'),
+    })
+    expect(await wobrin('plan', file('circle.json'), '--seconds', 'x')).toMatchObject({ code: 2 })
+  })
+})
+
 describe('wobrin bench-test', () => {
   it('prints the sheet of a drive type, and fills it from a case', async () => {
     const empty = JSON.parse((await wobrin('bench-test', '--mechanism', '8in', '--json')).out)

@@ -60,7 +60,12 @@ export async function veryLarge(drives: number): Promise<Report> {
     )
     if (slowestMs > MOST_WAIT_MS) faults.push(`${slowest} took ${slowestMs.toFixed(0)} ms: ${what}.`)
   }
-  const start = (folder: string) => serve({ port: PORT, host: '127.0.0.1', data: folder, quiet: true, patience: 600 })
+  const started: Awaited<ReturnType<typeof serve>>['child'][] = []
+  const start = async (folder: string) => {
+    const server = await serve({ port: PORT, host: '127.0.0.1', data: folder, quiet: true, patience: 600 })
+    started.push(server.child)
+    return server
+  }
   try {
     for (const folder of [data, other]) mkdirSync(folder)
     await stop((await start(data)).child)
@@ -107,6 +112,8 @@ export async function veryLarge(drives: number): Promise<Report> {
       faults.push(`There came ${JSON.stringify(there)}.`)
     await stop(empty.child)
   } finally {
+    // What went wrong half-way leaves no server behind.
+    for (const child of started) if (child.exitCode === null) child.kill()
     rmSync(root, { recursive: true, force: true })
   }
   return { says: `Very large: ${said.join('; ')}.`, faults }

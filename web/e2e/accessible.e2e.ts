@@ -5,6 +5,7 @@ import { expect, openDrive, test } from './support'
 
 const pages = [
   '/',
+  '/day',
   '/drives/new',
   '/instruments',
   '/instruments/speed',

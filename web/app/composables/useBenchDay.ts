@@ -11,6 +11,8 @@ export interface TimedTask extends DayTask {
 }
 
 const WANTED = { minutes: 90, hands: 1, supplies: 1 }
+/** Minutes from which on a wait is told of. */
+const LONG_WAIT = 30
 export const DAY_LIMITS = {
   minutes: { least: 5, most: 1440, label: 'Minutes today' },
   hands: { least: 1, most: 9, label: 'People' },
@@ -47,11 +49,12 @@ export function useBenchDay() {
       if (!day || DAY_FIELDS.some(f => problems.value[f])) return
       const mine = ++asked
       const { minutes, hands, supplies } = wanted.value
-      const tasks = day.tasks.map(({ id, tag, minutes: m, attended, after, needs }) => ({
+      const tasks = day.tasks.map(({ id, tag, minutes: m, attended, after, needs, priority }) => ({
         id,
         drive: tag,
         minutes: m,
         attended,
+        priority,
         after: [...after],
         needs: [...needs],
       }))
@@ -74,7 +77,9 @@ export function useBenchDay() {
     })
   }
   const sitting = computed(() => (plan.value?.sitting ? timed(plan.value.sitting.schedule) : []))
+  /** What is done, and the long waits that are begun; those that run already are no news. */
+  const todo = computed(() => sitting.value.filter(t => t.attended || (t.after.length > 0 && t.minutes >= LONG_WAIT)))
   const runsOn = computed(() => sitting.value.filter(t => plan.value!.sitting!.runsOn.includes(t.id)))
   const clock = (minute: number) => clockOf(new Date(from.value.getTime() + minute * 60_000).toISOString())
-  return { day: data, error, refresh, status, wanted, problems, plan, sitting, runsOn, clock, from }
+  return { day: data, error, refresh, status, wanted, problems, plan, sitting, todo, runsOn, clock, from }
 }

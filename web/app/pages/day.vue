@@ -2,7 +2,7 @@
 import { DAY_FIELDS, DAY_LIMITS } from '~/composables/useBenchDay'
 
 useHead({ title: 'Bench day · Wobrin' })
-const { day, error, refresh, wanted, problems, plan, sitting, runsOn, clock } = useBenchDay()
+const { day, error, refresh, wanted, problems, plan, sitting, todo, runsOn, clock, from } = useBenchDay()
 
 const hours = (minutes: number) => `${(minutes / 60).toFixed(1)} h`
 const left = computed(() => plan.value?.sitting?.handsLeftMinutes ?? 0)
@@ -44,13 +44,13 @@ const left = computed(() => plan.value?.sitting?.handsLeftMinutes ?? 0)
     <template v-else>
       <section class="panel p-5 sm:px-6" aria-labelledby="line">
         <h2 id="line" class="section-title mb-3">The next {{ wanted.minutes }} min</h2>
-        <DayTimeline v-if="sitting.length" :tasks="sitting" :minutes="wanted.minutes" :clock="clock" />
+        <DayTimeline v-if="sitting.length" :tasks="sitting" :minutes="wanted.minutes" :from="from" />
         <p v-else class="hint">Nothing fits into {{ wanted.minutes }} min. Ask for more.</p>
       </section>
       <div class="grid gap-4 items-start lg:grid-cols-[1fr_22rem]">
         <section class="panel p-5 sm:px-6" aria-labelledby="order">
           <h2 id="order" class="section-title mb-1">In this order</h2>
-          <DayList :tasks="sitting" :clock="clock" />
+          <DayList :tasks="todo" :clock="clock" />
         </section>
         <div class="space-y-4">
           <section class="panel p-5" aria-labelledby="later" data-testid="later">

@@ -47,7 +47,6 @@ useHead({ title: 'Bench · Wobrin' })
               >Go to {{ now.tag }}</NuxtLink
             >
             <button v-if="next.length > 1" class="btn" @click="skipped++">Show another</button>
-            <NuxtLink to="/day" class="btn btn-quiet"><CalendarClock class="size-4" />Plan the day</NuxtLink>
             <NuxtLink to="/drives/new" class="btn btn-quiet"><Plus class="size-4" />Receive a drive</NuxtLink>
           </div>
         </div>
@@ -62,6 +61,7 @@ useHead({ title: 'Bench · Wobrin' })
             </li>
           </ul>
           <p v-if="!after.length" class="hint">Nothing else is open.</p>
+          <NuxtLink to="/day" class="btn btn-quiet mt-2 -ml-3"><CalendarClock class="size-4" />Plan the day</NuxtLink>
         </div>
       </section>
       <BenchWaits v-if="waits.length" :waits="waits" />

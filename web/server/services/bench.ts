@@ -1,6 +1,7 @@
 import { desc, eq, isNotNull, isNull, sql } from 'drizzle-orm'
 import { callOnBench, caseMinutes, driveCase, hasComplaint, wantedBy, type KnownBeside } from '@wobrin/core/bench/case'
 import {
+  isUrgent,
   minutesForGoal,
   nextOf,
   ranked,
@@ -38,7 +39,7 @@ interface OnBench {
   readonly next: RankedThing | null
   readonly waits: readonly (Omit<BenchWait, 'share'> & { readonly startsMs: number })[]
   /** What is to be done on it at a time, milliseconds since 1970. */
-  readonly day: (nowMs: number) => DriveDay
+  readonly day: (nowMs: number, priority: number) => DriveDay
   /** Time for which it was worked out, and until when it holds where nothing is entered; milliseconds since 1970. */
   readonly from: number
   readonly until: number
@@ -97,7 +98,10 @@ export class BenchService {
       nowMs,
       new Breaks(),
     )
-    const days = worked.map(o => o.day(nowMs))
+    // What would be done next across the bench is rather done today.
+    const order = ranked(worked.map(o => o.next)).map(n => n.driveId)
+    const priorityOf = (id: string) => (order.includes(id) ? 1 - order.indexOf(id) / order.length : 0)
+    const days = worked.map(o => o.day(nowMs, priorityOf(o.line.drive.id)))
     return { tasks: days.flatMap(d => d.tasks), heldBack: days.flatMap(d => d.heldBack ?? []) }
   }
 
@@ -134,12 +138,13 @@ export class BenchService {
     const way = walk(drive, log, nowMs)
     const { current, done, call, outcome } = way.progress
     const found = caseOf(drive, log, way, this.knownOf)
+    const next = nextOf({ ...pick(drive), log, way, wanted: found && wantedBy(found) })
     const made: OnBench = {
       seq,
       from: nowMs,
       until: stillUntil(log, way, nowMs),
-      day: now => driveDay({ ...pick(drive), way, found }, now),
-      next: nextOf({ ...pick(drive), log, way, wanted: found && wantedBy(found) }),
+      day: (now, priority) => driveDay({ ...pick(drive), way, found, priority, urgent: isUrgent(next) }, now),
+      next,
       waits: outcome
         ? []
         : way.waits.map(({ entry, what, endsAt, over }) => ({

@@ -20,6 +20,8 @@ export interface DayTask {
   readonly after: readonly string[]
   /** Shared things that it takes: a supply, a reference disk. */
   readonly needs: readonly string[]
+  /** How much rather it is done than others. */
+  readonly priority: number
 }
 
 /** What cannot be planned on a drive, and why. */
@@ -41,6 +43,10 @@ export interface DayDrive {
   readonly tag: string
   readonly way: Walk
   readonly found: DriveCase | null
+  /** How much rather it is worked on than others, 0 to 1. */
+  readonly priority: number
+  /** What is next on it is dangerous to leave. */
+  readonly urgent: boolean
 }
 
 /** The one supply of a bench, as it stands among the shared things. */
@@ -61,6 +67,11 @@ const BEFORE: StationId = 'align'
 /** No piece of work is longer, so that it can be fitted into an evening. */
 const LONGEST = 25
 
+/** What must not be left comes before everything else. */
+const URGENT = 10
+
+type NewTask = Omit<DayTask, 'id' | 'driveId' | 'tag' | 'priority'>
+
 const placeOf = (id: StationId) => STATION_IDS.indexOf(id)
 
 /**
@@ -69,12 +80,13 @@ const placeOf = (id: StationId) => STATION_IDS.indexOf(id)
  * that no step of it opens is left out, with the reason.
  * @param nowMs milliseconds since 1970, UTC; passed in because core has no clock
  */
-export function driveDay({ id: driveId, tag, way, found }: DayDrive, nowMs: number): DriveDay {
+export function driveDay({ id: driveId, tag, way, found, priority, urgent }: DayDrive, nowMs: number): DriveDay {
   if (way.progress.outcome !== null) return { tasks: [], heldBack: null }
   const tasks: DayTask[] = []
-  const add = (task: Omit<DayTask, 'id' | 'driveId' | 'tag'>): string => {
+  const add = (task: NewTask): string => {
     const id = `${tag} ${tasks.length + 1}`
-    tasks.push({ ...task, id, driveId, tag })
+    const first = task.attended && !tasks.some(t => t.attended)
+    tasks.push({ ...task, id, driveId, tag, priority: urgent && first ? URGENT : priority })
     return id
   }
   const running = way.waits.filter(w => !w.over).map(wait => ({ wait, id: add(runningWait(wait, nowMs)) }))
@@ -118,11 +130,11 @@ export function driveDay({ id: driveId, tag, way, found }: DayDrive, nowMs: numb
       needs: neededFor(steps, powered),
     })
     const waits = steps.at(-1)!.step
-    if (waits.wait)
+    if (waits.wait && !isRunning(waits.wait, way))
       begun.push({
         step: waits.id,
         id: add({
-          title: `After “${waits.title}”`,
+          title: `Wait after “${waits.title}”`,
           station,
           steps: [],
           minutes: waits.wait,
@@ -138,7 +150,7 @@ export function driveDay({ id: driveId, tag, way, found }: DayDrive, nowMs: numb
   return { tasks, heldBack: heldBack && { driveId, tag, ...heldBack } }
 }
 
-const runningWait = (wait: Wait, nowMs: number): Omit<DayTask, 'id' | 'driveId' | 'tag'> => ({
+const runningWait = (wait: Wait, nowMs: number): NewTask => ({
   title: wait.what,
   station: wait.entry.station,
   steps: [],
@@ -148,6 +160,10 @@ const runningWait = (wait: Wait, nowMs: number): Omit<DayTask, 'id' | 'driveId' 
   after: [],
   needs: [],
 })
+
+/** A wait of the same length that runs already is the one that the step begins: the step was not ticked yet. */
+const isRunning = (minutes: number, way: Walk): boolean =>
+  way.waits.some(w => !w.over && w.entry.data?.type === 'wait' && w.entry.data.minutes === minutes)
 
 const holdsBack = (wait: Wait, steps: readonly StepState[], powered: boolean): boolean =>
   wait.holds === null ||

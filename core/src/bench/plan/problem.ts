@@ -10,6 +10,8 @@ export interface PlanTask {
   readonly after: readonly string[]
   /** Names of things of which it takes one for its time. */
   readonly needs: readonly string[]
+  /** How much rather it is done in a sitting than others, 0 where nobody said; it does not change the shortest plan. */
+  readonly priority?: number
 }
 
 /** A bench with what is to be done on it. */

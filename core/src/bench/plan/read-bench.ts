@@ -4,6 +4,7 @@ import { orderOf, type PlanBench, type PlanTask } from './problem'
 
 const MOST_TASKS = 2000
 const MINUTES = { least: 0, most: 1_000_000 }
+const PRIORITY = { least: 0, most: 100 }
 const HANDS = { least: 0, most: 1000, whole: true } as const
 
 function readTask(value: unknown, field: string): PlanTask {
@@ -15,6 +16,7 @@ function readTask(value: unknown, field: string): PlanTask {
     attended: flagAt(task.attended, `${field}.attended`),
     after: namesAt(task.after, `${field}.after`, MOST_TASKS),
     needs: namesAt(task.needs, `${field}.needs`, MOST_TASKS),
+    priority: task.priority === undefined ? 0 : numberAt(task.priority, `${field}.priority`, PRIORITY),
   }
 }
 

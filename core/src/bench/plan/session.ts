@@ -1,5 +1,6 @@
 import { Random } from '../../simulator'
 import { leastEnd } from './bounds'
+import type { ImproveOptions } from './improve'
 import { problemOf, tailsOf, type PlanBench, type Problem } from './problem'
 import { Profile } from './profile'
 import { orderBy } from './serial'
@@ -15,14 +16,25 @@ export interface Sitting {
 }
 
 const LEFT = -1
-const isBetter = (a: Sitting, b: Sitting) => a.rest < b.rest || (a.rest === b.rest && a.hands < b.hands)
+/** What a minute of preferred work is worth beside a minute by which the rest gets shorter. */
+const PREFERRED = 0.5
+/** What a minute of a wait is worth that runs on by itself, and for how long: until the next evening (from memory). */
+const BEGUN = 0.2
+const OVERNIGHT_MINUTES = 480
+/** What is lost for each minute by which preferred work begins later. */
+const SOONER = 0.01
+/** Share of the tasks that is moved for a new try. */
+const MOVED = 0.1
 
 /**
- * What is best done in a sitting: what leaves the shortest rest, where waits that were begun run on by themselves until
- * the next one. Work that does not fit is not begun; a wait is begun as long as somebody is there.
- * @param tries orders that are tried
+ * What is best done in a sitting: what leaves a short rest, begins waits that run on by themselves until the next one,
+ * and is preferred. Work that does not fit is not begun; a wait is begun as long as somebody is there.
  */
-export function bestSitting(bench: PlanBench, minutes: number, tries: number, seed = 1): Sitting {
+export function bestSitting(
+  bench: PlanBench,
+  minutes: number,
+  { tries, seed = 1, goOn = () => true }: Omit<ImproveOptions, 'least'>,
+): Sitting {
   const p = problemOf(bench)
   const limit = Math.floor(minutes / p.unit + 1e-9)
   const tail = tailsOf(p)
@@ -32,26 +44,40 @@ export function bestSitting(bench: PlanBench, minutes: number, tries: number, se
   for (const i of [...p.order].reverse())
     for (const next of p.behind[i]!)
       leadsToWait[i] = Math.max(leadsToWait[i]!, leadsToWait[next]!, bench.tasks[next]!.attended ? 0 : p.length[next]!)
+  const priority = Float64Array.from(bench.tasks, t => t.priority ?? 0)
+  const worth = ({ start, rest }: Sitting): number => {
+    let sum = -rest
+    for (let i = 0; i < p.count; i++) {
+      if (start[i] === LEFT) continue
+      sum += priority[i]! * (PREFERRED * attended[i]! - SOONER * start[i]!)
+      if (attended[i] === 0 && p.before[i]!.length) sum += BEGUN * Math.min(p.length[i]!, OVERNIGHT_MINUTES / p.unit)
+    }
+    return sum
+  }
   const rules: readonly ((i: number) => number)[] = [
+    i => -priority[i]!,
     i => -tail[i]!,
     i => -leadsToWait[i]!,
     i => p.length[i]!,
     i => -p.length[i]!,
   ]
   const random = new Random(seed)
-  let best: Sitting | null = null
+  let best: { sitting: Sitting; worth: number } | null = null
   let keys = Float64Array.from({ length: p.count }, () => 0)
-  for (let n = 0; n < tries; n++) {
+  for (let n = 0; n < Math.max(tries, rules.length); n++) {
+    if (n >= rules.length && n % 16 === 0 && !goOn()) break
     const rule = rules[n]
-    const tried = Float64Array.from(keys, (k, i) => (rule ? rule(i) : random.next() < 0.2 ? random.next() * limit : k))
+    const tried = Float64Array.from(keys, (k, i) =>
+      rule ? rule(i) : random.next() < MOVED ? random.next() * limit : k,
+    )
     const made = sitting(p, attended, limit, orderBy(p, tried))
-    if (best && !isBetter(made, best)) continue
-    best = made
+    const its = worth(made)
+    if (best && its <= best.worth) continue
+    best = { sitting: made, worth: its }
     // From here on the order is that of the best.
     keys = Float64Array.from(made.start, s => (s === LEFT ? limit : s))
-    if (best.rest === 0 && best.hands === 0) break
   }
-  return best!
+  return best!.sitting
 }
 
 function sitting(p: Problem, attended: Int32Array, limit: number, order: readonly number[]): Sitting {

@@ -12,9 +12,10 @@ export function sayPool(box: Box, { works, donors, left, proved, minutes }: Omit
   const unknown = [...new Set(moved.flatMap(w => Object.keys(w.from)))].filter(p => box.moves[p] === undefined)
   return [
     ...moved.map(
-      w => `${w.drive} works with ${list(Object.entries(w.from).map(([part, id]) => `the ${part} of ${id}`))}.`,
+      w =>
+        `${w.drive} can be made to work with ${list(Object.entries(w.from).map(([part, id]) => `the ${part} of ${id}`))}.`,
     ),
-    asIs.length ? `${list(asIs)} ${asIs.length > 1 ? 'work as they are' : 'works as it is'}.` : '',
+    asIs.length ? `${list(asIs)} ${asIs.length > 1 ? 'need' : 'needs'} no part.` : '',
     works.length === 0 ? 'No drive can be made to work: each lacks a part that is good in no other.' : '',
     left.length ? `${list(left)} ${left.length > 1 ? 'stay as donors' : 'stays as a donor'}.` : '',
     used.length

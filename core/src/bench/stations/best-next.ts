@@ -50,6 +50,9 @@ export interface RankedThing {
   readonly along: number
 }
 
+/** Whether it must not be left: something that was found says stop. */
+export const isUrgent = (thing: RankedThing | null): boolean => thing?.rank === ORDER.stop
+
 /** Things of many drives, best first. */
 export const ranked = (things: readonly (RankedThing | null)[]): NextThing[] =>
   things

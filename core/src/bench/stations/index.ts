@@ -1,5 +1,5 @@
 export { alignOrder, beforeSweep, type AlignOrder, type OrderItem } from './align-order'
-export { bestNext, nextOf, ranked, type NextThing, type OnBench, type RankedThing } from './best-next'
+export { bestNext, isUrgent, nextOf, ranked, type NextThing, type OnBench, type RankedThing } from './best-next'
 export { CAUTIONS, type Caution, type CautionId } from './cautions'
 export { gateStates, type GateState, type Missing } from './gate-state'
 export { closedGates, heldBy, keptFrom } from './held-by'

@@ -33,7 +33,7 @@ const wait = (title: string, minutes: number, holds: string | null = null) =>
 
 function dayOf(log: readonly LogEntry[], mechanism = '3in', route: RouteId = 'overhaul') {
   const way = walk({ mechanism: mechanism as '3in', route }, log, NOW)
-  return { way, ...driveDay({ id: 'd', tag: 'SK-01', way, found: null }, NOW) }
+  return { way, ...driveDay({ id: 'd', tag: 'SK-01', way, found: null, priority: 0, urgent: false }, NOW) }
 }
 const planned = (tasks: readonly DayTask[]) =>
   planBench(readBench({ hands: 1, tasks: tasks.map(t => ({ ...t, drive: t.tag })) }))
@@ -67,10 +67,16 @@ describe('what is to be done on a drive in a day', () => {
     expect(tasks.some(t => t.attended && at.get(t.id)!.start < 30)).toBe(true)
   })
 
+  it('a wait that runs already is not begun a second time by the step that it belongs to', () => {
+    const soaks = (log: LogEntry[]) => dayOf(log).tasks.filter(t => !t.attended && t.minutes === 720)
+    expect(soaks([found('grease.set')])).toHaveLength(1)
+    expect(soaks([found('grease.set'), wait('Oil soaking in', 720)]).map(t => t.title)).toEqual(['Oil soaking in'])
+  })
+
   it('nothing is left of a wait that has run out', () => {
     const log = [wait('Alcohol drying', 10)]
     const way = walk({ mechanism: '3in' }, log, NOW + 3_600_000)
-    const { tasks } = driveDay({ id: 'd', tag: 'SK-01', way, found: null }, NOW + 3_600_000)
+    const { tasks } = driveDay({ id: 'd', tag: 'SK-01', way, found: null, priority: 0, urgent: false }, NOW + 3_600_000)
     expect(tasks.every(t => t.title !== 'Alcohol drying')).toBe(true)
   })
 

@@ -2,8 +2,8 @@ import type { Box } from '../../../src/bench/pool'
 
 /**
  * A box as a linear program in the CPLEX format, from the rules and not from the program: a variable for each drive
- * that shall work, and for each kind of part of a model at most as many takers as there are good ones. The value comes first
- * by far, then every part that is moved.
+ * that shall work, and for each kind of part of a model at most as many takers as there are good ones. The value comes
+ * first by far, then every part that is moved.
  */
 export function asLinearProgram({ drives, mayTakeFromUsed }: Box): string {
   const gives = drives.map(d => !d.inUse || mayTakeFromUsed.includes(d.id))

@@ -120,7 +120,7 @@ describe('which of these make one', () => {
       ]),
     )
     expect(pool).toMatchObject({ works: [{ drive: 'A', from: { motor: 'B' } }], donors: ['B'], left: ['C'] })
-    expect(pool.says).toContain('A works with the motor of B.')
+    expect(pool.says).toContain('A can be made to work with the motor of B.')
     expect(pool.says).toContain('C stays as a donor.')
   })
 

@@ -2,26 +2,41 @@
 import type { TimedTask } from '~/composables/useBenchDay'
 
 /** The minutes of a sitting, to scale: a row for each drive, work in full, waits hatched. */
-const { tasks, minutes, clock } = defineProps<{
+const { tasks, minutes, from } = defineProps<{
   tasks: readonly TimedTask[]
   minutes: number
-  clock: (minute: number) => string
+  /** Time at which it begins. */
+  from: Date
 }>()
 
-const ROW = 34
+const ROW = 36
 const LEFT = 76
 const WIDTH = 1000
 const TOP = 26
-const BAR = 20
+/** Work stands above, a wait below it: both may run at the same time. */
+const BAR = 18
+const WAIT = 9
 
-/** Marks at whole steps of time, ten or so. */
+/** Marks at round times of day, ten or so. */
 const STEPS = [5, 10, 15, 30, 60, 120, 240]
-const step = computed(() => STEPS.find(s => minutes / s <= 10) ?? STEPS.at(-1)!)
-const marks = computed(() => Array.from({ length: Math.floor(minutes / step.value) + 1 }, (_, k) => k * step.value))
-const drives = computed(() => [...new Set(tasks.map(t => t.tag))])
+const marks = computed(() => {
+  const step = STEPS.find(s => minutes / s <= 9) ?? STEPS.at(-1)!
+  const first = step - ((from.getHours() * 60 + from.getMinutes()) % step)
+  const count = Math.max(0, Math.floor((minutes - first) / step) + 1)
+  return Array.from({ length: count }, (_, k) => first + k * step)
+})
+const clock = (minute: number) => clockOf(new Date(from.getTime() + minute * 60_000).toISOString())
+/** What begins only as the time is over shows nothing. */
+const shown = computed(() => tasks.filter(t => t.start < minutes))
+/** Those that are worked on first, in that order; those that only wait below them. */
+const drives = computed(() => {
+  const worked = shown.value.filter(t => t.attended)
+  return [...new Set([...worked, ...shown.value].map(t => t.tag))]
+})
 const x = (minute: number) => LEFT + (Math.min(minute, minutes) / minutes) * (WIDTH - LEFT)
 const wide = (t: TimedTask) => Math.max(3, x(t.end) - x(t.start) - 2)
-const y = (t: TimedTask) => TOP + drives.value.indexOf(t.tag) * ROW + (ROW - BAR) / 2
+const tall = (t: TimedTask) => (t.attended ? BAR : WAIT)
+const y = (t: TimedTask) => TOP + drives.value.indexOf(t.tag) * ROW + (t.attended ? 3 : 5 + BAR)
 const height = computed(() => TOP + drives.value.length * ROW + 4)
 </script>
 
@@ -41,13 +56,7 @@ const height = computed(() => TOP + drives.value.length * ROW + 4)
       </defs>
       <g v-for="m in marks" :key="m">
         <line :x1="x(m)" :x2="x(m)" :y1="TOP - 4" :y2="height" stroke="var(--line)" />
-        <text
-          :x="x(m)"
-          y="14"
-          font-size="13"
-          fill="var(--muted)"
-          :text-anchor="m === 0 ? 'start' : m > minutes - step / 2 ? 'end' : 'middle'"
-        >
+        <text :x="x(m)" y="14" font-size="13" fill="var(--muted)" :text-anchor="x(m) > WIDTH - 25 ? 'end' : 'middle'">
           {{ clock(m) }}
         </text>
       </g>
@@ -57,12 +66,12 @@ const height = computed(() => TOP + drives.value.length * ROW + 4)
         </text>
         <line :x1="LEFT" :x2="WIDTH" :y1="TOP + (row + 1) * ROW" :y2="TOP + (row + 1) * ROW" stroke="var(--line)" />
       </g>
-      <g v-for="t in tasks" :key="t.id">
+      <g v-for="t in shown" :key="t.id">
         <rect
           :x="x(t.start) + 1"
           :y="y(t)"
           :width="wide(t)"
-          :height="BAR"
+          :height="tall(t)"
           rx="3"
           :fill="t.attended ? 'var(--ink)' : 'url(#day-wait)'"
           :stroke="t.attended ? 'none' : 'var(--muted)'"
@@ -70,7 +79,7 @@ const height = computed(() => TOP + drives.value.length * ROW + 4)
         <text
           v-if="t.attended && wide(t) > 30"
           :x="x(t.start) + 1 + wide(t) / 2"
-          :y="y(t) + 15"
+          :y="y(t) + 14"
           font-size="13"
           fill="var(--panel)"
           text-anchor="middle"
@@ -79,7 +88,7 @@ const height = computed(() => TOP + drives.value.length * ROW + 4)
         </text>
         <path
           v-if="t.end > minutes"
-          :d="`M ${WIDTH - 9} ${y(t) + 4} l 7 6 l -7 6`"
+          :d="`M ${WIDTH - 8} ${y(t) + 0.5} l 5 4 l -5 4`"
           fill="none"
           stroke="var(--ink)"
           stroke-width="2.5"
