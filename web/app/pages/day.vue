@@ -23,7 +23,7 @@ const left = computed(() => plan.value?.sitting?.handsLeftMinutes ?? 0)
           <input
             :id="id"
             v-model.number="wanted[f]"
-            class="field text-right w-32"
+            class="field text-right w-24 sm:w-32"
             type="number"
             :min="DAY_LIMITS[f].least"
             :max="DAY_LIMITS[f].most"

@@ -4,7 +4,7 @@ import { problemOf, type PlanBench } from './problem'
 import { leastThatFits, prove, type Proof } from './prove'
 import { reworked } from './rework'
 import type { Timing } from './serial'
-import { bestSitting } from './session'
+import { bestSitting } from './sitting'
 
 /** When a task is done, minutes from now. */
 export interface PlannedTask {

@@ -160,6 +160,29 @@ describe('a sitting', () => {
     expect(sitting).toMatchObject({ runsOn: ['soak'], handsLeftMinutes: 90, leftMinutes: 90 })
   })
 
+  it('does first what must not be left, and rather what is preferred', () => {
+    const tasks = [
+      task('long', 40),
+      task('rescue', 20, { priority: 10 }),
+      task('one', 20),
+      task('other', 20, { priority: 1 }),
+    ]
+    const { sitting } = planBench(bench(tasks, { minutes: 40 }))
+    expect(sitting!.schedule).toEqual([
+      { id: 'rescue', start: 0, end: 20 },
+      { id: 'other', start: 20, end: 40 },
+    ])
+  })
+
+  it('holds nothing where there is nothing to do', () => {
+    expect(planBench(bench([], { minutes: 30 }))).toMatchObject({
+      makespanMinutes: 0,
+      proved: true,
+      schedule: [],
+      sitting: { schedule: [], leftMinutes: 0 },
+    })
+  })
+
   it('holds what fits, and nothing that is cut off', () => {
     fc.assert(
       fc.property(benches, fc.integer({ min: 0, max: 30 }), (b, minutes) => {

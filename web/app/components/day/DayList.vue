@@ -15,7 +15,10 @@ const place = (t: TimedTask) => ({
     <li v-for="t in tasks" :key="t.id" class="py-2 grid grid-cols-[3.5rem_1fr_auto] gap-x-3 items-start">
       <span class="text-sm text-muted pt-1 tabular-nums">{{ clock(t.start) }}</span>
       <span class="min-w-0">
-        <NuxtLink :to="place(t)" class="flex items-center gap-2.5 min-h-8 hover:underline underline-offset-2">
+        <NuxtLink
+          :to="place(t)"
+          class="flex flex-wrap sm:flex-nowrap items-center gap-x-2.5 gap-y-1 min-h-8 hover:underline underline-offset-2"
+        >
           <DriveTag :tag="t.tag" /><span :class="t.attended ? 'font-bold' : ''">{{ t.title }}</span>
         </NuxtLink>
         <span v-if="t.steps.length > 1" class="hint block mt-0.5">{{ t.steps.join(' · ') }}</span>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useElementSize } from '@vueuse/core'
 import type { TimedTask } from '~/composables/useBenchDay'
 
 /** The minutes of a sitting, to scale: a row for each drive, work in full, waits hatched. */
@@ -11,7 +12,7 @@ const { tasks, minutes, from } = defineProps<{
 
 const ROW = 36
 const LEFT = 76
-const WIDTH = 1000
+const LEAST_WIDTH = 560
 const TOP = 26
 /** Work stands above, a wait below it: both may run at the same time. */
 const BAR = 18
@@ -33,7 +34,11 @@ const drives = computed(() => {
   const worked = shown.value.filter(t => t.attended)
   return [...new Set([...worked, ...shown.value].map(t => t.tag))]
 })
-const x = (minute: number) => LEFT + (Math.min(minute, minutes) / minutes) * (WIDTH - LEFT)
+/** Drawn as wide as there is room, so that its words stay as large as others. */
+const box = useTemplateRef<HTMLElement>('box')
+const { width: room } = useElementSize(box)
+const width = computed(() => Math.max(LEAST_WIDTH, Math.floor(room.value)))
+const x = (minute: number) => LEFT + (Math.min(minute, minutes) / minutes) * (width.value - LEFT)
 const wide = (t: TimedTask) => Math.max(3, x(t.end) - x(t.start) - 2)
 const tall = (t: TimedTask) => (t.attended ? BAR : WAIT)
 const y = (t: TimedTask) => TOP + drives.value.indexOf(t.tag) * ROW + (t.attended ? 3 : 5 + BAR)
@@ -41,10 +46,12 @@ const height = computed(() => TOP + drives.value.length * ROW + 4)
 </script>
 
 <template>
-  <div class="overflow-x-auto">
+  <div ref="box" class="overflow-x-auto">
     <svg
-      class="w-full min-w-[640px]"
-      :viewBox="`0 0 ${WIDTH} ${height}`"
+      class="block max-w-none"
+      :width="width"
+      :height="height"
+      :viewBox="`0 0 ${width} ${height}`"
       role="img"
       :aria-label="`Time line of ${minutes} minutes for ${drives.join(', ')}`"
     >
@@ -56,7 +63,7 @@ const height = computed(() => TOP + drives.value.length * ROW + 4)
       </defs>
       <g v-for="m in marks" :key="m">
         <line :x1="x(m)" :x2="x(m)" :y1="TOP - 4" :y2="height" stroke="var(--line)" />
-        <text :x="x(m)" y="14" font-size="13" fill="var(--muted)" :text-anchor="x(m) > WIDTH - 25 ? 'end' : 'middle'">
+        <text :x="x(m)" y="14" font-size="13" fill="var(--muted)" :text-anchor="x(m) > width - 25 ? 'end' : 'middle'">
           {{ clock(m) }}
         </text>
       </g>
@@ -64,7 +71,7 @@ const height = computed(() => TOP + drives.value.length * ROW + 4)
         <text x="0" :y="TOP + row * ROW + ROW / 2 + 5" font-size="14" font-weight="bold" fill="var(--ink)">
           {{ tag }}
         </text>
-        <line :x1="LEFT" :x2="WIDTH" :y1="TOP + (row + 1) * ROW" :y2="TOP + (row + 1) * ROW" stroke="var(--line)" />
+        <line :x1="LEFT" :x2="width" :y1="TOP + (row + 1) * ROW" :y2="TOP + (row + 1) * ROW" stroke="var(--line)" />
       </g>
       <g v-for="t in shown" :key="t.id">
         <rect
@@ -88,7 +95,7 @@ const height = computed(() => TOP + drives.value.length * ROW + 4)
         </text>
         <path
           v-if="t.end > minutes"
-          :d="`M ${WIDTH - 8} ${y(t) + 0.5} l 5 4 l -5 4`"
+          :d="`M ${width - 8} ${y(t) + 0.5} l 5 4 l -5 4`"
           fill="none"
           stroke="var(--ink)"
           stroke-width="2.5"
