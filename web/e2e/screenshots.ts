@@ -1,4 +1,4 @@
-/** Makes the pictures of docs/screenshots from the demo workshop: `npm run screenshots`. */
+/** Makes the pictures of docs/screenshots from the demo workshop: `npm run screenshots`, all or those that are named. */
 import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
@@ -7,6 +7,7 @@ import { seed } from '../../demo/src/seed'
 import { serve } from '../../scripts/serve.mjs'
 
 const folder = join(import.meta.dirname, '../../docs/screenshots')
+const wanted = process.argv.slice(2)
 const data = mkdtempSync(join(tmpdir(), 'wobrin-pictures-'))
 const { child, address } = await serve({ port: 4188, host: '127.0.0.1', data })
 const browser = await chromium.launch({
@@ -22,6 +23,7 @@ try {
   const drive = (tag: string) => `/drives/${lines.find(l => l.drive.tag === tag)!.drive.id}`
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
   const picture = async (name: string, path: string, prepare?: (page: Page) => Promise<unknown>) => {
+    if (wanted.length && !wanted.includes(name)) return
     await page.goto(address + path, { waitUntil: 'load' })
     await page
       .getByRole('heading', { level: 1 })
@@ -84,11 +86,7 @@ try {
   await picture('release', `${drive('SK-05')}?station=release`)
   await picture('certificate', `${drive('SK-03')}/certificate`)
   await picture('handbook', '/handbook#5.25in-48')
-  // The folder's real place is this machine's business.
-  await page.request.put(`${address}/api/workshop`, {
-    data: { ...(await (await page.request.get(`${address}/api/workshop`)).json()), theme: 'dim' },
-  })
-  await picture('dim', drive('SK-05'))
+  await picture('day', '/day', p => p.getByRole('img', { name: /Time line/ }).waitFor())
 } finally {
   await browser.close()
   child.kill()

@@ -47,6 +47,7 @@ const settled = computed(() => belts.view.value.drives.filter(d => d.settled && 
     </header>
     <DiskShelf />
     <DonorShelf />
+    <DonorPool />
     <section class="panel p-5 sm:px-6" aria-labelledby="order">
       <div class="flex items-start justify-between gap-4">
         <div>

@@ -29,6 +29,7 @@ import { openDatabase } from '../services/open-database'
 import { checkBackup, checkDatabase, lockFolder, restoreBackup, watchDatabase, type Restored } from '../services/start'
 import { Pairing } from '../services/pairing'
 import { PhotoStore } from '../services/photo-store'
+import { PoolService } from '../services/pooling'
 import { ProfileService } from '../services/profiles'
 import { ProofService } from '../services/proofs'
 import { ReadTestService } from '../services/read-test'
@@ -104,6 +105,7 @@ async function open() {
     ...knowledge.options(d.model),
     also: [...blame.elsewhere(d.id), ...identical.evidence(d)],
   })
+  const donors = new DonorShelf(db, drives)
   const bench = new BenchService(db, drives, knownBeside)
   drives.whenLogsChange(() => void bench.warm())
   const logCheck = new LogCheck(join(beside, 'check-log.mjs'), folder.database, lost)
@@ -129,7 +131,8 @@ async function open() {
     bench,
     blame,
     certificates: new CertificateService(drives, disks, workshop),
-    donors: new DonorShelf(db, drives),
+    donors,
+    pooling: new PoolService(db, drives, donors),
     finder: new Finder(db),
     photos: new PhotoStore(folder.photos, db),
     pairing: new Pairing(db),
