@@ -1,4 +1,4 @@
-/** Makes the pictures of docs/screenshots from the demo workshop: `npm run screenshots`, all or those that are named. */
+/** Makes the pictures of docs/screenshots from the demo workshop: `npm run screenshots`, all or those named. */
 import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
