@@ -1,4 +1,4 @@
-import { asc, eq, inArray, isNull, or } from 'drizzle-orm'
+import { asc, eq, isNull, or } from 'drizzle-orm'
 import { poolWorkshop, type ModelPool, type PoolDrive } from '@wobrin/core/bench/pool'
 import { driveStates, drives as drivesTable } from '../database/schema'
 import type { Db } from '../database/db'
@@ -24,7 +24,7 @@ export class PoolService {
       .select({ drive: drivesTable })
       .from(driveStates)
       .innerJoin(drivesTable, eq(drivesTable.id, driveStates.driveId))
-      .where(or(isNull(driveStates.outcome), inArray(driveStates.outcome, ['parts'])))
+      .where(or(isNull(driveStates.outcome), eq(driveStates.outcome, 'parts')))
       .orderBy(asc(drivesTable.tag))
       .limit(MOST)
       .all()

@@ -59,14 +59,20 @@ function commonUnit(minutes: readonly number[]): number {
   return minutes.map(m => Math.round(m * FINEST)).reduce(gcd, 0) / FINEST || 1
 }
 
-/** The bench as numbers. The tasks must be free of circles, and name only what is there. */
-export function problemOf(bench: Pick<PlanBench, 'hands' | 'tasks' | 'resources'>): Problem {
-  const { tasks } = bench
-  const unit = commonUnit(tasks.map(t => t.minutes))
+/** What each task comes after, and what comes after it, as numbers. Every task that is named must be there. */
+export function neighboursOf(tasks: readonly PlanTask[]): Pick<Problem, 'before' | 'behind'> {
   const at = new Map(tasks.map((t, i) => [t.id, i]))
   const before = tasks.map(t => [...new Set(t.after)].map(id => at.get(id)!))
   const behind: number[][] = tasks.map(() => [])
   before.forEach((list, i) => list.forEach(b => behind[b]!.push(i)))
+  return { before, behind }
+}
+
+/** The bench as numbers. The tasks must be free of circles, and name only what is there. */
+export function problemOf(bench: Pick<PlanBench, 'hands' | 'tasks' | 'resources'>): Problem {
+  const { tasks } = bench
+  const unit = commonUnit(tasks.map(t => t.minutes))
+  const { before, behind } = neighboursOf(tasks)
   const users = new Map<string, number[]>()
   const uses = (name: string, i: number) => users.set(name, [...(users.get(name) ?? []), i])
   tasks.forEach((t, i) => {

@@ -1,6 +1,6 @@
 import { flagAt, listAt, namesAt, numberAt, numbersAt, objectAt, refuseField as refuse, textAt } from '../../base/json'
 import { nearestIds } from '../../diagnosis'
-import { orderOf, type PlanBench, type PlanTask } from './problem'
+import { neighboursOf, orderOf, type PlanBench, type PlanTask } from './problem'
 
 const MOST_TASKS = 2000
 const MINUTES = { least: 0, most: 1_000_000 }
@@ -54,9 +54,7 @@ function checkOrder(tasks: readonly PlanTask[]): void {
       `one such as ${near.join(', ')}`,
     )
   })
-  const before = tasks.map(t => [...new Set(t.after)].map(x => at.get(x)!))
-  const behind: number[][] = tasks.map(() => [])
-  before.forEach((list, i) => list.forEach(b => behind[b]!.push(i)))
+  const { before, behind } = neighboursOf(tasks)
   const ordered = new Set(orderOf(before, behind))
   if (ordered.size === tasks.length) return
   // Along what comes before, one ends up in the circle.

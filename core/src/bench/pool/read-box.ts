@@ -1,4 +1,4 @@
-import { listAt, namesAt, numberAt, numbersAt, objectAt, refuseField, textAt } from '../../base/json'
+import { flagAt, listAt, namesAt, numberAt, numbersAt, objectAt, refuseField, textAt } from '../../base/json'
 import { nearestIds } from '../../diagnosis'
 import { isMechanismId, MECHANISM_IDS } from '../../drives'
 import type { Box, BoxDrive, PartCondition } from './box'
@@ -43,14 +43,12 @@ function readDrive(value: unknown, field: string): BoxDrive {
   for (const [part, condition] of Object.entries(parts))
     if (!CONDITIONS.includes(condition as PartCondition))
       refuseField(`${field}.parts.${part}`, `a part cannot be ${JSON.stringify(condition)}`, CONDITIONS.join(', '))
-  if (drive.inUse !== undefined && typeof drive.inUse !== 'boolean')
-    refuseField(`${field}.inUse`, `${JSON.stringify(drive.inUse)} is neither`, 'true or false')
   return {
     id: textAt(drive.id, `${field}.id`, 'a text of its own'),
     mechanism,
     model: textAt(drive.model, `${field}.model`, 'the model, by which parts fit'),
     value: numberAt(drive.value, `${field}.value`, VALUE),
-    inUse: drive.inUse === true,
+    inUse: drive.inUse !== undefined && flagAt(drive.inUse, `${field}.inUse`),
     parts: parts as Record<string, PartCondition>,
   }
 }

@@ -2,34 +2,15 @@ import { describe, expect, it } from 'vitest'
 import { driveDay, SUPPLY, type DayTask } from '../../../src/bench/day'
 import { planBench, readBench } from '../../../src/bench/plan'
 import { minutesForGoal, walk } from '../../../src/bench/stations'
-import { recordFinding } from '../../../src/findings'
 import { MECHANISM_IDS } from '../../../src/drives'
 import type { LogEntry, RouteId } from '../../../src/log'
+import { entry, found } from '../../log'
 
 const NOW = Date.parse('2026-03-01T10:00:00Z')
-let seq = 0
-const entry = (part: Partial<LogEntry>): LogEntry => ({
-  id: `y${++seq}`,
-  seq,
-  driveId: 'd',
-  at: '2026-03-01T10:00:00Z',
-  kind: 'note',
-  station: 'look',
-  title: 'Note',
-  detail: '',
-  call: null,
-  observations: [],
-  evidence: null,
-  data: null,
-  takesBack: null,
-  ...part,
-})
-const found = (finding: string) => {
-  const f = recordFinding({ finding, place: null })
-  return entry({ kind: 'finding', title: f.title, call: f.call, data: { type: 'finding', finding, place: null } })
-}
+/** Everything is entered at the time for which the day is worked out. */
+const now = (part: Partial<LogEntry> = {}) => entry({ at: '2026-03-01T10:00:00Z', ...part })
 const wait = (title: string, minutes: number, holds: string | null = null) =>
-  entry({ kind: 'wait', station: 'clean', title, data: { type: 'wait', minutes, holds } })
+  now({ kind: 'wait', station: 'clean', title, data: { type: 'wait', minutes, holds } })
 
 function dayOf(log: readonly LogEntry[], mechanism = '3in', route: RouteId = 'overhaul') {
   const way = walk({ mechanism: mechanism as '3in', route }, log, NOW)
@@ -43,7 +24,7 @@ describe('what is to be done on a drive in a day', () => {
   it('is the work that its goal needs, for every drive type and both routes, in pieces that an evening holds', () => {
     for (const mechanism of MECHANISM_IDS)
       for (const route of ['overhaul', 'complaint'] as const) {
-        const { way, tasks, heldBack } = dayOf([entry({})], mechanism, route)
+        const { way, tasks, heldBack } = dayOf([now()], mechanism, route)
         expect(heldBack, mechanism).toBeNull()
         expect(hands(tasks), mechanism).toBe(minutesForGoal(way))
         expect(Math.max(...tasks.filter(t => t.attended).map(t => t.minutes))).toBeLessThanOrEqual(70)
@@ -91,7 +72,7 @@ describe('what is to be done on a drive in a day', () => {
   })
 
   it('is nothing for a drive that has left', () => {
-    const released = entry({ kind: 'released', station: 'release', data: { type: 'release', outcome: 'released' } })
+    const released = now({ kind: 'released', station: 'release', data: { type: 'release', outcome: 'released' } })
     expect(dayOf([released])).toMatchObject({ tasks: [], heldBack: null })
   })
 })

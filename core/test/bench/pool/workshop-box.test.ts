@@ -1,28 +1,8 @@
 import { describe, expect, it } from 'vitest'
 import { poolWorkshop, type PoolDrive } from '../../../src/bench/pool'
-import { recordFinding } from '../../../src/findings'
-import type { DriveFacts, LogEntry } from '../../../src/log'
+import type { DriveFacts } from '../../../src/log'
+import { found } from '../../log'
 
-let seq = 0
-const found = (finding: string): LogEntry => {
-  const f = recordFinding({ finding, place: null })
-  seq++
-  return {
-    id: `p${seq}`,
-    seq,
-    driveId: 'd',
-    at: '2026-03-01T10:00:00Z',
-    kind: 'finding',
-    station: 'look',
-    title: f.title,
-    detail: '',
-    call: f.call,
-    observations: [f.observation],
-    evidence: null,
-    data: { type: 'finding', finding, place: null },
-    takesBack: null,
-  }
-}
 const drive = (
   tag: string,
   findings: readonly string[],
@@ -30,7 +10,7 @@ const drive = (
   gone: string[] = [],
 ): PoolDrive => ({
   drive: { id: tag, tag, mechanism: '3.5in-eject', maker: 'Staithe', model: 'E80', ...facts } as DriveFacts,
-  log: findings.map(found),
+  log: findings.map(f => found(f)),
   gone: new Set(gone),
 })
 /** Looks that show every part of a motorised-eject drive that a look can show. */

@@ -1,28 +1,14 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import type { LogEntry } from '../../../src/log'
+import { entry } from '../../log'
 import { nextOf, stillUntil, walk } from '../../../src/bench/stations'
 
 const MINUTE = 60_000
 const START = Date.parse('2026-03-01T10:00:00Z')
 
-let seq = 0
-const entry = (minute: number, part: Partial<LogEntry>): LogEntry => ({
-  id: `u${++seq}`,
-  seq,
-  driveId: 'd',
-  at: new Date(START + minute * MINUTE).toISOString(),
-  kind: 'note',
-  station: 'clean',
-  title: 'Note',
-  detail: '',
-  call: null,
-  observations: [],
-  evidence: null,
-  data: null,
-  takesBack: null,
-  ...part,
-})
+const after = (minute: number, part: Partial<LogEntry>) =>
+  entry({ at: new Date(START + minute * MINUTE).toISOString(), station: 'clean', ...part })
 const logs = fc.array(
   fc
     .tuple(
@@ -32,10 +18,10 @@ const logs = fc.array(
     )
     .map(([minute, kind, minutes]) =>
       kind === 'wait'
-        ? entry(minute, { kind: 'wait', title: 'Oil soaking in', data: { type: 'wait', minutes, holds: null } })
+        ? after(minute, { kind: 'wait', title: 'Oil soaking in', data: { type: 'wait', minutes, holds: null } })
         : kind === 'acknowledged'
-          ? entry(minute, { data: { type: 'acknowledged', caution: 'mains' } })
-          : entry(minute, {}),
+          ? after(minute, { data: { type: 'acknowledged', caution: 'mains' } })
+          : after(minute, {}),
     ),
   { minLength: 1, maxLength: 8 },
 )
@@ -69,7 +55,7 @@ describe('until when a way stays as it is', () => {
   })
 
   it('is the end of the next wait, and without waits and sittings never', () => {
-    const wait = entry(0, { kind: 'wait', title: 'Oil soaking in', data: { type: 'wait', minutes: 30, holds: null } })
+    const wait = after(0, { kind: 'wait', title: 'Oil soaking in', data: { type: 'wait', minutes: 30, holds: null } })
     const at = (minute: number) =>
       stillUntil([wait], walk(drive, [wait], START + minute * MINUTE), START + minute * MINUTE)
     expect(at(1)).toBe(START + 30 * MINUTE)
