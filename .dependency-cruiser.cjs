@@ -12,6 +12,7 @@ const LAYERS = [
   'simulator',
   'proof',
   'diagnosis',
+  'parts',
   'bench',
   'release',
 ]

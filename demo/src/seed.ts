@@ -4,7 +4,8 @@ import type { Question } from '@wobrin/core/findings'
 import { OUTCOMES, STATION_IDS, type LogEntry, type StationId } from '@wobrin/core/log'
 import { DRIVES, HOSTS } from '@wobrin/core/drives/hosts'
 import { findCalculator } from '@wobrin/core/calculators/registry'
-import { partsOf, ZONE_NAMES } from '@wobrin/core/proof'
+import { partsThere } from '@wobrin/core/parts'
+import { ZONE_NAMES } from '@wobrin/core/proof'
 import { nextAt, safetySheet, stationAsking, stationOf, walk, type StepState } from '@wobrin/core/bench/stations'
 import { SimulatedPickup } from '@wobrin/core/simulator'
 import type { DemoCase, DemoDrive } from './demo-drive'
@@ -172,7 +173,7 @@ class Seeding {
         detail: demo.outcome.remark,
         ...(demo.outcome.how === 'parts'
           ? {
-              parts: partsOf(this.facts, this.log)
+              parts: partsThere(this.facts, this.log)
                 .filter(p => p.good && p.state !== 'not known')
                 .map(p => p.id),
             }

@@ -1,5 +1,6 @@
 import { array, boolean, mixed, number, object, string, type InferType } from 'yup'
 import { AS_FOUND_KINDS, STATION_IDS, type AsFoundKind } from '@wobrin/core/log'
+import { measuresSchema } from './measures'
 import { INSTANT, SHA_256, UUID } from './patterns'
 
 export const uuid = () => string().matches(UUID, 'An entry’s id is a UUID.').required()
@@ -47,6 +48,7 @@ export const entrySchema = object({
       'put-back',
       'override',
       'acknowledged',
+      'part',
     ] as const)
     .required(),
   station: string()
@@ -60,7 +62,7 @@ export const entrySchema = object({
     .oneOf(['released', 'parts', 'quarantined', 'returned'] as const)
     .optional(),
   /** What is still good in a drive that is given up for parts. */
-  parts: array(string().max(40).required()).max(40).optional(),
+  parts: array(string().max(40).required()).max(120).optional(),
   minutes: number().min(1, 'A wait is at least a minute.').max(525_600, 'A wait is at most a year.').optional(),
   holds: string().max(80).nullable().optional(),
   wait: ref().optional(),
@@ -83,6 +85,16 @@ export const entrySchema = object({
   leftOff: boolean().optional(),
   gate: string().max(40).optional(),
   caution: string().max(40).optional(),
+  /** What a person says of one part. */
+  part: object({
+    part: string().max(40).required('Choose a part.'),
+    condition: string().max(20).required('Say what it is like.'),
+    known: string().max(20).default('looked at'),
+    measures: measuresSchema(),
+  })
+    .noUnknown()
+    .default(undefined)
+    .optional(),
   takesBack: uuid().nullable().default(null).notRequired(),
 }).noUnknown()
 export type EntryInput = InferType<typeof entrySchema>

@@ -13,7 +13,15 @@ import { CaptureStore } from '../server/services/capture-store'
 import { openDataFolder } from '../server/services/data-folder'
 import { DiskShelf } from '../server/services/disk-shelf'
 import { CertificateService } from '../server/services/certificates'
-import { DonorShelf } from '../server/services/donor-shelf'
+import {
+  DonorShelf,
+  FittingService,
+  PartLogs,
+  PartPlaces,
+  PoolService,
+  SpareShelf,
+  WantService,
+} from '../server/services/parts'
 import { EraseService } from '../server/services/erasing'
 import { DriveService } from '../server/services/drives'
 import { judgeFile, judgeSimulated, judgeSurfaceFile } from '../server/services/judge-file'
@@ -44,6 +52,12 @@ export async function workshop(root = mkdtempSync(join(tmpdir(), 'wobrin-unit-')
   const backups = new BackupService(folder, db)
   const settings = new WorkshopService(db)
   const erasing = new EraseService(db, drives, folder)
+  const bench = new BenchService(db, drives)
+  const partLogs = new PartLogs(db)
+  const donors = new DonorShelf(drives, partLogs)
+  const spares = new SpareShelf(db)
+  const places = new PartPlaces(drives, donors, spares, partLogs)
+  drives.whenLogsChange(() => partLogs.forget())
   return {
     root,
     folder,
@@ -62,9 +76,14 @@ export async function workshop(root = mkdtempSync(join(tmpdir(), 'wobrin-unit-')
     sweeps: new SweepService(drives, disks),
     proofs: new ProofService(drives),
     blame: new BlameService(db, drives, disks),
-    donors: new DonorShelf(db, drives),
+    donors,
+    spares,
+    places,
+    fitting: new FittingService(drives, donors, spares, places),
+    wanting: new WantService(db, drives, bench, places, partLogs),
+    pooling: new PoolService(db, drives, bench, partLogs, places),
     knowledge: new KnowledgeService(folder.root, db, drives),
-    bench: new BenchService(db, drives),
+    bench,
     finder: new Finder(db),
     archives: new ArchiveService(folder, db, drives, backups, erasing),
     erasing,

@@ -6,7 +6,9 @@ import { createRequire } from 'node:module'
 import ICAL from 'ical.js'
 import jsQR from 'jsqr'
 import { describe, expect, it } from 'vitest'
-import { partsOf, RUNGS } from '../../core/src/proof'
+import { RUNGS } from '../../core/src/proof'
+import { foundIds } from '../../core/src/findings'
+import { partsThere } from '../../core/src/parts'
 import { certificateDocument } from '../server/services/certificate-pdf'
 import { composeEntry } from '../../core/src/bench/entries'
 import { labelDocument } from '../server/services/drive-label'
@@ -47,11 +49,11 @@ describe('a drive stripped for parts', () => {
   it('lists what the log vouches for, feeds the shelf, and a part goes in once', async () => {
     const w = await bench()
     for (const f of ['heads.torn', 'spindle.free', 'travel.free', 'flag.snapped']) w.find(uuid(1), f)
-    const left = partsOf(w.drives.get(uuid(1)), w.drives.log(uuid(1)))
+    const left = partsThere(w.drives.get(uuid(1)), w.drives.log(uuid(1)))
     expect(left.find(p => p.id === 'motor')).toMatchObject({ good: true, state: 'looked at' })
     expect(left.find(p => p.id === 'heads')).toMatchObject({ good: false })
     expect(left.find(p => p.id === 'board')).toMatchObject({ good: true, state: 'not known' })
-    expect(left.at(-1)!.good).toBe(false)
+    expect(left.find(p => p.id === 'track-zero-flag')).toMatchObject({ good: false })
     const release = w.say(uuid(1), {
       kind: 'released',
       station: 'release',
@@ -64,26 +66,48 @@ describe('a drive stripped for parts', () => {
       {
         tag: 'SK-01',
         remark: 'Heads are gone.',
-        parts: [
-          { id: 'motor', wentTo: null },
-          { id: 'carriage', wentTo: null },
-        ],
+        parts: expect.arrayContaining([
+          expect.objectContaining({ id: 'motor', wentTo: null }),
+          expect.objectContaining({ id: 'carriage', wentTo: null }),
+          // Who names an assembly alone means all of it.
+          expect.objectContaining({ id: 'stepper', within: 'carriage', wentTo: null }),
+        ]),
       },
     ])
     const use = (n: number, drive: string, part = 'motor') =>
-      w.donors.use(drive, partUseSchema.cast({ id: uuid(n), at: NOW, release: release.id, part }))
+      w.fitting.fit(drive, partUseSchema.cast({ id: uuid(n), at: NOW, release: release.id, part }))
     const entry = use(700, uuid(2))
     expect(entry).toMatchObject({ kind: 'part-used', title: 'Spindle motor of SK-01 fitted', data: { from: 'SK-01' } })
     expect(use(700, uuid(2)).seq).toBe(entry.seq)
     expect(w.donors.list()[0]!.parts[0]!.wentTo).toBe('SK-05')
+    expect(foundIds(w.drives.log(uuid(2)))).toContain('motor.replaced')
     expect(() => use(701, uuid(2))).toThrow(/the spindle motor of SK-01 is in SK-05 already/)
     expect(() => use(702, uuid(1), 'carriage')).toThrow(/no donor of its own/)
     expect(() => use(703, uuid(2), 'heads')).toThrow(/no such part on the shelf/)
     // Taken back, it is on the shelf again; a release taken back takes the donor off it.
     w.say(uuid(2), { kind: 'taken-back', title: 'x', takesBack: entry.id })
     expect(w.donors.list()[0]!.parts[0]!.wentTo).toBeNull()
+    expect(foundIds(w.drives.log(uuid(2)))).not.toContain('motor.replaced')
     w.say(uuid(1), { kind: 'taken-back', title: 'x', takesBack: release.id })
     expect(w.donors.list()).toEqual([])
+  })
+  it('an assembly without one of its pieces is none any more, and its other pieces are still there', async () => {
+    const w = await bench()
+    const release = w.say(uuid(1), {
+      kind: 'released',
+      station: 'release',
+      title: 'Parts',
+      outcome: 'parts',
+      parts: ['carriage'],
+    })
+    const use = { id: uuid(700), at: NOW, release: release.id, part: 'stepper' }
+    w.fitting.fit(uuid(2), partUseSchema.cast(use))
+    const left = w.donors.list()[0]!.parts
+    expect(left.find(p => p.id === 'carriage')!.wentTo).toBe('SK-05')
+    expect(left.find(p => p.id === 'rail')!.wentTo).toBeNull()
+    expect(() =>
+      w.say(uuid(1), { kind: 'released', station: 'release', title: 'Parts', outcome: 'parts', parts: [] }),
+    ).toThrow(/SK-01 was stripped for parts already/)
   })
   it('refuses bad parts, parts that it has not, and a quarantine without a reason', async () => {
     const w = await bench()

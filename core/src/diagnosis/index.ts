@@ -14,7 +14,7 @@ export { LANES, type Check, type CheckNeed, type Knowledge, type Lane, type Open
 export { COMPLAINTS } from './knowledge/complaints'
 export { FUNCTIONS } from './knowledge/functions'
 export { BUILT_IN, CHECKS, FAULTS, findCheck, findComplaint, findFault, PARTS, SUBSYSTEMS } from './knowledge/knowledge'
-export { complaintsOn, knowledgeList, LISTS, type ListId, type ListRow } from './list'
+export { complaintsOn, faultsOn, knowledgeList, LISTS, type ListId, type ListRow } from './list'
 export { checksOn, lastAnswers, type LastAnswer } from './last-answers'
 export { knownId, nearestIds } from './nearest'
 export { searchSayable, type Sayable, type SayableKind } from './search'

@@ -1,10 +1,10 @@
 import { knownId } from './nearest'
 import { MECHANISM_IDS, type MechanismId } from '../drives'
 import { meantOn } from './case/meant-on'
-import { compileDrive } from './drive/compile'
+import { compileDrive, type DiagnosedDrive } from './drive/compile'
 import { COMPLAINTS } from './knowledge/complaints'
 import { CHECKS, FAULTS, PARTS } from './knowledge/knowledge'
-import type { Complaint } from './knowledge/types'
+import type { Complaint, Fault } from './knowledge/types'
 
 export const LISTS = ['complaints', 'faults', 'checks', 'parts'] as const
 export type ListId = (typeof LISTS)[number]
@@ -17,6 +17,9 @@ export function complaintsOn(mechanism: MechanismId): readonly Complaint[] {
   const drive = compileDrive({ mechanism })
   return COMPLAINTS.filter(c => c.means.length === 0 || meantOn(c, drive).length > 0)
 }
+
+/** Faults that a drive can have, by their ids. */
+export const faultsOn = (drive: DiagnosedDrive): ReadonlyMap<string, Fault> => compileDrive(drive).faultById
 
 /**
  * What the engine knows, of all drives or of one type.

@@ -31,9 +31,11 @@ export function findingsAmong(entries: readonly LogEntry[]): StandingFinding[] {
   return standing
 }
 
-/** What an entry found: by looking, or by a calculator whose call answers a question. */
+/** What an entry found: by looking, by a calculator whose call answers a question, or by a part that was fitted. */
 function foundBy({ data }: LogEntry): { readonly finding: string; readonly place: string | null } | null {
   if (data?.type === 'finding') return data
+  if (data?.type === 'part-fitted' || data?.type === 'part-used')
+    return data.finding ? { finding: data.finding, place: data.place ?? null } : null
   return data?.type === 'sum' && data.finding ? { finding: data.finding, place: null } : null
 }
 

@@ -221,9 +221,11 @@ export interface PartLeft {
   readonly id: string
   readonly label: string
   /** Good by a test or a look; or only thought to be, as nobody looked. */
-  readonly state: 'tested' | 'looked at' | 'not known'
+  readonly state: PartKnown
   /** What says so. */
   readonly says: string
+  /** Its measures, where they are known. */
+  readonly measures?: Readonly<Record<string, number | string>>
 }
 
 export interface ReleaseEntryData {
@@ -233,14 +235,64 @@ export interface ReleaseEntryData {
   readonly parts?: readonly PartLeft[]
 }
 
+/** The finding that a new part amounts to, where the vocabulary has one. */
+interface FoundByFitting {
+  readonly finding?: string
+  readonly place?: string | null
+}
+
 /** A part of a donor that went into this drive. */
-export interface PartUsedEntryData {
+export interface PartUsedEntryData extends FoundByFitting {
   readonly type: 'part-used'
   /** Id of the donor's release, and of the part in it. */
   readonly release: string
   readonly part: string
   /** Tag of the donor. */
   readonly from: string
+}
+
+/** How it is known what a part is like. */
+export type PartKnown = 'tested' | 'looked at' | 'not known'
+
+/** What a person says of one part of this drive. */
+export interface PartEntryData {
+  readonly type: 'part'
+  readonly part: string
+  readonly condition: 'good' | 'bad' | 'missing' | 'not known'
+  readonly known: PartKnown
+  /** What was measured of it, by the measures of its shape. */
+  readonly measures: Readonly<Record<string, number | string>>
+}
+
+/** Where a part came from that was fitted: the shelf, or a drive that is not stripped for parts. */
+export type PartOrigin =
+  | { readonly kind: 'spare'; readonly id: string; readonly name: string }
+  | { readonly kind: 'drive'; readonly id: string; readonly tag: string }
+
+/** A part that went into this drive, by its place in it. */
+export interface PartFittedEntryData extends FoundByFitting {
+  readonly type: 'part-fitted'
+  readonly part: string
+  readonly from: PartOrigin
+  readonly known: PartKnown
+  readonly measures: Readonly<Record<string, number | string>>
+}
+
+/** A part of this drive that is in another one: a debt, until it is back or replaced. */
+export interface PartLentEntryData {
+  readonly type: 'part-lent'
+  readonly part: string
+  readonly to: { readonly id: string; readonly tag: string }
+  /** Id of the entry on the other drive that says so. */
+  readonly fitted: string
+}
+
+export interface PartBackEntryData {
+  readonly type: 'part-back'
+  /** Id of the entry that lent it. */
+  readonly lent: string
+  readonly part: string
+  readonly how: 'returned' | 'replaced'
 }
 
 export interface WaitEntryData {
@@ -326,6 +378,10 @@ export type EntryData =
   | CrossReadEntryData
   | WriteTestEntryData
   | PartUsedEntryData
+  | PartEntryData
+  | PartFittedEntryData
+  | PartLentEntryData
+  | PartBackEntryData
   | StepEntryData
   | ReleaseEntryData
   | WaitEntryData
@@ -348,6 +404,10 @@ const TYPES: Readonly<Record<EntryData['type'], true>> = {
   finding: true,
   'host-fit': true,
   override: true,
+  part: true,
+  'part-back': true,
+  'part-fitted': true,
+  'part-lent': true,
   'part-used': true,
   photo: true,
   proof: true,

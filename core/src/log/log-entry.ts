@@ -52,8 +52,14 @@ export type EntryKind =
   | 'taken-back'
   /** The drive left, or was given up. */
   | 'released'
-  /** A part of another drive went in. */
+  /** A part of another drive, or of the shelf, went in. */
   | 'part-used'
+  /** What a person says of one part. */
+  | 'part'
+  /** A part went into another drive, for a time or for good. */
+  | 'part-lent'
+  /** It came back, or another one took its place. */
+  | 'part-back'
   /** Words or photos were erased for good. */
   | 'erased'
 
@@ -77,6 +83,9 @@ const KINDS: Readonly<Record<EntryKind, true>> = {
   'taken-back': true,
   released: true,
   'part-used': true,
+  part: true,
+  'part-lent': true,
+  'part-back': true,
   erased: true,
 }
 export const ENTRY_KINDS = Object.keys(KINDS) as readonly EntryKind[]
@@ -109,11 +118,15 @@ export function standingEntries(log: readonly LogEntry[]): LogEntry[] {
   return log.filter(e => e.kind !== 'taken-back' && !gone.has(e.id)).sort((a, b) => a.seq - b.seq)
 }
 
-/** Entries that stay for good: the receipt, corrected facts, what takes back, and what was erased. */
-const STAYS: ReadonlySet<EntryKind> = new Set(['received', 'facts', 'taken-back', 'erased'])
+/**
+ * Entries that stay for good: the receipt, corrected facts, what takes back, what was erased, and what two drives have
+ * with each other.
+ */
+const STAYS: ReadonlySet<EntryKind> = new Set(['received', 'facts', 'taken-back', 'erased', 'part-lent', 'part-back'])
 
-/** Whether an entry can be taken back. */
-export const mayTakeBack = (entry: Pick<LogEntry, 'kind'>): boolean => !STAYS.has(entry.kind)
+/** Whether an entry can be taken back. A part that another drive lent is given back instead. */
+export const mayTakeBack = ({ kind, data }: Pick<LogEntry, 'kind' | 'data'>): boolean =>
+  !STAYS.has(kind) && !(data?.type === 'part-fitted' && data.from.kind === 'drive')
 
 /** An entry before the log gives it its place. */
 export type NewEntry = Omit<LogEntry, 'seq'>

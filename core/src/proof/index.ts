@@ -16,7 +16,6 @@ export { CONFIDENCE } from './bound-said'
 export { CLOSING_CHECKS, closingOf, type Closing, type ClosingCheck, type ClosingState } from './closing'
 export { ladderOf, moreFor, planFor, type Ladder, type ProofPlan, type RungState } from './ladder'
 export { type ProvedDrive, type TestState } from './test-states'
-export { partsOf, type PartJudged } from './part-out'
 export {
   NEEDS,
   PROOF_TESTS,

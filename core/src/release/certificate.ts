@@ -241,6 +241,10 @@ export function buildCertificate(
 /** What was fitted new, or went into it from a donor. */
 function partOf(e: LogEntry): Certificate['parts'] {
   if (e.data?.type === 'part-used') return [{ at: e.at, what: e.title, from: e.data.from }]
+  if (e.data?.type === 'part-fitted') {
+    const { from } = e.data
+    return [{ at: e.at, what: e.title, from: from.kind === 'drive' ? from.tag : from.name }]
+  }
   const fitted = e.data?.type === 'finding' && findFinding(e.data.finding).finding.fitted
   return fitted ? [{ at: e.at, what: e.title, from: '' }] : []
 }

@@ -1,7 +1,18 @@
 import { sql } from 'drizzle-orm'
 import { index, integer, primaryKey, real, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core'
 import type { Call, Evidence, Observation } from '@wobrin/core/base/observations'
-import type { Account, EntryData, EntryKind, ErasedParts, GoalId, Outcome, RouteId, StationId } from '@wobrin/core/log'
+import type {
+  Account,
+  EntryData,
+  EntryKind,
+  ErasedParts,
+  GoalId,
+  Outcome,
+  PartKnown,
+  RouteId,
+  StationId,
+} from '@wobrin/core/log'
+import type { Measures } from '@wobrin/core/parts'
 import type { Features, MechanismId, Pulleys } from '@wobrin/core/drives'
 import type { BeltMaterial } from '@wobrin/core/calculators/mechanics'
 import type { DiskEvent, Proof } from '@wobrin/core/proof'
@@ -79,6 +90,28 @@ export const belts = sqliteTable('belts', {
   gone: text('gone'),
 })
 
+/** Parts on the shelf, or on their way to it. Where they went is on the logs of the drives that got them. */
+export const spares = sqliteTable('spares', {
+  id: text('id').primaryKey(),
+  part: text('part').notNull(),
+  name: text('name').notNull(),
+  /** Type and model that it came from; empty where nobody knows. */
+  mechanism: text('mechanism').$type<MechanismId>(),
+  maker: text('maker').notNull().default(''),
+  model: text('model').notNull().default(''),
+  pieces: integer('pieces').notNull().default(1),
+  known: text('known').$type<PartKnown>().notNull(),
+  says: text('says').notNull().default(''),
+  measures: text('measures', { mode: 'json' }).$type<Measures>().notNull(),
+  /** Drawer, box or bag. */
+  place: text('place').notNull().default(''),
+  /** Day on which it should arrive; null for one that is here. */
+  dueOn: text('due_on'),
+  photo: text('photo'),
+  addedAt: text('added_at').notNull(),
+  gone: text('gone'),
+})
+
 /** Disks that others are judged by. */
 export const referenceDisks = sqliteTable('reference_disks', {
   id: text('id').primaryKey(),
@@ -151,7 +184,17 @@ export const logEntries = sqliteTable(
     data: text('data', { mode: 'json' }).$type<EntryData>(),
     takesBack: text('takes_back'),
   },
-  t => [uniqueIndex('log_entries_id').on(t.id), index('log_entries_drive').on(t.driveId, t.seq)],
+  t => [
+    uniqueIndex('log_entries_id').on(t.id),
+    index('log_entries_drive').on(t.driveId, t.seq),
+    /** Where parts are: few entries among many, looked for across all drives. */
+    index('log_entries_parts')
+      .on(t.seq)
+      .where(sql`kind in ('released', 'part-used', 'part-lent', 'part-back')`),
+    index('log_entries_taken_back')
+      .on(t.takesBack)
+      .where(sql`takes_back is not null`),
+  ],
 )
 
 /** The link of each entry to the one before it on its drive; rows are only ever added, as those of the log are. */

@@ -1,11 +1,20 @@
 import { desc, eq, isNotNull, isNull, sql } from 'drizzle-orm'
-import { callOnBench, caseMinutes, driveCase, hasComplaint, wantedBy, type KnownBeside } from '@wobrin/core/bench/case'
+import {
+  callOnBench,
+  caseMinutes,
+  driveCase,
+  hasComplaint,
+  wantedBy,
+  type DriveCase,
+  type KnownBeside,
+} from '@wobrin/core/bench/case'
 import {
   isUrgent,
   minutesForGoal,
   nextOf,
   ranked,
   stillUntil,
+  usedUpBy,
   USUAL_GOAL,
   waitShare,
   walk,
@@ -37,12 +46,23 @@ interface OnBench {
   readonly seq: number
   readonly line: BenchLine
   readonly next: RankedThing | null
+  /** Its case; null where nobody complains. */
+  readonly found: DriveCase | null
+  /** What its steps ahead use up. */
+  readonly usesUp: readonly string[]
   readonly waits: readonly (Omit<BenchWait, 'share'> & { readonly startsMs: number })[]
   /** What is to be done on it at a time, milliseconds since 1970. */
   readonly day: (nowMs: number, priority: number) => DriveDay
   /** Time for which it was worked out, and until when it holds where nothing is entered; milliseconds since 1970. */
   readonly from: number
   readonly until: number
+}
+
+/** An open drive with its case. */
+export interface OpenCase {
+  readonly drive: DriveFacts
+  readonly found: DriveCase | null
+  readonly usesUp: readonly string[]
 }
 
 /**
@@ -105,6 +125,17 @@ export class BenchService {
     return { tasks: days.flatMap(d => d.tasks), heldBack: days.flatMap(d => d.heldBack ?? []) }
   }
 
+  /** Open drives with their cases; those that were made to practise are left out. */
+  async cases(nowMs: number): Promise<OpenCase[]> {
+    const rows = this.states().where(isNull(driveStates.outcome)).orderBy(drivesTable.tag).all()
+    const worked = await this.worked(
+      rows.filter(r => !r.drive.practice),
+      nowMs,
+      new Breaks(),
+    )
+    return worked.map(o => ({ drive: o.line.drive, found: o.found, usesUp: o.usesUp }))
+  }
+
   private states() {
     return this.db
       .select({ drive: drivesTable, seq: driveStates.seq })
@@ -145,6 +176,8 @@ export class BenchService {
       until: stillUntil(log, way, nowMs),
       day: (now, priority) => driveDay({ ...pick(drive), way, found, priority, urgent: isUrgent(next) }, now),
       next,
+      found,
+      usesUp: outcome ? [] : usedUpBy(way),
       waits: outcome
         ? []
         : way.waits.map(({ entry, what, endsAt, over }) => ({

@@ -8,7 +8,6 @@ import { BenchService } from '../services/bench'
 import { Finder } from '../services/finder'
 import { BlameService } from '../services/blame'
 import { CertificateService } from '../services/certificates'
-import { DonorShelf } from '../services/donor-shelf'
 import { ArchiveService } from '../services/archives'
 import { answerOf } from '../services/answer-of'
 import { BackupService } from '../services/backups'
@@ -29,7 +28,15 @@ import { openDatabase } from '../services/open-database'
 import { checkBackup, checkDatabase, lockFolder, restoreBackup, watchDatabase, type Restored } from '../services/start'
 import { Pairing } from '../services/pairing'
 import { PhotoStore } from '../services/photo-store'
-import { PoolService } from '../services/pooling'
+import {
+  DonorShelf,
+  FittingService,
+  PartLogs,
+  PartPlaces,
+  PoolService,
+  SpareShelf,
+  WantService,
+} from '../services/parts'
 import { ProfileService } from '../services/profiles'
 import { ProofService } from '../services/proofs'
 import { ReadTestService } from '../services/read-test'
@@ -105,9 +112,16 @@ async function open() {
     ...knowledge.options(d.model),
     also: [...blame.elsewhere(d.id), ...identical.evidence(d)],
   })
-  const donors = new DonorShelf(db, drives)
+  const partLogs = new PartLogs(db)
+  const donors = new DonorShelf(drives, partLogs)
+  const spares = new SpareShelf(db)
+  const places = new PartPlaces(drives, donors, spares, partLogs)
   const bench = new BenchService(db, drives, knownBeside)
-  drives.whenLogsChange(() => void bench.warm())
+  drives.whenLogsChange(() => {
+    partLogs.forget()
+    spares.changes++
+    void bench.warm()
+  })
   const logCheck = new LogCheck(join(beside, 'check-log.mjs'), folder.database, lost)
   return {
     folder,
@@ -132,7 +146,11 @@ async function open() {
     blame,
     certificates: new CertificateService(drives, disks, workshop),
     donors,
-    pooling: new PoolService(db, drives, donors),
+    spares,
+    places,
+    fitting: new FittingService(drives, donors, spares, places),
+    wanting: new WantService(db, drives, bench, places, partLogs),
+    pooling: new PoolService(db, drives, bench, partLogs, places),
     finder: new Finder(db),
     photos: new PhotoStore(folder.photos, db),
     pairing: new Pairing(db),

@@ -132,7 +132,7 @@ export interface Tried {
 export function triedOn(drive: DriveFacts, log: readonly LogEntry[]): Tried[] {
   return supportingEntries(log, drive).flatMap((e): Tried[] => {
     const { data, at, title } = e
-    if (data?.type === 'part-used') return [{ at, title, kind: 'fitted' }]
+    if (data?.type === 'part-used' || data?.type === 'part-fitted') return [{ at, title, kind: 'fitted' }]
     if (data?.type === 'finding') return e.call?.kind === 'leave' ? [] : [{ at, title, kind: 'found' }]
     if (e.kind !== 'measurement') return []
     const key = readingOf(e)?.key ?? ''

@@ -7,7 +7,7 @@ import { standingEntries, type LogEntry } from '../../log'
 
 /** What changes a drive, so that a value which was measured before it may not hold any more. */
 function changes(e: LogEntry, fitted: ReadonlySet<string>): boolean {
-  if (e.data?.type === 'part-used' || e.data?.type === 'sweep') return true
+  if (e.kind === 'part-used' || e.data?.type === 'sweep') return true
   if (e.data?.type === 'step') return /^(?:clean|drive-train)\./.test(e.data.step)
   return fitted.has(e.id)
 }

@@ -13,11 +13,15 @@ import {
   type Outcome,
   type StationId,
 } from '../../log'
-import { partsOf } from '../../proof'
+import { debtDoubts, partsThere } from '../../parts'
+import { partEntry, type PartInput } from './part-entries'
 import { CAUTIONS, findStation, findStep, isGateId, releaseDoubts, walk, type CautionId, type Hold } from '../stations'
 
 /** Kinds of entries that are made by hand; measurements come in by their own way, each with its evidence. */
-export type HandEntryKind = Exclude<EntryKind, 'received' | 'measurement' | 'facts' | 'part-used' | 'erased'>
+export type HandEntryKind = Exclude<
+  EntryKind,
+  'received' | 'measurement' | 'facts' | 'part-used' | 'part-lent' | 'part-back' | 'erased'
+>
 
 /** An entry made by hand, as it is sent. Which fields matter depends on its kind. */
 export interface HandEntryInput {
@@ -41,6 +45,7 @@ export interface HandEntryInput {
   readonly leftOff?: boolean
   readonly gate?: string
   readonly caution?: string
+  readonly part?: PartInput
   readonly takesBack?: string | null
 }
 
@@ -106,7 +111,10 @@ const composers: Readonly<Record<HandEntryKind, Composer>> = {
         'a quarantine needs its reason in writing',
         `at least ${MIN_REASON} characters, so that the next person knows what it may do`,
       )
-    const [doubt] = outcome === 'released' ? releaseDoubts(walk(drive, log(), Date.parse(at))) : []
+    const way = walk(drive, log(), Date.parse(at))
+    if (outcome === 'parts' && way.progress.outcome === 'parts')
+      throw need('outcome', `${drive.tag} was stripped for parts already`, 'a drive that is not a donor yet')
+    const [doubt] = outcome === 'released' ? [...releaseDoubts(way), ...debtDoubts(log())] : []
     if (doubt && detail.length < MIN_REASON)
       throw need(
         'detail',
@@ -114,14 +122,23 @@ const composers: Readonly<Record<HandEntryKind, Composer>> = {
         `a written reason of at least ${MIN_REASON} characters, which the certificate carries`,
       )
     if (outcome !== 'parts') return { data: { type: 'release', outcome } }
-    const left = partsOf(drive, log())
+    const left = partsThere(drive, log())
     const unknown = parts.find(id => !left.some(p => p.id === id))
     if (unknown !== undefined)
       throw need('parts', `there is no part “${unknown}” in it`, left.map(p => p.id).join(', '))
     const bad = left.find(p => parts.includes(p.id) && !p.good)
     if (bad) throw need('parts', `${bad.label.toLowerCase()}: ${lowerFirst(bad.says)}`, 'parts that are good')
     return {
-      data: { type: 'release', outcome, parts: left.filter(p => parts.includes(p.id)).map(({ good: _, ...p }) => p) },
+      data: {
+        type: 'release',
+        outcome,
+        parts: left
+          .filter(p => parts.includes(p.id))
+          .map(({ id, label, state, says, measures }) => ({
+            ...{ id, label, state, says },
+            ...(Object.keys(measures).length ? { measures } : {}),
+          })),
+      },
     }
   },
   step: (input, drive, log) => {
@@ -204,6 +221,7 @@ const composers: Readonly<Record<HandEntryKind, Composer>> = {
       data: { type: 'put-back', item: r.entry.id, leftOff: input.leftOff ?? false },
     }
   },
+  part: ({ part }, drive) => partEntry(part, drive),
   override: (input, drive, log) => {
     const gate = isGateId(input.gate ?? '')
       ? walk(drive, log(), Date.parse(input.at)).gates.find(g => g.gate.id === input.gate)

@@ -1,102 +1,208 @@
 import { findMechanism } from '../../drives'
 import { modelKey } from '../../drives/models'
 import type { DriveFacts, LogEntry } from '../../log'
-import { partsOf } from '../../proof'
+import { findPart, partsThere, piecesOf, proveAgain, withAssembly, type CaseOfParts, type PartThere } from '../../parts'
 import { lowerFirst } from '../../base/observations'
-import type { Box, PartCondition, Pool } from './box'
+import type { BoxDrive, PartCondition, Pool, PooledDrive } from './box'
 import { poolParts } from './pool-parts'
 
 /** A drive of the workshop whose parts may be put together with those of others. */
 export interface PoolDrive {
   readonly drive: DriveFacts
   readonly log: readonly LogEntry[]
+  /** What its case suspects; null where nobody complains. */
+  readonly found: CaseOfParts | null
+  /** It works: nothing is taken from it unless that is allowed. */
+  readonly inUse: boolean
   /** Ids of parts that are in another drive by now. */
   readonly gone: ReadonlySet<string>
 }
 
-/** A part of which nobody knows whether it is good. */
-export interface UntestedPart {
-  readonly tag: string
+/** A part on the shelf. */
+export interface PoolSpare {
+  readonly id: string
+  readonly name: string
   readonly part: string
+  readonly model: Pick<DriveFacts, 'mechanism' | 'maker' | 'model'>
+  readonly tested: boolean
+}
+
+/** Where a part comes from: a drive, or the shelf, whose parts have no tag. */
+export interface PoolSource {
+  readonly id: string
+  readonly tag: string
+  readonly spare: boolean
+}
+
+/** A part that is taken. */
+export interface TakenPart {
+  readonly part: string
+  readonly label: string
+  readonly from: PoolSource
+  readonly minutes: number
+  /** Nobody has tested it. */
+  readonly untested: boolean
+}
+
+/** A drive that would work, and what it takes for that. */
+export interface MadeDrive {
+  readonly drive: { readonly id: string; readonly tag: string }
+  readonly takes: readonly TakenPart[]
+  /** Assemblies of its own that nobody has tested, and on which this counts. */
+  readonly countsOn: readonly string[]
+  /** What has to be shown afterwards. */
+  readonly again: readonly string[]
 }
 
 /** Drives of one model, and what can be made of them. */
 export interface ModelPool {
   readonly name: string
-  readonly drives: readonly { readonly id: string; readonly tag: string }[]
-  readonly pool: Pool
-  /** Parts that nobody looked at or tested, and on which this counts: they are to be tested first. */
-  readonly countsOn: readonly UntestedPart[]
-}
-
-/** Minutes that taking a part out of one drive and fitting it to another takes (from memory, rough). */
-const MOVE_MINUTES: Readonly<Record<string, number>> = {
-  heads: 90,
-  motor: 40,
-  spindle: 60,
-  carriage: 60,
-  board: 20,
-  index: 20,
-  zero: 30,
-  protect: 20,
-  pin: 5,
-  arm: 10,
-  gears: 30,
-  loading: 30,
-  pad: 10,
-  case: 10,
+  readonly makes: readonly MadeDrive[]
+  /** Drives that stay as donors. */
+  readonly left: readonly { readonly id: string; readonly tag: string }[]
+  readonly minutes: number
+  /** No other choice is better. */
+  readonly proved: boolean
 }
 
 /**
- * Which parts of drives of one model would make others work: by what their logs say of their parts. A part that nobody
- * tested is counted on, and named: testing it costs less than replacing it. Models of which no part would be moved are
- * left out, and drives of which nobody knows the model, as nobody knows what fits them.
+ * Which parts of drives of one model would make others work: by what their logs and their cases say of their parts. A
+ * part that nobody tested is counted on, and named: testing it costs less than replacing it; one that a case suspects is
+ * not. Models of which no part would be moved are left out, and drives of which nobody knows the model, as nobody knows
+ * what fits them.
+ * @param allowed ids of drives in use from which parts may be taken nevertheless
  */
-export function poolWorkshop(drives: readonly PoolDrive[]): ModelPool[] {
+export function poolWorkshop(
+  drives: readonly PoolDrive[],
+  spares: readonly PoolSpare[] = [],
+  allowed: readonly string[] = [],
+): ModelPool[] {
   const models = new Map<string, PoolDrive[]>()
   for (const d of drives) {
     const key = modelKey(d.drive)
     if (key !== null) models.set(key, [...(models.get(key) ?? []), d])
   }
   return [...models]
-    .flatMap(([model, list]) => (list.length > 1 ? [poolModel(model, list)] : []))
-    .filter(m => m.pool.works.length > 0)
+    .map(([model, list]) =>
+      poolModel(
+        model,
+        list,
+        spares.filter(s => modelKey(s.model) === model),
+        allowed,
+      ),
+    )
+    .filter(m => m.makes.length > 0)
 }
 
-function poolModel(model: string, list: readonly PoolDrive[]): ModelPool {
-  const untested: UntestedPart[] = []
-  const moves: Record<string, number> = {}
-  const drives = list.map(({ drive, log, gone }) => ({
-    id: drive.tag,
-    mechanism: drive.mechanism,
-    model,
-    value: Math.max(0, drive.account?.working ?? 1),
-    inUse: false,
-    parts: Object.fromEntries(
-      partsOf(drive, log).map((p): [string, PartCondition] => {
-        const name = lowerFirst(p.label)
-        moves[name] = MOVE_MINUTES[p.id] ?? 0
-        if (gone.has(p.id) || !p.good) return [name, 'bad']
-        if (p.state === 'not known') untested.push({ tag: drive.tag, part: name })
-        return [name, 'good']
-      }),
-    ),
-  }))
-  const box: Box = { drives, mayTakeFromUsed: [], moves }
-  const whole = poolParts(box)
-  // Of the others the logs say no more than that no part was found bad.
-  const pool = { ...whole, works: whole.works.filter(w => Object.keys(w.from).length > 0) }
-  /** Where each part of the drives that would work is now. */
-  const used = new Set(
-    pool.works.flatMap(({ drive: tag, from }) =>
-      Object.keys(drives.find(d => d.id === tag)!.parts).map(part => `${from[part] ?? tag}\n${part}`),
-    ),
-  )
+/** A drive with its parts as they are known. */
+type Known = PoolDrive & { readonly parts: ReadonlyMap<string, PartThere> }
+
+function poolModel(
+  model: string,
+  list: readonly PoolDrive[],
+  spares: readonly PoolSpare[],
+  allowed: readonly string[],
+): ModelPool {
+  const known = list.map((d): Known => {
+    const parts = partsThere(d.drive, d.log, d.found)
+    return { ...d, parts: new Map(parts.map(p => [p.id, p])) }
+  })
+  const units = unitsOf(known)
+  const boxes: BoxDrive[] = [
+    ...known.map(d => ({
+      id: d.drive.id,
+      mechanism: d.drive.mechanism,
+      model,
+      value: Math.max(0, d.drive.account?.working ?? 1),
+      inUse: d.inUse,
+      parts: Object.fromEntries(units.filter(u => d.parts.has(u)).map(u => [u, conditionOf(d, u)])),
+    })),
+    ...spares
+      .filter(s => units.includes(s.part))
+      .map(s => ({
+        id: s.id,
+        mechanism: s.model.mechanism,
+        model,
+        value: 0,
+        inUse: false,
+        // It is one part and never a drive.
+        parts: { [s.part]: 'good', [REST]: 'bad' } as const,
+      })),
+  ]
+  const moves = Object.fromEntries(units.map(u => [u, findPart(u)!.minutes]))
+  const whole = poolParts({ drives: boxes, mayTakeFromUsed: allowed, moves })
   const first = list[0]!.drive
   return {
     name: `${findMechanism(first.mechanism).label}, ${`${first.maker} ${first.model}`.trim()}`,
-    drives: list.map(({ drive: { id, tag } }) => ({ id, tag })),
-    pool,
-    countsOn: untested.filter(u => used.has(`${u.tag}\n${u.part}`)),
+    makes: whole.works
+      .filter(w => Object.keys(w.from).length > 0)
+      .map(w =>
+        madeOf(
+          w,
+          known.find(d => d.drive.id === w.drive)!,
+          known,
+          spares,
+        ),
+      ),
+    left: leftOf(whole, known),
+    minutes: whole.minutes,
+    proved: whole.proved,
   }
+}
+
+/** What a part on the shelf lacks to be a drive. */
+const REST = 'the rest'
+
+/** What can be moved on its own; an assembly as one where a drive has one amiss and nobody knows in which piece. */
+function unitsOf(known: readonly Known[]): string[] {
+  const ids = [...new Set(known.flatMap(d => [...d.parts.keys()]))]
+  const asOne = (id: string) =>
+    piecesOf(id).length === 0 ||
+    known.some(d => d.parts.get(id)?.condition === 'bad' && piecesOf(id).every(p => !isAmiss(d.parts.get(p.id))))
+  return ids.filter(id => {
+    const { within, newOnly } = findPart(id)!
+    // What is bought new keeps no drive from working.
+    if (newOnly) return false
+    return within ? !asOne(within) : asOne(id)
+  })
+}
+
+const isAmiss = (p: PartThere | undefined): boolean => p !== undefined && (!p.good || p.lent !== null)
+
+function conditionOf(d: Known, unit: string): PartCondition {
+  const p = d.parts.get(unit)!
+  const away = [...withAssembly(unit), ...piecesOf(unit).map(x => x.id)].some(id => d.gone.has(id))
+  if (away || p.condition === 'bad' || p.condition === 'lent') return 'bad'
+  return p.condition === 'suspected' ? 'unknown' : 'good'
+}
+
+function madeOf(w: PooledDrive, made: Known, known: readonly Known[], spares: readonly PoolSpare[]): MadeDrive {
+  const takes = Object.entries(w.from).map(([part, from]): TakenPart => {
+    const donor = known.find(d => d.drive.id === from)
+    const spare = spares.find(s => s.id === from)
+    return {
+      part,
+      label: lowerFirst(findPart(part)!.label),
+      from: donor
+        ? { id: donor.drive.id, tag: donor.drive.tag, spare: false }
+        : { id: spare!.id, tag: spare!.name, spare: true },
+      minutes: findPart(part)!.minutes,
+      untested: donor ? donor.parts.get(part)!.state !== 'tested' && !donor.inUse : !spare!.tested,
+    }
+  })
+  const moved = new Set(takes.flatMap(t => withAssembly(t.part)))
+  return {
+    drive: { id: made.drive.id, tag: made.drive.tag },
+    takes,
+    countsOn: [...made.parts.values()]
+      .filter(p => p.within === null && p.condition === 'not known' && !moved.has(p.id))
+      .map(p => lowerFirst(p.label)),
+    again: proveAgain(takes.flatMap(t => findPart(t.part)!.again)),
+  }
+}
+
+/** Drives that do not work in the end: donors of now, or of another time. */
+function leftOf({ works }: Pool, known: readonly Known[]): ModelPool['left'] {
+  const working = new Set(works.map(w => w.drive))
+  return known.filter(d => !working.has(d.drive.id)).map(({ drive: { id, tag } }) => ({ id, tag }))
 }

@@ -7,6 +7,7 @@ export { GATES, findGate, isGateId, type Gate, type GateCondition, type GateId }
 export { USUAL_GOAL, type Aim } from './needed'
 export { mayMoveOutcome, progressOf, type Progress } from './progress'
 export { isAcknowledged } from './sitting'
+export { usedUpBy } from './used-up'
 export { stillUntil } from './still-until'
 export { claimable, safetySheet, type SafetyLook, type SafetySheet } from './safety-looks'
 export type { StepRecord, Station, Step } from './station'

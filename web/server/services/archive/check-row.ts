@@ -6,6 +6,7 @@ import { PROOFS } from '@wobrin/core/proof'
 import { InputError } from '@wobrin/core/base/errors'
 import { beltSchema } from '../../../shared/belts'
 import { DISK_EVENT_KINDS } from '../../../shared/disks'
+import { spareSchema } from '../../../shared/spares'
 import { driveSchema } from '../../../shared/drive-facts'
 import { workshopSchema } from '../../../shared/workshop'
 import { INSTANT, SHA_256, UUID } from '../../../shared/patterns'
@@ -110,7 +111,7 @@ const SCHEMAS: Readonly<Record<string, AnySchema>> = {
   }),
 }
 
-/** What the routes know by other names: facts of a drive, and belts. */
+/** What the routes know by other names: facts of a drive, belts, and parts on the shelf. */
 const camel = (name: string) => name.replace(/_(\w)/g, (_, letter: string) => letter.toUpperCase())
 const asSent = (t: ArchiveTable, row: Row): Record<string, unknown> =>
   Object.fromEntries(
@@ -119,6 +120,7 @@ const asSent = (t: ArchiveTable, row: Row): Record<string, unknown> =>
 const SENT: Readonly<Record<string, AnySchema>> = {
   drives: driveSchema.shape({ id: id(), receivedAt: moment() }),
   belts: beltSchema.shape({ id: id(), addedAt: moment() }),
+  spares: spareSchema.shape({ id: id(), addedAt: moment() }),
 }
 
 /**

@@ -17,6 +17,7 @@ const NAMES: Readonly<Record<string, string>> = {
   log_entries: 'The log entry',
   reference_disks: 'The disk',
   belts: 'The belt',
+  spares: 'The part',
   profiles: 'The profile',
   disk_events: 'What was said of a disk,',
 }

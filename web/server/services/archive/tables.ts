@@ -7,8 +7,9 @@ import * as schema from '../../database/schema'
  * Version of the archive's form. A newer one is refused with a sentence; rows of an older one are brought to this form.
  * 2: measurements with their source, tracks and places as named fields.
  * 4: entries with the links that hold them in their drive's chain.
+ * 5: parts on the shelf.
  */
-export const ARCHIVE_VERSION = 4
+export const ARCHIVE_VERSION = 5
 export const MANIFEST = 'manifest.json'
 
 /** A table as a file of JSON Lines: one row a line, JSON columns as JSON. */
@@ -54,6 +55,7 @@ export const TABLES: readonly ArchiveTable[] = [
   archived(schema.photos, 'photos.jsonl', { key: 'sha' }),
   archived(schema.profiles, 'profiles.jsonl'),
   archived(schema.belts, 'belts.jsonl'),
+  archived(schema.spares, 'spares.jsonl'),
   archived(schema.referenceDisks, 'disks.jsonl'),
   archived(schema.diskEvents, 'disk-events.jsonl', { renumbered: true }),
   archived(schema.logEntries, 'log.jsonl', { renumbered: true }),

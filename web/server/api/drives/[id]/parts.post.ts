@@ -1,3 +1,5 @@
 import { partUseSchema } from '../../../../shared/parts'
 
-export default api(async (event, { donors }) => donors.use(param(event, 'id'), await checkedBody(event, partUseSchema)))
+export default api(async (event, { fitting }) =>
+  fitting.fit(param(event, 'id'), await checkedBody(event, partUseSchema)),
+)

@@ -1,0 +1,1 @@
+export default api((_, { wanting }) => wanting.all(Date.now()))

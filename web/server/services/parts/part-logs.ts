@@ -1,0 +1,132 @@
+import { and, asc, gt, inArray, isNotNull, max, or, sql, type SQL } from 'drizzle-orm'
+import type { LogEntry, PartLeft } from '@wobrin/core/log'
+import { logEntries } from '../../database/schema'
+import { arrived } from '../../database/arrived'
+import type { Db } from '../../database/db'
+
+/** A drive that was stripped for parts, as its release says. */
+export interface Stripped {
+  readonly release: string
+  readonly driveId: string
+  readonly at: string
+  readonly remark: string
+  readonly parts: readonly PartLeft[]
+}
+
+/** A part that left the place where it was. */
+export interface Moved {
+  readonly entry: string
+  /** Drive on whose log it stands. */
+  readonly driveId: string
+  readonly at: string
+  readonly part: string
+}
+export type Used = Moved & { readonly release: string }
+export type Fitted = Moved & { readonly spare: string }
+export type Lent = Moved & { readonly to: { readonly id: string; readonly tag: string } }
+
+/** Kinds of entries that say where parts are. */
+const KINDS = ['released', 'part-used', 'part-lent', 'part-back'] as const
+
+/**
+ * What the logs of all drives say of where parts are: few entries among many. They are read once; after that only what
+ * came since.
+ */
+export class PartLogs {
+  private seq = 0
+  private read = false
+  private readonly stripped = new Map<string, Stripped>()
+  private readonly used = new Map<string, Used>()
+  private readonly fitted = new Map<string, Fitted>()
+  private readonly lent = new Map<string, Lent>()
+  private readonly back = new Map<string, string>()
+  private readonly takenBack = new Set<string>()
+  /** Grows whenever where a part is has changed. */
+  changes = 0
+
+  constructor(private readonly db: Db) {}
+
+  /** Reads everything anew: logs changed otherwise than at their ends. */
+  forget(): void {
+    for (const all of [this.stripped, this.used, this.fitted, this.lent, this.back, this.takenBack]) all.clear()
+    this.seq = 0
+    this.read = false
+    this.changes++
+  }
+
+  /** Drives that are stripped for parts, the latest first. */
+  strippedDrives(): Stripped[] {
+    return this.standing(this.stripped).reverse()
+  }
+
+  /** Parts of donors that are in other drives. */
+  usedParts(): Used[] {
+    return this.standing(this.used)
+  }
+
+  /** Parts of the shelf that are in drives. */
+  fittedSpares(): Fitted[] {
+    return this.standing(this.fitted)
+  }
+
+  /** Parts that drives lent, and that are neither back nor replaced. */
+  lentParts(): Lent[] {
+    const back = new Set(this.standing(this.back))
+    return this.standing(this.lent).filter(l => !back.has(l.entry))
+  }
+
+  private standing<T>(all: ReadonlyMap<string, T>): T[] {
+    this.catchUp()
+    return [...all].flatMap(([id, what]) => (this.takenBack.has(id) ? [] : [what]))
+  }
+
+  /** Reads what came since. */
+  catchUp(): void {
+    const newest = this.db
+      .select({ seq: max(logEntries.seq) })
+      .from(logEntries)
+      .get()!.seq
+    if (this.read && (newest ?? 0) === this.seq) return
+    const rows = this.read ? this.since(this.seq) : [...this.ofKinds(), ...this.takingBack()]
+    for (const row of rows) this.take(row)
+    this.seq = newest ?? 0
+    this.read = true
+    if (rows.length) this.changes++
+  }
+
+  /** New entries; corrected facts among them, as parts are found by the model that they come from. */
+  private since(seq: number): LogEntry[] {
+    const told = or(inArray(logEntries.kind, [...KINDS, 'facts']), isNotNull(logEntries.takesBack))
+    return this.rows(and(gt(logEntries.seq, seq), told)!)
+  }
+
+  /** The condition of the index of the table, word for word, so that it is used. */
+  private ofKinds(): LogEntry[] {
+    return this.rows(sql`kind in ('released', 'part-used', 'part-lent', 'part-back')`)
+  }
+
+  private takingBack(): LogEntry[] {
+    return this.rows(isNotNull(logEntries.takesBack))
+  }
+
+  private rows(which: SQL): LogEntry[] {
+    return this.db
+      .select()
+      .from(logEntries)
+      .where(and(which, arrived(logEntries.driveId)))
+      .orderBy(asc(logEntries.seq))
+      .all()
+  }
+
+  private take({ id, driveId, at, detail, data, takesBack }: LogEntry): void {
+    if (takesBack) this.takenBack.add(takesBack)
+    const moved = { entry: id, driveId, at }
+    if (data?.type === 'release' && data.parts?.length)
+      this.stripped.set(id, { release: id, driveId, at, remark: detail, parts: data.parts })
+    else if (data?.type === 'part-used') this.used.set(id, { ...moved, part: data.part, release: data.release })
+    else if (data?.type === 'part-fitted' && data.from.kind === 'spare')
+      this.fitted.set(id, { ...moved, part: data.part, spare: data.from.id })
+    else if (data?.type === 'part-lent') this.lent.set(id, { ...moved, part: data.part, to: data.to })
+    else if (data?.type === 'part-back') this.back.set(id, data.lent)
+  }
+}

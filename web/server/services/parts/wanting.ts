@@ -1,0 +1,158 @@
+import { inArray } from 'drizzle-orm'
+import {
+  findPart,
+  matchWants,
+  orderParts,
+  partsThere,
+  wantsOf,
+  type Offer,
+  type PlaceId,
+  type Want,
+} from '@wobrin/core/parts'
+import { modelKey } from '@wobrin/core/drives/models'
+import type { DriveFacts } from '@wobrin/core/log'
+import type { Debt, ShelfPart, ShelfParts, UsedUp, Wants } from '../../../shared/parts'
+import { driveStates } from '../../database/schema'
+import type { Db } from '../../database/db'
+import { Breaks } from '../breaks'
+import type { BenchService, OpenCase } from '../bench'
+import type { DriveService } from '../drives'
+import type { PartAtHand, PartPlaces } from './part-places'
+import type { PartLogs } from './part-logs'
+
+/** Drives of one model that are asked for a part, and offers for one want that are weighed. */
+const ASKED = 20
+const WEIGHED = 60
+const SHOWN = 50
+
+/** What the open drives want, and what would serve them. */
+export class WantService {
+  constructor(
+    private readonly db: Db,
+    private readonly drives: DriveService,
+    private readonly bench: BenchService,
+    private readonly places: PartPlaces,
+    private readonly logs: PartLogs,
+  ) {}
+
+  async all(nowMs: number): Promise<Wants> {
+    const breaks = new Breaks()
+    const cases = await this.bench.cases(nowMs)
+    const wants = await this.wantsIn(cases, breaks)
+    const offers = new Map<string, Offer>()
+    for (const want of wants) {
+      if (want.part === null) continue
+      await breaks.whereDue()
+      for (const p of this.places.likely(want.part, modelKey(want.drive)).slice(0, WEIGHED))
+        for (let piece = 0; piece < Math.min(p.pieces, wants.length); piece++)
+          offers.set(`${p.key} ${piece}`, { ...bare(p), key: `${p.key} ${piece}` })
+      for (const o of this.inDrives(want, cases)) offers.set(o.key, o)
+    }
+    const matched = matchWants(wants, [...offers.values()])
+    return {
+      wants: matched,
+      order: orderParts(matched.filter(m => m.best === null).map(m => m.want)),
+      debts: this.debts(),
+      usedUp: usedUp(cases),
+    }
+  }
+
+  /** Parts at hand by their words, with the drives that each would serve. */
+  async search(query: string, place: string, nowMs: number): Promise<ShelfParts> {
+    const words = query.normalize('NFC').toLowerCase().split(/\s+/).filter(Boolean).slice(0, 8)
+    const found = this.places
+      .all()
+      .filter(p => (place === '' || p.place === place) && words.every(w => p.words.includes(w)))
+    const shown = found.slice(0, SHOWN)
+    const wants = await this.wantsIn(await this.bench.cases(nowMs), new Breaks())
+    const items = shown.map((p): ShelfPart => {
+      const { words: _, ...rest } = p
+      const serves = wants.filter(w => matchWants([w], [p])[0]!.best !== null).map(w => w.drive.tag)
+      return { ...rest, serves: [...new Set(serves)] }
+    })
+    return { items, total: found.length }
+  }
+
+  private async wantsIn(cases: readonly OpenCase[], breaks: Breaks): Promise<Want[]> {
+    const wants: Want[] = []
+    for (const { drive, found } of cases) {
+      await breaks.whereDue()
+      const log = this.drives.aside.guard(drive, () => this.drives.log(drive.id))
+      if (log) wants.push(...wantsOf(drive, log, found?.diagnosis ?? null))
+    }
+    return wants
+  }
+
+  /** The same part in other drives of the model: open ones, and those that are in use. */
+  private inDrives(want: Want, cases: readonly OpenCase[]): Offer[] {
+    const key = modelKey(want.drive)
+    if (key === null || !findPart(want.part!)) return []
+    const like = this.drives
+      .list()
+      .filter(d => d.id !== want.drive.id && !d.practice && modelKey(d) === key)
+      .slice(0, ASKED)
+    const outcomes = new Map(
+      this.db
+        .select({ id: driveStates.driveId, outcome: driveStates.outcome })
+        .from(driveStates)
+        .where(
+          inArray(
+            driveStates.driveId,
+            like.map(d => d.id),
+          ),
+        )
+        .all()
+        .map(s => [s.id, s.outcome]),
+    )
+    return like.flatMap((d): Offer[] => {
+      const outcome = outcomes.get(d.id)
+      if (outcome !== null && outcome !== 'released') return []
+      const found = cases.find(c => c.drive.id === d.id)?.found?.diagnosis ?? null
+      const log = this.drives.aside.guard(d, () => this.drives.log(d.id))
+      const part = log && partsThere(d, log, found).find(p => p.id === want.part && p.good)
+      // Of a drive that is worked on itself, a part that nobody looked at is no help.
+      if (outcome === null && part?.state === 'not known') return []
+      return part ? [offerOf(d, part, outcome === 'released' ? 'used' : 'open')] : []
+    })
+  }
+
+  private debts(): Debt[] {
+    const tags = new Map(this.drives.list().map(d => [d.id, d.tag]))
+    return this.logs.lentParts().map(l => ({
+      lent: l.entry,
+      at: l.at,
+      label: findPart(l.part)?.label ?? l.part,
+      lender: { id: l.driveId, tag: tags.get(l.driveId) ?? '' },
+      to: { id: l.to.id, tag: tags.get(l.to.id) ?? l.to.tag },
+    }))
+  }
+}
+
+function offerOf(d: DriveFacts, part: ReturnType<typeof partsThere>[number], place: PlaceId): Offer {
+  const drive = { id: d.id, tag: d.tag, mechanism: d.mechanism, maker: d.maker, model: d.model }
+  // A drive that works has shown that its parts do.
+  const works = place === 'used' && part.state === 'not known'
+  return {
+    key: `${d.id} ${part.id}`,
+    place,
+    part: part.id,
+    label: part.label,
+    drive,
+    model: drive,
+    known: works ? 'looked at' : part.state,
+    says: works ? 'The drive was released working.' : part.says,
+    measures: part.measures,
+    where: d.tag,
+  }
+}
+
+const bare = ({ words: _, release: _r, spare: _s, pieces: _p, photo: _f, ...offer }: PartAtHand): Offer => offer
+
+/** Consumables of the steps ahead, those that most drives need first. */
+function usedUp(cases: readonly OpenCase[]): UsedUp[] {
+  const by = new Map<string, string[]>()
+  for (const { drive, usesUp } of cases) for (const name of usesUp) by.set(name, [...(by.get(name) ?? []), drive.tag])
+  return [...by]
+    .map(([name, tags]) => ({ name, tags }))
+    .sort((a, b) => b.tags.length - a.tags.length || (a.name < b.name ? -1 : 1))
+}
