@@ -24,6 +24,10 @@ const COMMANDS: Readonly<Record<string, Entry>> = {
     description: 'List the drive types with their speeds and sources.',
     load: async () => (await import('./mechanisms')).mechanisms,
   },
+  parts: {
+    description: 'List the parts that people swap, with what has to be shown afterwards.',
+    load: async () => (await import('./parts')).parts,
+  },
   steps: {
     description: 'The steps of a drive type, station by station, with its safety gates.',
     load: async () => (await import('./steps')).steps,

@@ -515,6 +515,18 @@ describe('wobrin scope', () => {
   })
 })
 
+describe('wobrin parts', () => {
+  it('lists the pieces behind their assemblies, of one drive type where that is asked', async () => {
+    const { code, out } = await wobrin('parts', '--mechanism', '3.5in-eject', '--json')
+    expect(code).toBe(0)
+    const list = JSON.parse(out) as { id: string; within: string | null; again: string[] }[]
+    expect(list).toContainEqual(expect.objectContaining({ id: 'gear-housing', within: 'gears' }))
+    expect(list.find(p => p.id === 'eject-motor')!.again).toContain('Load and eject a sacrificial disk ten times.')
+    expect((await wobrin('parts', '--mechanism', '3.5in')).out).not.toContain('gear-housing')
+    expect(await wobrin('parts', '--mechanism', '9in')).toMatchObject({ code: 2 })
+  })
+})
+
 describe('wobrin pool', () => {
   const drive = (id: string, parts: object, more: object = {}) => ({
     id,

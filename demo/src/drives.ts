@@ -247,6 +247,24 @@ export const DEMO_DRIVES: readonly DemoDrive[] = [
   },
   {
     drive: {
+      tag: 'SK-25',
+      mechanism: '3.5in-eject',
+      maker: 'Staithe',
+      model: 'E80',
+      ownerWords: 'Fell off a trolley. The upper head hangs down.',
+      account: money({ working: 35, asParts: 10, hours: 1 }),
+    },
+    daysAgo: 33,
+    at: 'open',
+    found: [
+      ['look', 'heads.torn'],
+      ['look', 'gears.whole'],
+    ],
+    notes: [{ station: 'look', text: 'The gearbox lifts a disk as it should, by hand' }],
+    outcome: { how: 'parts', remark: 'Heads are gone; gearbox, motor and arm are sound.' },
+  },
+  {
+    drive: {
       tag: 'SK-11',
       mechanism: '3in',
       maker: 'Quern',

@@ -14,7 +14,7 @@ import { drawPicture } from './pictures'
 import { DEMO_MODEL } from './model'
 import type { DemoItem, DemoRecord } from './records'
 import { PROOF_CALCULATORS, PROOF_WRITTEN } from './proof'
-import { DEMO_WORKSHOP, DEMO_BELTS, DEMO_DISKS, DEMO_PROFILES, DEMO_READS } from './shelf'
+import { DEMO_WORKSHOP, DEMO_BELTS, DEMO_DISKS, DEMO_PROFILES, DEMO_READS, DEMO_SPARES } from './shelf'
 import { sweepByAdvice } from './sweep'
 
 /**
@@ -26,6 +26,8 @@ export async function seed(address: string): Promise<void> {
   const settings = await (await fetch(`${address}/api/workshop`)).json()
   await send(`${address}/api/workshop`, { ...(settings as object), name: DEMO_WORKSHOP }, 'PUT')
   for (const [i, belt] of DEMO_BELTS.entries()) await send(`${address}/api/belts/${idOf('belt', i)}`, belt, 'PUT')
+  for (const [i, spare] of DEMO_SPARES.entries())
+    await send(`${address}/api/spares/${idOf('spare', i)}`, spareOf(spare), 'PUT')
   for (const [i, profile] of DEMO_PROFILES.entries())
     await send(`${address}/api/profiles/${idOf('profile', i)}`, profile, 'PUT')
   await send(`${address}/api/profiles/${idOf('model', DEMO_MODEL.model)}`, DEMO_MODEL, 'PUT')
@@ -49,6 +51,13 @@ export async function seed(address: string): Promise<void> {
       places,
     })
   }
+}
+
+/** A part of the demo's shelf; one that is on its way comes a few days from now. */
+function spareOf(spare: (typeof DEMO_SPARES)[number]): object {
+  if (!('dueInDays' in spare)) return spare
+  const { dueInDays, ...rest } = spare
+  return { ...rest, dueOn: new Date(Date.now() + dueInDays * 86_400_000).toISOString().slice(0, 10) }
 }
 
 async function send<T>(url: string, body: unknown, method = 'POST'): Promise<T> {

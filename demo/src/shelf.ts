@@ -12,6 +12,51 @@ export const DEMO_BELTS = [
   { name: 'Cord, welded', insideMm: 248, sectionMm: 2, material: 'polyurethane', origin: 'made here' },
 ] as const
 
+/** Parts in the drawers, and one that is on its way. Makers and models are made up, as everywhere here. */
+export const DEMO_SPARES = [
+  {
+    part: 'disk-in-switch',
+    name: 'Bag of switches, 5 mm',
+    pieces: 6,
+    known: 'looked at',
+    says: 'all click',
+    place: 'drawer 4',
+    measures: { contacts: 'normally open', height: 6.5, travel: 0.4, pitch: 5 },
+  },
+  {
+    part: 'capacitor',
+    name: '10 µF 35 V, new',
+    pieces: 10,
+    known: 'not known',
+    says: 'new, this year',
+    place: 'drawer 1',
+    measures: { value: 10, volts: 35, height: 5.4, mounting: 'surface mount' },
+  },
+  { part: 'arm', name: 'Shutter arm, left', known: 'looked at', says: 'straight', place: 'box with the levers' },
+  {
+    part: 'screws',
+    name: 'M2 × 4, pan',
+    pieces: 40,
+    place: 'drawer 1',
+    measures: { thread: 'M2', length: 4, head: 'pan' },
+  },
+  {
+    part: 'track-zero-sensor',
+    name: 'Slot sensor from a mouse',
+    known: 'tested',
+    says: '0.4 mA with light, 0 without',
+    place: 'drawer 4',
+  },
+  {
+    part: 'processor',
+    name: 'Processor, socketed',
+    known: 'tested',
+    says: 'ran in SK-24 for a day',
+    place: 'chip tray',
+  },
+  { part: 'eject-motor', name: 'Eject motor, ordered', dueInDays: 6, measures: { volts: 5, speed: 6000, shaft: 1.5 } },
+] as const
+
 /** A host as this workshop knows it: described from its own plug. */
 export const DEMO_PROFILES: readonly HostProfile[] = [
   {

@@ -22,6 +22,11 @@ const pages = [
   '/instruments/write-test',
   '/instruments/soak',
   '/shelf',
+  '/shelf?view=wanted',
+  '/shelf?view=pool',
+  '/shelf?view=donors',
+  '/shelf?view=disks',
+  '/shelf?view=belts',
   '/handbook',
   '/workshop',
 ]

@@ -45,7 +45,7 @@ try {
     await p.locator('[data-kind="3.5in"]').click()
     await p.getByLabel('What does it do wrong?').fill('reads')
   })
-  await picture('shelf', '/shelf')
+  await picture('shelf', '/shelf?view=wanted')
   await picture('host-fit', '/instruments/host-fit')
   await picture('across-the-bench', '/instruments/speed', async p => {
     await p.getByRole('button', { name: 'Use the simulated pickup' }).click()

@@ -94,7 +94,7 @@ test('a recording at a position is a try, with its margin', async ({ page }) => 
 })
 
 test('a reference disk is put on the shelf, and retired with a reason', async ({ page }) => {
-  await page.goto('/shelf')
+  await page.goto('/shelf?view=disks')
   const shelf = page.getByRole('region', { name: 'Reference disks' })
   await expect(shelf.getByRole('article', { name: 'Harbour A' })).toContainText('rests on an analogue alignment disk')
   await shelf.getByRole('button', { name: 'Add a disk' }).click()

@@ -59,11 +59,16 @@ export interface DonorPart extends PartLeft {
   readonly wentTo: string | null
 }
 
-/** A part that is somewhere, with the drives that it would serve. */
-export interface ShelfPart extends Offer {
-  /** Release of the donor that it is in; id of the spare that it is. */
+/** A part that is somewhere, and how it is asked for: of a donor by its release, of the shelf by its own id. */
+export interface Obtainable extends Offer {
   readonly release: string | null
   readonly spare: string | null
+}
+
+/** A part at hand with the drives that it would serve. */
+export interface ShelfPart extends Obtainable {
+  /** Name on its bag; empty where it is in a drive. */
+  readonly name: string
   readonly pieces: number
   readonly photo: string | null
   /** Tags of the open drives that want one like it. */
@@ -93,7 +98,7 @@ export interface UsedUp {
 
 /** What the open drives want, what would serve them, what is to be ordered, and what is owed. */
 export interface Wants {
-  readonly wants: readonly MatchedWant[]
+  readonly wants: readonly MatchedWant<Obtainable>[]
   readonly order: PartOrder
   readonly debts: readonly Debt[]
   readonly usedUp: readonly UsedUp[]

@@ -18,6 +18,7 @@ export {
 } from './shapes'
 export {
   assign,
+  LIKELY,
   matchWants,
   orderParts,
   PLACES,

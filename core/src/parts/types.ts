@@ -50,6 +50,8 @@ export interface PartNode {
   readonly fitted?: string
   /** Instruments that test it: types of entry data, or ids of calculators. */
   readonly tests?: readonly string[]
+  /** Findings and instruments that speak of every piece of it. */
+  readonly whole?: readonly string[]
   /** Functions that show by working that it works. */
   readonly does?: readonly string[]
   /** Faults that another one cures. */

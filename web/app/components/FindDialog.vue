@@ -29,7 +29,7 @@ const pages: Found[] = [
   },
   ...CALCULATORS.map(s => ({ to: `/instruments/${s.id}`, title: s.title, detail: `instrument · ${s.purpose}` })),
   { to: '/instruments/host-fit', title: 'Host fit', detail: 'instrument · straps, ready, disk change, pins' },
-  { to: '/shelf', title: 'Shelf', detail: 'reference disks, donors, belts' },
+  { to: '/shelf', title: 'Shelf', detail: 'parts, wants, donors, reference disks, belts' },
   { to: '/drives/new', title: 'Receive a drive', detail: 'bench' },
   { to: '/workshop', title: 'Workshop settings', detail: 'mains, methods, tone, theme' },
   ...MECHANISMS.map(m => ({ to: `/handbook#${m.id}`, title: m.label, detail: 'handbook' })),

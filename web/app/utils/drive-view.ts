@@ -4,6 +4,7 @@ import type { RouteId } from '@wobrin/core/log'
 export const DRIVE_VIEWS = [
   { id: 'case', label: 'Case' },
   { id: 'test', label: 'Bench test' },
+  { id: 'parts', label: 'Parts' },
   { id: 'model', label: 'Model' },
   { id: 'stations', label: 'Stations' },
 ] as const

@@ -77,8 +77,8 @@ export interface Fitting {
 const bare = { station: 'drive-train', call: null, observations: [], evidence: null, takesBack: null } as const
 
 /**
- * Entries of a part that goes in: what was fitted, with the finding that it amounts to, where the vocabulary has one, so
- * that gates and steps follow; and, where another drive gave it, the debt on that drive's log.
+ * Entries of a part that goes in: what was fitted, with the finding that it amounts to, where the vocabulary has one,
+ * so that gates and steps follow; and, where another drive gave it, the debt on that drive's log.
  * @param newId makes an id for each entry beside the first
  */
 export function fittedEntries(

@@ -1,7 +1,16 @@
 import { findMechanism } from '../../drives'
 import { modelKey } from '../../drives/models'
 import type { DriveFacts, LogEntry } from '../../log'
-import { findPart, partsThere, piecesOf, proveAgain, withAssembly, type CaseOfParts, type PartThere } from '../../parts'
+import {
+  findPart,
+  LIKELY,
+  partsThere,
+  piecesOf,
+  proveAgain,
+  withAssembly,
+  type CaseOfParts,
+  type PartThere,
+} from '../../parts'
 import { lowerFirst } from '../../base/observations'
 import type { BoxDrive, PartCondition, Pool, PooledDrive } from './box'
 import { poolParts } from './pool-parts'
@@ -67,9 +76,9 @@ export interface ModelPool {
 
 /**
  * Which parts of drives of one model would make others work: by what their logs and their cases say of their parts. A
- * part that nobody tested is counted on, and named: testing it costs less than replacing it; one that a case suspects is
- * not. Models of which no part would be moved are left out, and drives of which nobody knows the model, as nobody knows
- * what fits them.
+ * part that nobody tested is counted on, and named: testing it costs less than replacing it; one that a case suspects
+ * is not. Models of which no part would be moved are left out, and drives of which nobody knows the model, as nobody
+ * knows what fits them.
  * @param allowed ids of drives in use from which parts may be taken nevertheless
  */
 export function poolWorkshop(
@@ -115,7 +124,12 @@ function poolModel(
       model,
       value: Math.max(0, d.drive.account?.working ?? 1),
       inUse: d.inUse,
-      parts: Object.fromEntries(units.filter(u => d.parts.has(u)).map(u => [u, conditionOf(d, u)])),
+      parts: Object.fromEntries(
+        units.flatMap((u): [string, PartCondition][] => {
+          const condition = d.parts.has(u) ? conditionOf(d, u) : null
+          return condition ? [[u, condition]] : []
+        }),
+      ),
     })),
     ...spares
       .filter(s => units.includes(s.part))
@@ -169,11 +183,13 @@ function unitsOf(known: readonly Known[]): string[] {
 
 const isAmiss = (p: PartThere | undefined): boolean => p !== undefined && (!p.good || p.lent !== null)
 
-function conditionOf(d: Known, unit: string): PartCondition {
+/** How a part counts; null for one that is mended by hand: it is neither replaced nor given. */
+function conditionOf(d: Known, unit: string): PartCondition | null {
   const p = d.parts.get(unit)!
   const away = [...withAssembly(unit), ...piecesOf(unit).map(x => x.id)].some(id => d.gone.has(id))
-  if (away || p.condition === 'bad' || p.condition === 'lent') return 'bad'
-  return p.condition === 'suspected' ? 'unknown' : 'good'
+  if (away || p.lost || p.condition === 'lent') return 'bad'
+  if (p.condition === 'suspected' && p.share >= LIKELY) return 'unknown'
+  return p.good ? 'good' : null
 }
 
 function madeOf(w: PooledDrive, made: Known, known: readonly Known[], spares: readonly PoolSpare[]): MadeDrive {

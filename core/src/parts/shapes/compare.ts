@@ -1,4 +1,4 @@
-import { plain } from '../../base/observations'
+import { lowerFirst, plain } from '../../base/observations'
 import { shapeOf, type ShapeId } from './shapes'
 import type { Measure, Measures } from './shape'
 
@@ -7,18 +7,24 @@ export interface ShapeFit {
   readonly fits: 'yes' | 'no' | 'not known'
   /** What does not agree, or what nobody has measured; empty where all agrees. */
   readonly says: string
+  /** Measures that are known of both. */
+  readonly compared: number
 }
 
 /** Compares what is wanted with what is there, measure by measure. */
 export function compareShapes(shape: ShapeId, wanted: Measures, there: Measures): ShapeFit {
   const { measures } = shapeOf(shape)
-  const off = measures.filter(m => wanted[m.id] !== undefined && there[m.id] !== undefined && !agrees(m, wanted, there))
-  if (off.length)
-    return { fits: 'no', says: off.map(m => `${m.label}: ${told(m, there)} in place of ${told(m, wanted)}`).join('; ') }
-  const open = measures.filter(m => m.must && (wanted[m.id] === undefined || there[m.id] === undefined))
+  const both = measures.filter(m => wanted[m.id] !== undefined && there[m.id] !== undefined)
+  const off = both.filter(m => !agrees(m, wanted, there))
+  const open = measures.filter(m => m.must && !both.includes(m))
+  const compared = both.length
+  if (off.length) {
+    const said = off.map(m => `${m.label}: ${told(m, there)} in place of ${told(m, wanted)}`)
+    return { fits: 'no', says: said.join('; '), compared }
+  }
   if (open.length)
-    return { fits: 'not known', says: `Compare first: ${open.map(m => m.label.toLowerCase()).join(', ')}` }
-  return { fits: 'yes', says: '' }
+    return { fits: 'not known', says: `Compare first: ${open.map(m => lowerFirst(m.label)).join(', ')}.`, compared }
+  return { fits: 'yes', says: '', compared }
 }
 
 /** Whether one measure of what is there suits what is wanted. */
@@ -41,5 +47,5 @@ const told = (m: Measure, of: Measures): string => {
 export const toldMeasures = (shape: ShapeId, of: Measures): string =>
   shapeOf(shape)
     .measures.filter(m => of[m.id] !== undefined)
-    .map(m => `${m.label.toLowerCase()} ${told(m, of)}`)
+    .map(m => `${lowerFirst(m.label)} ${told(m, of)}`)
     .join(', ')

@@ -18,6 +18,8 @@ export interface PartThere extends PartLeft {
   /** How strongly the case suspects it, 0 to 1. */
   readonly share: number
   readonly lent: LentPart | null
+  /** Nothing speaks of it alone: what is known of its assembly holds for it. */
+  readonly inherited: boolean
   readonly measures: Readonly<Record<string, number | string>>
 }
 
@@ -53,7 +55,7 @@ export function partsThere(
     const own = words.get(n.id)!
     const whole = here.find(x => x.id === n.within)
     const word = own ?? (whole ? heldBy(whole, words.get(whole.id)!) : null)
-    there.set(n.id, stateOf(n, word, read, lent, found))
+    there.set(n.id, { ...stateOf(n, word, read, lent, found), inherited: own === null && word !== null })
   }
   return here.map(n => {
     const pieces = here.filter(x => x.within === n.id).map(x => there.get(x.id)!)
@@ -79,14 +81,18 @@ function worksBy(n: PartNode, found: CaseOfParts | null): Word | null {
   const shown = boxes.find(b => b?.says)
   if (!shown || !boxes.every(b => b?.state === 'works')) return null
   const says = `${shown.label}: ${lowerFirst(shown.says)}`
-  return { seq: -1, condition: 'good', known: 'tested', says, lost: false }
+  return { seq: -1, condition: 'good', known: 'tested', says, by: 'function', lost: false }
 }
 
-/** What is known of an assembly as a whole holds for its pieces; a fault in it does not say in which. */
+/**
+ * What is known of an assembly holds for its pieces where it speaks of all of them; a fault in it does not say where.
+ */
 function heldBy(whole: PartNode, word: Word | null): Word | null {
-  if (word?.condition !== 'bad') return word
-  const says = `${whole.label}: ${lowerFirst(word.says)}`
-  return { ...word, condition: 'not known', known: 'not known', lost: false, says }
+  if (word?.condition === 'bad') {
+    const says = `${whole.label}: ${lowerFirst(word.says)}`
+    return { ...word, condition: 'not known', known: 'not known', lost: false, says }
+  }
+  return word && (word.by === null || whole.whole?.includes(word.by)) ? word : null
 }
 
 function stateOf(
@@ -112,6 +118,7 @@ function stateOf(
     says,
     share,
     lent: away ?? null,
+    inherited: false,
     measures: measuresOf(n.id, read),
   })
   if (away) return state('lent', 'not known', `It is in ${away.to.tag}.`)

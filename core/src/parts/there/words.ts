@@ -10,6 +10,8 @@ export interface Word {
   readonly condition: 'good' | 'bad' | 'not known'
   readonly known: PartKnown
   readonly says: string
+  /** Finding or instrument that says so; null for a person, or for what was fitted. */
+  readonly by: string | null
   /** Another one has to be got. */
   readonly lost: boolean
 }
@@ -23,7 +25,7 @@ export function settingOf(ids: readonly string[], { entries }: PartsLog): Word |
   })
   const { data } = e ?? {}
   if (!e || !data) return null
-  const word = { seq: e.seq, says: e.title, lost: false }
+  const word = { seq: e.seq, says: e.title, by: null, lost: false }
   if (data.type === 'part-fitted') return { ...word, condition: 'good', known: data.known }
   if (data.type !== 'part') return { ...word, condition: 'good', known: 'not known' }
   const amiss = data.condition === 'bad' || data.condition === 'missing'
@@ -48,7 +50,14 @@ export function lookedAt(n: PartNode, log: PartsLog, after: number): Word | null
   const f = bad ?? good
   if (!f) return null
   const lost = bad !== undefined && (n.lost ?? []).includes(bad.finding.id)
-  return { seq: f.entry.seq, condition: bad ? 'bad' : 'good', known: 'looked at', says: f.entry.title, lost }
+  return {
+    seq: f.entry.seq,
+    condition: bad ? 'bad' : 'good',
+    known: 'looked at',
+    says: f.entry.title,
+    by: f.finding.id,
+    lost,
+  }
 }
 
 const GOOD: ReadonlySet<CallKind> = new Set(['leave', 'nudge'])
@@ -66,18 +75,21 @@ export function testedBy(n: PartNode, { entries }: PartsLog, after: number): Wor
       condition: 'not known',
       known: 'not known',
       says: `Not cleared: ${test.call!.reasons[0]}`,
+      by: testOf(test),
       lost: false,
     }
   const main = test.observations[0]
   const says = main ? `${main.label}: ${formatObservation(main)}` : test.title
-  return { seq: test.seq, condition: 'good', known: 'tested', says, lost: false }
+  return { seq: test.seq, condition: 'good', known: 'tested', says, by: testOf(test), lost: false }
 }
 
-function isTest(n: PartNode, e: LogEntry): boolean {
+const isTest = (n: PartNode, e: LogEntry): boolean => n.tests?.includes(testOf(e) ?? '') ?? false
+
+/** Instrument that an entry is of: a type of data, or a calculator's id. */
+function testOf(e: LogEntry): string | null {
   const d = e.data
-  if (!d) return false
-  const test = d.type === 'sum' ? d.instrument : speedOf(e) ? 'speed' : d.type
-  return n.tests?.includes(test) ?? false
+  if (!d) return null
+  return d.type === 'sum' ? d.instrument : speedOf(e) ? 'speed' : d.type
 }
 
 /** Measures of a part that were typed last, over those of what was fitted. */

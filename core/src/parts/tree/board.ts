@@ -70,6 +70,7 @@ export const BOARD: readonly PartNode[] = [
     id: 'connector',
     label: 'Plugs and pin headers',
     within: 'board',
+    newOnly: true,
     shape: 'header',
     minutes: 50,
     good: ['pins.straight', 'pins.remade'],
@@ -123,6 +124,7 @@ export const BOARD: readonly PartNode[] = [
     within: null,
     minutes: 10,
     good: ['missing.none', 'screws.clean'],
+    whole: ['missing.none'],
     again: ['read'],
   },
   {

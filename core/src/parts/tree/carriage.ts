@@ -11,6 +11,7 @@ export const CARRIAGE: readonly PartNode[] = [
     good: ['travel.free'],
     bad: ['travel.tight', 'travel.stuck'],
     tests: ['home'],
+    whole: ['home'],
     again: ['travel', 'track-zero', 'alignment'],
   },
   {
@@ -70,6 +71,7 @@ export const CARRIAGE: readonly PartNode[] = [
     own: true,
     minutes: 30,
     tests: ['home'],
+    whole: ['home'],
     does: ['home'],
     again: ['track-zero', 'read'],
   },

@@ -2,6 +2,9 @@ import type { PartNode } from '../types'
 
 const DAMAGED = ['heads.torn', 'heads.chipped', 'heads.bent', 'headclean.scored']
 
+/** Looks that see both heads. */
+const SEEN = ['heads.whole', 'heads.replaced', 'headclean.clean']
+
 /** Heads and what carries them. */
 export const HEADS: readonly PartNode[] = [
   {
@@ -16,6 +19,7 @@ export const HEADS: readonly PartNode[] = [
     lost: DAMAGED,
     fitted: 'heads.replaced',
     tests: ['read-test'],
+    whole: ['heads.replaced', 'read-test'],
     cures: ['head.azimuth'],
     again: ['track-zero', 'read', 'alignment', 'azimuth', 'write'],
   },
@@ -25,6 +29,7 @@ export const HEADS: readonly PartNode[] = [
     within: 'heads',
     minutes: 90,
     which: 'lower',
+    good: SEEN,
     bad: DAMAGED,
     lost: DAMAGED,
     does: ['head-lower'],
@@ -38,6 +43,7 @@ export const HEADS: readonly PartNode[] = [
     when: { has: 'two-heads' },
     minutes: 90,
     which: 'upper',
+    good: SEEN,
     bad: DAMAGED,
     lost: DAMAGED,
     does: ['head-upper'],

@@ -1,4 +1,4 @@
-export { wantsOf, type DriveNamed, type Want } from './want'
+export { LIKELY, wantsOf, type DriveNamed, type Want } from './want'
 export { PLACES, type Fit, type Offer, type PlaceId } from './offer'
 export { matchWants, type MatchedWant, type Suited } from './match'
 export { orderParts, type OrderItem, type PartOrder } from './order'

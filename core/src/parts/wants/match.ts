@@ -3,18 +3,18 @@ import { costOf, fitOf, overlap, type Fit, type Offer } from './offer'
 import type { Want } from './want'
 
 /** An offer that fits a want. */
-export interface Suited {
-  readonly offer: Offer
+export interface Suited<O extends Offer = Offer> {
+  readonly offer: O
   readonly fit: Fit
 }
 
 /** A want with what would serve it. */
-export interface MatchedWant {
+export interface MatchedWant<O extends Offer = Offer> {
   readonly want: Want
   /** What it is best served with, so that as many wants as can be are served; null where nothing is left for it. */
-  readonly best: Suited | null
+  readonly best: Suited<O> | null
   /** All that fit, the best first. */
-  readonly others: readonly Suited[]
+  readonly others: readonly Suited<O>[]
 }
 
 /** Others that are told. */
@@ -24,10 +24,10 @@ const TOLD = 4
  * Gives what is there to the wants, each thing once: what is known to be needed before what is only suspected, and a
  * drive that works is asked last.
  */
-export function matchWants(wants: readonly Want[], offers: readonly Offer[]): MatchedWant[] {
+export function matchWants<O extends Offer>(wants: readonly Want[], offers: readonly O[]): MatchedWant<O>[] {
   const suited = wants.map(want =>
     offers
-      .flatMap((offer): (Suited & { readonly cost: number })[] => {
+      .flatMap((offer): Costed<O>[] => {
         const fit = fitOf(want, offer)
         return fit ? [{ offer, fit, cost: costOf(offer, fit) }] : []
       })
@@ -40,13 +40,16 @@ export function matchWants(wants: readonly Want[], offers: readonly Offer[]): Ma
   })
 }
 
-type Costed = Suited & { readonly cost: number }
+type Costed<O extends Offer> = Suited<O> & { readonly cost: number }
 
 /**
  * Who gets what. An assembly and a piece of it are two offers and one thing: where both were given, the piece goes out
  * and the rest is dealt anew.
  */
-function distribute(wants: readonly Want[], suited: readonly (readonly Costed[])[]): (Costed | null)[] {
+function distribute<O extends Offer>(
+  wants: readonly Want[],
+  suited: readonly (readonly Costed<O>[])[],
+): (Costed<O> | null)[] {
   const barred = new Set<string>()
   for (;;) {
     const keys = [...new Set(suited.flatMap(list => list.map(s => s.offer.key)))].filter(k => !barred.has(k))

@@ -48,8 +48,9 @@ export function fitOf(want: Want, offer: Offer): Fit | null {
   if (same && offer.model && key !== null && modelKey(offer.model) === key) return { how: 'same model', says: '' }
   const shape = shapeWanted(want)
   if (shape && node.shape === shape) {
-    const { fits, says } = compareShapes(shape, want.measures, offer.measures)
-    if (fits === 'no') return null
+    const { fits, says, compared } = compareShapes(shape, want.measures, offer.measures)
+    // Of another part of the same shape nothing but its measures tells.
+    if (fits === 'no' || (!same && compared === 0)) return null
     return { how: fits === 'yes' ? 'by its measures' : 'compare first', says }
   }
   if (same && offer.model && key !== null && familyKey(offer.model) === familyKey(want.drive))

@@ -11,6 +11,8 @@ export interface OrderItem {
   readonly measures: string
   /** Model that it is for, where no measures tell. */
   readonly model: string
+  /** Measures would tell what serves, and nobody has taken them yet. */
+  readonly measurable: boolean
   readonly wants: readonly Want[]
 }
 
@@ -58,7 +60,8 @@ const isMeasured = (shape: ShapeId, measures: Measures): boolean =>
 
 function modelItem(wants: readonly Want[]): OrderItem {
   const { label, drive } = wants[0]!
-  return { label, measures: '', model: `${drive.maker} ${drive.model}`.trim(), wants }
+  const model = `${drive.maker} ${drive.model}`.trim()
+  return { label, measures: '', model, measurable: shapeWanted(wants[0]!) !== null, wants }
 }
 
 function measuredItem(shape: ShapeId, wants: readonly Want[]): OrderItem {
@@ -70,7 +73,7 @@ function measuredItem(shape: ShapeId, wants: readonly Want[]): OrderItem {
       return range ? [[m.id, aimOf(m, range, wants)]] : []
     }),
   )
-  return { label, measures: toldMeasures(shape, aim), model: '', wants }
+  return { label, measures: toldMeasures(shape, aim), model: '', measurable: true, wants }
 }
 
 /** What to ask for: the least or the most that serves all, or the middle of what is wanted. */

@@ -27,7 +27,7 @@ export interface Want {
 }
 
 /** A suspect is wanted once it is likelier than not that another one is needed. */
-const LIKELY = 0.5
+export const LIKELY = 0.5
 
 /** Broken when it was undone: what is put back then has to be got. */
 const BROKEN = { cut: 'Cut', snapped: 'Snapped', unsoldered: null } as const

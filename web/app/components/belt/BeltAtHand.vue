@@ -44,7 +44,7 @@ const found = computed(() => {
     </ul>
     <p v-else class="hint">
       {{ found.rest ? `None of the ${found.rest} at hand would do.` : 'No belt is on the shelf.' }}
-      <NuxtLink class="link" to="/shelf">To the shelf</NuxtLink>
+      <NuxtLink class="link" to="/shelf?view=belts">To the shelf</NuxtLink>
     </p>
     <p v-if="found.sisters.length" class="mt-2">
       The same belt serves {{ found.sisters.map(s => s.drive).join(', ') }}: drives with the same mechanism, as far as

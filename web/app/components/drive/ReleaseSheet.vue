@@ -2,7 +2,8 @@
 import { FileText } from 'lucide-vue-next'
 import { releaseDoubts, walk } from '@wobrin/core/bench/stations'
 import { buildCertificate } from '@wobrin/core/release'
-import { partsOf, RUNGS } from '@wobrin/core/proof'
+import { RUNGS } from '@wobrin/core/proof'
+import { debtDoubts, partsThere, withPieces } from '@wobrin/core/parts'
 import { OUTCOMES, type DriveFacts, type LogEntry, type Outcome } from '@wobrin/core/log'
 
 const { drive, log } = defineProps<{ drive: DriveFacts; log: readonly LogEntry[]; outcome: Outcome | null }>()
@@ -24,9 +25,9 @@ const WAYS = [
 ] as const
 const way = ref<(typeof WAYS)[number][0]>('released')
 
-const parts = computed(() => partsOf(drive, log))
+const parts = computed(() => partsThere(drive, log))
 /** Safety gates that are still closed, and protection that always blocks: a release needs its reason then. */
-const shut = computed(() => releaseDoubts(walk(drive, log, Date.now())))
+const shut = computed(() => [...releaseDoubts(walk(drive, log, Date.now())), ...debtDoubts(log)])
 const question = computed(() => {
   if (way.value === 'quarantined') return 'Why: needed, it stands on its label'
   return way.value !== 'released' ? 'Why' : shut.value.length ? 'Why: needed' : 'Next time'
@@ -36,6 +37,12 @@ const left = ref<string[]>([])
 watch(way, () => {
   left.value = parts.value.filter(p => p.good && p.state !== 'not known').map(p => p.id)
 })
+/** Who ticks an assembly means all of it that is good. */
+function tick(id: string, event: Event): void {
+  const good = parts.value.filter(p => p.good && withPieces(id).includes(p.id)).map(p => p.id)
+  const rest = left.value.filter(x => !good.includes(x))
+  left.value = (event.target as HTMLInputElement).checked ? [...rest, ...good] : rest
+}
 const HINTS = {
   released: 'Belt is from this year; look again in two',
   parts: 'Why it is not worth the hours',
@@ -103,14 +110,14 @@ const HINTS = {
         <legend class="font-bold mb-1">What is still good in it</legend>
         <p class="hint mb-2">By what the log says. Ticked parts go to the Shelf; a bad one cannot be ticked.</p>
         <ul class="text-sm">
-          <li v-for="p in parts" :key="p.id" class="border-t border-line">
+          <li v-for="p in parts" :key="p.id" class="border-t border-line" :class="p.within && 'pl-8'">
             <label class="flex gap-3 py-2 min-h-11 items-center" :class="!p.good && 'text-muted'"
               ><input
-                v-model="left"
                 type="checkbox"
-                :value="p.id"
+                :checked="left.includes(p.id)"
                 class="size-5 accent-ink shrink-0"
                 :disabled="!p.good"
+                @change="tick(p.id, $event)"
               /><span class="grow"
                 ><strong>{{ p.label }}</strong
                 ><span class="hint block">{{ p.says }}</span></span

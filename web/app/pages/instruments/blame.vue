@@ -61,7 +61,7 @@ const percent = (p: number) => (p > 0.995 ? '> 99 %' : `${Math.round(p * 100)} %
         <template v-else>
           <p class="text-muted">
             No read of a named disk is on any log yet. Put disks on the
-            <NuxtLink class="link" to="/shelf">Shelf</NuxtLink>, read each in two drives, and type what came.
+            <NuxtLink class="link" to="/shelf?view=disks">Shelf</NuxtLink>, read each in two drives, and type what came.
           </p>
           <BlameExample />
         </template>

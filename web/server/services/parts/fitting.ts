@@ -25,7 +25,7 @@ export class FittingService {
 
   /**
    * Puts a part into a drive.
-   * @throws ParameterError where it is not there, in another drive already, or of the drive itself; nothing is kept then
+   * @throws ParameterError where it is not there, in another drive, or of the drive itself; nothing is kept then
    */
   fit(driveId: string, use: PartUse): LogEntry {
     const drive = this.drives.get(driveId)

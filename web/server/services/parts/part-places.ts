@@ -1,15 +1,15 @@
-import { findPart, type Offer } from '@wobrin/core/parts'
+import { findPart } from '@wobrin/core/parts'
 import { findMechanism } from '@wobrin/core/drives'
 import { modelKey } from '@wobrin/core/drives/models'
+import type { Obtainable } from '../../../shared/parts'
 import type { DriveService } from '../drives'
 import type { DonorShelf } from './donor-shelf'
 import type { PartLogs } from './part-logs'
 import type { SpareRow, SpareShelf } from './spare-shelf'
 
 /** A part that is on the shelf or in a donor. */
-export interface PartAtHand extends Offer {
-  readonly release: string | null
-  readonly spare: string | null
+export interface PartAtHand extends Obtainable {
+  readonly name: string
   readonly pieces: number
   readonly photo: string | null
   /** Everything by which it is found, in small letters. */
@@ -83,6 +83,7 @@ export class PartPlaces {
               where: tag,
               release: d.release,
               spare: null,
+              name: '',
               pieces: 1,
               photo: null,
               words: `${p.label} ${name} ${p.says}`.toLowerCase(),
@@ -131,6 +132,7 @@ function spareAtHand(s: SpareRow, used: number): PartAtHand[] {
       where: s.dueOn ? `due ${s.dueOn}` : s.place,
       release: null,
       spare: s.id,
+      name: s.name,
       pieces: left,
       photo: s.photo,
       words: `${node.label} ${s.name} ${type} ${s.maker} ${s.model} ${s.place} ${s.says}`.toLowerCase(),

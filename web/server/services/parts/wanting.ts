@@ -1,17 +1,8 @@
 import { inArray } from 'drizzle-orm'
-import {
-  findPart,
-  matchWants,
-  orderParts,
-  partsThere,
-  wantsOf,
-  type Offer,
-  type PlaceId,
-  type Want,
-} from '@wobrin/core/parts'
+import { findPart, matchWants, orderParts, partsThere, wantsOf, type PlaceId, type Want } from '@wobrin/core/parts'
 import { modelKey } from '@wobrin/core/drives/models'
 import type { DriveFacts } from '@wobrin/core/log'
-import type { Debt, ShelfPart, ShelfParts, UsedUp, Wants } from '../../../shared/parts'
+import type { Debt, Obtainable, ShelfPart, ShelfParts, UsedUp, Wants } from '../../../shared/parts'
 import { driveStates } from '../../database/schema'
 import type { Db } from '../../database/db'
 import { Breaks } from '../breaks'
@@ -39,7 +30,7 @@ export class WantService {
     const breaks = new Breaks()
     const cases = await this.bench.cases(nowMs)
     const wants = await this.wantsIn(cases, breaks)
-    const offers = new Map<string, Offer>()
+    const offers = new Map<string, Obtainable>()
     for (const want of wants) {
       if (want.part === null) continue
       await breaks.whereDue()
@@ -84,7 +75,7 @@ export class WantService {
   }
 
   /** The same part in other drives of the model: open ones, and those that are in use. */
-  private inDrives(want: Want, cases: readonly OpenCase[]): Offer[] {
+  private inDrives(want: Want, cases: readonly OpenCase[]): Obtainable[] {
     const key = modelKey(want.drive)
     if (key === null || !findPart(want.part!)) return []
     const like = this.drives
@@ -104,7 +95,7 @@ export class WantService {
         .all()
         .map(s => [s.id, s.outcome]),
     )
-    return like.flatMap((d): Offer[] => {
+    return like.flatMap((d): Obtainable[] => {
       const outcome = outcomes.get(d.id)
       if (outcome !== null && outcome !== 'released') return []
       const found = cases.find(c => c.drive.id === d.id)?.found?.diagnosis ?? null
@@ -128,7 +119,7 @@ export class WantService {
   }
 }
 
-function offerOf(d: DriveFacts, part: ReturnType<typeof partsThere>[number], place: PlaceId): Offer {
+function offerOf(d: DriveFacts, part: ReturnType<typeof partsThere>[number], place: PlaceId): Obtainable {
   const drive = { id: d.id, tag: d.tag, mechanism: d.mechanism, maker: d.maker, model: d.model }
   // A drive that works has shown that its parts do.
   const works = place === 'used' && part.state === 'not known'
@@ -143,10 +134,12 @@ function offerOf(d: DriveFacts, part: ReturnType<typeof partsThere>[number], pla
     says: works ? 'The drive was released working.' : part.says,
     measures: part.measures,
     where: d.tag,
+    release: null,
+    spare: null,
   }
 }
 
-const bare = ({ words: _, release: _r, spare: _s, pieces: _p, photo: _f, ...offer }: PartAtHand): Offer => offer
+const bare = ({ words: _, name: _n, pieces: _p, photo: _f, ...offer }: PartAtHand): Obtainable => offer
 
 /** Consumables of the steps ahead, those that most drives need first. */
 function usedUp(cases: readonly OpenCase[]): UsedUp[] {

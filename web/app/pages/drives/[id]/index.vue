@@ -29,7 +29,7 @@ const view = computed(() => viewOf(route.query, drive.value.route))
 const steps = useDriveSteps()
 const { viewed, closed, next, step } = steps
 const looking = ref(false)
-const drawn = useAfterPaint('DriveStations', 'BenchTestView', 'ModelView', 'DriveFactsDialog')
+const drawn = useAfterPaint('DriveStations', 'BenchTestView', 'PartsView', 'ModelView', 'DriveFactsDialog')
 const asksHere = (question: string) => steps.here.value.steps.some(s => s.step.asks?.includes(question))
 // An answer stands at the station at hand where that asks for it, else at the one that does.
 const found = useFindings(question =>
@@ -180,6 +180,7 @@ useShortcuts({
       :closed="closed"
       @looks="looking = true"
     />
+    <LazyPartsView v-else-if="view === 'parts'" :key="`parts ${drive.id}`" :view="caseOf" />
     <LazyModelView v-else-if="view === 'model'" :key="`model ${drive.id}`" :closed="closed" @read="caseOf.refresh" />
     <LazyDriveStations
       v-else

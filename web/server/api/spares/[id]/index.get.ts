@@ -1,4 +1,4 @@
-import { NotFound } from '../../services/not-found'
+import { NotFound } from '../../../services/not-found'
 
 export default api((event, { spares }) => {
   const spare = spares.find(uuidParam(event, 'id'))

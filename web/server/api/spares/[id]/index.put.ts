@@ -1,4 +1,4 @@
-import { spareSchema, type SpareInput } from '../../../shared/spares'
+import { spareSchema, type SpareInput } from '../../../../shared/spares'
 
 export default api(async (event, { spares, places }) => {
   const id = uuidParam(event, 'id')

@@ -1,0 +1,111 @@
+<script setup lang="ts">
+import { partsThere, type PartThere } from '@wobrin/core/parts'
+import type { Wants } from '../../../shared/parts'
+
+/** The parts of the drive at hand: what each is like, what it wants, what it lent. */
+const { view } = defineProps<{ view: DriveCaseView }>()
+const store = useDrive()
+const notices = useNotices()
+const drive = computed(() => store.drive!)
+const parts = computed(() => partsThere(drive.value, store.log, view.found.value?.diagnosis ?? null))
+/** What nobody spoke of alone is a long list that says little. */
+const spoken = computed(() => parts.value.filter(p => p.condition !== 'not known' && !p.inherited))
+const all = ref(false)
+const shown = computed(() => {
+  if (all.value) return parts.value
+  const said = new Set(spoken.value.flatMap(p => [p.id, p.within]))
+  return parts.value.filter(p => said.has(p.id) || (p.within === null && spoken.value.length === 0))
+})
+const { data: wants, refresh } = await useFetch<Wants>('/api/wants', { key: 'wants', lazy: true })
+const mine = computed(() => wants.value?.wants.filter(m => m.want.drive.id === drive.value.id) ?? [])
+const debts = computed(
+  () => wants.value?.debts.filter(d => d.lender.id === drive.value.id || d.to.id === drive.value.id) ?? [],
+)
+watch(
+  () => store.log.length,
+  () => void refresh(),
+)
+const recording = shallowRef<PartThere | null>(null)
+const fitting = shallowRef<Fitting | null>(null)
+function lend(p: PartThere): void {
+  recording.value = null
+  const { id, tag, mechanism, maker, model } = drive.value
+  const own = { id, tag, mechanism, maker, model }
+  fitting.value = {
+    offer: {
+      key: `${id} ${p.id}`,
+      place: 'open',
+      part: p.id,
+      label: p.label,
+      drive: own,
+      model: own,
+      known: p.state,
+      says: p.says,
+      measures: p.measures,
+      where: tag,
+      release: null,
+      spare: null,
+    },
+    as: p.id,
+    into: null,
+    compare: '',
+  }
+}
+async function fitted(): Promise<void> {
+  fitting.value = null
+  await Promise.all([store.refresh(), refresh()])
+  notices.done('The part is on the logs of both drives.')
+}
+</script>
+
+<template>
+  <div class="grid lg:grid-cols-[1fr_24rem] gap-4 items-start">
+    <section class="panel p-5 sm:px-6" aria-labelledby="parts-of">
+      <h2 id="parts-of" class="text-lg font-bold">Parts</h2>
+      <p class="hint max-w-prose">
+        What the log, the case and what people said tell of each. A part may be good while the one beside it is bad.
+      </p>
+      <div class="relative overflow-x-auto mt-3">
+        <table class="w-full text-sm min-w-[38rem]" data-testid="parts-table">
+          <thead class="sr-only">
+            <tr>
+              <th scope="col">Part</th>
+              <th scope="col">Condition</th>
+              <th scope="col">How it is known</th>
+              <th scope="col">Actions</th>
+            </tr>
+          </thead>
+          <tbody>
+            <PartsRow v-for="p in shown" :key="p.id" :part="p" @change="recording = p" />
+          </tbody>
+        </table>
+      </div>
+      <button
+        v-if="shown.length < parts.length || all"
+        class="link text-sm min-h-10 mt-2"
+        type="button"
+        :aria-expanded="all"
+        @click="all = !all"
+      >
+        {{ all ? 'Show only parts that were spoken of' : `Show all ${parts.length} parts` }}
+      </button>
+    </section>
+    <div class="space-y-4">
+      <section class="panel p-5" aria-labelledby="wants-of">
+        <h2 id="wants-of" class="text-lg font-bold">What it wants</h2>
+        <PartsWant v-for="m in mine" :key="m.want.key" :matched="m" @fit="f => (fitting = f)" />
+        <p v-if="wants && !mine.length" class="hint">
+          Nothing. No part was found lost, and no suspect is likelier than not.
+        </p>
+      </section>
+      <section v-if="debts.length" class="panel p-5" aria-labelledby="debts-of">
+        <h2 id="debts-of" class="text-lg font-bold">Lent and borrowed</h2>
+        <ul>
+          <PartsDebt v-for="d in debts" :key="d.lent" :debt="d" @settled="fitted" />
+        </ul>
+      </section>
+    </div>
+    <PartsDialog :part="recording" @close="recording = null" @lend="lend" />
+    <PartsFit :fitting="fitting" @close="fitting = null" @fitted="fitted" />
+  </div>
+</template>

@@ -1,0 +1,105 @@
+<script setup lang="ts">
+import { Plus } from 'lucide-vue-next'
+import { refDebounced } from '@vueuse/core'
+import { PLACES } from '@wobrin/core/parts'
+import type { ShelfPart, ShelfParts } from '../../../shared/parts'
+
+/** Parts at hand: found by their words, with where each is and what it would mend. */
+const asked = useRoute('shelf').query.q
+const query = ref(typeof asked === 'string' ? asked : '')
+const settled = refDebounced(query, 200)
+const place = ref('')
+const { data: found, refresh } = await useFetch<ShelfParts>('/api/spares', {
+  key: 'shelf-parts',
+  query: { q: settled, place },
+})
+const notices = useNotices()
+const adding = ref<string | true | null>(null)
+const fitting = shallowRef<Fitting | null>(null)
+const WHERE = { '': 'Everywhere', shelf: PLACES.shelf, donor: PLACES.donor, post: PLACES.post } as const
+const modelOf = (p: ShelfPart) => (p.model ? `${p.model.maker} ${p.model.model}`.trim() : '')
+const use = (p: ShelfPart) => {
+  fitting.value = { offer: p, as: p.part, into: null, compare: '' }
+}
+async function fitted(title: string): Promise<void> {
+  fitting.value = null
+  notices.done(`${title}.`)
+  await refresh()
+}
+async function kept(name: string): Promise<void> {
+  adding.value = null
+  notices.done(`${name} is on the shelf.`)
+  await refresh()
+}
+</script>
+
+<template>
+  <section class="panel p-5 sm:px-6" aria-labelledby="parts">
+    <div class="flex flex-wrap items-start justify-between gap-4">
+      <div>
+        <h2 id="parts" class="text-lg font-bold">Parts at hand</h2>
+        <p class="hint">In drawers, on their way, and in drives that were stripped for parts.</p>
+      </div>
+      <button class="btn" type="button" @click="adding = true"><Plus class="size-4" />Add a part</button>
+    </div>
+    <form class="grid sm:grid-cols-[1fr_14rem] gap-3 mt-3" role="search" @submit.prevent>
+      <FormField v-slot="{ id }" label="Part, model, tag or drawer"
+        ><input :id="id" v-model="query" type="search" class="field" placeholder="switch, eject motor, drawer 3"
+      /></FormField>
+      <FormField v-slot="{ id }" label="Where"
+        ><select :id="id" v-model="place" class="field">
+          <option v-for="(label, value) in WHERE" :key="value" :value="value">{{ label }}</option>
+        </select></FormField
+      >
+    </form>
+    <div class="relative overflow-x-auto mt-4">
+      <table v-if="found?.items.length" class="w-full text-sm min-w-[44rem]" data-testid="shelf-parts">
+        <thead>
+          <tr class="text-left text-muted border-b border-line">
+            <th scope="col" class="font-normal py-1.5 pr-3">Part</th>
+            <th scope="col" class="font-normal pr-3">Where</th>
+            <th scope="col" class="font-normal pr-3">From</th>
+            <th scope="col" class="font-normal pr-3">How it is known</th>
+            <th scope="col" class="font-normal pr-3">Would mend</th>
+            <th scope="col"><span class="sr-only">Actions</span></th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="p in found.items" :key="p.key" class="border-b border-line">
+            <th scope="row" class="text-left font-bold py-2 pr-3">
+              {{ p.name || p.label }}<span v-if="p.pieces > 1" class="font-normal text-muted"> × {{ p.pieces }}</span>
+              <span v-if="p.name" class="font-normal text-muted block">{{ p.label }}</span>
+            </th>
+            <td class="py-2 pr-3 whitespace-nowrap">
+              <NuxtLink v-if="p.drive" class="link" :to="`/drives/${p.drive.id}`">{{ p.where }}</NuxtLink>
+              <template v-else>{{ p.where || PLACES[p.place] }}</template>
+            </td>
+            <td class="py-2 pr-3">{{ modelOf(p) }}</td>
+            <td class="py-2 pr-3 text-muted">
+              {{ p.known === 'not known' ? p.says || 'not tested' : [p.known, p.says].filter(Boolean).join(': ') }}
+            </td>
+            <td class="py-2 pr-3">
+              <span class="flex flex-wrap gap-1.5"><DriveTag v-for="t in p.serves" :key="t" :tag="t" /></span>
+            </td>
+            <td class="text-right whitespace-nowrap">
+              <button v-if="p.spare" class="link min-h-11 mr-3" type="button" @click="adding = p.spare">Edit…</button>
+              <button v-if="p.place !== 'post'" class="link min-h-11" type="button" @click="use(p)">Use part…</button>
+            </td>
+          </tr>
+        </tbody>
+      </table>
+      <p v-else-if="found && (query || place)">No part at hand is found by these words.</p>
+      <p v-else-if="found">
+        No part is at hand yet.
+        <span class="text-muted"
+          >Add what lies in your drawers; drives that are stripped for parts come by themselves.</span
+        >
+      </p>
+    </div>
+    <p v-if="found && found.total > found.items.length" class="hint mt-2">
+      The first {{ found.items.length }} of {{ found.total }}. Type more words to narrow the list.
+    </p>
+    <ShelfSpare :shown="adding" @close="adding = null" @kept="kept" />
+    <PartsFit :fitting="fitting" @close="fitting = null" @fitted="e => fitted(e.title)" />
+  </section>
+</template>
