@@ -4,6 +4,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { recordFinding } from '@wobrin/core/findings'
 import { STATION_IDS } from '@wobrin/core/log'
+import { IN_DRIVES } from '@wobrin/core/parts'
 import { Random } from '@wobrin/core/simulator'
 import { serve, stop } from '../serve.mjs'
 
@@ -47,6 +48,22 @@ const FINDINGS = [
 const uuid = (n: number) => `00000000-0000-4000-8000-${n.toString(16).padStart(12, '0')}`
 const median = (xs: readonly number[]) => [...xs].sort((a, b) => a - b)[xs.length >> 1]!
 const p95 = (xs: readonly number[]) => [...xs].sort((a, b) => a - b)[Math.floor(xs.length * 0.95)]!
+
+/** What a drive leaves with: a donor still has so many parts that ten thousand drives hold a hundred thousand. */
+const releaseOf = (outcome: string): object => ({
+  type: 'release',
+  outcome,
+  ...(outcome === 'parts'
+    ? {
+        parts: IN_DRIVES.slice(0, 30).map(p => ({
+          id: p.id,
+          label: p.label,
+          state: 'looked at',
+          says: 'Looked sound',
+        })),
+      }
+    : {}),
+})
 
 /** Fills a workshop past anything that a bench will ever hold, through SQL, as a million requests would take hours. */
 export function fillWorkshop(path: string, drives = DRIVES, entries = ENTRIES): void {
@@ -95,7 +112,7 @@ export function fillWorkshop(path: string, drives = DRIVES, entries = ENTRIES): 
               pick(WORDS),
               null,
               '[]',
-              JSON.stringify({ type: 'release', outcome: pick(['released', 'parts', 'returned']) }),
+              JSON.stringify(releaseOf(pick(['released', 'parts', 'returned']))),
             )
           else if (k % 10 === 9 && !open)
             add.run(uuid(1e9 + n), id, at(k), 'station', station, `${station} finished`, '', null, '[]', null)
@@ -171,6 +188,13 @@ export async function atScale(): Promise<void> {
         'search, two words and a number',
         () => `/api/find?q=${word()}%20${word()}%20${Math.floor(random.next() * DRIVES)}`,
       ],
+      ['Shelf, parts at hand', () => '/api/spares'],
+      [
+        'Shelf, parts by a word',
+        () => `/api/spares?q=${['motor', 'sensor', 'orlop', 'M3', 'head'][Math.floor(random.next() * 5)]}`,
+      ],
+      ['Shelf, wants', () => '/api/wants'],
+      ['Shelf, donors', () => '/api/parts'],
       ['search, a beginning', () => `/api/find?q=${word().slice(0, 2)}`],
     ]
     let baseline = 1

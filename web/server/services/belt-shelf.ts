@@ -1,6 +1,6 @@
 import { and, asc, eq, sql } from 'drizzle-orm'
-import { beltNeed, orderBelts, serveFromShelf } from '@wobrin/core/bench/belts'
-import { beltCalculator } from '@wobrin/core/calculators/mechanics'
+import { beltNeed, isBeltCalculator, orderBelts, serveFromShelf } from '@wobrin/core/bench/belts'
+import { findCalculator } from '@wobrin/core/calculators/registry'
 import { InputError } from '@wobrin/core/base/errors'
 import { standingEntries } from '@wobrin/core/log'
 import { readValues } from '@wobrin/core/calculators/calculator'
@@ -55,7 +55,7 @@ export class BeltShelf {
       .where(
         and(
           arrived(logEntries.driveId),
-          sql`json_extract(${logEntries.data}, '$.type') = 'sum' and json_extract(${logEntries.data}, '$.instrument') = 'belt'`,
+          sql`json_extract(${logEntries.data}, '$.type') = 'sum' and json_extract(${logEntries.data}, '$.instrument') in ('belt', 'belt-remains')`,
         ),
       )
       .all()
@@ -65,13 +65,14 @@ export class BeltShelf {
       .sort((a, b) => a.tag.localeCompare(b.tag))
       .flatMap((drive): DriveBelt[] => {
         const log = standingEntries(this.drives.log(drive.id))
-        const last = log.findLast(e => e.data?.type === 'sum' && e.data.instrument === 'belt')
-        if (last?.data?.type !== 'sum') return []
+        const last = log.findLast(e => e.data?.type === 'sum' && isBeltCalculator(e.data.instrument))
+        if (last?.data?.type !== 'sum' || !isBeltCalculator(last.data.instrument)) return []
+        const { instrument, values } = last.data
         try {
           return [
             {
               driveId: drive.id,
-              need: beltNeed(drive.tag, readValues(beltCalculator, last.data.values)),
+              need: beltNeed(drive.tag, readValues(findCalculator(instrument), values), instrument),
               settled: last.call?.kind === 'leave',
               closed: log.some(e => e.kind === 'released'),
             },

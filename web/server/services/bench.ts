@@ -21,6 +21,7 @@ import {
   type RankedThing,
   type Walk,
 } from '@wobrin/core/bench/stations'
+import { wantsOf, type Want } from '@wobrin/core/parts'
 import { driveDay, type DriveDay } from '@wobrin/core/bench/day'
 import { lastSpeed, supportingEntries, type DriveFacts, type LogEntry } from '@wobrin/core/log'
 import type { Bench, BenchLine, BenchWait } from '../../shared/bench'
@@ -39,6 +40,12 @@ const pick = ({ id, tag, mechanism }: DriveFacts) => ({ id, tag, mechanism })
 const caseOf = (drive: DriveFacts, log: readonly LogEntry[], way: Walk, known: Known) =>
   !way.progress.outcome && hasComplaint(drive, log) ? driveCase(drive, log, way, known(drive)) : null
 
+/** Works something out when it is first asked for. */
+function once<T>(work: () => T): () => T {
+  let made: { readonly value: T } | null = null
+  return () => (made ??= { value: work() }).value
+}
+
 /** What is known beside the log of a drive. */
 type Known = (drive: DriveFacts) => KnownBeside
 
@@ -50,6 +57,8 @@ interface OnBench {
   readonly found: DriveCase | null
   /** What its steps ahead use up. */
   readonly usesUp: readonly string[]
+  /** Parts that it needs; worked out when somebody asks. */
+  readonly wants: () => readonly Want[]
   readonly waits: readonly (Omit<BenchWait, 'share'> & { readonly startsMs: number })[]
   /** What is to be done on it at a time, milliseconds since 1970. */
   readonly day: (nowMs: number, priority: number) => DriveDay
@@ -63,6 +72,7 @@ export interface OpenCase {
   readonly drive: DriveFacts
   readonly found: DriveCase | null
   readonly usesUp: readonly string[]
+  readonly wants: () => readonly Want[]
 }
 
 /**
@@ -133,7 +143,7 @@ export class BenchService {
       nowMs,
       new Breaks(),
     )
-    return worked.map(o => ({ drive: o.line.drive, found: o.found, usesUp: o.usesUp }))
+    return worked.map(o => ({ drive: o.line.drive, found: o.found, usesUp: o.usesUp, wants: o.wants }))
   }
 
   private states() {
@@ -178,6 +188,7 @@ export class BenchService {
       next,
       found,
       usesUp: outcome ? [] : usedUpBy(way),
+      wants: once(() => (outcome ? [] : wantsOf(drive, log, found?.diagnosis ?? null))),
       waits: outcome
         ? []
         : way.waits.map(({ entry, what, endsAt, over }) => ({

@@ -3,6 +3,7 @@ import {
   isMaterial,
   beltStretch,
   STRETCH,
+  lengthByRemains,
   lengthRange,
   beltPath,
   type BeltMaterial,
@@ -85,11 +86,19 @@ export interface BeltNeed {
   readonly material: BeltMaterial
 }
 
-/** The need that follows from the sizes of the Belt instrument. @throws ParameterError where they cannot be */
-export function beltNeed(drive: string, v: Values): BeltNeed {
+/** Calculators that work out which belt a drive needs. */
+const WORKED_OUT = { belt: lengthRange, 'belt-remains': lengthByRemains } as const
+type BeltCalculatorId = keyof typeof WORKED_OUT
+export const isBeltCalculator = (id: string): id is BeltCalculatorId => id in WORKED_OUT
+
+/** The need that follows from what was typed into one of them. @throws ParameterError where that cannot be */
+export function beltNeed(drive: string, v: Values, by: BeltCalculatorId = 'belt'): BeltNeed {
+  const { leastMm, orderMm, mostMm } = WORKED_OUT[by](v)
   return {
     drive,
-    ...lengthRange(v),
+    leastMm,
+    orderMm,
+    mostMm,
     sectionMm: v.section as number,
     material: isMaterial(v.material) ? v.material : 'square',
   }

@@ -1,5 +1,6 @@
 export {
   beltNeed,
+  isBeltCalculator,
   orderBelts,
   rankBelts,
   serveFromShelf,

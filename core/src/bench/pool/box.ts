@@ -20,6 +20,8 @@ export interface Box {
   readonly mayTakeFromUsed: readonly string[]
   /** Minutes that moving a part takes, of each kind. */
   readonly moves: Readonly<Record<string, number>>
+  /** What moving a part risks, as minutes that it may cost; where it is given, work and risk come before few moves. */
+  readonly risks?: Readonly<Record<string, number>>
 }
 
 /** A drive that works in the end, and where those of its parts come from that are not its own. */

@@ -1,8 +1,8 @@
 /**
- * What is gained by having a drive work: its value; then, where that is equal, fewer parts moved, fewer minutes, more
- * drives. Compared in this order.
+ * What is gained by having a drive work: its value; then, where that is equal, what it costs less, by two measures;
+ * then more drives. Compared in this order.
  */
-export type Gain = readonly [value: number, moves: number, minutes: number, drives: number]
+export type Gain = readonly [value: number, cost: number, then: number, drives: number]
 
 const CLOSE = 1e-9
 

@@ -3,8 +3,9 @@ import { choose, type Candidate } from './choose'
 import { sayPool } from './say-pool'
 
 /**
- * Which of these make a drive that works: the most value, then the fewest parts moved, then the fewest minutes. Parts
- * fit among drives of the same model; one that nobody tested is not counted on.
+ * Which of these make a drive that works: the most value, then the fewest parts moved, then the fewest minutes; or,
+ * where the risks are known, the least work and risk. Parts fit among drives of the same model; one that nobody tested
+ * is not counted on.
  * @param box checked already, as `readBox` does
  */
 export function poolParts(box: Box): Pool {
@@ -23,6 +24,13 @@ export function poolParts(box: Box): Pool {
   return { ...pool, says: sayPool(box, pool) }
 }
 
+/** What making a drive work costs: moves and minutes, or work with its risk and moves. */
+const effort = (parts: readonly string[], box: Box): readonly [number, number] => {
+  const { risks } = box
+  if (!risks) return [-parts.length, -minutesOf(parts, box)]
+  return [-minutesOf(parts, box) - parts.reduce((sum, p) => sum + (risks[p] ?? 0), 0), -parts.length]
+}
+
 const minutesOf = (parts: readonly string[], { moves }: Box): number =>
   parts.reduce((sum, p) => sum + (moves[p] ?? 0), 0)
 
@@ -34,7 +42,7 @@ function poolGroup(box: Box, drives: readonly BoxDrive[]): { works: PooledDrive[
   const candidates = drives.map((d): Candidate => {
     const missing = lacking(d)
     return {
-      gain: [d.value, -missing.length, -minutesOf(missing, box), 1],
+      gain: [d.value, ...effort(missing, box), 1],
       // What may not be taken from a drive is its own, and there for it alone.
       takes: mayGive(d, box) ? Object.keys(d.parts) : missing,
     }

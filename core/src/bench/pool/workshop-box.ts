@@ -144,7 +144,8 @@ function poolModel(
       })),
   ]
   const moves = Object.fromEntries(units.map(u => [u, findPart(u)!.minutes]))
-  const whole = poolParts({ drives: boxes, mayTakeFromUsed: allowed, moves })
+  const risks = Object.fromEntries(units.map(u => [u, findPart(u)!.again.includes('alignment') ? ALIGNING : 0]))
+  const whole = poolParts({ drives: boxes, mayTakeFromUsed: allowed, moves, risks })
   const first = list[0]!.drive
   return {
     name: `${findMechanism(first.mechanism).label}, ${`${first.maker} ${first.model}`.trim()}`,
@@ -163,6 +164,9 @@ function poolModel(
     proved: whole.proved,
   }
 }
+
+/** A part after which the alignment has to be shown again may cost so many minutes more (from memory). */
+const ALIGNING = 40
 
 /** What a part on the shelf lacks to be a drive. */
 const REST = 'the rest'

@@ -30,6 +30,12 @@ export const ASKED_FOR: Readonly<Record<string, AskedFor>> = {
     'A motor pulley of 9 mm, a flywheel of 62 mm, and a belt of 245 mm at hand.',
     { motor: '9', flywheel: '62', centre: '70', section: '1.2', material: 'square', candidate: '245' },
   ),
+  'belt-remains': asked(
+    'Which belt, where only a thread or the old one tells?',
+    'string thread remains pieces old belt equivalent measure length rotten',
+    'A thread of 268 mm once round the pulleys, and an old belt that has gone slack.',
+    { section: '1.2', material: 'square', thread: '268', thick: '0.3', old: '268', state: 'slack' },
+  ),
   motor: asked(
     'Can this motor replace the old one?',
     'spindle motor swap shaft voltage equivalent substitute',

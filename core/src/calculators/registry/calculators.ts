@@ -8,7 +8,7 @@ import {
   quickStartCalculator,
   tabCalculator,
 } from '../alignment'
-import { beltCalculator, gearCalculator, motorCalculator, optionsCalculator } from '../mechanics'
+import { beltCalculator, beltRemainsCalculator, gearCalculator, motorCalculator, optionsCalculator } from '../mechanics'
 import {
   boardCalculator,
   capacitorFitCalculator,
@@ -44,6 +44,7 @@ import type { Calculator } from '../calculator'
 /** Every instrument that is a sum, in the order of the stations; those of a group stand together. */
 export const CALCULATORS: readonly Calculator[] = [
   beltCalculator,
+  beltRemainsCalculator,
   motorCalculator,
   optionsCalculator,
   gearCalculator,

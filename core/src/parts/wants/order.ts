@@ -58,10 +58,13 @@ export function orderParts(wants: readonly Want[]): PartOrder {
 const isMeasured = (shape: ShapeId, measures: Measures): boolean =>
   shapeOf(shape).measures.every(m => !m.must || measures[m.id] !== undefined)
 
+/** A belt is measured by its path. */
+const isMeasurable = (want: Want): boolean => shapeWanted(want) !== null || want.part === 'belt'
+
 function modelItem(wants: readonly Want[]): OrderItem {
   const { label, drive } = wants[0]!
   const model = `${drive.maker} ${drive.model}`.trim()
-  return { label, measures: '', model, measurable: shapeWanted(wants[0]!) !== null, wants }
+  return { label, measures: '', model, measurable: isMeasurable(wants[0]!), wants }
 }
 
 function measuredItem(shape: ShapeId, wants: readonly Want[]): OrderItem {

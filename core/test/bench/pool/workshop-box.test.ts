@@ -42,8 +42,15 @@ describe('which drives of the workshop make one', () => {
     expect(made([a, b])).toEqual([['SK-31', { 'gear-housing': 'SK-32' }]])
   })
   it('torn heads of which nobody knows which are moved as one assembly', () => {
-    expect(made([drive('SK-31', torn), drive('SK-32', ['gears.teeth', 'gears.tab'])])).toEqual([
+    const broken = ['gears.teeth', 'gears.tab', 'gears.motor', 'flag.snapped']
+    expect(made([drive('SK-31', torn), drive('SK-32', broken)])).toEqual([
       ['SK-31', { heads: 'SK-32' }],
+    ])
+  })
+  it('gears and housing move rather than heads, which would have to be aligned again', () => {
+    const both = ['gears.teeth', 'gears.tab']
+    expect(made([drive('SK-31', both), drive('SK-32', torn)])).toEqual([
+      ['SK-31', { 'eject-gear': 'SK-32', 'gear-housing': 'SK-32' }],
     ])
   })
   it('a part that nobody tested is counted on, and named where it is', () => {

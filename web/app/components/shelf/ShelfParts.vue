@@ -26,9 +26,9 @@ async function fitted(title: string): Promise<void> {
   notices.done(`${title}.`)
   await refresh()
 }
-async function kept(name: string): Promise<void> {
+async function kept(said: string): Promise<void> {
   adding.value = null
-  notices.done(`${name} is on the shelf.`)
+  notices.done(said)
   await refresh()
 }
 </script>

@@ -1,12 +1,13 @@
 <script setup lang="ts">
 import { Printer } from 'lucide-vue-next'
+import { ValidationError } from 'yup'
 import { MECHANISMS } from '@wobrin/core/drives'
 import { findPart, PART_TREE } from '@wobrin/core/parts'
 import { spareSchema, type KeptSpare } from '../../../shared/spares'
 
 /** A part on the shelf: a new one, or one that is there. */
 const { shown } = defineProps<{ shown: string | true | null }>()
-const emit = defineEmits<{ close: []; kept: [name: string] }>()
+const emit = defineEmits<{ close: []; kept: [said: string] }>()
 const EMPTY = {
   part: '',
   name: '',
@@ -49,20 +50,23 @@ async function save(gone: string | null = null): Promise<void> {
   problem.value = ''
   try {
     const typed = Object.fromEntries(Object.entries(measures.value).filter(([, v]) => v !== ''))
-    const body = await spareSchema.validate({
-      ...form,
-      mechanism: form.mechanism || null,
-      dueOn: form.dueOn || null,
-      measures: shape.value ? typed : {},
-      photo: before.value?.photo ?? null,
-      gone,
-    })
+    const body = await spareSchema.validate(
+      {
+        ...form,
+        mechanism: form.mechanism || null,
+        dueOn: form.dueOn || null,
+        measures: shape.value ? typed : {},
+        photo: before.value?.photo ?? null,
+        gone,
+      },
+      { abortEarly: false },
+    )
     const id = typeof shown === 'string' ? shown : crypto.randomUUID()
     const headers = before.value ? ifMatch(before.value) : {}
     await $fetch(`/api/spares/${id}`, { method: 'PUT', retry: 2, body, headers })
-    emit('kept', gone === null ? body.name : `${body.name}: ${gone}; nothing of it`)
+    emit('kept', gone === null ? `${body.name} is on the shelf.` : `${body.name} is off the shelf.`)
   } catch (error) {
-    problem.value = problemText(error)
+    problem.value = error instanceof ValidationError ? error.errors.join(' ') : problemText(error)
   }
 }
 </script>

@@ -14,6 +14,17 @@ export class DonorShelf {
     private readonly logs: PartLogs,
   ) {}
 
+  /** Some of the donors, the latest first, and how many there are. */
+  page(from: number, most: number): { readonly donors: Donor[]; readonly total: number } {
+    const all = this.logs.strippedDrives()
+    const shown = all.slice(from, from + most)
+    const went = this.went(id => this.drives.get(id).tag)
+    return {
+      donors: shown.map(s => donorOf(s, this.drives.get(s.driveId), went.get(s.release) ?? new Map())),
+      total: all.length,
+    }
+  }
+
   /** Donors, the latest first. */
   list(): Donor[] {
     const byId = new Map(this.drives.list().map(d => [d.id, d]))

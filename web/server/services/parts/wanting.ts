@@ -1,5 +1,5 @@
 import { inArray } from 'drizzle-orm'
-import { findPart, matchWants, orderParts, partsThere, wantsOf, type PlaceId, type Want } from '@wobrin/core/parts'
+import { findPart, matchWants, orderParts, partsThere, type PlaceId, type Want } from '@wobrin/core/parts'
 import { modelKey } from '@wobrin/core/drives/models'
 import type { DriveFacts } from '@wobrin/core/log'
 import type { Debt, Obtainable, ShelfPart, ShelfParts, UsedUp, Wants } from '../../../shared/parts'
@@ -30,6 +30,7 @@ export class WantService {
     const breaks = new Breaks()
     const cases = await this.bench.cases(nowMs)
     const wants = await this.wantsIn(cases, breaks)
+    const byModel = this.byModel()
     const offers = new Map<string, Obtainable>()
     for (const want of wants) {
       if (want.part === null) continue
@@ -37,7 +38,7 @@ export class WantService {
       for (const p of this.places.likely(want.part, modelKey(want.drive)).slice(0, WEIGHED))
         for (let piece = 0; piece < Math.min(p.pieces, wants.length); piece++)
           offers.set(`${p.key} ${piece}`, { ...bare(p), key: `${p.key} ${piece}` })
-      for (const o of this.inDrives(want, cases)) offers.set(o.key, o)
+      for (const o of this.inDrives(want, cases, byModel)) offers.set(o.key, o)
     }
     const matched = matchWants(wants, [...offers.values()])
     return {
@@ -66,22 +67,24 @@ export class WantService {
 
   private async wantsIn(cases: readonly OpenCase[], breaks: Breaks): Promise<Want[]> {
     const wants: Want[] = []
-    for (const { drive, found } of cases) {
+    for (const { drive, wants: its } of cases) {
       await breaks.whereDue()
-      const log = this.drives.aside.guard(drive, () => this.drives.log(drive.id))
-      if (log) wants.push(...wantsOf(drive, log, found?.diagnosis ?? null))
+      wants.push(...(this.drives.aside.guard(drive, () => [...its()]) ?? []))
     }
     return wants
   }
 
   /** The same part in other drives of the model: open ones, and those that are in use. */
-  private inDrives(want: Want, cases: readonly OpenCase[]): Obtainable[] {
+  private inDrives(
+    want: Want,
+    cases: readonly OpenCase[],
+    byModel: ReadonlyMap<string, readonly DriveFacts[]>,
+  ): Obtainable[] {
     const key = modelKey(want.drive)
-    if (key === null || !findPart(want.part!)) return []
-    const like = this.drives
-      .list()
-      .filter(d => d.id !== want.drive.id && !d.practice && modelKey(d) === key)
-      .slice(0, ASKED)
+    // What is bought new is asked of no drive.
+    if (key === null || !want.part || findPart(want.part)?.newOnly) return []
+    const like = (byModel.get(key) ?? []).filter(d => d.id !== want.drive.id).slice(0, ASKED)
+    if (like.length === 0) return []
     const outcomes = new Map(
       this.db
         .select({ id: driveStates.driveId, outcome: driveStates.outcome })
@@ -105,6 +108,18 @@ export class WantService {
       if (outcome === null && part?.state === 'not known') return []
       return part ? [offerOf(d, part, outcome === 'released' ? 'used' : 'open')] : []
     })
+  }
+
+  private byModel(): Map<string, DriveFacts[]> {
+    const by = new Map<string, DriveFacts[]>()
+    for (const d of this.drives.list()) {
+      const key = d.practice ? null : modelKey(d)
+      if (key === null) continue
+      const list = by.get(key)
+      if (list) list.push(d)
+      else by.set(key, [d])
+    }
+    return by
   }
 
   private debts(): Debt[] {
