@@ -69,6 +69,8 @@ export interface Obtainable extends Offer {
 export interface ShelfPart extends Obtainable {
   /** Name on its bag; empty where it is in a drive. */
   readonly name: string
+  /** Day on which it should arrive; null for one that is here. */
+  readonly dueOn: string | null
   readonly pieces: number
   readonly photo: string | null
   /** Tags of the open drives that want one like it. */

@@ -25,6 +25,9 @@ export function endOf(iso: string): string {
   return format(at, Math.abs(at.getTime() - Date.now()) < 6 * 86_400_000 ? 'EEE HH:mm' : 'd MMM')
 }
 
+/** A day without a time, such as 2026-03-31, as a weekday and a date. */
+export const weekday = (day: string): string => format(new Date(`${day}T12:00`), 'EEE d MMM')
+
 /** Minutes as a person says them. */
 export function duration(minutes: number): string {
   if (minutes < 120) return `${minutes} min`

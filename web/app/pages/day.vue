@@ -72,6 +72,7 @@ const left = computed(() => plan.value?.sitting?.handsLeftMinutes ?? 0)
               }}
             </p>
           </section>
+          <DayAhead v-if="day" :ahead="day.ahead" />
           <section v-if="day?.heldBack.length" class="panel p-5" aria-labelledby="held">
             <h2 id="held" class="section-title mb-2">Cannot be planned</h2>
             <ul class="text-sm space-y-2.5">

@@ -121,7 +121,7 @@ export class BenchService {
   }
 
   /** What is to be done on the open drives; those that were made to practise are not work. */
-  async day(nowMs: number): Promise<BenchDay> {
+  async day(nowMs: number): Promise<Omit<BenchDay, 'ahead'>> {
     const rows = this.states().where(isNull(driveStates.outcome)).orderBy(drivesTable.tag).all()
     const worked = await this.worked(
       rows.filter(r => !r.drive.practice),

@@ -10,6 +10,7 @@ import type { SpareRow, SpareShelf } from './spare-shelf'
 /** A part that is on the shelf or in a donor. */
 export interface PartAtHand extends Obtainable {
   readonly name: string
+  readonly dueOn: string | null
   readonly pieces: number
   readonly photo: string | null
   /** Everything by which it is found, in small letters. */
@@ -84,6 +85,7 @@ export class PartPlaces {
               release: d.release,
               spare: null,
               name: '',
+              dueOn: null,
               pieces: 1,
               photo: null,
               words: `${p.label} ${name} ${p.says}`.toLowerCase(),
@@ -133,6 +135,7 @@ function spareAtHand(s: SpareRow, used: number): PartAtHand[] {
       release: null,
       spare: s.id,
       name: s.name,
+      dueOn: s.dueOn,
       pieces: left,
       photo: s.photo,
       words: `${node.label} ${s.name} ${type} ${s.maker} ${s.model} ${s.place} ${s.says}`.toLowerCase(),

@@ -2,6 +2,7 @@ import { inArray } from 'drizzle-orm'
 import { findPart, matchWants, orderParts, partsThere, type PlaceId, type Want } from '@wobrin/core/parts'
 import { modelKey } from '@wobrin/core/drives/models'
 import type { DriveFacts } from '@wobrin/core/log'
+import type { PartDue } from '../bench-calendar'
 import type { Debt, Obtainable, ShelfPart, ShelfParts, UsedUp, Wants } from '../../../shared/parts'
 import { driveStates } from '../../database/schema'
 import type { Db } from '../../database/db'
@@ -30,7 +31,8 @@ export class WantService {
     const breaks = new Breaks()
     const cases = await this.bench.cases(nowMs)
     const wants = await this.wantsIn(cases, breaks)
-    const byModel = this.byModel()
+    // Nobody is asked where nothing is wanted.
+    const byModel = wants.length ? this.byModel() : new Map<string, DriveFacts[]>()
     const offers = new Map<string, Obtainable>()
     for (const want of wants) {
       if (want.part === null) continue
@@ -63,6 +65,14 @@ export class WantService {
       return { ...rest, serves: [...new Set(serves)] }
     })
     return { items, total: found.length }
+  }
+
+  /** Parts that are on their way, the first to arrive first. */
+  async due(nowMs: number): Promise<PartDue[]> {
+    const { items } = await this.search('', 'post', nowMs)
+    return items
+      .flatMap(p => (p.spare && p.dueOn ? [{ id: p.spare, name: p.name, on: p.dueOn, serves: p.serves }] : []))
+      .sort((a, b) => (a.on < b.on ? -1 : 1))
   }
 
   private async wantsIn(cases: readonly OpenCase[], breaks: Breaks): Promise<Want[]> {
@@ -123,8 +133,10 @@ export class WantService {
   }
 
   private debts(): Debt[] {
+    const lent = this.logs.lentParts()
+    if (lent.length === 0) return []
     const tags = new Map(this.drives.list().map(d => [d.id, d.tag]))
-    return this.logs.lentParts().map(l => ({
+    return lent.map(l => ({
       lent: l.entry,
       at: l.at,
       label: findPart(l.part)?.label ?? l.part,
@@ -154,7 +166,7 @@ function offerOf(d: DriveFacts, part: ReturnType<typeof partsThere>[number], pla
   }
 }
 
-const bare = ({ words: _, name: _n, pieces: _p, photo: _f, ...offer }: PartAtHand): Obtainable => offer
+const bare = ({ words: _, name: _n, dueOn: _d, pieces: _p, photo: _f, ...offer }: PartAtHand): Obtainable => offer
 
 /** Consumables of the steps ahead, those that most drives need first. */
 function usedUp(cases: readonly OpenCase[]): UsedUp[] {
