@@ -53,10 +53,8 @@ async function send(): Promise<void> {
         replaced.
       </p>
       <p v-if="fitting.compare" class="border-l-5 border-muted bg-tint px-4 py-2.5 text-sm">{{ fitting.compare }}</p>
-      <p class="hint">
-        {{ fitting.offer.says || 'Nobody said what it is like.' }} Look at it before it goes in: new parts arrive broken
-        too.
-      </p>
+      <p class="hint">{{ fitting.offer.says || 'Nobody said what it is like.' }}</p>
+      <p class="hint">Look at it before it goes in: new parts arrive broken too.</p>
       <FormField v-if="!fitting.into" v-slot="{ id }" label="Goes into"
         ><select :id="id" v-model="target" class="field">
           <option value="">choose</option>

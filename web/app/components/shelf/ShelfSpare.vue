@@ -118,7 +118,7 @@ async function save(gone: string | null = null): Promise<void> {
             <option v-for="(label, value) in KNOWN" :key="value" :value="value">{{ label }}</option>
           </select></FormField
         >
-        <FormField v-slot="{ id }" label="On its way until (empty: it is here)"
+        <FormField v-slot="{ id }" label="Due on (empty: it is here)"
           ><input :id="id" v-model="form.dueOn" type="date" class="field"
         /></FormField>
         <FormField v-slot="{ id }" label="What is known of it"
