@@ -25,7 +25,7 @@ export const CARRIAGE: readonly PartNode[] = [
   },
   {
     id: 'rail',
-    label: 'Guide rails',
+    label: 'Guide rail',
     within: 'carriage',
     minutes: 60,
     does: ['position'],
