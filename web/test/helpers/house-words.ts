@@ -50,7 +50,7 @@ export const HOUSE_WORDS: readonly HouseWord[] = [
     say: 'guide rail, supply voltage',
     instead: /\brails?\b/i,
     // The drawing of a surface is the product's own rail.
-    but: /guide rails?|rail or lead screw|Rail, from the spindle|above the rail|Rail of|small rail|its rail|on the rail/,
+    but: /[Gg]uide rails?|rail or lead screw|Rail, from the spindle|above the rail|Rail of|small rail|its rail|on the rail/,
   },
   {
     say: 'safety gate',
