@@ -28,6 +28,10 @@ const COMMANDS: Readonly<Record<string, Entry>> = {
     description: 'List the parts that people swap, with what has to be shown afterwards.',
     load: async () => (await import('./parts')).parts,
   },
+  procedure: {
+    description: 'How a part is changed, or a disk made fit to be read, step by step.',
+    load: async () => (await import('./procedure')).procedure,
+  },
   steps: {
     description: 'The steps of a drive type, station by station, with its safety gates.',
     load: async () => (await import('./steps')).steps,

@@ -527,6 +527,20 @@ describe('wobrin parts', () => {
   })
 })
 
+describe('wobrin procedure', () => {
+  it('tells how a part is changed, with waits and what has to rest', async () => {
+    const { code, out } = await wobrin('procedure', '--part', 'belt', '--mechanism', '5.25in-48', '--json')
+    expect(code).toBe(0)
+    const told = JSON.parse(out) as { steps: { id: string; wait?: { rests: string[] } }[]; hands: number }
+    expect(told.steps.find(s => s.id === 'clean')!.wait!.rests).toContain('power')
+    expect((await wobrin('procedure', '--id', 'wash-disk', '--mechanism', '3.5in')).out).toContain('rests: disk')
+  })
+  it('asks for one thing, and names what it does not know', async () => {
+    expect(await wobrin('procedure', '--mechanism', '3.5in')).toMatchObject({ code: 2 })
+    expect(await wobrin('procedure', '--part', 'flux', '--mechanism', '3.5in')).toMatchObject({ code: 2 })
+  })
+})
+
 describe('wobrin pool', () => {
   const drive = (id: string, parts: object, more: object = {}) => ({
     id,

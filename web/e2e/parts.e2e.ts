@@ -31,6 +31,8 @@ test('a part is put on the shelf, serves a drive that wants it, and is gone from
   await page.goto(`/drives/${id}?view=parts`)
   const wanted = page.getByRole('article', { name: `${tag}: Density switch` })
   await expect(wanted).toContainText('drawer 9')
+  await wanted.getByText(/^How it is changed/).click()
+  await expect(wanted).toContainText('Find every contact of the old one')
   await wanted.getByRole('button', { name: /^Use part: Density switch/ }).click()
   const dialog = page.getByRole('dialog')
   await expect(dialog).toContainText('Compare first')

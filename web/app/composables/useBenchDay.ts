@@ -23,7 +23,7 @@ export const DAY_FIELDS = Object.keys(DAY_LIMITS) as DayField[]
 
 /** The plan of a bench day: worked out beside the page, anew whenever something is entered or asked for. */
 export function useBenchDay() {
-  const { data, error, refresh, status } = useFetch<BenchDay>('/api/day', { server: false, lazy: true })
+  const { data, error, refresh } = useFetch<BenchDay>('/api/day', { server: false, lazy: true })
   const wanted = useStorage('wobrin-day', { ...WANTED }, undefined, { mergeDefaults: true })
   const worker = useWorker<PlanWorker>(
     () => new Worker(new URL('../workers/plan.worker.ts', import.meta.url), { type: 'module' }),
@@ -80,6 +80,6 @@ export function useBenchDay() {
   /** What is done, and the long waits that are begun; those that run already are no news. */
   const todo = computed(() => sitting.value.filter(t => t.attended || (t.after.length > 0 && t.minutes >= LONG_WAIT)))
   const runsOn = computed(() => sitting.value.filter(t => plan.value!.sitting!.runsOn.includes(t.id)))
-  const clock = (minute: number) => clockOf(new Date(from.value.getTime() + minute * 60_000).toISOString())
-  return { day: data, error, refresh, status, wanted, problems, plan, sitting, todo, runsOn, clock, from }
+  const clock = (minute: number) => clockAfter(from.value, minute)
+  return { day: data, error, refresh, wanted, problems, plan, sitting, todo, runsOn, clock, from }
 }

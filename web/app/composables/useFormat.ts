@@ -1,4 +1,4 @@
-import { format, isThisYear, isToday, isYesterday } from 'date-fns'
+import { addMinutes, format, isThisYear, isToday, isYesterday } from 'date-fns'
 
 /** A clock time today, a day otherwise. */
 export function shortTime(iso: string): string {
@@ -8,6 +8,9 @@ export function shortTime(iso: string): string {
 }
 
 export const clockOf = (iso: string) => format(new Date(iso), 'HH:mm')
+
+/** The clock time so many minutes after a moment. */
+export const clockAfter = (from: Date, minutes: number): string => format(addMinutes(from, minutes), 'HH:mm')
 
 export function dayOf(iso: string): string {
   const at = new Date(iso)

@@ -55,3 +55,21 @@ export class Profile {
     return k + 1
   }
 }
+
+/**
+ * The earliest time, not before another one, at which all of several things are free for so long. A time that suits one
+ * thing may not suit another: round until it suits all.
+ */
+export function earliestForAll(
+  profiles: readonly Profile[],
+  needs: readonly number[],
+  from: number,
+  length: number,
+): number {
+  for (;;) {
+    let at = from
+    for (const r of needs) at = profiles[r]!.earliest(at, length)
+    if (at === from) return at
+    from = at
+  }
+}

@@ -1,5 +1,5 @@
 import type { Problem } from './problem'
-import { Profile } from './profile'
+import { earliestForAll, Profile } from './profile'
 
 /** When each task begins, in units of time, and when the last one ends. */
 export interface Timing {
@@ -22,17 +22,7 @@ export function serialPlan(p: Problem, order: ArrayLike<number>): Timing {
     for (const b of p.before[i]!) from = Math.max(from, start[b]! + p.length[b]!)
     const length = p.length[i]!
     const needs = length > 0 ? p.needs[i]! : []
-    // A time that suits one thing may not suit another: round until it suits all.
-    for (let moved = true; moved;) {
-      moved = false
-      for (const r of needs) {
-        const free = profiles[r]!.earliest(from, length)
-        if (free > from) {
-          from = free
-          moved = true
-        }
-      }
-    }
+    from = earliestForAll(profiles, needs, from, length)
     for (const r of needs) profiles[r]!.take(from, length)
     start[i] = from
     end = Math.max(end, from + length)

@@ -2,7 +2,7 @@ import { Random } from '../../simulator'
 import { leastEnd } from './bounds'
 import type { ImproveOptions } from './improve'
 import { problemOf, tailsOf, type PlanBench, type Problem } from './problem'
-import { Profile } from './profile'
+import { earliestForAll, Profile } from './profile'
 import { orderBy } from './serial'
 
 /** What is done in a sitting, in units of time. */
@@ -87,16 +87,8 @@ function sitting(p: Problem, attended: Int32Array, limit: number, order: readonl
     if (p.before[i]!.some(b => start[b] === LEFT)) continue
     const length = p.length[i]!
     const ends = p.before[i]!.map(b => start[b]! + p.length[b]!)
-    let from = Math.max(0, ...ends)
     const needs = length > 0 ? p.needs[i]! : []
-    for (let moved = true; moved;) {
-      moved = false
-      for (const r of needs) {
-        const free = profiles[r]!.earliest(from, length)
-        moved ||= free > from
-        from = free
-      }
-    }
+    const from = earliestForAll(profiles, needs, Math.max(0, ...ends), length)
     if (from + attended[i]! > limit) continue
     for (const r of needs) profiles[r]!.take(from, length)
     start[i] = from

@@ -26,7 +26,6 @@ const marks = computed(() => {
   const count = Math.max(0, Math.floor((minutes - first) / step) + 1)
   return Array.from({ length: count }, (_, k) => first + k * step)
 })
-const clock = (minute: number) => clockOf(new Date(from.getTime() + minute * 60_000).toISOString())
 /** What begins only as the time is over shows nothing. */
 const shown = computed(() => tasks.filter(t => t.start < minutes))
 /** Those that are worked on first, in that order; those that only wait below them. */
@@ -64,7 +63,7 @@ const height = computed(() => TOP + drives.value.length * ROW + 4)
       <g v-for="m in marks" :key="m">
         <line :x1="x(m)" :x2="x(m)" :y1="TOP - 4" :y2="height" stroke="var(--line)" />
         <text :x="x(m)" y="14" font-size="13" fill="var(--muted)" :text-anchor="x(m) > width - 25 ? 'end' : 'middle'">
-          {{ clock(m) }}
+          {{ clockAfter(from, m) }}
         </text>
       </g>
       <g v-for="(tag, row) in drives" :key="tag">

@@ -93,7 +93,9 @@ async function fitted(): Promise<void> {
     <div class="space-y-4">
       <section class="panel p-5" aria-labelledby="wants-of">
         <h2 id="wants-of" class="text-lg font-bold">What it wants</h2>
-        <PartsWant v-for="m in mine" :key="m.want.key" :matched="m" @fit="f => (fitting = f)" />
+        <PartsWant v-for="m in mine" :key="m.want.key" :matched="m" @fit="f => (fitting = f)"
+          ><PartsProcedure v-if="m.want.part" :part="m.want.part"
+        /></PartsWant>
         <p v-if="wants && !mine.length" class="hint">
           Nothing. No part was found lost, and no suspect is likelier than not.
         </p>

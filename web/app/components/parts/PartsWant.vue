@@ -60,5 +60,6 @@ function fit({ offer, fit: how }: MatchedWant<Obtainable>['others'][number]): vo
     >
       {{ shown ? 'Show the best only' : `${all.length - 1} more` }}
     </button>
+    <slot />
   </article>
 </template>
