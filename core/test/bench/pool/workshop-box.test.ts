@@ -43,9 +43,7 @@ describe('which drives of the workshop make one', () => {
   })
   it('torn heads of which nobody knows which are moved as one assembly', () => {
     const broken = ['gears.teeth', 'gears.tab', 'gears.motor', 'flag.snapped']
-    expect(made([drive('SK-31', torn), drive('SK-32', broken)])).toEqual([
-      ['SK-31', { heads: 'SK-32' }],
-    ])
+    expect(made([drive('SK-31', torn), drive('SK-32', broken)])).toEqual([['SK-31', { heads: 'SK-32' }]])
   })
   it('gears and housing move rather than heads, which would have to be aligned again', () => {
     const both = ['gears.teeth', 'gears.tab']
