@@ -95,6 +95,7 @@ test('the shelf: a belt at hand is ranked at the drive, and what none fits is to
   await expect(page.getByTestId('entry').first()).toContainText('Belt to order, inside:')
   const length = /: ([\d.]+) mm/.exec((await page.getByTestId('entry').first().textContent())!)![1]!
   await page.getByRole('link', { name: 'Shelf', exact: true }).click()
+  await page.getByRole('link', { name: 'Belts', exact: true }).click()
   await expect(page.getByRole('region', { name: 'Belts to order' }).getByRole('link', { name: tag })).toBeVisible()
   const name = `Bag ${tag}`
   await page.getByLabel('Name').fill(name)
@@ -113,6 +114,7 @@ test('the shelf: a belt at hand is ranked at the drive, and what none fits is to
     .click()
   await expect(page.getByRole('region', { name: 'On the shelf' })).toContainText(name)
   await page.getByRole('link', { name: 'Shelf', exact: true }).click()
+  await page.getByRole('link', { name: 'Belts', exact: true }).click()
   await page
     .getByRole('row', { name: new RegExp(name) })
     .getByRole('button', { name: 'Mark as used' })
