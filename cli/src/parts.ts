@@ -1,6 +1,5 @@
 import { defineCommand } from 'citty'
-import { ParameterError } from '@wobrin/core/base/errors'
-import { findMechanism, isMechanismId, MECHANISM_IDS, type MechanismId } from '@wobrin/core/drives'
+import { findMechanism, type MechanismId } from '@wobrin/core/drives'
 import { IN_DRIVES, partsOn, proveAgain, shapeOf } from '@wobrin/core/parts'
 
 /** A part as it is told: named fields, assemblies before their pieces. */
@@ -24,17 +23,13 @@ export const parts = defineCommand({
     json: { type: 'boolean', description: 'print JSON' },
   },
   run({ args }) {
-    const { mechanism = null } = args
-    if (mechanism !== null && !isMechanismId(mechanism))
-      throw new ParameterError(`there is no drive type “${mechanism}”`, MECHANISM_IDS.join(', '), {
-        field: '--mechanism',
-      })
-    const list = told(mechanism)
+    const type = args.mechanism === undefined ? null : findMechanism(args.mechanism)
+    const list = told(type?.id ?? null)
     if (args.json) {
       console.log(JSON.stringify(list, null, 2))
       return
     }
-    if (mechanism) console.log(`${findMechanism(mechanism).label}\n`)
+    if (type) console.log(`${type.label}\n`)
     for (const p of list)
       console.log(`${p.within ? '   ' : ''}${p.id.padEnd(p.within ? 21 : 24)} ${p.label.padEnd(34)} ${p.minutes} min`)
   },

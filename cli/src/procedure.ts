@@ -1,7 +1,7 @@
 import { defineCommand } from 'citty'
 import { ParameterError } from '@wobrin/core/base/errors'
 import { changePart, procedureSteps, PROCEDURES } from '@wobrin/core/bench/procedures'
-import { isMechanismId, MECHANISM_IDS } from '@wobrin/core/drives'
+import { findMechanism } from '@wobrin/core/drives'
 
 export const procedure = defineCommand({
   meta: { name: 'procedure', description: 'How a part is changed, or a disk made fit to be read, step by step.' },
@@ -13,13 +13,9 @@ export const procedure = defineCommand({
   },
   run({ args }) {
     const { mechanism, part, id } = args
-    if (!isMechanismId(mechanism))
-      throw new ParameterError(`there is no drive type “${mechanism}”`, MECHANISM_IDS.join(', '), {
-        field: '--mechanism',
-      })
     if ((part === undefined) === (id === undefined))
       throw new ParameterError('say what is to be done', 'either --part or --id', { field: '--part' })
-    const drive = { mechanism, features: null }
+    const drive = { mechanism: findMechanism(mechanism).id, features: null }
     const told = part === undefined ? procedureSteps(id!, drive) : changePart(part, drive)
     if (args.json) {
       console.log(JSON.stringify(told, null, 2))

@@ -1,6 +1,6 @@
 import { object, string, type InferType } from 'yup'
 import type { PartLeft } from '@wobrin/core/log'
-import type { MatchedWant, Offer, PartOrder } from '@wobrin/core/parts'
+import { driveNamed, type DriveNamed, type MatchedWant, type Offer, type PartOrder } from '@wobrin/core/parts'
 import { instant, uuid } from './log-input'
 import { UUID } from './patterns'
 
@@ -42,9 +42,8 @@ export type PartBack = InferType<typeof partBackSchema>
 
 /** A donor with what is left in it. */
 export interface Donor {
-  readonly driveId: string
+  readonly drive: DriveNamed
   readonly tag: string
-  readonly mechanism: string
   readonly name: string
   readonly release: string
   readonly at: string
@@ -63,6 +62,33 @@ export interface DonorPart extends PartLeft {
 export interface Obtainable extends Offer {
   readonly release: string | null
   readonly spare: string | null
+}
+
+/**
+ * A part of a drive as something that could be fitted.
+ * @param release of the donor that the drive is; null for a drive that lends it
+ */
+export const offerIn = (
+  drive: DriveNamed,
+  part: PartLeft,
+  place: Offer['place'],
+  release: string | null = null,
+): Obtainable => {
+  const from = driveNamed(drive)
+  return {
+    key: `${release ?? drive.id} ${part.id}`,
+    place,
+    part: part.id,
+    label: part.label,
+    drive: from,
+    model: from,
+    known: part.state,
+    says: part.says,
+    measures: part.measures ?? {},
+    where: drive.tag,
+    release,
+    spare: null,
+  }
 }
 
 /** A part at hand with the drives that it would serve. */

@@ -1,8 +1,9 @@
 import { number, object, string, type InferType } from 'yup'
 import { MECHANISM_IDS, type MechanismId } from '@wobrin/core/drives'
+import { PART_KNOWN } from '@wobrin/core/log'
 import { findPart, type Measures } from '@wobrin/core/parts'
 import { measuresSchema } from './measures'
-import { SHA_256 } from './patterns'
+import { dateExists, SHA_256 } from './patterns'
 
 const words = (most: number) => string().trim().max(most, `At most ${most} characters.`).default('')
 
@@ -29,16 +30,14 @@ export const spareSchema = object({
     .min(1, 'Pieces: at least 1.')
     .max(9999, 'Pieces: at most 9999.')
     .default(1),
-  known: string()
-    .oneOf(['tested', 'looked at', 'not known'] as const)
-    .default('not known'),
+  known: string().oneOf(PART_KNOWN).default('not known'),
   says: words(200),
   measures: measuresSchema(),
   place: words(80),
   /** Day on which it should arrive; null for one that is here. */
   dueOn: string()
     .matches(/^\d{4}-\d\d-\d\d$/, 'A day is written 2026-03-31.')
-    .test('exists', 'This day does not exist.', v => v === undefined || v === null || !Number.isNaN(Date.parse(v)))
+    .test('exists', 'This day does not exist.', dateExists)
     .nullable()
     .default(null),
   photo: string().matches(SHA_256, 'A photo is named by its SHA-256.').nullable().default(null),

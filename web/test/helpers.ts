@@ -56,8 +56,8 @@ export async function workshop(root = mkdtempSync(join(tmpdir(), 'wobrin-unit-')
   const partLogs = new PartLogs(db)
   const donors = new DonorShelf(drives, partLogs)
   const spares = new SpareShelf(db)
-  const places = new PartPlaces(drives, donors, spares, partLogs)
-  drives.whenLogsChange(() => partLogs.forget())
+  const places = new PartPlaces(donors, spares, partLogs)
+  drives.whenLogsChange(() => places.forget())
   return {
     root,
     folder,

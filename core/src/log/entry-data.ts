@@ -251,14 +251,18 @@ export interface PartUsedEntryData extends FoundByFitting {
   readonly from: string
 }
 
-/** How it is known what a part is like. */
-export type PartKnown = 'tested' | 'looked at' | 'not known'
+/** How it is known what a part is like, the surest first. */
+export const PART_KNOWN = ['tested', 'looked at', 'not known'] as const
+export type PartKnown = (typeof PART_KNOWN)[number]
+
+/** What a person can say of a part. */
+export const PART_SAID = ['good', 'bad', 'missing', 'not known'] as const
 
 /** What a person says of one part of this drive. */
 export interface PartEntryData {
   readonly type: 'part'
   readonly part: string
-  readonly condition: 'good' | 'bad' | 'missing' | 'not known'
+  readonly condition: (typeof PART_SAID)[number]
   readonly known: PartKnown
   /** What was measured of it, by the measures of its shape. */
   readonly measures: Readonly<Record<string, number | string>>

@@ -1,11 +1,10 @@
-export { proveAgain } from './prove-again'
+export { proveAgain, type ProveAgain } from './prove-again'
 export { findPart, IN_DRIVES, PART_TREE, partsOn, piecesOf, withAssembly, withPieces } from './tree'
 export { debtDoubts } from './debt-doubts'
 export { lentOut, partsThere, SUSPECTED, type CaseOfParts, type LentPart, type PartThere } from './there'
-export type { PartNode, ProveAgain } from './types'
+export type { PartNode } from './types'
 export {
   compareShapes,
-  isShapeId,
   readMeasures,
   SHAPE_IDS,
   shapeOf,
@@ -18,6 +17,8 @@ export {
 } from './shapes'
 export {
   assign,
+  driveNamed,
+  fitOf,
   LIKELY,
   matchWants,
   orderParts,

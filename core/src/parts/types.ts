@@ -1,24 +1,6 @@
 import type { Condition } from '../findings'
+import type { ProveAgain } from './prove-again'
 import type { ShapeId } from './shapes'
-
-/** What has to be shown again after a part was moved, in the words of the work. */
-export type ProveAgain =
-  | 'alignment'
-  | 'azimuth'
-  | 'change'
-  | 'density'
-  | 'eject'
-  | 'index'
-  | 'link'
-  | 'load'
-  | 'protect'
-  | 'read'
-  | 'speed'
-  | 'start'
-  | 'supply'
-  | 'track-zero'
-  | 'travel'
-  | 'write'
 
 /** Something that people take out of a drive and put into another one: an assembly, or a piece of one. */
 export interface PartNode {
@@ -56,8 +38,6 @@ export interface PartNode {
   readonly does?: readonly string[]
   /** Faults that another one cures. */
   readonly cures?: readonly string[]
-  /** Its name in the diagnosis, where that is another. */
-  readonly diagnosis?: string
   readonly again: readonly ProveAgain[]
   /** Got new: an old one of another drive has aged as much. */
   readonly newOnly?: true

@@ -161,6 +161,11 @@ export const driveStates = sqliteTable(
   t => [index('drive_states_outcome').on(t.outcome, t.at)],
 )
 
+/** Kinds of entries that say where parts are. */
+export const PART_MOVES = ['released', 'part-used', 'part-lent', 'part-back'] as const satisfies readonly EntryKind[]
+/** Which entries the index of them holds; a query that says it word for word uses it. */
+export const MOVES_PARTS = sql.raw(`kind in (${PART_MOVES.map(k => `'${k}'`).join(', ')})`)
+
 /** The log. Rows are only ever added; triggers refuse anything else. */
 export const logEntries = sqliteTable(
   'log_entries',
@@ -188,9 +193,7 @@ export const logEntries = sqliteTable(
     uniqueIndex('log_entries_id').on(t.id),
     index('log_entries_drive').on(t.driveId, t.seq),
     /** Where parts are: few entries among many, looked for across all drives. */
-    index('log_entries_parts')
-      .on(t.seq)
-      .where(sql`kind in ('released', 'part-used', 'part-lent', 'part-back')`),
+    index('log_entries_parts').on(t.seq).where(MOVES_PARTS),
     index('log_entries_taken_back')
       .on(t.takesBack)
       .where(sql`takes_back is not null`),

@@ -115,11 +115,10 @@ async function open() {
   const partLogs = new PartLogs(db)
   const donors = new DonorShelf(drives, partLogs)
   const spares = new SpareShelf(db)
-  const places = new PartPlaces(drives, donors, spares, partLogs)
+  const places = new PartPlaces(donors, spares, partLogs)
   const bench = new BenchService(db, drives, knownBeside)
   drives.whenLogsChange(() => {
-    partLogs.forget()
-    spares.changes++
+    places.forget()
     void bench.warm()
   })
   const logCheck = new LogCheck(join(beside, 'check-log.mjs'), folder.database, lost)

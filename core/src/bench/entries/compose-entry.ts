@@ -135,7 +135,10 @@ const composers: Readonly<Record<HandEntryKind, Composer>> = {
         parts: left
           .filter(p => parts.includes(p.id))
           .map(({ id, label, state, says, measures }) => ({
-            ...{ id, label, state, says },
+            id,
+            label,
+            state,
+            says,
             ...(Object.keys(measures).length ? { measures } : {}),
           })),
       },

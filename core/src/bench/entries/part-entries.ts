@@ -1,6 +1,15 @@
 import { ParameterError } from '../../base/errors'
-import { evidenceBy, lowerFirst, upperFirst } from '../../base/observations'
-import type { DriveFacts, LogEntry, NewEntry, PartEntryData, PartKnown, PartOrigin } from '../../log'
+import { evidenceBy, lowerFirst } from '../../base/observations'
+import {
+  PART_KNOWN,
+  PART_SAID,
+  type DriveFacts,
+  type LogEntry,
+  type NewEntry,
+  type PartEntryData,
+  type PartKnown,
+  type PartOrigin,
+} from '../../log'
 import { recordFinding } from '../../findings'
 import { findPart, lentOut, partsOn, PART_TREE, readMeasures, type PartNode } from '../../parts'
 
@@ -11,14 +20,6 @@ export interface PartInput {
   readonly known: string
   readonly measures: Readonly<Record<string, unknown>>
 }
-
-const CONDITIONS: Readonly<Record<PartEntryData['condition'], string>> = {
-  good: 'good',
-  bad: 'bad',
-  missing: 'missing',
-  'not known': 'not known',
-}
-const KNOWN: readonly PartKnown[] = ['tested', 'looked at', 'not known']
 
 const wrong = (field: string, problem: string, expected: string) => new ParameterError(problem, expected, { field })
 
@@ -41,14 +42,13 @@ export function partEntry(
   const node = known(input.part)
   if (!partsOn(drive, [], PART_TREE).some(n => n.id === node.id))
     throw wrong('part', `a drive of this type has no ${lowerFirst(node.label)}`, 'one of its parts')
-  const condition = (Object.keys(CONDITIONS) as PartEntryData['condition'][]).find(c => c === input.condition)
-  if (!condition)
-    throw wrong('condition', `“${input.condition}” is not a condition`, Object.keys(CONDITIONS).join(', '))
-  const how = KNOWN.find(k => k === input.known)
-  if (!how) throw wrong('known', `“${input.known}” does not say how it is known`, KNOWN.join(', '))
+  const condition = PART_SAID.find(c => c === input.condition)
+  if (!condition) throw wrong('condition', `“${input.condition}” is not a condition`, PART_SAID.join(', '))
+  const how = PART_KNOWN.find(k => k === input.known)
+  if (!how) throw wrong('known', `“${input.known}” does not say how it is known`, PART_KNOWN.join(', '))
   const measures = measuresFor(node, input.measures)
   return {
-    title: `${node.label}: ${CONDITIONS[condition]}${condition === 'good' || condition === 'bad' ? `, ${how}` : ''}`,
+    title: `${node.label}: ${condition}${condition === 'good' || condition === 'bad' ? `, ${how}` : ''}`,
     evidence: evidenceBy('hand'),
     data: { type: 'part', part: node.id, condition, known: how, measures },
   }
@@ -61,6 +61,14 @@ function measuresFor(node: PartNode, typed: Readonly<Record<string, unknown>>): 
   return {}
 }
 
+/** A drive that was stripped: its release, and the part as it is called in it. It is owed nothing. */
+export interface DonorOrigin {
+  readonly kind: 'donor'
+  readonly tag: string
+  readonly release: string
+  readonly part: string
+}
+
 /** A part that goes into a drive. */
 export interface Fitting {
   readonly id: string
@@ -68,7 +76,7 @@ export interface Fitting {
   readonly remark: string
   /** Part of the tree, as it is called where it goes in. */
   readonly part: string
-  readonly from: PartOrigin
+  readonly from: PartOrigin | DonorOrigin
   readonly known: PartKnown
   readonly says: string
   readonly measures: PartEntryData['measures']
@@ -87,7 +95,7 @@ export function fittedEntries(
   newId: () => string,
 ): NewEntry[] {
   const node = known(f.part)
-  const whose = f.from.kind === 'drive' ? `of ${f.from.tag}` : `“${f.from.name}”`
+  const { from } = f
   const said = node.fitted ? recordFinding({ finding: node.fitted, place: node.place ?? null }, to.mechanism) : null
   const finding = said ? { finding: said.finding.id, place: said.place } : {}
   const fitted: NewEntry = {
@@ -96,18 +104,21 @@ export function fittedEntries(
     id: f.id,
     driveId: to.id,
     kind: 'part-used',
-    title: `${node.label} ${whose} fitted`,
+    title: `${node.label} ${from.kind === 'spare' ? `“${from.name}”` : `of ${from.tag}`} fitted`,
     detail: [f.known === 'not known' ? 'Nobody had tested it.' : `There: ${f.says}`, f.remark]
       .filter(Boolean)
       .join(' '),
-    data: { type: 'part-fitted', part: node.id, from: f.from, known: f.known, measures: f.measures, ...finding },
+    data:
+      from.kind === 'donor'
+        ? { type: 'part-used', release: from.release, part: from.part, from: from.tag, ...finding }
+        : { type: 'part-fitted', part: node.id, from, known: f.known, measures: f.measures, ...finding },
   }
-  if (f.from.kind !== 'drive') return [fitted]
+  if (from.kind !== 'drive') return [fitted]
   const lent: NewEntry = {
     ...bare,
     at: f.at,
     id: newId(),
-    driveId: f.from.id,
+    driveId: from.id,
     kind: 'part-lent',
     title: `${node.label} lent to ${to.tag}`,
     detail: f.remark,
@@ -161,7 +172,7 @@ export function backEntries(
     id: newId(),
     driveId: data.to.id,
     kind: 'part',
-    title: `${upperFirst(node.label)} went back to ${lender.tag}`,
+    title: `${node.label} went back to ${lender.tag}`,
     data: { type: 'part', part: node.id, condition: 'missing', known: 'looked at', measures: {} },
   }
   return [back, missing]

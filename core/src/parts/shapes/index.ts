@@ -1,4 +1,4 @@
 export type { Measure, Measures, Shape } from './shape'
-export { isShapeId, SHAPE_IDS, shapeOf, type ShapeId } from './shapes'
+export { SHAPE_IDS, shapeOf, type ShapeId } from './shapes'
 export { compareShapes, toldMeasures, type ShapeFit } from './compare'
 export { readMeasures } from './read-measures'

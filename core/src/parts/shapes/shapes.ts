@@ -146,4 +146,3 @@ export const SHAPES = {
 export type ShapeId = keyof typeof SHAPES
 export const SHAPE_IDS = Object.keys(SHAPES) as readonly ShapeId[]
 export const shapeOf = (id: ShapeId): Shape => SHAPES[id]
-export const isShapeId = (id: unknown): id is ShapeId => typeof id === 'string' && id in SHAPES

@@ -1,6 +1,6 @@
 import { lowerFirst } from '../../base/observations'
 import type { Cause, Diagnosis } from '../../diagnosis'
-import type { DriveFacts, LogEntry, PartKnown, PartLeft } from '../../log'
+import { PART_KNOWN, type DriveFacts, type LogEntry, type PartKnown, type PartLeft } from '../../log'
 import { IN_DRIVES, partsOn, withAssembly } from '../tree'
 import type { PartNode } from '../types'
 import { lentOut, partsLog, type LentPart, type PartsLog } from './parts-log'
@@ -136,8 +136,6 @@ function stateOf(
 const suspectsOf = (n: PartNode, found: CaseOfParts | null): Cause[] =>
   (found?.causes ?? []).filter(c => n.cures?.includes(c.fault))
 
-const KNOWN: readonly PartKnown[] = ['tested', 'looked at', 'not known']
-
 /**
  * An assembly with a piece that is amiss is so itself; one of which nobody said anything is as good as its pieces, and
  * no better known than the least known of them.
@@ -155,6 +153,6 @@ function asWhole(whole: PartThere, spokenOf: boolean, pieces: readonly PartThere
       says: `${amiss.label}: ${lowerFirst(amiss.says)}`,
     }
   if (spokenOf || !pieces.every(p => p.condition === 'good')) return whole
-  const least = pieces.toSorted((a, b) => KNOWN.indexOf(b.state) - KNOWN.indexOf(a.state))[0]!
+  const least = pieces.toSorted((a, b) => PART_KNOWN.indexOf(b.state) - PART_KNOWN.indexOf(a.state))[0]!
   return { ...whole, condition: 'good', state: least.state, says: `${least.label}: ${lowerFirst(least.says)}` }
 }

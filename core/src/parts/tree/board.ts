@@ -1,4 +1,5 @@
-import type { PartNode, ProveAgain } from '../types'
+import type { ProveAgain } from '../prove-again'
+import type { PartNode } from '../types'
 
 /** A chip of the board: another one of its type cures what is named, and fits wherever that type stands. */
 const chip = (

@@ -104,7 +104,6 @@ export const CARRIAGE: readonly PartNode[] = [
     label: 'Index sensor',
     within: null,
     own: true,
-    diagnosis: 'index-sensor',
     shape: 'sensor',
     minutes: 20,
     tests: ['speed', 'sensor'],

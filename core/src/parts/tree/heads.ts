@@ -1,9 +1,25 @@
+import { upperFirst } from '../../base/observations'
 import type { PartNode } from '../types'
 
 const DAMAGED = ['heads.torn', 'heads.chipped', 'heads.bent', 'headclean.scored']
 
 /** Looks that see both heads. */
 const SEEN = ['heads.whole', 'heads.replaced', 'headclean.clean']
+
+/** One of the heads. */
+const half = (which: 'lower' | 'upper'): PartNode => ({
+  id: `${which}-head`,
+  label: `${upperFirst(which)} head`,
+  within: 'heads',
+  minutes: 90,
+  which,
+  good: SEEN,
+  bad: DAMAGED,
+  lost: DAMAGED,
+  does: [`head-${which}`],
+  cures: [`${which}-head.dead`, `${which}-head.torn`],
+  again: ['read', 'alignment', 'azimuth', 'write'],
+})
 
 /** Heads and what carries them. */
 export const HEADS: readonly PartNode[] = [
@@ -12,9 +28,8 @@ export const HEADS: readonly PartNode[] = [
     label: 'Head assembly',
     within: null,
     always: true,
-    diagnosis: 'head',
     minutes: 90,
-    good: ['heads.whole', 'heads.replaced', 'headclean.clean'],
+    good: SEEN,
     bad: DAMAGED,
     lost: DAMAGED,
     fitted: 'heads.replaced',
@@ -23,33 +38,8 @@ export const HEADS: readonly PartNode[] = [
     cures: ['head.azimuth'],
     again: ['track-zero', 'read', 'alignment', 'azimuth', 'write'],
   },
-  {
-    id: 'lower-head',
-    label: 'Lower head',
-    within: 'heads',
-    minutes: 90,
-    which: 'lower',
-    good: SEEN,
-    bad: DAMAGED,
-    lost: DAMAGED,
-    does: ['head-lower'],
-    cures: ['lower-head.dead', 'lower-head.torn'],
-    again: ['read', 'alignment', 'azimuth', 'write'],
-  },
-  {
-    id: 'upper-head',
-    label: 'Upper head',
-    within: 'heads',
-    when: { has: 'two-heads' },
-    minutes: 90,
-    which: 'upper',
-    good: SEEN,
-    bad: DAMAGED,
-    lost: DAMAGED,
-    does: ['head-upper'],
-    cures: ['upper-head.dead', 'upper-head.torn'],
-    again: ['read', 'alignment', 'azimuth', 'write'],
-  },
+  half('lower'),
+  { ...half('upper'), when: { has: 'two-heads' } },
   {
     id: 'head-arm',
     label: 'Head arm',

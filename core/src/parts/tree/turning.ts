@@ -9,7 +9,6 @@ export const TURNING: readonly PartNode[] = [
     label: 'Spindle motor',
     within: null,
     always: true,
-    diagnosis: 'spindle-motor',
     shape: 'motor',
     minutes: 40,
     good: ['motor.free', 'motor.replaced', 'spindle.free'],

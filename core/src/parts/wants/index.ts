@@ -1,5 +1,5 @@
-export { LIKELY, wantsOf, type DriveNamed, type Want } from './want'
-export { PLACES, type Fit, type Offer, type PlaceId } from './offer'
+export { driveNamed, LIKELY, wantsOf, type DriveNamed, type Want } from './want'
+export { fitOf, PLACES, type Fit, type Offer, type PlaceId } from './offer'
 export { matchWants, type MatchedWant, type Suited } from './match'
 export { orderParts, type OrderItem, type PartOrder } from './order'
 export { assign } from './assign'

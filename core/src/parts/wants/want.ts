@@ -8,6 +8,14 @@ import type { Measures } from '../shapes'
 /** Drive that wants, or has, a part. */
 export type DriveNamed = Pick<DriveFacts, 'id' | 'tag' | 'mechanism' | 'maker' | 'model'>
 
+export const driveNamed = ({ id, tag, mechanism, maker, model }: DriveNamed): DriveNamed => ({
+  id,
+  tag,
+  mechanism,
+  maker,
+  model,
+})
+
 /** A part that a drive needs and has not got. */
 export interface Want {
   /** The drive's id and what it wants: one want has one key. */
@@ -41,7 +49,7 @@ export function wantsOf(
   log: readonly LogEntry[],
   found: CaseOfParts | null = null,
 ): Want[] {
-  const named = { id: drive.id, tag: drive.tag, mechanism: drive.mechanism, maker: drive.maker, model: drive.model }
+  const named = driveNamed(drive)
   const parts = partsThere(drive, log, found, PART_TREE)
   const wanted = parts.filter(p => p.lost || (p.condition === 'suspected' && p.share >= LIKELY))
   const pieces = new Set(wanted.map(p => p.within))

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Donor, DonorPart } from '../../../shared/parts'
+import { offerIn, type Donor, type DonorPart } from '../../../shared/parts'
 
 /** Drives that were given up, and what is still good in them; a part goes onto the log of the drive that gets it. */
 interface Page {
@@ -7,36 +7,11 @@ interface Page {
   readonly total: number
 }
 const { data: page, refresh } = await useFetch<Page>('/api/parts', { key: 'donors' })
-const notices = useNotices()
-const fitting = shallowRef<Fitting | null>(null)
+const { fitting, fitted } = useFitting(refresh)
 const wholes = (d: Donor) => d.parts.filter(p => p.within === null || !d.parts.some(w => w.id === p.within))
 const piecesOf = (d: Donor, p: DonorPart) => d.parts.filter(x => x.within === p.id)
 function take(d: Donor, p: DonorPart): void {
-  const drive = { id: d.driveId, tag: d.tag, mechanism: d.mechanism, maker: '', model: '' } as never
-  fitting.value = {
-    offer: {
-      key: `${d.release} ${p.id}`,
-      place: 'donor',
-      part: p.id,
-      label: p.label,
-      drive,
-      model: drive,
-      known: p.state,
-      says: p.says,
-      measures: p.measures ?? {},
-      where: d.tag,
-      release: d.release,
-      spare: null,
-    },
-    as: p.id,
-    into: null,
-    compare: '',
-  }
-}
-async function fitted(title: string): Promise<void> {
-  fitting.value = null
-  notices.done(`${title}.`)
-  await refresh()
+  fitting.value = fittingOf(offerIn(d.drive, p, 'donor', d.release))
 }
 </script>
 
@@ -46,7 +21,7 @@ async function fitted(title: string): Promise<void> {
     <p class="hint mb-3">Drives that were stripped for parts, and what is still good in them.</p>
     <article v-for="d in page?.donors" :key="d.release" class="border-t border-line py-3" :aria-label="d.tag">
       <p class="flex flex-wrap gap-x-3 items-baseline">
-        <NuxtLink class="font-bold text-lg link" :to="`/drives/${d.driveId}`">{{ d.tag }}</NuxtLink><span
+        <NuxtLink class="font-bold text-lg link" :to="`/drives/${d.drive.id}`">{{ d.tag }}</NuxtLink><span
           class="text-muted"
           >{{ d.name }} · {{ shortTime(d.at) }}<template v-if="d.remark"> · {{ d.remark }}</template></span
         >
@@ -70,6 +45,6 @@ async function fitted(title: string): Promise<void> {
       No drive was stripped for parts with anything good left in it.
       <span class="text-muted">At Release, “Strip for parts” lists what the log vouches for.</span>
     </p>
-    <PartsFit :fitting="fitting" @close="fitting = null" @fitted="e => fitted(e.title)" />
+    <PartsFit :fitting="fitting" @close="fitting = null" @fitted="fitted" />
   </section>
 </template>

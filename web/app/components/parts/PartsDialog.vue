@@ -13,7 +13,7 @@ const CONDITIONS = [
 ] as const
 const condition = ref<(typeof CONDITIONS)[number][0]>('good')
 const tested = ref(false)
-const typed = ref<Record<string, string>>({})
+const typed = ref<Record<string, string | number>>({})
 const remark = ref('')
 const problem = ref('')
 const shape = computed(() => (part ? (findPart(part.id)?.shape ?? null) : null))
@@ -22,20 +22,19 @@ watch(
   now => {
     condition.value = now?.condition === 'good' || now?.condition === 'bad' ? now.condition : 'not known'
     tested.value = now?.state === 'tested'
-    typed.value = Object.fromEntries(Object.entries(now?.measures ?? {}).map(([k, v]) => [k, String(v)]))
+    typed.value = { ...now?.measures }
     remark.value = ''
     problem.value = ''
   },
 )
 async function save(): Promise<void> {
   const known = condition.value === 'not known' ? 'not known' : tested.value ? 'tested' : 'looked at'
-  const measures = Object.fromEntries(Object.entries(typed.value).filter(([, v]) => v !== ''))
   problem.value = await store
     .add({
       kind: 'part',
       station: 'drive-train',
       detail: remark.value,
-      part: { part: part!.id, condition: condition.value, known, measures },
+      part: { part: part!.id, condition: condition.value, known, measures: typed.value },
     })
     .then(() => '', problemText)
   if (!problem.value) emit('close')

@@ -1,23 +1,22 @@
 <script setup lang="ts">
 import type { LogEntry } from '@wobrin/core/log'
+import { findPart, proveAgain } from '@wobrin/core/parts'
 import type { Bench } from '../../../shared/bench'
 
 /** A part goes into a drive: what it is like, what to compare, what it leaves owed, what is to be shown afterwards. */
 const { fitting } = defineProps<{ fitting: Fitting | null }>()
 const emit = defineEmits<{ close: []; fitted: [entry: LogEntry] }>()
-const { fit, again } = useFitPart()
+const fit = useFitPart()
+const again = computed(() => proveAgain((fitting && findPart(fitting.as)?.again) || []))
 const { data: bench } = await useFetch<Bench>('/api/bench', { key: 'bench-for-parts', lazy: true })
 const target = ref('')
 const remark = ref('')
 const problem = ref('')
-const open = computed(() =>
-  [
-    ...(bench.value?.lines.filter(l => !l.outcome && l.drive.id !== fitting?.offer.drive?.id).map(l => l.drive) ?? []),
-  ].sort(
-    (a, b) =>
-      Number(b.mechanism === fitting?.offer.model?.mechanism) - Number(a.mechanism === fitting?.offer.model?.mechanism),
-  ),
-)
+const open = computed(() => {
+  const drives = bench.value?.lines.filter(l => !l.outcome).map(l => l.drive) ?? []
+  const alike = (d: (typeof drives)[number]) => Number(d.mechanism === fitting?.offer.model?.mechanism)
+  return drives.filter(d => d.id !== fitting?.offer.drive?.id).sort((a, b) => alike(b) - alike(a))
+})
 watch(
   () => fitting,
   () => {
@@ -64,10 +63,10 @@ async function send(): Promise<void> {
       <FormField v-slot="{ id }" label="Remark"
         ><input :id="id" v-model="remark" class="field" maxlength="300"
       /></FormField>
-      <div v-if="again(fitting.as).length" class="text-sm">
+      <div v-if="again.length" class="text-sm">
         <h3 class="font-bold">To show afterwards</h3>
         <ul class="list-disc pl-5">
-          <li v-for="a in again(fitting.as)" :key="a">{{ a }}</li>
+          <li v-for="a in again" :key="a">{{ a }}</li>
         </ul>
       </div>
       <p v-if="problem" class="text-sm text-stop" role="alert">{{ problem }}</p>

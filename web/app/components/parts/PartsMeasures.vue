@@ -3,7 +3,7 @@ import { shapeOf, type ShapeId } from '@wobrin/core/parts'
 
 /** Measures of a part, as far as they are known. */
 const { shape } = defineProps<{ shape: ShapeId }>()
-const typed = defineModel<Record<string, string>>({ required: true })
+const typed = defineModel<Record<string, string | number>>({ required: true })
 const measures = computed(() => shapeOf(shape).measures)
 </script>
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { partsThere, type PartThere } from '@wobrin/core/parts'
-import type { Wants } from '../../../shared/parts'
+import { offerIn, type Wants } from '../../../shared/parts'
 
 /** The parts of the drive at hand: what each is like, what it wants, what it lent. */
 const { view } = defineProps<{ view: DriveCaseView }>()
@@ -29,27 +29,7 @@ const recording = shallowRef<PartThere | null>(null)
 const fitting = shallowRef<Fitting | null>(null)
 function lend(p: PartThere): void {
   recording.value = null
-  const { id, tag, mechanism, maker, model } = drive.value
-  const own = { id, tag, mechanism, maker, model }
-  fitting.value = {
-    offer: {
-      key: `${id} ${p.id}`,
-      place: 'open',
-      part: p.id,
-      label: p.label,
-      drive: own,
-      model: own,
-      known: p.state,
-      says: p.says,
-      measures: p.measures,
-      where: tag,
-      release: null,
-      spare: null,
-    },
-    as: p.id,
-    into: null,
-    compare: '',
-  }
+  fitting.value = fittingOf(offerIn(drive.value, p, 'open'))
 }
 async function fitted(): Promise<void> {
   fitting.value = null

@@ -15,17 +15,9 @@ const { data: found, refresh } = await useFetch<ShelfParts>('/api/spares', {
 })
 const notices = useNotices()
 const adding = ref<string | true | null>(null)
-const fitting = shallowRef<Fitting | null>(null)
+const { fitting, fitted } = useFitting(refresh)
 const WHERE = { '': 'Everywhere', shelf: PLACES.shelf, donor: PLACES.donor, post: PLACES.post } as const
 const modelOf = (p: ShelfPart) => (p.model ? `${p.model.maker} ${p.model.model}`.trim() : '')
-const use = (p: ShelfPart) => {
-  fitting.value = { offer: p, as: p.part, into: null, compare: '' }
-}
-async function fitted(title: string): Promise<void> {
-  fitting.value = null
-  notices.done(`${title}.`)
-  await refresh()
-}
 async function kept(said: string): Promise<void> {
   adding.value = null
   notices.done(said)
@@ -83,7 +75,9 @@ async function kept(said: string): Promise<void> {
             </td>
             <td class="text-right whitespace-nowrap">
               <button v-if="p.spare" class="link min-h-11 mr-3" type="button" @click="adding = p.spare">Edit…</button>
-              <button v-if="p.place !== 'post'" class="link min-h-11" type="button" @click="use(p)">Use part…</button>
+              <button v-if="p.place !== 'post'" class="link min-h-11" type="button" @click="fitting = fittingOf(p)">
+                Use part…
+              </button>
             </td>
           </tr>
         </tbody>
@@ -100,6 +94,6 @@ async function kept(said: string): Promise<void> {
       The first {{ found.items.length }} of {{ found.total }}. Type more words to narrow the list.
     </p>
     <ShelfSpare :shown="adding" @close="adding = null" @kept="kept" />
-    <PartsFit :fitting="fitting" @close="fitting = null" @fitted="e => fitted(e.title)" />
+    <PartsFit :fitting="fitting" @close="fitting = null" @fitted="fitted" />
   </section>
 </template>

@@ -21,7 +21,7 @@ const EMPTY = {
   dueOn: '',
 }
 const form = reactive({ ...EMPTY })
-const measures = ref<Record<string, string>>({})
+const measures = ref<Record<string, string | number>>({})
 const before = shallowRef<KeptSpare | null>(null)
 const problem = ref('')
 const shape = computed(() => findPart(form.part)?.shape ?? null)
@@ -40,7 +40,7 @@ watch(
       const kept = await $fetch<KeptSpare>(`/api/spares/${id}`)
       before.value = kept
       for (const key of Object.keys(EMPTY) as (keyof typeof EMPTY)[]) form[key] = String(kept[key] ?? '')
-      measures.value = Object.fromEntries(Object.entries(kept.measures).map(([k, v]) => [k, String(v)]))
+      measures.value = { ...kept.measures }
     } catch (error) {
       problem.value = problemText(error)
     }
@@ -49,13 +49,12 @@ watch(
 async function save(gone: string | null = null): Promise<void> {
   problem.value = ''
   try {
-    const typed = Object.fromEntries(Object.entries(measures.value).filter(([, v]) => v !== ''))
     const body = await spareSchema.validate(
       {
         ...form,
         mechanism: form.mechanism || null,
         dueOn: form.dueOn || null,
-        measures: shape.value ? typed : {},
+        measures: shape.value ? measures.value : {},
         photo: before.value?.photo ?? null,
         gone,
       },

@@ -6,8 +6,7 @@ import type { Wants } from '../../../shared/parts'
 
 /** What the drives on the bench want, what serves it, what is to be ordered, and what drives owe each other. */
 const { data: wants, refresh, error } = await useFetch<Wants>('/api/wants', { key: 'wants' })
-const notices = useNotices()
-const fitting = shallowRef<Fitting | null>(null)
+const { fitting, fitted } = useFitting(refresh)
 const served = computed(() => wants.value?.wants.filter(m => m.best) ?? [])
 const tagsOf = (items: Wants['order']['items'][number]) => items.wants.map(w => w.drive.tag).join(', ')
 const csv = computed(() =>
@@ -16,11 +15,6 @@ const csv = computed(() =>
     rows: wants.value?.order.items.map(i => [i.label, i.measures, i.model, i.wants.length, tagsOf(i)]) ?? [],
   }),
 )
-async function fitted(title: string): Promise<void> {
-  fitting.value = null
-  notices.done(`${title}.`)
-  await refresh()
-}
 </script>
 
 <template>
@@ -89,6 +83,6 @@ async function fitted(title: string): Promise<void> {
         </ul>
       </section>
     </div>
-    <PartsFit :fitting="fitting" @close="fitting = null" @fitted="e => fitted(e.title)" />
+    <PartsFit :fitting="fitting" @close="fitting = null" @fitted="fitted" />
   </div>
 </template>

@@ -9,7 +9,7 @@ import { DISK_EVENT_KINDS } from '../../../shared/disks'
 import { spareSchema } from '../../../shared/spares'
 import { driveSchema } from '../../../shared/drive-facts'
 import { workshopSchema } from '../../../shared/workshop'
-import { INSTANT, SHA_256, UUID } from '../../../shared/patterns'
+import { dateExists, INSTANT, SHA_256, UUID } from '../../../shared/patterns'
 import type { ArchiveTable } from './tables'
 
 type Row = Readonly<Record<string, unknown>>
@@ -21,14 +21,10 @@ const count = () => number().integer().min(0).required()
 const one = (known: readonly string[], what: string) =>
   string().oneOf([...known], ({ value }) => `${what} “${String(value).slice(0, 40)}” is not known to this version`)
 
-/** A day or a moment that exists: the thirteenth month and the thirtieth of February do not. */
-const exists = (value: string | undefined): boolean =>
-  value === undefined ||
-  (!Number.isNaN(Date.parse(value)) && new Date(value).toISOString().slice(0, 10) === value.slice(0, 10))
 const dated = (pattern: RegExp) =>
   string()
     .matches(pattern, '${path} is not a date of the form 2026-03-31')
-    .test('exists', '${path} is a date that does not exist', exists)
+    .test('exists', '${path} is a date that does not exist', dateExists)
 const moment = () => dated(INSTANT).required()
 const day = () => dated(/^\d{4}-\d\d-\d\d(?:T[\d:.]+Z)?$/).required()
 

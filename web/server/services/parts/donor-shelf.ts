@@ -1,4 +1,4 @@
-import { partsOn, piecesOf, withAssembly, withPieces } from '@wobrin/core/parts'
+import { driveNamed, partsOn, piecesOf, withAssembly, withPieces } from '@wobrin/core/parts'
 import type { DriveFacts, PartLeft } from '@wobrin/core/log'
 import type { Donor, DonorPart } from '../../../shared/parts'
 import type { DriveService } from '../drives'
@@ -17,40 +17,29 @@ export class DonorShelf {
   /** Some of the donors, the latest first, and how many there are. */
   page(from: number, most: number): { readonly donors: Donor[]; readonly total: number } {
     const all = this.logs.strippedDrives()
-    const shown = all.slice(from, from + most)
-    const went = this.went(id => this.drives.get(id).tag)
-    return {
-      donors: shown.map(s => donorOf(s, this.drives.get(s.driveId), went.get(s.release) ?? new Map())),
-      total: all.length,
-    }
+    return { donors: this.made(all.slice(from, from + most)), total: all.length }
   }
 
   /** Donors, the latest first. */
   list(): Donor[] {
-    const byId = new Map(this.drives.list().map(d => [d.id, d]))
-    const went = this.went(id => byId.get(id)?.tag ?? '')
-    return this.logs.strippedDrives().flatMap(s => {
-      const drive = byId.get(s.driveId)
-      return drive ? [donorOf(s, drive, went.get(s.release) ?? new Map())] : []
-    })
+    return this.made(this.logs.strippedDrives())
   }
 
   /** One donor, by its release; null where there is none. */
   find(release: string): Donor | null {
-    const s = this.logs.strippedDrives().find(x => x.release === release)
-    if (!s) return null
-    const went = this.went(id => this.drives.get(id).tag)
-    return donorOf(s, this.drives.get(s.driveId), went.get(release) ?? new Map())
+    return this.made(this.logs.strippedDrives().filter(s => s.release === release))[0] ?? null
   }
 
-  /** Tags of the drives that parts went into, by the donor's release and the part. */
-  private went(tagOf: (driveId: string) => string): Map<string, Map<string, string>> {
-    const out = new Map<string, Map<string, string>>()
+  private made(stripped: readonly Stripped[]): Donor[] {
+    /** Tags of the drives that parts went into, by the donor's release and the part. */
+    const went = new Map<string, Map<string, string>>()
+    const asked = new Set(stripped.map(s => s.release))
     for (const { release, part, driveId } of this.logs.usedParts()) {
-      const parts = out.get(release) ?? new Map<string, string>()
-      out.set(release, parts.set(part, tagOf(driveId)))
+      if (!asked.has(release)) continue
+      const parts = went.get(release) ?? new Map<string, string>()
+      went.set(release, parts.set(part, this.drives.get(driveId).tag))
     }
-    return out
+    return stripped.map(s => donorOf(s, this.drives.get(s.driveId), went.get(s.release) ?? new Map()))
   }
 }
 
@@ -60,9 +49,8 @@ function donorOf(s: Stripped, drive: DriveFacts, went: ReadonlyMap<string, strin
   const goneTo = (p: DonorPart) =>
     [...withAssembly(p.id), ...piecesOf(p.id).map(x => x.id)].map(id => went.get(id)).find(x => x !== undefined) ?? null
   return {
-    driveId: drive.id,
+    drive: driveNamed(drive),
     tag: drive.tag,
-    mechanism: drive.mechanism,
     name: `${drive.maker} ${drive.model}`.trim(),
     release: s.release,
     at: s.at,

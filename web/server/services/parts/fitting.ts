@@ -4,7 +4,7 @@ import { lowerFirst } from '@wobrin/core/base/observations'
 import { backEntries, fittedEntries, type Fitting } from '@wobrin/core/bench/entries'
 import { progressOf } from '@wobrin/core/bench/stations'
 import { findPart, partsThere } from '@wobrin/core/parts'
-import type { DriveFacts, LogEntry, NewEntry, PartFittedEntryData } from '@wobrin/core/log'
+import type { DriveFacts, LogEntry, NewEntry } from '@wobrin/core/log'
 import type { PartBack, PartUse } from '../../../shared/parts'
 import { keepStateAfter } from '../drive-states'
 import type { DriveService } from '../drives'
@@ -31,10 +31,10 @@ export class FittingService {
     const drive = this.drives.get(driveId)
     const sent = this.drives.sent(use.id, drive.id)
     if (sent) return sent
-    const entries = use.release ? this.ofDonor(drive, use) : fittedEntries(this.found(drive, use), drive, randomUUID)
+    const fitting = use.release ? this.ofDonor(drive, use) : this.found(drive, use)
     if (progressOf(this.drives.log(driveId)).outcome === 'parts')
       throw wrong(`${drive.tag} was stripped for parts`, 'a drive that is worked on')
-    return this.write(entries)
+    return this.write(fittedEntries(fitting, drive, randomUUID))
   }
 
   /** Ends a lending. @throws ParameterError where nothing is open by this entry */
@@ -78,8 +78,8 @@ export class FittingService {
     return { ...common, from, known: there.state, says: there.says, measures: there.measures }
   }
 
-  /** A part of a drive that was stripped: it leaves no debt. */
-  private ofDonor(drive: DriveFacts, use: PartUse): NewEntry[] {
+  /** A part of a drive that was stripped. */
+  private ofDonor(drive: DriveFacts, use: PartUse): Fitting {
     const { id, at, remark, part: partId, as = partId, release } = use
     const donor = this.donors.find(release!)
     const part = donor?.parts.find(p => p.id === partId)
@@ -89,14 +89,8 @@ export class FittingService {
         `the ${lowerFirst(part.label)} of ${donor.tag} is in ${part.wentTo} already`,
         'one that is still there',
       )
-    if (donor.driveId === drive.id) throw wrong('a drive is no donor of its own', 'another drive')
-    const from = { kind: 'drive', id: donor.driveId, tag: donor.tag } as const
-    const { state: known, says, measures = {} } = part
-    const [fitted] = fittedEntries({ id, at, remark, part: as, from, known, says, measures }, drive, randomUUID)
-    const { finding, place } = fitted!.data as PartFittedEntryData
-    const found = finding ? { finding, place } : {}
-    return [
-      { ...fitted!, data: { type: 'part-used', release: donor.release, part: partId, from: donor.tag, ...found } },
-    ]
+    if (donor.drive.id === drive.id) throw wrong('a drive is no donor of its own', 'another drive')
+    const from = { kind: 'donor', tag: donor.tag, release: donor.release, part: partId } as const
+    return { id, at, remark, part: as, from, known: part.state, says: part.says, measures: part.measures ?? {} }
   }
 }

@@ -1,6 +1,6 @@
-import { and, asc, gt, inArray, isNotNull, max, or, sql, type SQL } from 'drizzle-orm'
+import { and, asc, gt, inArray, isNotNull, max, or, type SQL } from 'drizzle-orm'
 import type { LogEntry, PartLeft } from '@wobrin/core/log'
-import { logEntries } from '../../database/schema'
+import { logEntries, MOVES_PARTS, PART_MOVES } from '../../database/schema'
 import { arrived } from '../../database/arrived'
 import type { Db } from '../../database/db'
 
@@ -24,9 +24,6 @@ export interface Moved {
 export type Used = Moved & { readonly release: string }
 export type Fitted = Moved & { readonly spare: string }
 export type Lent = Moved & { readonly to: { readonly id: string; readonly tag: string } }
-
-/** Kinds of entries that say where parts are. */
-const KINDS = ['released', 'part-used', 'part-lent', 'part-back'] as const
 
 /**
  * What the logs of all drives say of where parts are: few entries among many. They are read once; after that only what
@@ -87,7 +84,9 @@ export class PartLogs {
       .from(logEntries)
       .get()!.seq
     if (this.read && (newest ?? 0) === this.seq) return
-    const rows = this.read ? this.since(this.seq) : [...this.ofKinds(), ...this.takingBack()]
+    const rows = this.read
+      ? this.since(this.seq)
+      : [...this.rows(MOVES_PARTS), ...this.rows(isNotNull(logEntries.takesBack))]
     for (const row of rows) this.take(row)
     this.seq = newest ?? 0
     this.read = true
@@ -96,17 +95,8 @@ export class PartLogs {
 
   /** New entries; corrected facts among them, as parts are found by the model that they come from. */
   private since(seq: number): LogEntry[] {
-    const told = or(inArray(logEntries.kind, [...KINDS, 'facts']), isNotNull(logEntries.takesBack))
+    const told = or(inArray(logEntries.kind, [...PART_MOVES, 'facts']), isNotNull(logEntries.takesBack))
     return this.rows(and(gt(logEntries.seq, seq), told)!)
-  }
-
-  /** The condition of the index of the table, word for word, so that it is used. */
-  private ofKinds(): LogEntry[] {
-    return this.rows(sql`kind in ('released', 'part-used', 'part-lent', 'part-back')`)
-  }
-
-  private takingBack(): LogEntry[] {
-    return this.rows(isNotNull(logEntries.takesBack))
   }
 
   private rows(which: SQL): LogEntry[] {

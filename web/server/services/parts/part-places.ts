@@ -1,8 +1,7 @@
 import { findPart } from '@wobrin/core/parts'
 import { findMechanism } from '@wobrin/core/drives'
 import { modelKey } from '@wobrin/core/drives/models'
-import type { Obtainable } from '../../../shared/parts'
-import type { DriveService } from '../drives'
+import { offerIn, type Obtainable } from '../../../shared/parts'
 import type { DonorShelf } from './donor-shelf'
 import type { PartLogs } from './part-logs'
 import type { SpareRow, SpareShelf } from './spare-shelf'
@@ -31,7 +30,6 @@ export class PartPlaces {
   private known: Known | null = null
 
   constructor(
-    private readonly drives: DriveService,
     private readonly donors: DonorShelf,
     private readonly spares: SpareShelf,
     private readonly logs: PartLogs,
@@ -54,43 +52,32 @@ export class PartPlaces {
     return this.logs.fittedSpares().filter(f => f.spare === spare).length
   }
 
+  /** Reads everything anew: logs, and what lies on the shelf, changed otherwise than by what was entered here. */
+  forget(): void {
+    this.logs.forget()
+    this.known = null
+  }
+
   private ready(): Known {
     this.logs.catchUp()
     const stamp = `${this.logs.changes} ${this.spares.changes}`
     if (this.known?.stamp === stamp) return this.known
-    const donors = this.donors.list()
-    const facts = new Map(this.drives.list().map(d => [d.id, d]))
     const used = new Map<string, number>()
     for (const f of this.logs.fittedSpares()) used.set(f.spare, (used.get(f.spare) ?? 0) + 1)
     const all: PartAtHand[] = [
       ...this.spares.list().flatMap(s => spareAtHand(s, used.get(s.id) ?? 0)),
-      ...donors.flatMap(d => {
-        const { id, tag, mechanism, maker, model } = facts.get(d.driveId)!
-        const drive = { id, tag, mechanism, maker, model }
-        const name = `${findMechanism(mechanism).label} ${d.name} ${tag}`
+      ...this.donors.list().flatMap(d => {
+        const name = `${findMechanism(d.drive.mechanism).label} ${d.name} ${d.tag}`
         return d.parts
           .filter(p => p.wentTo === null)
-          .map((p): PartAtHand => {
-            return {
-              key: `${d.release} ${p.id}`,
-              place: 'donor',
-              part: p.id,
-              label: p.label,
-              drive,
-              model: drive,
-              known: p.state,
-              says: p.says,
-              measures: p.measures ?? {},
-              where: tag,
-              release: d.release,
-              spare: null,
-              name: '',
-              dueOn: null,
-              pieces: 1,
-              photo: null,
-              words: `${p.label} ${name} ${p.says}`.toLowerCase(),
-            }
-          })
+          .map((p): PartAtHand => ({
+            ...offerIn(d.drive, p, 'donor', d.release),
+            name: '',
+            dueOn: null,
+            pieces: 1,
+            photo: null,
+            words: `${p.label} ${name} ${p.says}`.toLowerCase(),
+          }))
       }),
     ]
     return (this.known = { stamp, all, ...indexed(all) })

@@ -1,9 +1,17 @@
 import { inArray } from 'drizzle-orm'
-import { findPart, matchWants, orderParts, partsThere, type PlaceId, type Want } from '@wobrin/core/parts'
+import { findPart, fitOf, matchWants, orderParts, partsThere, type PartThere, type Want } from '@wobrin/core/parts'
 import { modelKey } from '@wobrin/core/drives/models'
 import type { DriveFacts } from '@wobrin/core/log'
 import type { PartDue } from '../bench-calendar'
-import type { Debt, Obtainable, ShelfPart, ShelfParts, UsedUp, Wants } from '../../../shared/parts'
+import {
+  offerIn,
+  type Debt,
+  type Obtainable,
+  type ShelfPart,
+  type ShelfParts,
+  type UsedUp,
+  type Wants,
+} from '../../../shared/parts'
 import { driveStates } from '../../database/schema'
 import type { Db } from '../../database/db'
 import { Breaks } from '../breaks'
@@ -61,7 +69,7 @@ export class WantService {
     const wants = await this.wantsIn(await this.bench.cases(nowMs), new Breaks())
     const items = shown.map((p): ShelfPart => {
       const { words: _, ...rest } = p
-      const serves = wants.filter(w => matchWants([w], [p])[0]!.best !== null).map(w => w.drive.tag)
+      const serves = wants.filter(w => fitOf(w, p) !== null).map(w => w.drive.tag)
       return { ...rest, serves: [...new Set(serves)] }
     })
     return { items, total: found.length }
@@ -116,7 +124,7 @@ export class WantService {
       const part = log && partsThere(d, log, found).find(p => p.id === want.part && p.good)
       // Of a drive that is worked on itself, a part that nobody looked at is no help.
       if (outcome === null && part?.state === 'not known') return []
-      return part ? [offerOf(d, part, outcome === 'released' ? 'used' : 'open')] : []
+      return part ? [offerOf(d, part, outcome === 'released')] : []
     })
   }
 
@@ -146,25 +154,15 @@ export class WantService {
   }
 }
 
-function offerOf(d: DriveFacts, part: ReturnType<typeof partsThere>[number], place: PlaceId): Obtainable {
-  const drive = { id: d.id, tag: d.tag, mechanism: d.mechanism, maker: d.maker, model: d.model }
-  // A drive that works has shown that its parts do.
-  const works = place === 'used' && part.state === 'not known'
-  return {
-    key: `${d.id} ${part.id}`,
-    place,
-    part: part.id,
-    label: part.label,
-    drive,
-    model: drive,
-    known: works ? 'looked at' : part.state,
-    says: works ? 'The drive was released working.' : part.says,
-    measures: part.measures,
-    where: d.tag,
-    release: null,
-    spare: null,
-  }
-}
+/** A part of a drive of the same model. One that works has shown that its parts do. */
+const offerOf = (d: DriveFacts, part: PartThere, inUse: boolean): Obtainable =>
+  offerIn(
+    d,
+    inUse && part.state === 'not known'
+      ? { ...part, state: 'looked at', says: 'The drive was released working.' }
+      : part,
+    inUse ? 'used' : 'open',
+  )
 
 const bare = ({ words: _, name: _n, dueOn: _d, pieces: _p, photo: _f, ...offer }: PartAtHand): Obtainable => offer
 
