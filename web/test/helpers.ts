@@ -7,6 +7,7 @@ import { BackupService } from '../server/services/backups'
 import { BeltShelf } from '../server/services/belt-shelf'
 import { ProfileService } from '../server/services/profiles'
 import { BenchService } from '../server/services/bench'
+import { ExchangeService } from '../server/services/exchanging'
 import { Finder } from '../server/services/finder'
 import { BlameService } from '../server/services/blame'
 import { CaptureStore } from '../server/services/capture-store'
@@ -79,6 +80,7 @@ export async function workshop(root = mkdtempSync(join(tmpdir(), 'wobrin-unit-')
     donors,
     spares,
     places,
+    exchanging: new ExchangeService(drives),
     fitting: new FittingService(drives, donors, spares, places),
     wanting: new WantService(db, drives, bench, places, partLogs),
     pooling: new PoolService(db, drives, bench, partLogs, places),

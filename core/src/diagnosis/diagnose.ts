@@ -103,7 +103,8 @@ export function diagnose(c: DiagnosisCase, options: WeighOptions = {}): Diagnosi
 
 /** Whether evidence made a fault likelier than it is on any drive: others are left where they were, and not told. */
 function isPointedAt(w: Weighed, id: string, probability: number): boolean {
-  const odds = w.drive.elements.filter(e => e.fault.id === id).reduce((s, e) => s + e.odds, 0)
+  const all = w.drive.elements.filter(e => e.fault.id === id).reduce((s, e) => s + e.odds, 0)
+  const odds = all / (w.carried[id] ?? 1)
   return probability > (LIFTED * odds) / (1 + odds)
 }
 

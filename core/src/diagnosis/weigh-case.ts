@@ -18,6 +18,8 @@ export interface Weighed {
   readonly leftOut: number
   /** Probability of each fault, by its id, that it is there still. */
   readonly byFault: ReadonlyMap<string, number>
+  /** How much likelier another case made faults beforehand. */
+  readonly carried: Readonly<Record<string, number>>
   /** What cannot be had or done now. */
   readonly without: readonly CheckNeed[]
   readonly skip: ReadonlySet<string>
@@ -36,6 +38,8 @@ const complains = (c: DiagnosisCase): boolean => c.complaints.some(x => findComp
 export interface WeighOptions {
   /** How much more often than in the list this workshop met each fault, by its id. */
   readonly factors?: Readonly<Record<string, number>>
+  /** How much likelier faults are by the case of the drive that had its place before, by their ids. */
+  readonly carried?: Readonly<Record<string, number>>
   /** Functions, parts and faults of this workshop, where it has edited them. */
   readonly knowledge?: Knowledge
   /** What cannot be had or done now: checks that need it are not proposed. */
@@ -47,9 +51,9 @@ export interface WeighOptions {
 /** Weighs all evidence of a case. */
 export function weighCase(
   c: DiagnosisCase,
-  { factors, knowledge, without = [], skip = new Set() }: WeighOptions = {},
+  { factors, carried = {}, knowledge, without = [], skip = new Set() }: WeighOptions = {},
 ): Weighed {
-  const drive = compileDrive(c, factors, knowledge)
+  const drive = compileDrive(c, together(factors, carried), knowledge)
   const evidence = evidenceOf(c, drive)
   const weigh = weighing(drive, evidence, complains(c))
   const posterior = weighFaults(weigh.model)
@@ -66,7 +70,18 @@ export function weighCase(
     unknown: 1 / (1 + Math.exp(posterior.logTotal - weigh.unlisted)),
     leftOut: posterior.leftOut,
     byFault,
+    carried,
     without,
     skip,
   }
+}
+
+/** The product of both; one of them alone stays as it is. */
+function together(
+  factors: WeighOptions['factors'],
+  carried: Readonly<Record<string, number>>,
+): WeighOptions['factors'] {
+  const ids = Object.keys(carried)
+  if (ids.length === 0) return factors
+  return { ...factors, ...Object.fromEntries(ids.map(id => [id, (factors?.[id] ?? 1) * carried[id]!])) }
 }

@@ -1,4 +1,4 @@
-import { standingEntries, type AsFoundItem, type Breakage, type LogEntry } from '../log'
+import { inMachine, standingEntries, type AsFoundItem, type Breakage, type LogEntry } from '../log'
 
 /** One marked thing and what has become of it. */
 export interface RecordedItem {
@@ -6,6 +6,8 @@ export interface RecordedItem {
   /** Number on the photo and on the tape: in the order of recording, never given twice. */
   readonly number: number
   readonly item: AsFoundItem
+  /** Tag of the drive that had this one's place in the machine when it was noted; null where it was this one. */
+  readonly notedOn: string | null
   /** The entry that undid it last, or null while it was not touched. A loose part was undone when it was found. */
   readonly undone: LogEntry | null
   readonly broke: Breakage | null
@@ -14,7 +16,10 @@ export interface RecordedItem {
   readonly leftOff: boolean
 }
 
-/** Everything that was marked on a drive, in the order of recording. Numbers of things taken back stay vacant. */
+/**
+ * Everything that was marked on a drive, in the order of recording. Numbers of things taken back stay vacant. What
+ * belongs to the machine has gone on to the drive that sits in it now.
+ */
 export function asFoundRecord(log: readonly LogEntry[]): RecordedItem[] {
   const numbers = new Map<string, number>()
   for (const e of [...log].sort((a, b) => a.seq - b.seq))
@@ -27,6 +32,7 @@ export function asFoundRecord(log: readonly LogEntry[]): RecordedItem[] {
         entry,
         number: numbers.get(entry.id)!,
         item: data.item,
+        notedOn: data.notedOn ?? null,
         undone: data.item.kind === 'loose' ? entry : null,
         broke: null,
         putBack: null,
@@ -40,5 +46,6 @@ export function asFoundRecord(log: readonly LogEntry[]): RecordedItem[] {
       if (old) items.set(data.item, { ...old, putBack: entry, leftOff: data.leftOff })
     }
   }
+  for (const id of inMachine(log).replacedBy?.passedOn ?? []) items.delete(id)
   return [...items.values()]
 }

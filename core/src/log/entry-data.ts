@@ -286,7 +286,7 @@ export interface PartFittedEntryData extends FoundByFitting {
 export interface PartLentEntryData {
   readonly type: 'part-lent'
   readonly part: string
-  readonly to: { readonly id: string; readonly tag: string }
+  readonly to: DriveRef
   /** Id of the entry on the other drive that says so. */
   readonly fitted: string
 }
@@ -297,6 +297,28 @@ export interface PartBackEntryData {
   readonly lent: string
   readonly part: string
   readonly how: 'returned' | 'replaced'
+}
+
+/** A drive by its id and its tag. */
+export interface DriveRef {
+  readonly id: string
+  readonly tag: string
+}
+
+/** This drive came out of its machine as a whole, and another one went in. */
+export interface ReplacedEntryData {
+  readonly type: 'replaced'
+  readonly by: DriveRef
+  /** Ids of its as-found entries that belong to the machine, and went on to the other drive. */
+  readonly passedOn: readonly string[]
+}
+
+/** This drive went into a machine in the place of another one. */
+export interface ReplacesEntryData {
+  readonly type: 'replaces'
+  readonly drive: DriveRef
+  /** Ids of the complaints that were open then: they are the machine's, and to be tried with this drive. */
+  readonly complaints: readonly string[]
 }
 
 export interface WaitEntryData {
@@ -333,6 +355,8 @@ export interface FindingEntryData {
 export interface AsFoundEntryData {
   readonly type: 'as-found'
   readonly item: AsFoundItem
+  /** Tag of the drive on which it was noted, where another one has its place in the machine now. */
+  readonly notedOn?: string
 }
 
 /** What became of an as-found thing when it was undone. */
@@ -386,6 +410,8 @@ export type EntryData =
   | PartFittedEntryData
   | PartLentEntryData
   | PartBackEntryData
+  | ReplacedEntryData
+  | ReplacesEntryData
   | StepEntryData
   | ReleaseEntryData
   | WaitEntryData
@@ -419,6 +445,8 @@ const TYPES: Readonly<Record<EntryData['type'], true>> = {
   'read-test': true,
   reading: true,
   release: true,
+  replaced: true,
+  replaces: true,
   speed: true,
   step: true,
   sum: true,

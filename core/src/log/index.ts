@@ -5,6 +5,7 @@ export type {
   Breakage,
   CountedPlace,
   CountedSectors,
+  DriveRef,
   EntryData,
   PartEntryData,
   PartFittedEntryData,
@@ -50,6 +51,7 @@ export {
   type NewEntry,
   type StationId,
 } from './log-entry'
+export { inMachine, type InMachine } from './in-machine'
 export { SPEED_KEY, lastSpeed, speedOf, speedsAmong, type SpeedOnLog } from './speed-on-log'
 export { countedEverywhere, surfaceState, type PlaceOnLog, type SurfaceState } from './surface-state'
 export { surfaceTotals, type SurfaceTotals } from './surface-totals'

@@ -60,6 +60,10 @@ export type EntryKind =
   | 'part-lent'
   /** It came back, or another one took its place. */
   | 'part-back'
+  /** It came out of its machine, and another drive went in. */
+  | 'replaced'
+  /** It went into a machine in the place of another drive. */
+  | 'replaces'
   /** Words or photos were erased for good. */
   | 'erased'
 
@@ -86,6 +90,8 @@ const KINDS: Readonly<Record<EntryKind, true>> = {
   part: true,
   'part-lent': true,
   'part-back': true,
+  replaced: true,
+  replaces: true,
   erased: true,
 }
 export const ENTRY_KINDS = Object.keys(KINDS) as readonly EntryKind[]
@@ -122,7 +128,16 @@ export function standingEntries(log: readonly LogEntry[]): LogEntry[] {
  * Entries that stay for good: the receipt, corrected facts, what takes back, what was erased, and what two drives have
  * with each other.
  */
-const STAYS: ReadonlySet<EntryKind> = new Set(['received', 'facts', 'taken-back', 'erased', 'part-lent', 'part-back'])
+const STAYS: ReadonlySet<EntryKind> = new Set([
+  'received',
+  'facts',
+  'taken-back',
+  'erased',
+  'part-lent',
+  'part-back',
+  'replaced',
+  'replaces',
+])
 
 /** Whether an entry can be taken back. A part that another drive lent is given back instead. */
 export const mayTakeBack = ({ kind, data }: Pick<LogEntry, 'kind' | 'data'>): boolean =>

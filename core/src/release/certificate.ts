@@ -1,6 +1,7 @@
 import { findMechanism } from '../drives'
 import { CALLS, formatObservation } from '../base/observations'
 import {
+  inMachine,
   sealOf,
   speedsAmong,
   standingEntries,
@@ -57,6 +58,8 @@ const APART: ReadonlySet<EntryKind> = new Set([
   'override',
   'acknowledged',
   'part-used',
+  'replaced',
+  'replaces',
 ])
 
 function overrideOf(e: LogEntry): Certificate['overrides'] {
@@ -200,6 +203,7 @@ export function buildCertificate(
     issuedAt,
     workshop,
     drive: { tag, simulated, mechanism: findMechanism(drive.mechanism).label, maker, model, serial, host, receivedAt },
+    machine: machineOf(standing),
     asFound: { ownerWords: drive.ownerWords, speed: speeds.first },
     asLeft: { speed: speeds.last },
     measurements: standing.flatMap(asMeasurement),
@@ -236,6 +240,15 @@ export function buildCertificate(
     logHead: logHead(asNumbered(log)),
   }
   return { ...content, hash: sealOf(content) }
+}
+
+/** Whole drives that were exchanged in the machine. */
+function machineOf(standing: readonly LogEntry[]): Certificate['machine'] {
+  const { replaces, replacedBy } = inMachine(standing)
+  return {
+    inPlaceOf: replaces && { tag: replaces.drive.tag, at: replaces.at },
+    replacedBy: replacedBy && { tag: replacedBy.drive.tag, at: replacedBy.at },
+  }
 }
 
 /** What was fitted new, or went into it from a donor. */

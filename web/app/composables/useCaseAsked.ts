@@ -1,6 +1,6 @@
 import { lowerFirst } from '@wobrin/core/base/observations'
 import { findCheck, findComplaint, type Diagnosis } from '@wobrin/core/diagnosis'
-import { LOOK_MINUTES, type DriveCase } from '@wobrin/core/bench/case'
+import { behindLooks, LOOK_MINUTES, whySettled, type DriveCase } from '@wobrin/core/bench/case'
 import { answeringOf, type Answering } from './useDriveCase'
 
 /** What is asked now: a check, or the outcome of a cure. */
@@ -37,7 +37,7 @@ export function useCaseAsked(found: () => DriveCase | null, busy: () => boolean 
     const d = diagnosis()
     if (!d) return null
     const again = found()!.toSettle[0]
-    if (again && chosen.value === null) return settling(again)
+    if (again && chosen.value === null) return settling(again, whySettled(found()!, again))
     if (found()!.looksFirst && chosen.value === null) return looking(found()!)
     if (chosen.value === null && d.cure && d.cureCheck)
       return {
@@ -80,10 +80,10 @@ function leavesOf(d: Diagnosis, next: Diagnosis['next'][number]): ReadonlyMap<st
 }
 
 /** Something was said to cure: what was complained of is tried again before anything else. */
-const settling = (id: string): Asked => ({
+const settling = (id: string, why: string): Asked => ({
   check: `complaint.${id}`,
   title: `Try it again: “${findComplaint(id)!.label}”`,
-  why: 'A cure counts once the complaint itself was tried again.',
+  why,
   minutes: 3,
   cure: false,
   settles: id,
@@ -100,11 +100,11 @@ const settling = (id: string): Asked => ({
 })
 
 /** What would be checked best lies behind a safety gate that is closed for want of looks. */
-const looking = ({ held, diagnosis }: DriveCase): Asked => ({
+const looking = (found: DriveCase): Asked => ({
   check: 'looks',
-  title: `Make the safety looks: ${lowerFirst(held!.gate.label)}`,
-  why: `Then: ${lowerFirst(diagnosis.behind!.title)}.`,
-  minutes: Math.round(held!.missing.length * LOOK_MINUTES),
+  title: `Make the safety looks: ${lowerFirst(found.held!.gate.label)}`,
+  why: `Then: ${lowerFirst(behindLooks(found))}.`,
+  minutes: Math.round(found.held!.missing.length * LOOK_MINUTES),
   cure: false,
   looks: true,
   answering: { check: 'looks', kind: 'words', unit: '', answers: [] },

@@ -76,6 +76,16 @@ function head(c: Certificate): Part {
     { text: STATES[c.state], bold: true, margin: [0, 0, 0, 2] },
     ...(drive.serial ? [{ text: `Serial number ${drive.serial}` }] : []),
     ...(drive.host ? [{ text: `For ${drive.host}` }] : []),
+    ...(c.machine.inPlaceOf
+      ? [{ text: `In the place of ${c.machine.inPlaceOf.tag} since ${day(c.machine.inPlaceOf.at)}` }]
+      : []),
+    ...(c.machine.replacedBy
+      ? [
+          {
+            text: `Out of its machine since ${day(c.machine.replacedBy.at)}: ${c.machine.replacedBy.tag} has its place`,
+          },
+        ]
+      : []),
     { text: `Received ${day(drive.receivedAt)}${c.asFound.ownerWords ? `: “${c.asFound.ownerWords}”` : ''}` },
     ...(c.remark ? [{ text: c.remark, margin: [0, 2, 0, 0] as [number, number, number, number] }] : []),
     ...(claim

@@ -85,13 +85,14 @@ export class DriveService {
 
   /** @throws NotFound */
   get(id: string): DriveFacts {
-    const row = this.db
-      .select()
-      .from(drives)
-      .where(and(eq(drives.id, id), arrived(drives.id)))
-      .get()
+    const row = this.find(id)
     if (!row) throw new NotFound('There is no such drive on the bench.')
     return row
+  }
+
+  find(id: string): DriveFacts | null {
+    const its = and(eq(drives.id, id), arrived(drives.id))
+    return this.db.select().from(drives).where(its).get() ?? null
   }
 
   /** The next number of the series that holds the highest one. */

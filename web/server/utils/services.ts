@@ -5,6 +5,7 @@ import { existsSync } from 'node:fs'
 import { CaptureStore } from '../services/capture-store'
 import { openDataFolder, sweepLeftovers, type DataFolder } from '../services/data-folder'
 import { BenchService } from '../services/bench'
+import { ExchangeService } from '../services/exchanging'
 import { Finder } from '../services/finder'
 import { BlameService } from '../services/blame'
 import { CertificateService } from '../services/certificates'
@@ -108,9 +109,11 @@ async function open() {
   await erasing.finish()
   const identical = new IdenticalService(db, drives, profiles)
   /** What is known of a drive beside its own log. */
+  const exchanging = new ExchangeService(drives)
   const knownBeside = (d: DriveFacts): KnownBeside => ({
     ...knowledge.options(d.model),
-    also: [...blame.elsewhere(d.id), ...identical.evidence(d)],
+    ...exchanging.beside(d, knowledge.options(d.model)),
+    also: [...blame.elsewhere(d.id), ...identical.evidence(d), ...exchanging.evidence(d)],
   })
   const partLogs = new PartLogs(db)
   const donors = new DonorShelf(drives, partLogs)
@@ -150,6 +153,7 @@ async function open() {
     fitting: new FittingService(drives, donors, spares, places),
     wanting: new WantService(db, drives, bench, places, partLogs),
     pooling: new PoolService(db, drives, bench, partLogs, places),
+    exchanging,
     finder: new Finder(db),
     photos: new PhotoStore(folder.photos, db),
     pairing: new Pairing(db),

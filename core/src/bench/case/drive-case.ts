@@ -10,6 +10,7 @@ import {
 } from '../../diagnosis'
 import { lowerFirst, type CallKind } from '../../base/observations'
 import { supportingEntries, type DriveFacts, type LogEntry } from '../../log'
+import { carriedComplaints, type Carried } from './carried'
 import { closedGates, keptFrom, type GateState, type NextThing, type Walk } from '../stations'
 
 /** A drive's case: what is complained of, what it may be, and what keeps checks from being made. */
@@ -18,6 +19,8 @@ export interface DriveCase {
   readonly complaints: readonly string[]
   /** Those of them that were not tried again since something was said to cure. */
   readonly toSettle: readonly string[]
+  /** Complaints that came with the place of another drive; null where it has nobody's place. */
+  readonly carried: Carried | null
   readonly diagnosis: Diagnosis
   /** The closed safety gate that holds checks back; null where none does. */
   readonly held: GateState | null
@@ -26,7 +29,7 @@ export interface DriveCase {
 }
 
 /** What is known beside the drive's own log. */
-export interface KnownBeside extends Pick<WeighOptions, 'factors' | 'knowledge' | 'skip'> {
+export interface KnownBeside extends Pick<WeighOptions, 'factors' | 'carried' | 'knowledge' | 'skip'> {
   /** What reads in other drives say of it. */
   readonly also?: readonly CaseReading[]
 }
@@ -44,15 +47,22 @@ export function driveCase(
   const { also = [], ...known } = beside
   const own = caseOfLog(drive, log)
   const c = { ...own, readings: [...own.readings, ...also] }
-  const complaints = openComplaints(c)
+  const entries = supportingEntries(log, drive)
+  const carried = carriedComplaints(entries)
+  const untried = carried?.untried ?? []
+  const complaints = [...new Set([...openComplaints(c), ...untried])]
   const diagnosis = diagnose(c, { ...known, without: keptFrom(way.gates) })
   const held = closedGates(way.gates)[0] ?? null
   return {
     complaints,
-    toSettle: untriedSince(complaints, supportingEntries(log, drive)),
+    toSettle: [...new Set([...untriedSince(openComplaints(c), entries), ...(held ? [] : untried)])],
+    carried,
     diagnosis,
     held,
-    looksFirst: held !== null && !held.forbidden && diagnosis.behind !== null && diagnosis.cure === null,
+    looksFirst:
+      held !== null &&
+      !held.forbidden &&
+      (untried.length > 0 || (diagnosis.behind !== null && diagnosis.cure === null)),
   }
 }
 
@@ -64,10 +74,11 @@ function untriedSince(complaints: readonly string[], entries: readonly LogEntry[
   return complaints.filter(id => !readings.some(r => r.key === `complaint.${id}` && r.seq > cured.seq))
 }
 
-/** Whether anybody complains of a drive: the case is worked out only then. */
+/** Whether anybody complains of a drive, or of the machine that it went into: the case is worked out only then. */
 export const hasComplaint = (drive: DriveFacts, log: readonly LogEntry[]): boolean =>
-  log.some(e => e.data?.type === 'reading' && e.data.key.startsWith('complaint.')) &&
-  openComplaints(caseOfLog(drive, log)).length > 0
+  (log.some(e => e.data?.type === 'reading' && e.data.key.startsWith('complaint.')) &&
+    openComplaints(caseOfLog(drive, log)).length > 0) ||
+  (carriedComplaints(supportingEntries(log, drive))?.untried.length ?? 0) > 0
 
 /** What a case wants done, as a thing on the bench. */
 type Wanted = Pick<NextThing, 'title' | 'reason' | 'minutes'>
@@ -78,20 +89,30 @@ export const LOOK_MINUTES = 1.5
 /** Trying a drive again takes about so long. */
 const TRY_AGAIN_MINUTES = 3
 
+/** Why a complaint is to be tried again. */
+export const whySettled = ({ carried }: DriveCase, id: string): string =>
+  carried?.untried.includes(id)
+    ? `This drive has the place of ${carried.from} now.`
+    : 'A cure counts once the complaint itself was tried again.'
+
+/** What comes once the safety looks are made. */
+export const behindLooks = ({ diagnosis }: DriveCase): string => diagnosis.behind?.title ?? 'Try it in its machine'
+
 /** What a case asks the hands to do, as one thing on the bench: the cure where it is cheaper, else the best check. */
-export function wantedBy({ complaints, toSettle, diagnosis, held, looksFirst }: DriveCase): Wanted | null {
+export function wantedBy(found: DriveCase): Wanted | null {
+  const { complaints, toSettle, diagnosis, held, looksFirst } = found
   if (complaints.length === 0) return null
   if (toSettle.length)
     return {
       title: 'Try it again, and say whether it is cured',
-      reason: `Something was done that cured. ${toSettle.map(id => findComplaint(id)!.label).join('; ')}.`,
+      reason: `${whySettled(found, toSettle[0]!)} ${toSettle.map(id => findComplaint(id)!.label).join('; ')}.`,
       minutes: TRY_AGAIN_MINUTES,
     }
   const told = complaints.map(id => findComplaint(id)!.label).join('; ')
   if (looksFirst)
     return {
       title: `Make the safety looks: ${lowerFirst(held!.gate.label)}`,
-      reason: `${told}. Then: ${lowerFirst(diagnosis.behind!.title)}.`,
+      reason: `${told}. Then: ${lowerFirst(behindLooks(found))}.`,
       minutes: held!.missing.length * LOOK_MINUTES,
     }
   const { cure } = diagnosis

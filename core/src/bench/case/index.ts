@@ -1,10 +1,13 @@
+export { carriedComplaints, type Carried } from './carried'
 export {
+  behindLooks,
   callOnBench,
   caseMinutes,
   LOOK_MINUTES,
   driveCase,
   hasComplaint,
   wantedBy,
+  whySettled,
   type DriveCase,
   type KnownBeside,
 } from './drive-case'

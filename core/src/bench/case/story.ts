@@ -1,10 +1,13 @@
 import { BUILT_IN, findCheck, findComplaint, type Knowledge } from '../../diagnosis'
 import { closedCase } from '../../diagnosis/learning'
 import { lowerFirst } from '../../base/observations'
-import { supportingEntries, type DriveFacts, type LogEntry } from '../../log'
+import { inMachine, supportingEntries, type DriveFacts, type InMachine, type LogEntry } from '../../log'
 import { findStep } from '../stations'
 
 export type ComplaintState = 'open' | 'cured' | 'not seen'
+
+/** The drive whose place a complaint came with. */
+type Exchange = NonNullable<InMachine['replaces']>
 
 /** What became of one complaint. */
 export interface ComplaintStory {
@@ -45,13 +48,16 @@ export function complaintsOf(
   knowledge: Knowledge = BUILT_IN,
 ): ComplaintStory[] {
   const entries = supportingEntries(log, drive)
-  const ids = new Set(
-    entries.flatMap(e => {
+  const { replaces } = inMachine(entries)
+  const cameWith = (id: string) => (replaces?.complaints.includes(id) ? replaces : null)
+  const ids = new Set([
+    ...entries.flatMap(e => {
       const r = readingOf(e)
       return r?.key.startsWith(KEY) ? [r.key.slice(KEY.length)] : []
     }),
-  )
-  const causes = [...ids].some(id => stateOf(id, entries).state === 'cured')
+    ...(replaces?.complaints ?? []),
+  ])
+  const causes = [...ids].some(id => stateOf(id, entries, cameWith(id)).state === 'cured')
     ? (closedCase(drive, log, knowledge)?.causes ?? [])
     : []
   const likely = [...causes].sort((a, b) => b.weight - a.weight)[0]
@@ -66,17 +72,27 @@ export function complaintsOf(
   return [...ids].flatMap(id => {
     const complaint = findComplaint(id)
     if (!complaint) return []
-    const { state, seen, closed } = stateOf(id, entries)
-    const cure = closed && state === 'cured' ? cureBefore(closed, entries) : null
+    const exchange = cameWith(id)
+    const { state, seen, closed } = stateOf(id, entries, exchange)
+    const cure = closed && state === 'cured' ? cureBefore(closed, entries, exchange) : null
     const proof = cure ? provedSince(cure.seq, entries) : []
-    const story = { id, label: complaint.label, state, seen, closed, cure, cause: cure?.proved ? cause : null, proof }
-    return [{ ...story, says: sayOf(story) }]
+    /** Tag of the drive that its cause went out with, as nothing was done in this one. */
+    const wentWith = cure && cure.seq === exchange?.entry.seq ? exchange.drive.tag : null
+    const its = cure?.proved && !wentWith ? cause : null
+    const story = { id, label: complaint.label, state, seen, closed, cure, cause: its, proof }
+    const from = exchange && `Came with the place of ${exchange.drive.tag}. `
+    return [{ ...story, says: `${from ?? ''}${sayOf(story, wentWith)}` }]
   })
 }
 
 /** How a complaint stands: the last word on it counts. */
-function stateOf(id: string, entries: readonly LogEntry[]): Pick<ComplaintStory, 'state' | 'seen' | 'closed'> {
-  const said = entries.filter(e => readingOf(e)?.key === `${KEY}${id}`)
+function stateOf(
+  id: string,
+  entries: readonly LogEntry[],
+  exchange: Exchange | null,
+): Pick<ComplaintStory, 'state' | 'seen' | 'closed'> {
+  const said = entries.filter(e => e.seq > (exchange?.entry.seq ?? -1) && readingOf(e)?.key === `${KEY}${id}`)
+  if (said.length === 0) return { state: 'open', seen: 'told', closed: null }
   const here = said.filter(e => e.evidence?.source !== 'said').map(e => readingOf(e)!.value)
   const last = said.at(-1)!
   const word = readingOf(last)!.value
@@ -88,14 +104,21 @@ function stateOf(id: string, entries: readonly LogEntry[]): Pick<ComplaintStory,
   }
 }
 
-/** What was done last before an entry: what is said to have cured, else the last treatment. */
-function cureBefore(closed: LogEntry, entries: readonly LogEntry[]): ComplaintStory['cure'] {
-  const before = entries.filter(e => e.seq < closed.seq)
+/** What was done last before an entry: what is said to have cured, else the exchange, else the last treatment. */
+function cureBefore(closed: LogEntry, entries: readonly LogEntry[], exchange: Exchange | null): ComplaintStory['cure'] {
+  const before = entries.filter(e => e.seq < closed.seq && e.seq > (exchange?.entry.seq ?? -1))
   const said = before.findLast(e => readingOf(e)?.value === 'cures')
   if (said) {
     const { key } = readingOf(said)!
     return { title: findCheck(key)?.title ?? said.title, at: said.at, seq: said.seq, proved: true }
   }
+  if (exchange)
+    return {
+      title: `Whole drive exchanged: this one for ${exchange.drive.tag}`,
+      at: exchange.at,
+      seq: exchange.entry.seq,
+      proved: true,
+    }
   const done = before.findLast(
     e => readingOf(e)?.key.startsWith('after.') || (e.data?.type === 'step' && e.station === 'clean'),
   )
@@ -111,12 +134,13 @@ const provedSince = (seq: number, entries: readonly LogEntry[]): string[] =>
     .map(e => e.title)
     .slice(-PROOFS)
 
-function sayOf(s: Omit<ComplaintStory, 'says'>): string {
+function sayOf(s: Omit<ComplaintStory, 'says'>, wentWith: string | null): string {
   if (s.state === 'open') return s.seen === 'told' ? 'Open; not tried here yet.' : `Open; ${s.seen}.`
   if (s.state === 'not seen') return 'Not seen here.'
   if (!s.cure) return 'Gone; cause not known.'
   const tested = s.proof.length ? ` Since then: ${s.proof.map(lowerFirst).join('; ')}.` : ' Nothing was measured since.'
   if (!s.cure.proved) return `Gone; cause not known. Done last: ${lowerFirst(s.cure.title)}.${tested}`
+  if (wentWith) return `Gone with this drive in its place: its cause was in ${wentWith}.${tested}`
   const cause = s.cause ? `Cause: ${lowerFirst(s.cause.label)}.` : 'Cause not known.'
   return `${cause} Cured by: ${lowerFirst(s.cure.title)}.${tested}`
 }

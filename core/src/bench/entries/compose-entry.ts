@@ -20,7 +20,7 @@ import { CAUTIONS, findStation, findStep, isGateId, releaseDoubts, walk, type Ca
 /** Kinds of entries that are made by hand; measurements come in by their own way, each with its evidence. */
 export type HandEntryKind = Exclude<
   EntryKind,
-  'received' | 'measurement' | 'facts' | 'part-used' | 'part-lent' | 'part-back' | 'erased'
+  'received' | 'measurement' | 'facts' | 'part-used' | 'part-lent' | 'part-back' | 'replaced' | 'replaces' | 'erased'
 >
 
 /** An entry made by hand, as it is sent. Which fields matter depends on its kind. */

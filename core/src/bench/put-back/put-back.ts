@@ -59,7 +59,7 @@ function stepOf(recorded: RecordedItem): PutBackStep {
   }
 }
 
-function checkOf({ item }: RecordedItem): string {
+function checkOf({ item, notedOn }: RecordedItem): string {
   switch (item.kind) {
     case 'connector':
       return item.state
@@ -67,6 +67,7 @@ function checkOf({ item }: RecordedItem): string {
         : 'Which end is pin 1 was not recorded: find it before this goes on.'
     case 'strap':
     case 'terminator':
+      if (notedOn && item.state) return `On ${notedOn}: ${item.state}. Set this drive’s in the same way, then try it.`
       return item.state ? `As it was: ${item.state}.` : 'Its setting was not recorded: see what the host needs.'
     case 'wire':
       return [

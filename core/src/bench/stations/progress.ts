@@ -37,6 +37,11 @@ export function progressAmong(standing: readonly LogEntry[], findings: readonly 
       reopenedBy = e
       for (const s of [e.station, 'prove', 'release'] as const) done.delete(s)
     }
+    // In a machine it is proved anew.
+    if (e.data?.type === 'replaces' && outcome !== 'parts') {
+      outcome = null
+      for (const s of ['prove', 'release'] as const) done.delete(s)
+    }
     if (e.kind === 'station') {
       done.add(e.station)
       if (e.station === 'prove') reopenedBy = null
@@ -59,7 +64,7 @@ export function progressAmong(standing: readonly LogEntry[], findings: readonly 
 
 /** Whether an entry that is added may change how a drive has left; none else does. */
 export const mayMoveOutcome = (e: LogEntry): boolean =>
-  e.kind === 'taken-back' || e.data?.type === 'release' || isFault(e)
+  e.kind === 'taken-back' || e.data?.type === 'release' || e.data?.type === 'replaces' || isFault(e)
 
 /**
  * Something that is wrong with the drive itself: found, or measured other than on the stand-in, and not merely

@@ -1,4 +1,5 @@
 import {
+  inMachine,
   supportingEntries,
   zoneCounts,
   type CountedPlace,
@@ -118,6 +119,12 @@ export function caseOfLog(drive: DriveFacts, log: readonly LogEntry[]): Diagnosi
     readings.filter(r => r.key.startsWith('complaint.')).map(r => [r.key.slice('complaint.'.length), r]),
   )
   const open = [...complaints].filter(([, r]) => r.value === 'seen' || r.value === 'now and then')
+  const machines = inMachine(entries).replaces
+  /** What came with the machine and is gone with this drive was never cured in it: it does not show it. */
+  const asSeen = (r: CaseReading): CaseReading =>
+    r.value === 'cured' && machines?.complaints.includes(r.key.slice('complaint.'.length)) && r.at! > machines.entry.seq
+      ? { ...r, value: 'not seen' }
+      : r
   return {
     mechanism: drive.mechanism,
     features: drive.features,
@@ -125,12 +132,14 @@ export function caseOfLog(drive: DriveFacts, log: readonly LogEntry[]): Diagnosi
     year: drive.year ?? yearIn(drive.model) ?? yearIn(drive.ownerWords),
     complaints: open.map(([id]) => ({ id, at: null })),
     found: findingsAmong(entries).map(f => ({ finding: f.finding.id, place: f.place, at: f.entry.seq })),
-    readings: readings.filter(r => {
-      if (!r.key.startsWith('complaint.')) return true
-      // The latest word on a complaint counts; one that stands is told as a complaint.
-      const id = r.key.slice('complaint.'.length)
-      return complaints.get(id) === r && !open.some(([o]) => o === id)
-    }),
+    readings: readings
+      .filter(r => {
+        if (!r.key.startsWith('complaint.')) return true
+        // The latest word on a complaint counts; one that stands is told as a complaint.
+        const id = r.key.slice('complaint.'.length)
+        return complaints.get(id) === r && !open.some(([o]) => o === id)
+      })
+      .map(asSeen),
     checks: [],
     done: entries.flatMap(e => {
       const treatment = e.data?.type === 'step' ? STEPS_AS[e.data.step] : undefined

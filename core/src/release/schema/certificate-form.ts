@@ -76,6 +76,10 @@ export const CERTIFICATE_SCHEMA = T.Object(
       host: text,
       receivedAt: instant,
     }),
+    machine: record({
+      inPlaceOf: maybe(record({ tag: text, at: instant }), 'The drive that had its place in its machine before.'),
+      replacedBy: maybe(record({ tag: text, at: instant }), 'The drive that has its place in its machine now.'),
+    }),
     asFound: record({ ownerWords: text, speed: maybe(measurement) }),
     asLeft: record({ speed: maybe(measurement) }),
     measurements: list(measurement),

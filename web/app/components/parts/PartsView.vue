@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { inMachine } from '@wobrin/core/log'
 import { partsThere, type PartThere } from '@wobrin/core/parts'
 import { offerIn, type Wants } from '../../../shared/parts'
 
@@ -31,6 +32,8 @@ function lend(p: PartThere): void {
   recording.value = null
   fitting.value = fittingOf(offerIn(drive.value, p, 'open'))
 }
+const replacing = ref(false)
+const mayReplace = computed(() => !drive.value.practice && inMachine(store.log).replacedBy === null)
 async function fitted(): Promise<void> {
   fitting.value = null
   await Promise.all([store.refresh(), refresh()])
@@ -41,7 +44,12 @@ async function fitted(): Promise<void> {
 <template>
   <div class="grid lg:grid-cols-[1fr_24rem] gap-4 items-start">
     <section class="panel p-5 sm:px-6" aria-labelledby="parts-of">
-      <h2 id="parts-of" class="text-lg font-bold">Parts</h2>
+      <div class="flex flex-wrap items-baseline justify-between gap-x-4">
+        <h2 id="parts-of" class="text-lg font-bold">Parts</h2>
+        <button v-if="mayReplace" class="link text-sm min-h-10" type="button" @click="replacing = true">
+          Replace the whole drive…
+        </button>
+      </div>
       <p class="hint max-w-prose">
         What the log, the case and what people said tell of each. A part may be good while the one beside it is bad.
       </p>
@@ -87,6 +95,7 @@ async function fitted(): Promise<void> {
         </ul>
       </section>
     </div>
+    <ExchangeDialog :shown="replacing" @close="replacing = false" @done="replacing = false" />
     <PartsDialog :part="recording" @close="recording = null" @lend="lend" />
     <PartsFit :fitting="fitting" @close="fitting = null" @fitted="fitted" />
   </div>

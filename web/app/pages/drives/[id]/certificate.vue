@@ -90,6 +90,14 @@ const print = () => window.print()
         <p class="hint mt-1">
           Received {{ longTime(certificate.drive.receivedAt)
           }}<template v-if="certificate.asFound.ownerWords">: “{{ certificate.asFound.ownerWords }}”</template>
+          <template v-if="certificate.machine.inPlaceOf">
+            · in the place of {{ certificate.machine.inPlaceOf.tag }} since
+            {{ longTime(certificate.machine.inPlaceOf.at) }}</template
+          >
+          <template v-if="certificate.machine.replacedBy">
+            · out of its machine since {{ longTime(certificate.machine.replacedBy.at) }}:
+            {{ certificate.machine.replacedBy.tag }} has its place</template
+          >
           <template v-if="certificate.drive.host"> · for {{ certificate.drive.host }}</template
           ><template v-if="certificate.drive.serial"> · serial {{ certificate.drive.serial }}</template>
         </p>

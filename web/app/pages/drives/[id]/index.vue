@@ -162,6 +162,7 @@ useShortcuts({
       ><DriveViewTabs :view="view" :station="viewed"
     /></DriveHeader>
     <DriveWaits :waits="store.way.waits" @end="endWait" />
+    <ExchangeBand :closed="closed" />
     <CaseView
       v-if="view === 'case'"
       :key="`case ${drive.id}`"
