@@ -8,6 +8,7 @@ import { BeltShelf } from '../server/services/belt-shelf'
 import { ProfileService } from '../server/services/profiles'
 import { BenchService } from '../server/services/bench'
 import { ExchangeService } from '../server/services/exchanging'
+import { WorthService } from '../server/services/worth'
 import { Finder } from '../server/services/finder'
 import { BlameService } from '../server/services/blame'
 import { CaptureStore } from '../server/services/capture-store'
@@ -54,6 +55,7 @@ export async function workshop(root = mkdtempSync(join(tmpdir(), 'wobrin-unit-')
   const settings = new WorkshopService(db)
   const erasing = new EraseService(db, drives, folder)
   const bench = new BenchService(db, drives)
+  const knowledge = new KnowledgeService(folder.root, db, drives)
   const partLogs = new PartLogs(db)
   const donors = new DonorShelf(drives, partLogs)
   const spares = new SpareShelf(db)
@@ -84,9 +86,10 @@ export async function workshop(root = mkdtempSync(join(tmpdir(), 'wobrin-unit-')
     fitting: new FittingService(drives, donors, spares, places),
     wanting: new WantService(db, drives, bench, places, partLogs),
     pooling: new PoolService(db, drives, bench, partLogs, places),
-    knowledge: new KnowledgeService(folder.root, db, drives),
+    knowledge,
     bench,
     finder: new Finder(db),
+    worth: new WorthService(db, drives, knowledge, places, () => ({})),
     archives: new ArchiveService(folder, db, drives, backups, erasing),
     erasing,
     backups,

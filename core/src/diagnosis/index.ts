@@ -17,5 +17,5 @@ export { BUILT_IN, CHECKS, FAULTS, findCheck, findComplaint, findFault, PARTS, S
 export { complaintsOn, faultsOn, knowledgeList, LISTS, type ListId, type ListRow } from './list'
 export { checksOn, lastAnswers, type LastAnswer } from './last-answers'
 export { knownId, nearestIds } from './nearest'
-export { outsideFactors } from './outside-factors'
+export { outsideFactors, outsideShare } from './outside-factors'
 export { searchSayable, type Sayable, type SayableKind } from './search'

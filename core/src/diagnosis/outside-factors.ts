@@ -2,6 +2,9 @@ import type { DiagnosisCase } from './case/read-case'
 import { OUTSIDE } from './knowledge/actions'
 import { faultAt, weighCase, type WeighOptions } from './weigh-case'
 
+/** How often a part stays with the machine when the drive is exchanged, 0 to 1. */
+export const outsideShare = (part: string): number => OUTSIDE[part] ?? 0
+
 /** From this share on a part stays with the machine when the drive is exchanged. */
 const STAYS = 0.5
 /** Faults are made no likelier or less likely than by this factor (a guess): a case is never quite sure. */
@@ -21,7 +24,7 @@ export function outsideFactors(c: DiagnosisCase, options: WeighOptions = {}): Re
   const out: Record<string, number> = {}
   for (const [id, odds] of before) {
     const fault = w.drive.faultById.get(id)!
-    if (!spokenOf.has(id) || (OUTSIDE[fault.part] ?? 0) < STAYS) continue
+    if (!spokenOf.has(id) || outsideShare(fault.part) < STAYS) continue
     const p = (w.byFault.get(id) ?? 0) * (1 - w.unknown)
     const after = p / Math.max(1e-9, 1 - p)
     out[id] = Math.min(MOST, Math.max(1 / MOST, after / odds))

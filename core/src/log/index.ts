@@ -51,6 +51,7 @@ export {
   type NewEntry,
   type StationId,
 } from './log-entry'
+export { AWAY_MINUTES, handsTime, type HandsTime, type TimedEntry } from './hands-time'
 export { inMachine, type InMachine } from './in-machine'
 export { SPEED_KEY, lastSpeed, speedOf, speedsAmong, type SpeedOnLog } from './speed-on-log'
 export { countedEverywhere, surfaceState, type PlaceOnLog, type SurfaceState } from './surface-state'

@@ -2,6 +2,7 @@ import { copyFileSync, existsSync, readFileSync, renameSync, rmSync, writeFileSy
 import { join } from 'node:path'
 import { and, sql } from 'drizzle-orm'
 import { InputError } from '@wobrin/core/base/errors'
+import type { MechanismId } from '@wobrin/core/drives'
 import { BUILT_IN, type Knowledge, type WeighOptions } from '@wobrin/core/diagnosis'
 import { readKnowledge, writeKnowledge } from '@wobrin/core/diagnosis/knowledge-file'
 import {
@@ -26,6 +27,8 @@ const accepted = (name: string) => `${name}.accepted`
 
 /** A cause of which less counts is not told as what a case moved. */
 const LEAST_WEIGHT = 0.2
+/** From here on a case turned out to be it. */
+const TURNED_OUT = 0.5
 
 /**
  * What the workshop knows of faults: the program's list or an edited file, and rates that move with every case that is
@@ -123,6 +126,16 @@ export class KnowledgeService {
       this.rates.clear()
     }
     return [...this.cases.values()]
+  }
+
+  /** Drives of a type whose case was closed by the cure of this fault, in the order in which they were closed. */
+  drivesWith(fault: string, mechanism: MechanismId): string[] {
+    const cureOf = new Map(this.knowledge.faults.map(f => [f.id, f.cure.says]))
+    const cure = cureOf.get(fault)
+    const weight = (c: ClosedCase) =>
+      c.causes.reduce((sum, x) => sum + (cureOf.get(x.fault) === cure ? x.weight : 0), 0)
+    this.closed()
+    return [...this.cases].flatMap(([id, c]) => (c.mechanism === mechanism && weight(c) >= TURNED_OUT ? [id] : []))
   }
 
   /** How a drive's closed case moved the rates of what it turned out to be; empty while it is open. */

@@ -44,6 +44,7 @@ import { ReadTestService } from '../services/read-test'
 import { logLine } from '../services/server-log'
 import { SpeedService } from '../services/speed'
 import { SweepService } from '../services/sweeps'
+import { WorthService } from '../services/worth'
 import { WorkshopService } from '../services/workshop'
 
 /** The folder that the build puts beside the server: in it the worker, the migrations and the fonts. */
@@ -137,6 +138,7 @@ async function open() {
     stillThere: watchDatabase(folder),
     drives,
     workshop,
+    worth: new WorthService(db, drives, knowledge, places, knownBeside),
     disks,
     captures,
     archives: new ArchiveService(folder, db, drives, backups, erasing),

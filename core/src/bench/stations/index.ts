@@ -30,4 +30,4 @@ export {
   type Walk,
   type Walked,
 } from './walk'
-export { likelyCure, minutesForCure } from './likely-cure'
+export { likelyCure, minutesForCure, minutesToProve } from './likely-cure'

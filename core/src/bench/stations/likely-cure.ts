@@ -31,5 +31,12 @@ export function likelyCure(w: Walk): StepState[] {
   return w.stations.filter(s => !s.finished).flatMap(s => s.steps.filter(st => !st.done && needed(s.station.id, st)))
 }
 
+/** Minutes of hands that its proof and its release take. */
+export const minutesToProve = (w: Walk): number =>
+  w.stations
+    .filter(s => PROOF.includes(s.station.id) && !s.finished)
+    .flatMap(s => s.steps.filter(x => !x.done))
+    .reduce((sum, s) => sum + s.step.hands, 0)
+
 /** Minutes of hands that the likely cure takes. */
 export const minutesForCure = (w: Walk): number => likelyCure(w).reduce((sum, s) => sum + s.step.hands, 0)

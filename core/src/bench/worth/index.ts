@@ -1,3 +1,7 @@
 export { FINDING_WEIGHS, USUAL_CHANCE } from './chances'
-export { VERDICTS, worthIt, type Verdict, type Worth, type WorthInput, type WorthLine } from './worth-it'
+export { cureKind, cureOutlook, partFor, SUCCEEDS, type CureKind, type CureOutlook } from './cure-outlook'
+export { expectedMinutes } from './estimate'
+export { chanceHere, minutesHere, paceOf, type Endings, type Pace, type Repair } from './own-experience'
+export type { Verdict, Worth, WorthInput, WorthLine } from './types'
 export { whatReads, type WhatReads } from './what-reads'
+export { VERDICTS, worthIt } from './worth-it'

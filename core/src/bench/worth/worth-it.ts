@@ -1,12 +1,9 @@
 import { ParameterError } from '../../base/errors'
 import { upperFirst } from '../../base/observations'
-import { findFinding } from '../../findings'
-import type { MechanismId } from '../../drives'
 import type { Account } from '../../log'
-import { FINDING_WEIGHS, USUAL_CHANCE } from './chances'
-import type { WhatReads } from './what-reads'
-
-export type Verdict = 'rescue' | 'go-on' | 'if-it-matters' | 'part-out' | 'unknown'
+import { chanceOf } from './chance-of'
+import { hoursOf } from './hours-of'
+import type { Verdict, Worth, WorthInput } from './types'
 
 /** The verdicts, as a person reads them. */
 export const VERDICTS: Readonly<Record<Verdict, string>> = {
@@ -17,40 +14,6 @@ export const VERDICTS: Readonly<Record<Verdict, string>> = {
   unknown: 'Not known yet',
 }
 
-/** One line of the arithmetic. */
-export interface WorthLine {
-  readonly label: string
-  readonly value: number
-  readonly unit: 'money' | 'hours' | '%' | 'factor'
-  readonly note: string
-}
-
-export interface Worth {
-  readonly verdict: Verdict
-  /** Whole sentences, the most important first. */
-  readonly reasons: readonly string[]
-  readonly chance: number
-  readonly hoursToGo: number
-  /** What going on brings over parting it out, hours not counted; null while values are missing. */
-  readonly gain: number | null
-  /** What each further hour would bring; null where nothing is to be gained or known. */
-  readonly perHour: number | null
-  readonly lines: readonly WorthLine[]
-}
-
-export interface WorthInput {
-  readonly mechanism: MechanismId
-  readonly account: Account
-  /** Ids of the findings that hold. */
-  readonly found: Iterable<string>
-  /** Minutes of hands that its likely cure will take, the proof included. */
-  readonly minutesToGo: number
-  /** Minutes of hands of all its undone steps, as a thorough overhaul would do them; shown, never priced. */
-  readonly overhaulMinutes?: number
-  /** That a disk reads in it, where that was seen. */
-  readonly reads?: WhatReads | null
-}
-
 const money = (x: number) =>
   (Math.abs(x) < 0.005 ? 0 : x).toFixed(Math.abs(x) < 100 && x % 1 !== 0 ? 2 : 0).replace('-', '−')
 
@@ -59,49 +22,13 @@ const money = (x: number) =>
  * otherwise, less parts to buy), against parting it out now. What was paid is already spent and decides nothing.
  * @throws ParameterError where a number is impossible
  */
-export function worthIt({ mechanism, account, found, minutesToGo, overhaulMinutes, reads = null }: WorthInput): Worth {
+export function worthIt(input: WorthInput): Worth {
+  const { account } = input
   check(account)
-  const ids = new Set(found)
-  const weighed = [...ids].flatMap(id => (FINDING_WEIGHS[id] ? [{ id, ...FINDING_WEIGHS[id] }] : []))
-  const usual = USUAL_CHANCE[mechanism].value
-  const before = weighed.reduce((p, w) => p * w.chance, usual)
-  const chance = account.chance ?? (reads ? 1 - (1 - before) * reads.doubt : before)
-  const hoursToGo = minutesToGo / 60 + weighed.reduce((h, w) => h + w.hours, 0)
-  const lines: WorthLine[] =
-    account.chance !== null
-      ? [{ label: 'Chance of success', value: account.chance * 100, unit: '%', note: 'as you set it' }]
-      : [
-          { label: 'Usual chance of its kind', value: usual * 100, unit: '%', note: 'from memory' },
-          ...weighed
-            .filter(w => w.chance !== 1)
-            .map((w): WorthLine => ({
-              label: `times, for “${findFinding(w.id).question.ask} ${findFinding(w.id).finding.label}”`,
-              value: w.chance,
-              unit: 'factor',
-              note: 'from memory',
-            })),
-          ...(reads
-            ? [
-                {
-                  label: 'Doubt left, times',
-                  value: reads.doubt,
-                  unit: 'factor' as const,
-                  note: `${reads.label}; from memory`,
-                },
-              ]
-            : []),
-          ...(weighed.length || reads
-            ? [{ label: 'Chance of success', value: chance * 100, unit: '%' as const, note: '' }]
-            : []),
-        ]
-  lines.push(
-    ...hourLines(
-      hoursToGo,
-      minutesToGo,
-      overhaulMinutes,
-      weighed.reduce((h, w) => h + w.hours, 0),
-    ),
-  )
+  const ids = new Set(input.found)
+  const { chance, lines: chances } = chanceOf(input)
+  const { hoursToGo, lines: hours } = hoursOf(input)
+  const lines = [...chances, ...hours]
   const partial = { chance, hoursToGo, lines }
 
   if (ids.has('disk.data'))
@@ -178,26 +105,6 @@ export function worthIt({ mechanism, account, found, minutesToGo, overhaulMinute
       ...gone,
     ],
   }
-}
-
-/** What the likely cure takes, and beside it what is not priced. */
-function hourLines(hoursToGo: number, cure: number, overhaul: number | undefined, found: number): WorthLine[] {
-  const lines: WorthLine[] = [
-    {
-      label: 'Hours still to come',
-      value: hoursToGo,
-      unit: 'hours',
-      note: 'the likely cure and its proof, from memory',
-    },
-  ]
-  if (overhaul !== undefined && overhaul > cure)
-    lines.push({
-      label: 'A thorough overhaul instead',
-      value: overhaul / 60 + found,
-      unit: 'hours',
-      note: 'every open step; not counted',
-    })
-  return lines
 }
 
 function check(account: Account): void {

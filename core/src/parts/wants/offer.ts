@@ -39,7 +39,7 @@ export interface Fit {
 }
 
 /** Whether what is offered fits what is wanted, and how that is known; null where it does not. */
-export function fitOf(want: Want, offer: Offer): Fit | null {
+export function fitOf(want: Pick<Want, 'part' | 'drive' | 'measures'>, offer: Offer): Fit | null {
   if (want.part === null || offer.drive?.id === want.drive.id) return null
   const node = findPart(offer.part)
   if (!node || (node.newOnly && offer.drive !== null)) return null

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { VERDICTS, whatReads, worthIt, type WorthLine } from '@wobrin/core/bench/worth'
-import { minutesForCure, minutesToGo } from '@wobrin/core/bench/stations'
+import { minutesForCure, minutesToGo, minutesToProve } from '@wobrin/core/bench/stations'
+import type { WorthFacts } from '../../../shared/worth'
 import { ACCOUNT_FIELDS } from '~/composables/useAccountForm'
 
 /** The running account of a drive: what it cost, what it would bring, and whether to go on. */
@@ -9,14 +10,26 @@ const store = useDrive()
 const { settings } = storeToRefs(useWorkshop())
 const { text, matters, account, problem, keep, later } = useAccountForm()
 
+/** What the workshop knows beside this drive’s log; until it is here the lists alone count. */
+const facts = shallowRef<WorthFacts | null>(null)
+watch(
+  () => store.log.length,
+  async () => {
+    facts.value = await $fetch<WorthFacts>(`/api/drives/${store.drive!.id}/worth`).catch(() => facts.value)
+  },
+  { immediate: true },
+)
 const worth = computed(() =>
   worthIt({
     mechanism: store.drive!.mechanism,
     account: account.value,
     found: store.way.findings.map(f => f.finding.id),
-    minutesToGo: minutesForCure(store.way),
+    minutesToGo: facts.value?.outlook
+      ? facts.value.outlook.minutes + minutesToProve(store.way)
+      : minutesForCure(store.way),
     overhaulMinutes: minutesToGo(store.way),
     reads: whatReads(store.drive!, store.log),
+    ...facts.value,
   }),
 )
 const LOOK = {
