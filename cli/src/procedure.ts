@@ -1,7 +1,8 @@
 import { defineCommand } from 'citty'
 import { ParameterError } from '@wobrin/core/base/errors'
-import { changePart, procedureSteps, PROCEDURES } from '@wobrin/core/bench/procedures'
+import { changePart, procedureSteps, PROCEDURES, readProcedures } from '@wobrin/core/bench/procedures'
 import { findMechanism } from '@wobrin/core/drives'
+import { readText } from './read-text'
 
 export const procedure = defineCommand({
   meta: { name: 'procedure', description: 'How a part is changed, or a disk made fit to be read, step by step.' },
@@ -9,6 +10,7 @@ export const procedure = defineCommand({
     part: { type: 'string', description: 'part of the tree that is changed (wobrin parts lists them)' },
     id: { type: 'string', description: `a procedure that changes no part: ${noPart().join(', ')}` },
     mechanism: { type: 'string', description: 'drive type', required: true },
+    file: { type: 'string', description: 'procedures of a workshop, as its Workshop page exports them' },
     json: { type: 'boolean', description: 'print JSON' },
   },
   run({ args }) {
@@ -16,7 +18,11 @@ export const procedure = defineCommand({
     if ((part === undefined) === (id === undefined))
       throw new ParameterError('say what is to be done', 'either --part or --id', { field: '--part' })
     const drive = { mechanism: findMechanism(mechanism).id, features: null }
-    const told = part === undefined ? procedureSteps(id!, drive) : changePart(part, drive)
+    const own =
+      args.file === undefined
+        ? PROCEDURES
+        : readProcedures(readText(args.file, 'a JSON file of procedures', 4), args.file)
+    const told = part === undefined ? procedureSteps(id!, drive, own) : changePart(part, drive, [], own)
     if (args.json) {
       console.log(JSON.stringify(told, null, 2))
       return

@@ -73,3 +73,49 @@ test('a drive lends a part, is owed it, and gets it back', async ({ page }) => {
   await openDrive(page, lender)
   await expect(page.getByTestId('entry').first()).toContainText(`Shutter arm back from ${borrower}`)
 })
+
+test('changing a part: a glue is chosen, its wait is started, and power is held until it is over', async ({ page }) => {
+  await receive(page, '3.5in')
+  const id = idIn(page.url())
+  for (const finding of ['flag.snapped', 'heads.torn']) {
+    const sent = await page.request.post(`/api/drives/${id}/log`, {
+      data: {
+        id: crypto.randomUUID(),
+        at: new Date().toISOString(),
+        kind: 'finding',
+        station: 'look',
+        finding: { finding },
+      },
+    })
+    expect(sent.ok(), await sent.text()).toBe(true)
+  }
+  await page.goto(`/drives/${id}?view=parts`)
+  const wanted = page.getByRole('article').filter({ hasText: 'Glue what was glued' })
+  await wanted.getByText(/^How it is changed/).click()
+  // Instant glue fogs an optical window: it is not offered beside one.
+  await expect(wanted.getByLabel('Glue')).not.toContainText('Instant')
+  await wanted.getByLabel('Glue').selectOption('quick-epoxy')
+  await wanted.getByRole('button', { name: 'Start wait' }).click()
+  await expect(wanted).toContainText('This wait is running')
+  await expect(page.getByRole('list', { name: 'Waiting' })).toContainText('Glue cures')
+  const { log } = (await (await page.request.get(`/api/drives/${id}`)).json()) as { log: { data: unknown }[] }
+  expect(log.at(-1)!.data).toMatchObject({ type: 'wait', minutes: 480, rests: ['power', 'carriage'] })
+})
+
+test('how parts are changed is exported, edited and taken in; a mistake is refused by line', async ({ page }) => {
+  const file = await (await page.request.get('/api/knowledge/procedures')).text()
+  const put = (body: string) =>
+    page.request.put('/api/knowledge/procedures?name=own.json', {
+      data: body,
+      headers: { 'content-type': 'text/plain' },
+    })
+  const bad = await put(file.replace('"change-heads"', '"change-pad"'))
+  expect(bad.ok()).toBe(false)
+  expect(await bad.text()).toMatch(/own\.json, line \d+.*stands there twice/)
+  expect((await put(file.replace('Mark where the old assembly stands', 'Scratch two marks'))).ok()).toBe(true)
+  const { own } = (await (await page.request.get('/api/procedures')).json()) as { own: unknown }
+  expect(JSON.stringify(own)).toContain('Scratch two marks')
+  await page.goto('/workshop')
+  await page.getByRole('button', { name: 'Use the program’s' }).click()
+  await expect(page.getByText('A file of this workshop is in force.')).toHaveCount(0)
+})

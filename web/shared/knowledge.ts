@@ -1,7 +1,14 @@
+import type { Procedure } from '@wobrin/core/bench/procedures'
 import type { LearnedRate } from '@wobrin/core/diagnosis/learning'
 
-/** Files that a workshop may edit: functions, parts and faults, or only how often faults are met. */
-export type FileKind = 'knowledge' | 'rates'
+/** Files that a workshop may edit: functions, parts and faults, how often faults are met, how parts are changed. */
+export const FILE_KINDS = ['knowledge', 'rates', 'procedures'] as const
+export type FileKind = (typeof FILE_KINDS)[number]
+
+/** The procedures of this workshop; null where the program’s are in force. */
+export interface OwnProcedures {
+  readonly own: readonly Procedure[] | null
+}
 
 /** What the engine knows here beyond what the program comes with. */
 export interface KnowledgeState {

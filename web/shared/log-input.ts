@@ -1,5 +1,5 @@
 import { array, boolean, mixed, number, object, string, type InferType } from 'yup'
-import { AS_FOUND_KINDS, STATION_IDS, type AsFoundKind } from '@wobrin/core/log'
+import { AS_FOUND_KINDS, RESTS, STATION_IDS, type AsFoundKind } from '@wobrin/core/log'
 import { measuresSchema } from './measures'
 import { INSTANT, SHA_256, UUID } from './patterns'
 
@@ -65,6 +65,8 @@ export const entrySchema = object({
   parts: array(string().max(40).required()).max(120).optional(),
   minutes: number().min(1, 'A wait is at least a minute.').max(525_600, 'A wait is at most a year.').optional(),
   holds: string().max(80).nullable().optional(),
+  /** What has to rest while it waits. */
+  rests: array(string().oneOf(RESTS).required()).max(RESTS.length).optional(),
   wait: ref().optional(),
   photo: string().matches(SHA_256, 'A photo is named by its SHA-256.').optional(),
   finding: object({

@@ -321,12 +321,18 @@ export interface ReplacesEntryData {
   readonly complaints: readonly string[]
 }
 
+/** What has to rest while something cures, dries or soaks. */
+export const RESTS = ['power', 'carriage', 'heads', 'disk'] as const
+export type Rests = (typeof RESTS)[number]
+
 export interface WaitEntryData {
   readonly type: 'wait'
   /** It begins with its entry. */
   readonly minutes: number
   /** Id of the step that must not be done before it is over, or null. */
   readonly holds: string | null
+  /** What has to rest meanwhile, where a procedure says it; left out where the words of the wait tell it. */
+  readonly rests?: readonly Rests[]
 }
 
 export interface WaitEndedData {

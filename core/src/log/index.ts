@@ -15,6 +15,7 @@ export type {
   ReadTestEntryData,
   ReadingEntryData,
   ReleaseEntryData,
+  Rests,
   SpeedEntryData,
   StepEntryData,
   SurfaceBar,
@@ -37,7 +38,7 @@ export {
   type Sha256,
 } from './chain'
 export { chainFaultText, followChain, type ChainFault, type ChainHead, type LinkedEntry } from './check-chain'
-export { ENTRY_DATA_TYPES, PART_KNOWN, PART_SAID } from './entry-data'
+export { ENTRY_DATA_TYPES, PART_KNOWN, PART_SAID, RESTS } from './entry-data'
 export { canErase, ERASABLE, erase, erasedOn, type Erasable } from './erase'
 export {
   ENTRY_KINDS,

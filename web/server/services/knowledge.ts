@@ -3,6 +3,7 @@ import { join } from 'node:path'
 import { and, sql } from 'drizzle-orm'
 import { InputError } from '@wobrin/core/base/errors'
 import type { MechanismId } from '@wobrin/core/drives'
+import { readProcedures, writeProcedures, type Procedure } from '@wobrin/core/bench/procedures'
 import { BUILT_IN, type Knowledge, type WeighOptions } from '@wobrin/core/diagnosis'
 import { readKnowledge, writeKnowledge } from '@wobrin/core/diagnosis/knowledge-file'
 import {
@@ -21,7 +22,11 @@ import { arrived } from '../database/arrived'
 import { logEntries } from '../database/schema'
 import type { DriveService } from './drives'
 
-const FILES: Readonly<Record<FileKind, string>> = { knowledge: 'knowledge.json', rates: 'rates.csv' }
+const FILES: Readonly<Record<FileKind, string>> = {
+  knowledge: 'knowledge.json',
+  rates: 'rates.csv',
+  procedures: 'procedures.json',
+}
 /** The last file that was right, for when somebody edits the other by hand and makes a mistake. */
 const accepted = (name: string) => `${name}.accepted`
 
@@ -37,6 +42,7 @@ const TURNED_OUT = 0.5
 export class KnowledgeService {
   private knowledge: Knowledge = BUILT_IN
   private factors: Readonly<Record<string, number>> | null = null
+  private procedures: readonly Procedure[] | null = null
   private readonly problems: string[] = []
   private readonly cases = new Map<string, ClosedCase>()
   private readonly complained = new Set<string>()
@@ -50,6 +56,7 @@ export class KnowledgeService {
   ) {
     const knowledge = this.standing('knowledge', text => readKnowledge(text, FILES.knowledge))
     if (knowledge) this.knowledge = knowledge
+    this.procedures = this.standing('procedures', text => readProcedures(text, FILES.procedures))
     this.factors = this.standing('rates', text => readRates(text, FILES.rates, this.knowledge.faults))
     drives.whenLogsChange(() => this.forget())
   }
@@ -61,10 +68,19 @@ export class KnowledgeService {
     return { ...own, ...(factors ? { factors } : {}) }
   }
 
+  /** How parts are changed here; null where nobody edited that. */
+  ownProcedures(): readonly Procedure[] | null {
+    return this.procedures
+  }
+
   state(): KnowledgeState {
     const labels = new Map(this.knowledge.faults.map(f => [f.id, f.label]))
     return {
-      own: { knowledge: this.knowledge !== BUILT_IN, rates: this.factors !== null },
+      own: {
+        knowledge: this.knowledge !== BUILT_IN,
+        rates: this.factors !== null,
+        procedures: this.procedures !== null,
+      },
       problems: this.problems,
       cases: this.closed().length,
       learned: this.learned('')
@@ -75,6 +91,7 @@ export class KnowledgeService {
 
   written(kind: FileKind): string {
     if (kind === 'knowledge') return writeKnowledge(this.knowledge)
+    if (kind === 'procedures') return writeProcedures(this.procedures ?? undefined)
     const { faults } = this.knowledge
     if (!this.factors) return writeRates(this.learned(''), faults)
     const own = faults.map(f => ({ fault: f.id, before: f.odds, now: f.odds * (this.factors![f.id] ?? 1), seen: 0 }))
@@ -84,6 +101,7 @@ export class KnowledgeService {
   /** Takes a file in. @throws InputError with line and reason; what was in force stays then */
   take(kind: FileKind, text: string, name: string): KnowledgeState {
     if (kind === 'knowledge') this.knowledge = readKnowledge(text, name)
+    else if (kind === 'procedures') this.procedures = readProcedures(text, name)
     else this.factors = readRates(text, name, this.knowledge.faults)
     this.keep(kind, text)
     this.forget()
@@ -94,6 +112,7 @@ export class KnowledgeService {
   drop(kind: FileKind): KnowledgeState {
     for (const name of [FILES[kind], accepted(FILES[kind])]) rmSync(join(this.folder, name), { force: true })
     if (kind === 'knowledge') this.knowledge = BUILT_IN
+    else if (kind === 'procedures') this.procedures = null
     else this.factors = null
     this.problems.length = 0
     this.forget()

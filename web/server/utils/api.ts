@@ -1,6 +1,7 @@
 import type { H3Event } from 'h3'
 import { ValidationError, type AnySchema, type InferType } from 'yup'
 import { InputError, LimitError, ParameterError } from '@wobrin/core/base/errors'
+import { FILE_KINDS, type FileKind } from '../../shared/knowledge'
 import { UUID } from '../../shared/patterns'
 import type { Exported } from '../services/archives'
 import { ChangedMeanwhile } from '../services/changed-meanwhile'
@@ -206,9 +207,9 @@ export function uuidParam(event: H3Event, name: string): string {
   return id
 }
 
-/** Which of the two files of what is known. @throws NotFound */
-export function knowledgeKind(event: H3Event): 'knowledge' | 'rates' {
-  const kind = param(event, 'kind')
-  if (kind !== 'knowledge' && kind !== 'rates') throw new NotFound('There is no such file.')
+/** Which of the files that a workshop may edit. @throws NotFound */
+export function knowledgeKind(event: H3Event): FileKind {
+  const kind = FILE_KINDS.find(k => k === param(event, 'kind'))
+  if (!kind) throw new NotFound('There is no such file.')
   return kind
 }

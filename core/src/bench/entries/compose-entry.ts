@@ -11,6 +11,7 @@ import {
   type LogEntry,
   type NewEntry,
   type Outcome,
+  type Rests,
   type StationId,
 } from '../../log'
 import { debtDoubts, partsThere } from '../../parts'
@@ -36,6 +37,7 @@ export interface HandEntryInput {
   readonly parts?: readonly string[]
   readonly minutes?: number
   readonly holds?: string | null
+  readonly rests?: readonly Rests[]
   readonly wait?: string
   readonly photo?: string
   readonly finding?: FindingInput
@@ -169,7 +171,8 @@ const composers: Readonly<Record<HandEntryKind, Composer>> = {
     if (!input.minutes) throw need('minutes', 'the wait does not say how long', 'a number of minutes')
     if (input.holds && !findStep(input.holds))
       throw need('holds', `there is no step “${input.holds}”`, 'one of the procedure’s, or none')
-    return { data: { type: 'wait', minutes: input.minutes, holds: input.holds ?? null } }
+    const rests = input.rests?.length ? { rests: input.rests } : {}
+    return { data: { type: 'wait', minutes: input.minutes, holds: input.holds ?? null, ...rests } }
   },
   'wait-ended': (input, _drive, log) => {
     if (!log().some(e => e.id === input.wait && e.data?.type === 'wait'))

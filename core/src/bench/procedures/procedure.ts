@@ -1,8 +1,8 @@
 import type { Condition } from '../../findings'
+import type { Material } from '../../drives'
+import type { Rests } from '../../log'
 import type { CautionId } from '../stations'
-
-/** What has to rest while something cures, dries or soaks. */
-export type Rests = 'power' | 'carriage' | 'heads' | 'disk'
+import type { Glued } from './glue'
 
 /** One thing to do, in the order of the work. */
 export interface ProcedureStep {
@@ -14,6 +14,8 @@ export interface ProcedureStep {
   readonly hands: number
   /** Goes on by itself afterwards. */
   readonly wait?: { readonly what: string; readonly minutes: number; readonly rests: readonly Rests[] }
+  /** What is glued, and what is close by: which glue is taken decides how long it cures. */
+  readonly glue?: { readonly joins: Glued; readonly nearby: readonly Material[] }
   readonly cautions?: readonly CautionId[]
   readonly when?: Condition
 }
@@ -36,5 +38,5 @@ export const step = (
   title: string,
   why: string,
   hands: number,
-  more: Partial<Pick<ProcedureStep, 'tools' | 'wait' | 'cautions' | 'when'>> = {},
+  more: Partial<Pick<ProcedureStep, 'tools' | 'wait' | 'glue' | 'cautions' | 'when'>> = {},
 ): ProcedureStep => ({ id, title, why, hands, tools: [], ...more })

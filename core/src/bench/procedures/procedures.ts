@@ -28,21 +28,24 @@ const MARKED = 'Photograph and mark before you undo anything'
 const SHOW_MINUTES = 6
 
 /** The procedure that changes a part; null where it is changed as anything is. */
-export const procedureOf = (part: string): Procedure | null => PROCEDURES.find(p => p.parts.includes(part)) ?? null
+export const procedureOf = (part: string, procedures: readonly Procedure[] = PROCEDURES): Procedure | null =>
+  procedures.find(p => p.parts.includes(part)) ?? null
 
 /**
  * How a part of a drive is changed, step by step: compared on arrival, marked, changed, shown again.
  * @param found ids of the findings that hold
+ * @param procedures those of the workshop, where it has edited them
  * @throws ParameterError where there is no such part
  */
 export function changePart(
   part: string,
   drive: Pick<DriveFacts, 'mechanism' | 'features'>,
   found: Iterable<string> = [],
+  procedures: readonly Procedure[] = PROCEDURES,
 ): Steps {
   const node = findPart(part)
   if (!node) throw new ParameterError(`there is no part “${part}”`, 'one of the parts of a drive', { field: 'part' })
-  const own = procedureOf(part)
+  const own = procedureOf(part, procedures)
   const s = situationOf(drive, found)
   const before = [
     step('arrival', ARRIVAL, compared(own, node.label), 5, { tools: ['lens', 'calipers'] }),
@@ -82,10 +85,14 @@ export function changePart(
 }
 
 /** A procedure that changes no part, such as washing a disk. @throws ParameterError where there is none of this id */
-export function procedureSteps(id: string, drive: Pick<DriveFacts, 'mechanism' | 'features'>): Steps {
-  const p = PROCEDURES.find(x => x.id === id)
+export function procedureSteps(
+  id: string,
+  drive: Pick<DriveFacts, 'mechanism' | 'features'>,
+  procedures: readonly Procedure[] = PROCEDURES,
+): Steps {
+  const p = procedures.find(x => x.id === id)
   if (!p)
-    throw new ParameterError(`there is no procedure “${id}”`, PROCEDURES.map(x => x.id).join(', '), {
+    throw new ParameterError(`there is no procedure “${id}”`, procedures.map(x => x.id).join(', '), {
       field: 'procedure',
     })
   const s = situationOf(drive, [])

@@ -35,6 +35,8 @@ export interface RecordFacts {
   /** Waits that still run, in words; `wet` are those that forbid power. */
   readonly waits: readonly string[]
   readonly wet: readonly string[]
+  /** Those that forbid a disk. */
+  readonly atHeads: readonly string[]
 }
 
 /** What was found, and what follows from it, as whole sentences. */
@@ -69,6 +71,8 @@ function missingOf(
       ? notKnown(`${record.toPutBack} ${record.toPutBack === 1 ? 'thing is' : 'things are'} still to be put back.`)
       : []
   if (c.record === 'nothing-wet') return record.wet.length ? notKnown(`Still waiting: ${record.wet.join(', ')}.`) : []
+  if (c.record === 'heads-free')
+    return record.atHeads.length ? notKnown(`Still waiting: ${record.atHeads.join(', ')}.`) : []
   if (c.record === 'no-wait') return record.waits.length ? notKnown(`Still waiting: ${record.waits.join(', ')}.`) : []
   const blocks = found.filter(f => c.blockedBy?.includes(f.finding.id))
   if (blocks.length)

@@ -19,7 +19,7 @@ export interface GateCondition {
   /** The finding that it is all right, where one word says it; a choice of several is left to the person. */
   readonly fine?: string
   /** Worked out from the record rather than from a finding. */
-  readonly record?: 'put-back' | 'no-wait' | 'nothing-wet'
+  readonly record?: 'put-back' | 'no-wait' | 'nothing-wet' | 'heads-free'
 }
 
 /** Something that must not be done before its conditions are met. */
@@ -133,6 +133,7 @@ export const GATES: readonly Gate[] = [
         inside: true,
         blockedBy: ['pad.gone'],
       },
+      { id: 'disk.waits', need: 'nothing is still curing or drying at the heads', record: 'heads-free' },
       { id: 'disk.loading', need: 'nothing drops when it loads', blockedBy: ['loading.drops', 'pad.gone'] },
       {
         id: 'disk.arm',

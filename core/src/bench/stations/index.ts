@@ -12,7 +12,7 @@ export { stillUntil } from './still-until'
 export { claimable, safetySheet, type SafetyLook, type SafetySheet } from './safety-looks'
 export type { StepRecord, Station, Step } from './station'
 export { STATIONS, findStation, findStep, stationAsking } from './stations'
-export { USUAL_WAITS, heldByDefault, openWaits, waitShare, type Wait } from './waits'
+export { USUAL_WAITS, heldByDefault, heldByRests, openWaits, waitShare, type Wait } from './waits'
 export {
   mayHaveHurtDisks,
   mayLoadGoodDisk,

@@ -1,4 +1,4 @@
-import { standingEntries, type LogEntry } from '../../log'
+import { standingEntries, type LogEntry, type Rests } from '../../log'
 
 export interface UsualWait {
   readonly what: string
@@ -60,7 +60,12 @@ export interface Wait {
   readonly holdsToo: readonly string[]
   /** No power, and nothing that power moves, before it is over. */
   readonly forbidsPower: boolean
+  /** No disk, and nothing that touches the heads, before it is over. */
+  readonly forbidsDisk: boolean
 }
+
+const moves = (rests: readonly Rests[]) => rests.includes('power') || rests.includes('carriage')
+const touches = (rests: readonly Rests[]) => rests.includes('heads') || rests.includes('disk')
 
 /** Share of a wait's time that has passed, 0 to 1; times in milliseconds since 1970, UTC. */
 export const waitShare = (startMs: number, endMs: number, nowMs: number): number =>
@@ -81,6 +86,7 @@ export function waitsAmong(standing: readonly LogEntry[], nowMs: number): Wait[]
       const start = Date.parse(entry.at)
       const length = entry.data.minutes * 60_000
       const usual = usualOf(entry.title)
+      const { rests } = entry.data
       const share = waitShare(start, start + length, nowMs)
       return [
         {
@@ -91,7 +97,8 @@ export function waitsAmong(standing: readonly LogEntry[], nowMs: number): Wait[]
           over: share >= 1,
           holds: entry.data.holds ?? null,
           holdsToo: usual?.holdsAll ? usual.holds : [],
-          forbidsPower: usual ? Boolean(usual.forbidsPower) : WET.test(entry.title),
+          forbidsPower: rests ? moves(rests) : usual ? Boolean(usual.forbidsPower) : WET.test(entry.title),
+          forbidsDisk: rests !== undefined && touches(rests),
         },
       ]
     })
@@ -111,3 +118,18 @@ export function heldByDefault(
   if (usual === null) return current !== null && undone.includes(current) ? current : null
   return usual.find(id => undone.includes(id) && id !== current) ?? null
 }
+
+/** Steps that a wait holds by what rests meanwhile: under power or moving, and with a disk in. */
+const HELD: Readonly<Record<Rests, readonly string[]>> = {
+  power: ['first-power.bare'],
+  carriage: ['clean.free', 'drive-train.carriage', 'first-power.bare'],
+  heads: ['clean.heads', 'first-power.sacrifice'],
+  disk: ['first-power.sacrifice'],
+}
+
+/**
+ * The first undone step that a wait of a procedure holds; null, the whole drive, where none is left: its safety gates
+ * are closed by it anyway.
+ */
+export const heldByRests = (rests: readonly Rests[], undone: readonly string[]): string | null =>
+  rests.flatMap(r => HELD[r]).find(id => undone.includes(id)) ?? null

@@ -85,6 +85,7 @@ export function walk(drive: Walked, log: readonly LogEntry[], nowMs: number): Wa
     toPutBack: putBackList(asFoundRecord(log)).left,
     waits: waits.filter(w => !w.over).map(w => w.what),
     wet: waits.filter(w => !w.over && w.forbidsPower).map(w => w.what),
+    atHeads: waits.filter(w => !w.over && w.forbidsDisk).map(w => w.what),
   })
   const progress = progressAmong(standing, findings)
   const ticks = new Map(standing.flatMap(e => (e.data?.type === 'step' ? [[e.data.step, e] as const] : [])))

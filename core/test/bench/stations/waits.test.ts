@@ -4,6 +4,7 @@ import {
   bestNext,
   findStep,
   heldByDefault,
+  heldByRests,
   openWaits,
   USUAL_WAITS,
   walk,
@@ -36,6 +37,22 @@ describe('waits', () => {
     const [wait] = openWaits([entry({})], at('10:04'))
     expect(wait).toMatchObject({ what: 'Alcohol drying', endsAt: '2026-03-01T10:10:00.000Z', share: 0.4, over: false })
     expect(openWaits([entry({})], at('09:00'))[0]).toMatchObject({ share: 0, over: false })
+  })
+
+  it('of a procedure keep what it says from moving: power, or a disk, and open the way when they are over', () => {
+    const drive = { mechanism: '3.5in', goal: null, route: 'overhaul' } as const
+    const of = (...rests: ('power' | 'carriage' | 'heads' | 'disk')[]) =>
+      entry({ title: 'It sets', data: { type: 'wait', minutes: 60, holds: null, rests } })
+    const shut = (wait: LogEntry, clock: string) =>
+      walk(drive, [wait], at(clock)).gates.flatMap(g =>
+        g.missing.filter(m => /\.waits$/.test(m.id)).map(m => `${g.gate.id} ${m.id}`),
+      )
+    expect(shut(of('power', 'carriage'), '10:30')).toContain('first-power power.waits')
+    expect(shut(of('disk'), '10:30')).toEqual(['insert-disk disk.waits', 'close-up close.waits'])
+    expect(shut(of('power'), '10:30')).not.toContain('insert-disk disk.waits')
+    expect(shut(of('disk'), '11:30')).toEqual([])
+    expect(heldByRests(['carriage'], ['clean.free', 'prove.read'])).toBe('clean.free')
+    expect(heldByRests(['disk'], ['prove.read'])).toBeNull()
   })
 
   it('that have run out stay until a person ends them, and are gone once taken back', () => {

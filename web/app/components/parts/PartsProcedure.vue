@@ -2,20 +2,17 @@
 import { changePart } from '@wobrin/core/bench/procedures'
 import { CAUTIONS } from '@wobrin/core/bench/stations'
 import { foundIds } from '@wobrin/core/findings'
+import type { OwnProcedures } from '../../../shared/knowledge'
 
 /** How a part of the drive at hand is changed, step by step. */
 const { part } = defineProps<{ part: string }>()
 const store = useDrive()
-const told = computed(() => changePart(part, store.drive!, foundIds(store.log)))
+const { data: file } = await useFetch<OwnProcedures>('/api/procedures', { key: 'procedures', lazy: true })
+const told = computed(() => changePart(part, store.drive!, foundIds(store.log), file.value?.own ?? undefined))
 const cautions = computed(() =>
   [...new Set(told.value.steps.flatMap(s => s.cautions ?? []))].map(c => CAUTIONS[c].text),
 )
-const RESTS = {
-  power: 'no power',
-  carriage: 'the carriage rests',
-  heads: 'the heads rest',
-  disk: 'no disk in',
-} as const
+const closed = computed(() => store.progress.outcome !== null)
 </script>
 
 <template>
@@ -27,10 +24,7 @@ const RESTS = {
         <strong>{{ s.title }}</strong>
         <span class="hint block">{{ s.why }}</span>
         <span v-if="s.tools.length" class="hint block">Tools: {{ s.tools.join(', ') }}</span>
-        <span v-if="s.wait" class="block"
-          >Then wait {{ duration(s.wait.minutes) }}: {{ s.wait.what.toLowerCase() }};
-          {{ s.wait.rests.map(r => RESTS[r]).join(', ') }}.</span
-        >
+        <PartsWait v-if="s.wait" :wait="s.wait" :glue="s.glue" :closed="closed" />
       </li>
     </ol>
   </details>

@@ -15,6 +15,13 @@ const KINDS: readonly { id: FileKind; label: string; file: string; what: string;
     what: 'lamp codes by model too',
     accept: '.json,application/json',
   },
+  {
+    id: 'procedures',
+    label: 'How parts are changed',
+    file: 'JSON',
+    what: 'steps, tools, minutes, waits',
+    accept: '.json,application/json',
+  },
 ]
 const SHOWN = 8
 
@@ -55,7 +62,7 @@ const perThousand = (odds: number) => odds.toFixed(1)
 
 <template>
   <section v-if="state" class="panel p-6 text-sm" aria-labelledby="known">
-    <h2 id="known" class="font-bold text-base mb-1">What is known of faults</h2>
+    <h2 id="known" class="font-bold text-base mb-1">What is known of faults and cures</h2>
     <p class="hint mb-3">
       <template v-if="state.cases">
         {{ state.cases }} {{ state.cases === 1 ? 'case was' : 'cases were' }} closed here. What was known before counts

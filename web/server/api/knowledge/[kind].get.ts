@@ -1,8 +1,8 @@
-/** Knowledge or rates as a plain file, to be read and edited. */
+/** One of the files that a workshop may edit, as it is in force. */
 export default api((event, { knowledge }) => {
   const kind = knowledgeKind(event)
-  const name = kind === 'knowledge' ? 'knowledge.json' : 'rates.csv'
-  setResponseHeader(event, 'content-type', kind === 'knowledge' ? 'application/json' : 'text/csv; charset=utf-8')
-  setResponseHeader(event, 'content-disposition', `attachment; filename="${name}"`)
+  const isTable = kind === 'rates'
+  setResponseHeader(event, 'content-type', isTable ? 'text/csv; charset=utf-8' : 'application/json')
+  setResponseHeader(event, 'content-disposition', `attachment; filename="${kind}.${isTable ? 'csv' : 'json'}"`)
   return knowledge.written(kind)
 })

@@ -75,8 +75,9 @@ export const HEADS: readonly Procedure[] = [
         'Power and carriage rest meanwhile: a tab that creeps while it cures sets track zero wrong.',
         5,
         {
-          tools: ['epoxy'],
+          tools: ['glue'],
           wait: { what: 'Glue cures', minutes: 1440, rests: ['power', 'carriage'] },
+          glue: { joins: 'plastic', nearby: ['head', 'window'] },
           when: { found: ['flag.snapped', 'flag.bent'] },
         },
       ),
@@ -142,8 +143,9 @@ export const HEADS: readonly Procedure[] = [
         'Beside the centre it lifts the disk off the head.',
         5,
         {
-          tools: ['contact adhesive', 'tweezers'],
+          tools: ['glue', 'tweezers'],
           wait: { what: 'Glue of the pad', minutes: 1440, rests: ['disk'] },
+          glue: { joins: 'felt', nearby: ['head'] },
         },
       ),
     ],
