@@ -1,4 +1,4 @@
-import { expect, openDrive, receive, test } from './support'
+import { expect, openDrive, PIXEL, receive, test } from './support'
 
 const idIn = (url: string) => url.match(/drives\/([0-9a-f-]{36})/)![1]!
 
@@ -23,11 +23,20 @@ test('a part is put on the shelf, serves a drive that wants it, and is gone from
   await form.getByRole('button', { name: 'Put on the shelf' }).click()
   await expect(form.getByRole('alert')).toContainText('“six” cannot be')
   await form.getByLabel('Height at which it acts, mm').fill('6,5')
+  await form.getByLabel('Add a photo…').setInputFiles({ name: 'switch.png', mimeType: 'image/png', buffer: PIXEL })
+  await expect(form.getByRole('img', { name: 'Photo of the part' })).toBeVisible()
   await form.getByRole('button', { name: 'Put on the shelf' }).click()
   await page.getByLabel('Part, model, tag or drawer').fill(name)
   const row = page.getByTestId('shelf-parts').getByRole('row').filter({ hasText: name })
   await expect(row).toContainText('drawer 9')
   await expect(row).toContainText(tag)
+  await expect(row.locator('img')).toBeVisible()
+  await page.getByText('Find one by its measures').click()
+  await page.getByLabel('Part that it is to replace').selectOption('Density switch')
+  await page.getByLabel('Height at which it acts, mm').fill('6.6')
+  await expect(row).toContainText('Compare first')
+  await page.getByLabel('Height at which it acts, mm').fill('19')
+  await expect(page.getByText('No part at hand has these measures.')).toBeVisible()
   await page.goto(`/drives/${id}?view=parts`)
   const wanted = page.getByRole('article', { name: `${tag}: Density switch` })
   await expect(wanted).toContainText('drawer 9')

@@ -101,6 +101,8 @@ export interface ShelfPart extends Obtainable {
   readonly photo: string | null
   /** Tags of the open drives that want one like it. */
   readonly serves: readonly string[]
+  /** How it agrees with the measures that were asked for; null where none were. */
+  readonly fit: string | null
 }
 
 /** What a search for parts comes to. */

@@ -72,6 +72,24 @@ describe('a want and what serves it', () => {
     w.say(ASKS, { kind: 'taken-back', title: 'x', takesBack: entry.id })
     expect(await w.best()).toEqual([['disk-in-switch', 'shelf']])
   })
+  it('is found by measures alone: what contradicts them is left out, what was compared most stands first', async () => {
+    const w = await bench()
+    const search = async (measures: Record<string, number | string>) =>
+      (await w.wanting.search('', '', NOW_MS, { shape: 'switch', measures })).items.map(p => [p.name, p.fit])
+    w.spare(uuid(90), { name: 'like it', measures: SWITCH })
+    w.spare(uuid(91), { name: 'too high', measures: { ...SWITCH, height: 12 } })
+    w.spare(uuid(92), { name: 'nobody knows' })
+    w.spare(uuid(93), { name: 'a gear', part: 'gears' })
+    const found = await search({ height: 6.5 })
+    expect(found.map(f => f[0])).toEqual(['like it', 'nobody knows'])
+    expect(found[1]![1]).toMatch(/^Compare first: /)
+    expect((await search({ height: 12, contacts: 'normally closed' })).map(f => f[0])).toEqual(['nobody knows'])
+    expect((await w.wanting.search('', '', NOW_MS)).items.every(p => p.fit === null)).toBe(true)
+  })
+  it('keeps no photo that was never sent', async () => {
+    const w = await bench()
+    expect(() => w.spare(uuid(90), { photo: 'a'.repeat(64) })).toThrow(/no such photo/)
+  })
   it('a bag of three serves three times and no more; fewer than went out cannot be kept', async () => {
     const w = await bench()
     w.spare(uuid(90), { pieces: 2 })

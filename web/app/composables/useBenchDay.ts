@@ -49,12 +49,14 @@ export function useBenchDay() {
       if (!day || DAY_FIELDS.some(f => problems.value[f])) return
       const mine = ++asked
       const { minutes, hands, supplies } = wanted.value
-      const tasks = day.tasks.map(({ id, tag, minutes: m, attended, after, needs, priority }) => ({
+      const tasks = day.tasks.map(({ id, tag, minutes: m, attended, after, needs, priority, setting, chance }) => ({
         id,
         drive: tag,
         minutes: m,
         attended,
         priority,
+        setting,
+        chance,
         after: [...after],
         needs: [...needs],
       }))

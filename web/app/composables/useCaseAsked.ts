@@ -38,6 +38,16 @@ export function useCaseAsked(found: () => DriveCase | null, busy: () => boolean 
     if (!d) return null
     const again = found()!.toSettle[0]
     if (again && chosen.value === null) return settling(again, whySettled(found()!, again))
+    const fitted = found()!.fitted
+    if (fitted && chosen.value === null)
+      return {
+        check: fitted.check,
+        title: `Try it with the other ${lowerFirst(fitted.label)}`,
+        why: 'It was changed. What came of it tells more than any other check.',
+        minutes: 3,
+        cure: true,
+        answering: answeringOf({ check: fitted.check }),
+      }
     if (found()!.looksFirst && chosen.value === null) return looking(found()!)
     if (chosen.value === null && d.cure && d.cureCheck)
       return {

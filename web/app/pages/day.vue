@@ -5,6 +5,7 @@ useHead({ title: 'Bench day · Wobrin' })
 const { day, error, refresh, wanted, problems, plan, sitting, todo, runsOn, clock, from } = useBenchDay()
 
 const hours = (minutes: number) => `${(minutes / 60).toFixed(1)} h`
+const expected = computed(() => plan.value?.sitting?.handsExpectedMinutes ?? 0)
 const left = computed(() => plan.value?.sitting?.handsLeftMinutes ?? 0)
 </script>
 
@@ -62,7 +63,10 @@ const left = computed(() => plan.value?.sitting?.handsLeftMinutes ?? 0)
               </li>
             </ul>
             <p>
-              <strong>{{ hours(left) }}</strong> of work is left for the goals of all open drives.
+              <strong>{{ hours(left) }}</strong> of work is left for the goals of all open drives<template
+                v-if="left - expected >= 30"
+                >, about {{ hours(expected) }} of it needed, by what the cases say</template
+              >.
             </p>
             <p class="hint mt-1">
               {{

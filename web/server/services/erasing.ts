@@ -10,6 +10,7 @@ import {
   logEntries,
   logHeads,
   referenceDisks,
+  spares,
 } from '../database/schema'
 import type { Db } from '../database/db'
 import type { DataFolder } from './data-folder'
@@ -54,7 +55,8 @@ export class EraseService {
   }
 
   /**
-   * Erases words and photos of a drive's log. A photo goes from every entry that shows it, on other drives as well.
+   * Erases words and photos of a drive's log. A photo goes from every entry that shows it, on other drives as well,
+   * and from the shelf.
    * @throws ParameterError where an entry is not the drive's, or has nothing of the kind; nothing is erased then
    */
   async erase(driveId: string, request: ErasureRequest, now: string): Promise<void> {
@@ -78,6 +80,7 @@ export class EraseService {
           const id = its === driveId ? ids.shift()! : randomUUID()
           write(tombstone(id, its, 'photo', entries, now))
         }
+        if (shas.length) tx.update(spares).set({ photo: null }).where(inArray(spares.photo, shas)).run()
         takeOut(this.db, tx, shas)
       })
     })

@@ -11,6 +11,7 @@ import {
 import { lowerFirst, type CallKind } from '../../base/observations'
 import { supportingEntries, type DriveFacts, type LogEntry } from '../../log'
 import { carriedComplaints, type Carried } from './carried'
+import { fittedUntold, type FittedUntold } from './fitted-untold'
 import { closedGates, keptFrom, type GateState, type NextThing, type Walk } from '../stations'
 
 /** A drive's case: what is complained of, what it may be, and what keeps checks from being made. */
@@ -21,6 +22,8 @@ export interface DriveCase {
   readonly toSettle: readonly string[]
   /** Complaints that came with the place of another drive; null where it has nobody's place. */
   readonly carried: Carried | null
+  /** A part that was fitted, and of which is to be said what came of it; null where there is none. */
+  readonly fitted: FittedUntold | null
   readonly diagnosis: Diagnosis
   /** The closed safety gate that holds checks back; null where none does. */
   readonly held: GateState | null
@@ -57,6 +60,7 @@ export function driveCase(
     complaints,
     toSettle: [...new Set([...untriedSince(openComplaints(c), entries), ...(held ? [] : untried)])],
     carried,
+    fitted: complaints.length && !held ? fittedUntold(entries) : null,
     diagnosis,
     held,
     looksFirst:
@@ -109,6 +113,12 @@ export function wantedBy(found: DriveCase): Wanted | null {
       minutes: TRY_AGAIN_MINUTES,
     }
   const told = complaints.map(id => findComplaint(id)!.label).join('; ')
+  if (found.fitted)
+    return {
+      title: `Try it with the other ${lowerFirst(found.fitted.label)}, and say what came of it`,
+      reason: `${told}. The ${lowerFirst(found.fitted.label)} was changed, and nobody said whether that cured it.`,
+      minutes: TRY_AGAIN_MINUTES,
+    }
   if (looksFirst)
     return {
       title: `Make the safety looks: ${lowerFirst(held!.gate.label)}`,
@@ -134,9 +144,9 @@ const CHECKS_TO_COME = 2
  * Minutes of hands that a case is expected to take: looks and checks on the way to the cause, the cure, weighed by how
  * likely each is, and trying it again. Rough; 0 where nothing is complained of.
  */
-export function caseMinutes({ complaints, toSettle, diagnosis, held, looksFirst }: DriveCase): number {
+export function caseMinutes({ complaints, toSettle, fitted, diagnosis, held, looksFirst }: DriveCase): number {
   if (complaints.length === 0) return 0
-  if (toSettle.length) return TRY_AGAIN_MINUTES
+  if (toSettle.length || fitted) return TRY_AGAIN_MINUTES
   if (diagnosis.cure) return diagnosis.cure.minutes + TRY_AGAIN_MINUTES
   const looks = looksFirst ? held!.missing.length * LOOK_MINUTES : 0
   const check = (looksFirst ? diagnosis.behind : diagnosis.next[0])?.minutes ?? 0

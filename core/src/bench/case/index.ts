@@ -11,5 +11,6 @@ export {
   type DriveCase,
   type KnownBeside,
 } from './drive-case'
+export { fittedUntold, type FittedUntold } from './fitted-untold'
 export { PROCEDURES, stepsOf } from './procedures'
 export { complaintsOf, triedOn, type ComplaintState, type ComplaintStory, type Tried } from './story'

@@ -1,5 +1,6 @@
 import { caseMinutes, wantedBy, type DriveCase } from '../case'
-import { STATIONS, type GateState, type StepState, type Wait, type Walk } from '../stations'
+import { STATIONS, type GateState, type StepSetting, type StepState, type Wait, type Walk } from '../stations'
+import { chanceBehind, chanceNeeded } from './chance-of'
 import { STATION_IDS, type StationId } from '../../log'
 
 /** A piece of work on one drive, or a wait: what the plan of a bench day is made of. */
@@ -22,6 +23,10 @@ export interface DayTask {
   readonly needs: readonly string[]
   /** How much rather it is done than others. */
   readonly priority: number
+  /** How hands and bench are for it; null where that makes no difference. */
+  readonly setting: StepSetting | null
+  /** Chance that it is needed at all, 0 to 1. */
+  readonly chance: number
 }
 
 /** What cannot be planned on a drive, and why. */
@@ -70,7 +75,8 @@ const LONGEST = 25
 /** What must not be left comes before everything else. */
 const URGENT = 10
 
-type NewTask = Omit<DayTask, 'id' | 'driveId' | 'tag' | 'priority'>
+type NewTask = Omit<DayTask, 'id' | 'driveId' | 'tag' | 'priority' | 'setting' | 'chance'> &
+  Partial<Pick<DayTask, 'setting' | 'chance'>>
 
 const placeOf = (id: StationId) => STATION_IDS.indexOf(id)
 
@@ -86,7 +92,7 @@ export function driveDay({ id: driveId, tag, way, found, priority, urgent }: Day
   const add = (task: NewTask): string => {
     const id = `${tag} ${tasks.length + 1}`
     const first = task.attended && !tasks.some(t => t.attended)
-    tasks.push({ ...task, id, driveId, tag, priority: urgent && first ? URGENT : priority })
+    tasks.push({ setting: null, chance: 1, ...task, id, driveId, tag, priority: urgent && first ? URGENT : priority })
     return id
   }
   const running = way.waits.filter(w => !w.over).map(wait => ({ wait, id: add(runningWait(wait, nowMs)) }))
@@ -118,6 +124,8 @@ export function driveDay({ id: driveId, tag, way, found, priority, urgent }: Day
   for (const { station, steps } of pieces.work) {
     if (found && placeOf(station) >= placeOf(BEFORE) && !tasks.some(t => t.expected)) addCase()
     const powered = placeOf(station) >= POWERED
+    const behindCase = tasks.some(t => t.expected) ? chanceBehind(found) : 1
+    const chance = behindCase * chanceNeeded(station, steps, found)
     const after = behind(steps, powered)
     last = add({
       title: titleOf(station, steps),
@@ -128,6 +136,8 @@ export function driveDay({ id: driveId, tag, way, found, priority, urgent }: Day
       expected: false,
       after,
       needs: neededFor(steps, powered),
+      setting: settingOf(steps),
+      chance,
     })
     const waits = steps.at(-1)!.step
     if (waits.wait && !isRunning(waits.wait, way))
@@ -142,6 +152,7 @@ export function driveDay({ id: driveId, tag, way, found, priority, urgent }: Day
           expected: false,
           after: [last],
           needs: [],
+          chance,
         }),
       })
   }
@@ -170,7 +181,14 @@ const holdsBack = (wait: Wait, steps: readonly StepState[], powered: boolean): b
   (powered && wait.forbidsPower) ||
   steps.some(s => s.step.id === wait.holds || wait.holdsToo.includes(s.step.id))
 
-/** Needed steps of the stations to come, cut into pieces: a piece ends where a wait begins, or where it gets long. */
+/** The setting of a piece of work: that of the first step which has one. */
+const settingOf = (steps: readonly StepState[]): StepSetting | null =>
+  steps.find(s => s.step.setting)?.step.setting ?? null
+
+/**
+ * Needed steps of the stations to come, cut into pieces: a piece ends where a wait begins, where it gets long, and where
+ * dirty hands, clean ones and a dark room follow each other.
+ */
 function piecesOf(way: Walk): {
   work: { station: StationId; steps: StepState[] }[]
   heldBack: Pick<HeldBack, 'what' | 'reason'> | null
@@ -185,6 +203,11 @@ function piecesOf(way: Walk): {
       if (gate) {
         if (piece.length) work.push({ station: station.id, steps: piece })
         return { work, heldBack: { what: gate.gate.label, reason: gate.missing[0]!.sentence } }
+      }
+      const setting = settingOf(piece)
+      if (setting && s.step.setting && s.step.setting !== setting) {
+        work.push({ station: station.id, steps: piece })
+        piece = []
       }
       piece.push(s)
       if (s.step.wait || piece.reduce((sum, x) => sum + x.step.hands, 0) >= LONGEST) {

@@ -3,6 +3,7 @@ import { shortPlan } from './improve'
 import { problemOf, type PlanBench } from './problem'
 import { leastThatFits, prove, type Proof } from './prove'
 import { reworked } from './rework'
+import { grouped, turnsIn } from './settings'
 import type { Timing } from './serial'
 import { bestSitting } from './sitting'
 
@@ -20,6 +21,8 @@ export interface BenchPlan {
   readonly bound: number
   /** No plan is shorter. */
   readonly proved: boolean
+  /** What changing between settings costs in it: 1 for each change, 2 for going from clean work back to messy work. */
+  readonly turns: number
   /** Every task, the first first. */
   readonly schedule: readonly PlannedTask[]
   /** What is best done in the minutes that were asked for; null where none were. */
@@ -34,8 +37,9 @@ export interface PlannedSitting {
   readonly runsOn: readonly string[]
   /** Minutes that all the rest takes at least in later sittings, waits that run on being over by then. */
   readonly leftMinutes: number
-  /** Minutes of hands’ work that are left. */
+  /** Minutes of hands’ work that are left: all of it, and as much as is expected to be needed. */
   readonly handsLeftMinutes: number
+  readonly handsExpectedMinutes: number
 }
 
 export interface PlanOptions {
@@ -52,6 +56,7 @@ export interface PlanOptions {
 const MOST_PROVED = 150
 const FIRST_TRIES = 50
 const SITTING_TRIES = 300
+const GROUP_TRIES = 200
 const USUAL = { tries: 400, nodes: 5_000 }
 
 /**
@@ -83,11 +88,13 @@ export function planBench(bench: PlanBench, options: PlanOptions = {}): BenchPla
     best = shortPlan(p, { ...search, tries })
     proof = { best, proved: best.end <= least, least }
   }
+  const plan = grouped(p, bench.tasks, proof.best, { tries: Math.min(tries, GROUP_TRIES), seed, goOn })
   return {
     makespanMinutes: inMinutes(proof.best.end, p.unit),
     bound: inMinutes(proof.proved ? proof.best.end : proof.least, p.unit),
     proved: proof.proved,
-    schedule: scheduled(bench, proof.best.start, p.unit),
+    turns: turnsIn(bench.tasks, plan.start),
+    schedule: scheduled(bench, plan.start, p.unit),
     sitting,
   }
 }
@@ -98,7 +105,7 @@ function sittingOf(
   unit: number,
   search: Parameters<typeof bestSitting>[2],
 ): PlannedSitting {
-  const { start, rest, hands } = bestSitting(bench, minutes, search)
+  const { start, rest, hands, expected } = bestSitting(bench, minutes, search)
   const schedule = scheduled(bench, start, unit)
   return {
     minutes,
@@ -106,6 +113,7 @@ function sittingOf(
     runsOn: schedule.filter(t => t.end > minutes).map(t => t.id),
     leftMinutes: inMinutes(rest, unit),
     handsLeftMinutes: inMinutes(hands, unit),
+    handsExpectedMinutes: inMinutes(expected, unit),
   }
 }
 

@@ -12,6 +12,10 @@ export interface PlanTask {
   readonly needs: readonly string[]
   /** How much rather it is done in a sitting than others, 0 where nobody said; it does not change the shortest plan. */
   readonly priority?: number
+  /** How hands and bench are for it, such as messy, clean or dark: work of one setting is better done together. */
+  readonly setting?: string | null
+  /** Chance that it is needed at all, 0 to 1; 1 where nobody said. */
+  readonly chance?: number
 }
 
 /** A bench with what is to be done on it. */

@@ -5,6 +5,7 @@ import { neighboursOf, orderOf, type PlanBench, type PlanTask } from './problem'
 const MOST_TASKS = 2000
 const MINUTES = { least: 0, most: 1_000_000 }
 const PRIORITY = { least: 0, most: 100 }
+const CHANCE = { least: 0, most: 1 }
 const HANDS = { least: 0, most: 1000, whole: true } as const
 
 function readTask(value: unknown, field: string): PlanTask {
@@ -17,6 +18,11 @@ function readTask(value: unknown, field: string): PlanTask {
     after: namesAt(task.after, `${field}.after`, MOST_TASKS),
     needs: namesAt(task.needs, `${field}.needs`, MOST_TASKS),
     priority: task.priority === undefined ? 0 : numberAt(task.priority, `${field}.priority`, PRIORITY),
+    setting:
+      task.setting === undefined || task.setting === null
+        ? null
+        : textAt(task.setting, `${field}.setting`, 'a word such as messy, clean or dark'),
+    chance: task.chance === undefined ? 1 : numberAt(task.chance, `${field}.chance`, CHANCE),
   }
 }
 

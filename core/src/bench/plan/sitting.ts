@@ -4,6 +4,7 @@ import type { ImproveOptions } from './improve'
 import { problemOf, tailsOf, type PlanBench, type Problem } from './problem'
 import { earliestForAll, Profile } from './profile'
 import { orderBy } from './serial'
+import { SETTINGS, turnsIn } from './settings'
 
 /** What is done in a sitting, in units of time. */
 export interface Sitting {
@@ -11,8 +12,9 @@ export interface Sitting {
   readonly start: Int32Array
   /** Units of time that the rest takes at least, where the waits that were begun are over by then. */
   readonly rest: number
-  /** Units of hands’ work that is left. */
+  /** Units of hands’ work that is left: all of it, and as much as is expected to be needed. */
   readonly hands: number
+  readonly expected: number
 }
 
 const LEFT = -1
@@ -23,6 +25,8 @@ const BEGUN = 0.2
 const OVERNIGHT_MINUTES = 480
 /** What is lost for each minute by which preferred work begins later. */
 const SOONER = 0.01
+/** Minutes that a change between messy, dark and clean work is worth avoiding (a guess). */
+const TURN = 6
 /** Share of the tasks that is moved for a new try. */
 const MOVED = 0.1
 
@@ -44,9 +48,12 @@ export function bestSitting(
   for (const i of [...p.order].reverse())
     for (const next of p.behind[i]!)
       leadsToWait[i] = Math.max(leadsToWait[i]!, leadsToWait[next]!, bench.tasks[next]!.attended ? 0 : p.length[next]!)
-  const priority = Float64Array.from(bench.tasks, t => t.priority ?? 0)
+  // What may not be needed is done less gladly.
+  const chance = Float64Array.from(bench.tasks, t => t.chance ?? 1)
+  const priority = Float64Array.from(bench.tasks, (t, i) => (t.priority ?? 0) * chance[i]!)
+  const setting = bench.tasks.map(t => (SETTINGS as readonly string[]).indexOf(t.setting ?? ''))
   const worth = ({ start, rest }: Sitting): number => {
-    let sum = -rest
+    let sum = -rest - (TURN / p.unit) * turnsIn(bench.tasks, start)
     for (let i = 0; i < p.count; i++) {
       if (start[i] === LEFT) continue
       sum += priority[i]! * (PREFERRED * attended[i]! - SOONER * start[i]!)
@@ -60,6 +67,7 @@ export function bestSitting(
     i => -leadsToWait[i]!,
     i => p.length[i]!,
     i => -p.length[i]!,
+    i => setting[i]! * limit - priority[i]!,
   ]
   const random = new Random(seed)
   let best: { sitting: Sitting; worth: number } | null = null
@@ -70,7 +78,7 @@ export function bestSitting(
     const tried = Float64Array.from(keys, (k, i) =>
       rule ? rule(i) : random.next() < MOVED ? random.next() * limit : k,
     )
-    const made = sitting(p, attended, limit, orderBy(p, tried))
+    const made = sitting(p, { attended, chance }, limit, orderBy(p, tried))
     const its = worth(made)
     if (best && its <= best.worth) continue
     best = { sitting: made, worth: its }
@@ -80,7 +88,13 @@ export function bestSitting(
   return best!.sitting
 }
 
-function sitting(p: Problem, attended: Int32Array, limit: number, order: readonly number[]): Sitting {
+interface Work {
+  readonly attended: Int32Array
+  readonly chance: Float64Array
+}
+
+function sitting(p: Problem, work: Work, limit: number, order: readonly number[]): Sitting {
+  const { attended } = work
   const profiles = p.scarce.map(s => new Profile(s.count))
   const start = new Int32Array(p.count).fill(LEFT)
   for (const i of order) {
@@ -93,12 +107,17 @@ function sitting(p: Problem, attended: Int32Array, limit: number, order: readonl
     for (const r of needs) profiles[r]!.take(from, length)
     start[i] = from
   }
-  return { start, ...restOf(p, attended, start) }
+  return { start, ...restOf(p, work, start) }
 }
 
-function restOf(p: Problem, attended: Int32Array, start: Int32Array): { rest: number; hands: number } {
+function restOf(p: Problem, { attended, chance }: Work, start: Int32Array): Omit<Sitting, 'start'> {
   const left = Int32Array.from(p.length, (l, i) => (start[i] === LEFT ? l : 0))
   let hands = 0
-  for (let i = 0; i < p.count; i++) if (start[i] === LEFT) hands += attended[i]!
-  return { rest: leastEnd({ ...p, length: left }), hands }
+  let expected = 0
+  for (let i = 0; i < p.count; i++) {
+    if (start[i] !== LEFT) continue
+    hands += attended[i]!
+    expected += attended[i]! * chance[i]!
+  }
+  return { rest: leastEnd({ ...p, length: left }), hands, expected }
 }

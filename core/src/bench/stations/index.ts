@@ -10,7 +10,7 @@ export { isAcknowledged } from './sitting'
 export { usedUpBy } from './used-up'
 export { stillUntil } from './still-until'
 export { claimable, safetySheet, type SafetyLook, type SafetySheet } from './safety-looks'
-export type { StepRecord, Station, Step } from './station'
+export type { StepRecord, StepSetting, Station, Step } from './station'
 export { STATIONS, findStation, findStep, stationAsking } from './stations'
 export { USUAL_WAITS, heldByDefault, heldByRests, openWaits, waitShare, type Wait } from './waits'
 export {

@@ -6,6 +6,9 @@ import type { GateId } from './gates'
 /** What a step leaves on the log beside its tick. */
 export type StepRecord = 'photo' | 'as-found' | 'note' | 'speed' | 'put-back' | 'account'
 
+/** Dirty hands, clean ones, or the lights off. */
+export type StepSetting = 'messy' | 'clean' | 'dark'
+
 /** One thing to do at a station. */
 export interface Step {
   readonly id: string
@@ -17,6 +20,8 @@ export interface Step {
   /** Minutes of hands, and minutes of waiting before the next step that needs it; rough, common practice. */
   readonly hands: number
   readonly wait?: number
+  /** How hands and bench are for it: work of one setting is better done together, on several drives too. */
+  readonly setting?: StepSetting
   /** Questions that it answers; once all are answered it is done. */
   readonly asks?: readonly string[]
   /** Ticked by hand even where its questions were answered before. */

@@ -4,7 +4,9 @@ import { planBench, readBench } from '../../../src/bench/plan'
 import { minutesForGoal, walk } from '../../../src/bench/stations'
 import { MECHANISM_IDS } from '../../../src/drives'
 import type { LogEntry, RouteId } from '../../../src/log'
-import { entry, found } from '../../log'
+import { driveCase } from '../../../src/bench/case'
+import { readingEntry } from '../../../src/bench/entries'
+import { driveFacts, entry, found } from '../../log'
 
 const NOW = Date.parse('2026-03-01T10:00:00Z')
 /** Everything is entered at the time for which the day is worked out. */
@@ -69,6 +71,39 @@ describe('what is to be done on a drive in a day', () => {
     const torn = dayOf([found('heads.torn')], '3.5in')
     expect(torn.heldBack).toMatchObject({ tag: 'SK-01' })
     expect(torn.tasks.every(t => !t.steps.some(s => /reference disk/i.test(s)))).toBe(true)
+  })
+
+  it('keeps dirty hands, clean ones and a dark room apart', () => {
+    const { way, tasks } = dayOf([now()], '3in')
+    const settings = new Map(way.stations.flatMap(s => s.steps.map(x => [x.step.title, x.step.setting ?? null])))
+    for (const t of tasks.filter(x => x.attended)) {
+      const its = new Set(t.steps.map(s => settings.get(s)).filter(Boolean))
+      expect(its.size, t.title).toBeLessThanOrEqual(1)
+      expect(t.setting).toBe([...its][0] ?? null)
+    }
+    expect(new Set(tasks.map(t => t.setting))).toEqual(new Set(['messy', 'clean', 'dark', null]))
+  })
+
+  it('says what may not be needed: aligning where the case points elsewhere, all that comes behind an unsure cure', () => {
+    const drive = driveFacts({ mechanism: '3.5in', route: 'overhaul' })
+    const read = (key: string, value: string | number, of?: number) =>
+      now({ ...readingEntry({ id: `r${key}`, at: '2026-03-01T10:00:00Z', remark: '', key, value, of }, drive) })
+    const chances = (...log: LogEntry[]) => {
+      const way = walk(drive, log, NOW)
+      const found = driveCase(drive, log, { gates: [] })
+      const { tasks } = driveDay({ id: 'd', tag: 'SK-01', way, found, priority: 0, urgent: false }, NOW)
+      const of = (station: string) => tasks.filter(t => t.station === station).map(t => t.chance)
+      return { look: of('look'), align: of('align')[0] ?? 1, prove: of('prove')[0]! }
+    }
+    const protect = chances(read('complaint.always-protected', 'seen'), read('switch.protect', 'stuck open'))
+    expect(new Set(protect.look)).toEqual(new Set([1]))
+    expect(protect.prove).toBeLessThan(1)
+    const off = chances(
+      read('complaint.not-elsewhere', 'seen'),
+      read('see.header', 'other'),
+      read('read.lower.outer', 0, 18),
+    )
+    expect(off.align).toBeGreaterThan(protect.align)
   })
 
   it('is nothing for a drive that has left', () => {

@@ -4,6 +4,9 @@ import type { TimedTask } from '~/composables/useBenchDay'
 /** What to do, in order, with the time of day. */
 const { tasks } = defineProps<{ tasks: readonly TimedTask[]; clock: (minute: number) => string }>()
 
+const SETTINGS = { messy: 'dirty hands', clean: 'clean hands', dark: 'lights off' } as const
+/** From here on nobody has to be told that it may be spared. */
+const SURE = 0.95
 const place = (t: TimedTask) => ({
   path: `/drives/${t.driveId}`,
   query: t.station ? { station: t.station } : { view: 'case' },
@@ -22,6 +25,12 @@ const place = (t: TimedTask) => ({
           <DriveTag :tag="t.tag" /><span :class="t.attended ? 'font-bold' : ''">{{ t.title }}</span>
         </NuxtLink>
         <span v-if="t.steps.length > 1" class="hint block mt-0.5">{{ t.steps.join(' · ') }}</span>
+        <span v-if="t.setting || t.chance < SURE" class="hint block mt-0.5"
+          >{{ t.setting ? SETTINGS[t.setting] : ''
+          }}<template v-if="t.chance < SURE">
+            {{ t.setting ? '· ' : '' }}needed with a chance of {{ Math.round(t.chance * 100) }} %</template
+          ></span
+        >
         <span v-if="t.expected" class="hint block mt-0.5"
           >Looking for the cause and curing it: as long as such cases take on average.</span
         >

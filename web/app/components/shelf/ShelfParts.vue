@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Plus } from 'lucide-vue-next'
 import { refDebounced } from '@vueuse/core'
-import { PLACES } from '@wobrin/core/parts'
+import { PART_TREE, PLACES, findPart } from '@wobrin/core/parts'
 import type { ShelfPart, ShelfParts } from '../../../shared/parts'
 
 /** Parts at hand: found by their words, with where each is and what it would mend. */
@@ -9,9 +9,29 @@ const asked = useRoute('shelf').query.q
 const query = ref(typeof asked === 'string' ? asked : '')
 const settled = refDebounced(query, 200)
 const place = ref('')
-const { data: found, refresh } = await useFetch<ShelfParts>('/api/spares', {
+/** A part that is to be replaced, known by its measures alone; empty where one searches by words. */
+const like = ref('')
+const typed = ref<Record<string, string | number>>({})
+const measures = refDebounced(
+  computed(() => JSON.stringify(typed.value)),
+  300,
+)
+const MEASURED = PART_TREE.filter(n => n.shape).sort((a, b) => a.label.localeCompare(b.label))
+const shape = computed(() => findPart(like.value)?.shape ?? null)
+watch(shape, () => {
+  typed.value = {}
+})
+const {
+  data: found,
+  refresh,
+  error: refused,
+} = await useFetch<ShelfParts>('/api/spares', {
   key: 'shelf-parts',
-  query: { q: settled, place },
+  query: computed(() => ({
+    q: settled.value,
+    place: place.value,
+    ...(like.value ? { part: like.value, measures: measures.value } : {}),
+  })),
 })
 const notices = useNotices()
 const adding = ref<string | true | null>(null)
@@ -44,6 +64,19 @@ async function kept(said: string): Promise<void> {
         </select></FormField
       >
     </form>
+    <details class="mt-2">
+      <summary class="text-sm min-h-9">Find one by its measures</summary>
+      <div class="space-y-3 pt-2 pb-1">
+        <FormField v-slot="{ id }" label="Part that it is to replace"
+          ><select :id="id" v-model="like" class="field sm:max-w-80">
+            <option value="">any: by words only</option>
+            <option v-for="n in MEASURED" :key="n.id" :value="n.id">{{ n.label }}</option>
+          </select></FormField
+        >
+        <PartsMeasures v-if="shape" v-model="typed" :shape="shape" />
+        <p v-if="refused" class="text-sm text-stop" role="alert">{{ problemText(refused) }}</p>
+      </div>
+    </details>
     <div class="relative overflow-x-auto mt-4">
       <table v-if="found?.items.length" class="w-full text-sm min-w-[44rem]" data-testid="shelf-parts">
         <thead>
@@ -59,8 +92,15 @@ async function kept(said: string): Promise<void> {
         <tbody>
           <tr v-for="p in found.items" :key="p.key" class="border-b border-line">
             <th scope="row" class="text-left font-bold py-2 pr-3">
-              {{ p.name || p.label }}<span v-if="p.pieces > 1" class="font-normal text-muted"> × {{ p.pieces }}</span>
+              <img
+                v-if="p.photo"
+                :src="`/api/photos/${p.photo}?size=small`"
+                alt=""
+                class="size-10 object-cover rounded-box float-left mr-2.5"
+                loading="lazy"
+              />{{ p.name || p.label }}<span v-if="p.pieces > 1" class="font-normal text-muted"> × {{ p.pieces }}</span>
               <span v-if="p.name" class="font-normal text-muted block">{{ p.label }}</span>
+              <span v-if="p.fit" class="font-normal block">{{ p.fit }}</span>
             </th>
             <td class="py-2 pr-3 whitespace-nowrap">
               <NuxtLink v-if="p.drive" class="link" :to="`/drives/${p.drive.id}`">{{ p.where }}</NuxtLink>
@@ -82,6 +122,7 @@ async function kept(said: string): Promise<void> {
           </tr>
         </tbody>
       </table>
+      <p v-else-if="found && like">No part at hand has these measures.</p>
       <p v-else-if="found && (query || place)">No part at hand is found by these words.</p>
       <p v-else-if="found">
         No part is at hand yet.

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { Printer } from 'lucide-vue-next'
+import { Camera, Printer } from 'lucide-vue-next'
 import { ValidationError } from 'yup'
 import { MECHANISMS } from '@wobrin/core/drives'
 import { findPart, PART_TREE } from '@wobrin/core/parts'
@@ -23,6 +23,8 @@ const EMPTY = {
 const form = reactive({ ...EMPTY })
 const measures = ref<Record<string, string | number>>({})
 const before = shallowRef<KeptSpare | null>(null)
+const photo = ref<string | null>(null)
+const sending = ref(false)
 const problem = ref('')
 const shape = computed(() => findPart(form.part)?.shape ?? null)
 const KNOWN = { 'not known': 'Nobody has tested it', 'looked at': 'Looked at', tested: 'Tested' } as const
@@ -35,17 +37,44 @@ watch(
     before.value = null
     Object.assign(form, EMPTY)
     measures.value = {}
+    photo.value = null
     if (typeof id !== 'string') return
     try {
       const kept = await $fetch<KeptSpare>(`/api/spares/${id}`)
       before.value = kept
       for (const key of Object.keys(EMPTY) as (keyof typeof EMPTY)[]) form[key] = String(kept[key] ?? '')
       measures.value = { ...kept.measures }
+      photo.value = kept.photo
     } catch (error) {
       problem.value = problemText(error)
     }
   },
 )
+/** Measures of another kind of part are none of this one’s. */
+watch(shape, (now, old) => {
+  if (old !== null && now !== old && before.value?.part !== form.part) measures.value = {}
+})
+async function send(event: Event): Promise<void> {
+  const field = event.target as HTMLInputElement
+  const file = field.files?.[0]
+  field.value = ''
+  if (!file) return
+  problem.value = ''
+  sending.value = true
+  try {
+    const kept = await sendFile<{ sha: string }>(
+      `/api/photos?name=${encodeURIComponent(file.name)}`,
+      file,
+      () => {},
+      new AbortController().signal,
+    )
+    photo.value = kept.sha
+  } catch (error) {
+    problem.value = problemText(error)
+  } finally {
+    sending.value = false
+  }
+}
 async function save(gone: string | null = null): Promise<void> {
   problem.value = ''
   try {
@@ -55,7 +84,7 @@ async function save(gone: string | null = null): Promise<void> {
         mechanism: form.mechanism || null,
         dueOn: form.dueOn || null,
         measures: shape.value ? measures.value : {},
-        photo: before.value?.photo ?? null,
+        photo: photo.value,
         gone,
       },
       { abortEarly: false },
@@ -123,6 +152,20 @@ async function save(gone: string | null = null): Promise<void> {
         <FormField v-slot="{ id }" label="What is known of it"
           ><input :id="id" v-model="form.says" class="field" maxlength="200" autocomplete="off"
         /></FormField>
+      </div>
+      <div class="flex flex-wrap items-center gap-4">
+        <img
+          v-if="photo"
+          :src="`/api/photos/${photo}?size=small`"
+          alt="Photo of the part"
+          class="size-20 object-cover rounded-box border border-line"
+        />
+        <label class="btn cursor-pointer has-focus-visible:outline-2"
+          ><Camera class="size-4" aria-hidden="true" />{{
+            sending ? 'Sending…' : photo ? 'Another photo…' : 'Add a photo…'
+          }}<input type="file" accept="image/*" class="sr-only" :disabled="sending" @change="send"
+        /></label>
+        <button v-if="photo" type="button" class="link text-sm min-h-10" @click="photo = null">Remove photo</button>
       </div>
       <PartsMeasures v-if="shape" v-model="measures" :shape="shape" />
       <p v-if="problem" class="text-sm text-stop" role="alert">{{ problem }}</p>

@@ -2,7 +2,7 @@ import { asc, eq } from 'drizzle-orm'
 import { ParameterError } from '@wobrin/core/base/errors'
 import { findPart, readMeasures } from '@wobrin/core/parts'
 import type { SpareInput } from '../../../shared/spares'
-import { spares } from '../../database/schema'
+import { photos, spares } from '../../database/schema'
 import type { Db } from '../../database/db'
 
 export type SpareRow = typeof spares.$inferSelect
@@ -25,7 +25,7 @@ export class SpareShelf {
 
   /**
    * Keeps a part under the id that its sender made: a new one, or in place of what stood there.
-   * @throws ParameterError where a measure cannot be, or fewer pieces are kept than went into drives
+   * @throws ParameterError where a measure cannot be, the photo is not kept here, or fewer pieces are kept than went into drives
    */
   put(id: string, input: SpareInput, used: number, now: string): SpareRow {
     const { shape } = findPart(input.part)!
@@ -33,6 +33,8 @@ export class SpareShelf {
       throw new ParameterError('nothing is measured of this part', 'no measures', { field: 'measures' })
     if (input.pieces < used)
       throw new ParameterError(`${used} of it went into drives already`, `at least ${used} pieces`, { field: 'pieces' })
+    if (input.photo !== null && !this.db.select().from(photos).where(eq(photos.sha, input.photo)).get())
+      throw new ParameterError('there is no such photo', 'one that was sent before', { field: 'photo' })
     const row = { ...input, measures: shape ? readMeasures(shape, input.measures) : {} }
     this.db
       .insert(spares)

@@ -1,5 +1,16 @@
 import { inArray } from 'drizzle-orm'
-import { findPart, fitOf, matchWants, orderParts, partsThere, type PartThere, type Want } from '@wobrin/core/parts'
+import {
+  compareShapes,
+  findPart,
+  fitOf,
+  matchWants,
+  orderParts,
+  partsThere,
+  type Measures,
+  type PartThere,
+  type ShapeId,
+  type Want,
+} from '@wobrin/core/parts'
 import { modelKey } from '@wobrin/core/drives/models'
 import type { DriveFacts } from '@wobrin/core/log'
 import type { PartDue } from '../bench-calendar'
@@ -24,6 +35,12 @@ import type { PartLogs } from './part-logs'
 const ASKED = 20
 const WEIGHED = 60
 const SHOWN = 50
+
+/** Measures of a part that something is to replace. */
+export interface MeasuredLike {
+  readonly shape: ShapeId
+  readonly measures: Measures
+}
 
 /** What the open drives want, and what would serve them. */
 export class WantService {
@@ -59,12 +76,16 @@ export class WantService {
     }
   }
 
-  /** Parts at hand by their words, with the drives that each would serve. */
-  async search(query: string, place: string, nowMs: number): Promise<ShelfParts> {
+  /**
+   * Parts at hand by their words, with the drives that each would serve.
+   * @param like a part of the tree with its measures: only what may replace it by them, the surest first
+   */
+  async search(query: string, place: string, nowMs: number, like: MeasuredLike | null = null): Promise<ShelfParts> {
     const words = query.normalize('NFC').toLowerCase().split(/\s+/).filter(Boolean).slice(0, 8)
-    const found = this.places
+    const byWords = this.places
       .all()
       .filter(p => (place === '' || p.place === place) && words.every(w => p.words.includes(w)))
+    const found = like ? byMeasures(byWords, like) : byWords.map(p => ({ ...p, fit: null }))
     const shown = found.slice(0, SHOWN)
     const wants = await this.wantsIn(await this.bench.cases(nowMs), new Breaks())
     const items = shown.map((p): ShelfPart => {
@@ -163,6 +184,16 @@ const offerOf = (d: DriveFacts, part: PartThere, inUse: boolean): Obtainable =>
       : part,
     inUse ? 'used' : 'open',
   )
+
+/** Parts of the shape that is asked for whose measures do not contradict it; what was compared most stands first. */
+function byMeasures<P extends PartAtHand>(parts: readonly P[], { shape, measures }: MeasuredLike) {
+  return parts
+    .filter(p => findPart(p.part)?.shape === shape)
+    .map(p => ({ p, its: compareShapes(shape, measures, p.measures) }))
+    .filter(({ its }) => its.fits !== 'no')
+    .sort((a, b) => Number(b.its.fits === 'yes') - Number(a.its.fits === 'yes') || b.its.compared - a.its.compared)
+    .map(({ p, its }) => ({ ...p, fit: its.fits === 'yes' ? 'All measures agree.' : its.says }))
+}
 
 const bare = ({ words: _, name: _n, dueOn: _d, pieces: _p, photo: _f, ...offer }: PartAtHand): Obtainable => offer
 

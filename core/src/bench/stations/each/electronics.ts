@@ -24,6 +24,7 @@ export const electronics: Station = {
       why: 'The LED drops 1.1 to 1.3 V and glows in a camera in the dark; in circuit the detector sits near 0.1 to 0.2 V lit and near 5 V shaded.',
       tools: ['multimeter', 'camera'],
       hands: 15,
+      setting: 'dark',
       records: ['note'],
       makes: 'Index and track zero.',
       gate: 'first-power',

@@ -87,6 +87,7 @@ export const open: Station = {
       why: 'Before any power. Decayed rubber comes off in strings: gloves, paper, nothing near the heads.',
       tools: ['gloves', 'paper', 'wooden stick'],
       hands: 10,
+      setting: 'messy',
       asks: ['belt'],
       makes: 'First power; cleaning its path.',
       when: { found: ['belt.goo', 'belt.cracked', 'belt.mouldy'] },

@@ -13,6 +13,7 @@ export const speed: Station = {
       why: 'A cold motor creeps, and a disk loads the spindle as it will be loaded. A sacrificial one will do.',
       tools: ['sacrificial disk'],
       hands: 2,
+      setting: 'clean',
       makes: 'A reading that holds.',
       gate: 'insert-disk',
     },
