@@ -10,6 +10,8 @@ export interface TimedTask extends DayTask {
   readonly end: number
 }
 
+/** How hands and bench are for a piece of work, in words. */
+export const SETTINGS = { messy: 'dirty hands', dark: 'lights off', clean: 'clean hands' } as const
 const WANTED = { minutes: 90, hands: 1, supplies: 1 }
 /** Minutes from which on a wait is told of. */
 const LONG_WAIT = 30

@@ -21,6 +21,10 @@ export function dayOf(iso: string): string {
       : format(at, isThisYear(at) ? 'EEEE, d MMMM' : 'd MMMM yyyy')
 }
 
+/** The same within a sentence. */
+export const dayWithin = (iso: string): string =>
+  dayOf(iso).replace(/^(?:Today|Yesterday)$/, word => word.toLowerCase())
+
 /** When something ends: a clock time today, a weekday within a week, a date beyond. */
 export function endOf(iso: string): string {
   const at = new Date(iso)

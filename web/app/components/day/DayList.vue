@@ -1,10 +1,10 @@
 <script setup lang="ts">
+import { SETTINGS } from '~/composables/useBenchDay'
 import type { TimedTask } from '~/composables/useBenchDay'
 
 /** What to do, in order, with the time of day. */
 const { tasks } = defineProps<{ tasks: readonly TimedTask[]; clock: (minute: number) => string }>()
 
-const SETTINGS = { messy: 'dirty hands', clean: 'clean hands', dark: 'lights off' } as const
 /** From here on nobody has to be told that it may be spared. */
 const SURE = 0.95
 const place = (t: TimedTask) => ({

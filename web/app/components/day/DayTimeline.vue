@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
+import { SETTINGS } from '~/composables/useBenchDay'
 import type { TimedTask } from '~/composables/useBenchDay'
 
 /** The minutes of a sitting, to scale: a row for each drive, work in full, waits hatched. */
@@ -13,7 +14,9 @@ const { tasks, minutes, from } = defineProps<{
 const ROW = 36
 const LEFT = 76
 const LEAST_WIDTH = 560
-const TOP = 26
+const HEAD = 26
+/** Row that says how hands and bench are, where that changes. */
+const BAND = 22
 /** Work stands above, a wait below it: both may run at the same time. */
 const BAR = 18
 const WAIT = 9
@@ -33,6 +36,18 @@ const drives = computed(() => {
   const worked = shown.value.filter(t => t.attended)
   return [...new Set([...worked, ...shown.value].map(t => t.tag))]
 })
+/** Stretches of work with dirty hands, with clean ones, or in the dark. */
+const spans = computed(() => {
+  const out: { setting: keyof typeof SETTINGS; start: number; end: number }[] = []
+  for (const t of [...shown.value].sort((a, b) => a.start - b.start)) {
+    if (!t.attended || !t.setting) continue
+    const last = out.at(-1)
+    if (last?.setting === t.setting) last.end = Math.max(last.end, t.end)
+    else out.push({ setting: t.setting, start: t.start, end: t.end })
+  }
+  return out
+})
+const TOP = computed(() => HEAD + (spans.value.length ? BAND : 0))
 /** Drawn as wide as there is room, so that its words stay as large as others. */
 const box = useTemplateRef<HTMLElement>('box')
 const { width: room } = useElementSize(box)
@@ -40,8 +55,8 @@ const width = computed(() => Math.max(LEAST_WIDTH, Math.floor(room.value)))
 const x = (minute: number) => LEFT + (Math.min(minute, minutes) / minutes) * (width.value - LEFT)
 const wide = (t: TimedTask) => Math.max(3, x(t.end) - x(t.start) - 2)
 const tall = (t: TimedTask) => (t.attended ? BAR : WAIT)
-const y = (t: TimedTask) => TOP + drives.value.indexOf(t.tag) * ROW + (t.attended ? 3 : 5 + BAR)
-const height = computed(() => TOP + drives.value.length * ROW + 4)
+const y = (t: TimedTask) => TOP.value + drives.value.indexOf(t.tag) * ROW + (t.attended ? 3 : 5 + BAR)
+const height = computed(() => TOP.value + drives.value.length * ROW + 4)
 </script>
 
 <template>
@@ -61,9 +76,27 @@ const height = computed(() => TOP + drives.value.length * ROW + 4)
         </pattern>
       </defs>
       <g v-for="m in marks" :key="m">
-        <line :x1="x(m)" :x2="x(m)" :y1="TOP - 4" :y2="height" stroke="var(--line)" />
+        <line :x1="x(m)" :x2="x(m)" :y1="HEAD - 4" :y2="height" stroke="var(--line)" />
         <text :x="x(m)" y="14" font-size="13" fill="var(--muted)" :text-anchor="x(m) > width - 25 ? 'end' : 'middle'">
           {{ clockAfter(from, m) }}
+        </text>
+      </g>
+      <g v-for="s in spans" :key="`${s.setting} ${s.start}`">
+        <path
+          :d="`M ${x(s.start) + 1.5} ${HEAD + 18} v -5 h ${Math.max(4, x(s.end) - x(s.start) - 3)} v 5`"
+          fill="none"
+          stroke="var(--muted)"
+          stroke-width="1.5"
+        />
+        <text
+          v-if="x(s.end) - x(s.start) > 86"
+          :x="(x(s.start) + x(s.end)) / 2"
+          :y="HEAD + 9"
+          font-size="12"
+          fill="var(--muted)"
+          text-anchor="middle"
+        >
+          {{ SETTINGS[s.setting] }}
         </text>
       </g>
       <g v-for="(tag, row) in drives" :key="tag">

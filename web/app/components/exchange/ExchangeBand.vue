@@ -1,9 +1,11 @@
 <script setup lang="ts">
+import { asFoundRecord } from '@wobrin/core/findings'
 import { inMachine } from '@wobrin/core/log'
 
 /** That another drive has the place of this one in its machine, or that this one has another’s. */
 const { closed } = defineProps<{ closed: boolean }>()
 const store = useDrive()
+const noted = computed(() => asFoundRecord(store.log).some(r => r.notedOn !== null))
 const place = computed(() => inMachine(store.log))
 </script>
 
@@ -15,11 +17,11 @@ const place = computed(() => inMachine(store.log))
   >
     <template v-if="place.replacedBy">
       <span
-        >Out of its machine since {{ dayOf(place.replacedBy.at) }}:
+        >Out of its machine since {{ dayWithin(place.replacedBy.at) }}:
         <NuxtLink class="link font-bold" :to="`/drives/${place.replacedBy.drive.id}`">{{
           place.replacedBy.drive.tag
         }}</NuxtLink>
-        has its place, with the complaints and the put-back list.</span
+        has its place now.</span
       >
       <NuxtLink v-if="!closed" class="link" :to="{ query: { station: 'release' } }"
         >Strip it, return it or keep it</NuxtLink
@@ -30,7 +32,9 @@ const place = computed(() => inMachine(store.log))
       <NuxtLink class="link font-bold" :to="`/drives/${place.replaces.drive.id}`">{{
         place.replaces.drive.tag
       }}</NuxtLink>
-      since {{ dayOf(place.replaces.at) }}. What was noted as found there is on the put-back list here.</span
+      since {{ dayWithin(place.replaces.at) }}.<template v-if="noted">
+        What was noted as found there is on the put-back list here.</template
+      ></span
     >
   </p>
 </template>

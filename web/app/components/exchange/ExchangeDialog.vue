@@ -30,9 +30,15 @@ const choice = computed(() => {
       !l.drive.practice &&
       l.drive.simulated === drive.value.simulated,
   )
-  const alike = (l: Bench['lines'][number]) => Number(l.drive.mechanism === drive.value.mechanism)
-  return [...(usable ?? [])].sort((a, b) => alike(b) - alike(a))
+  return usable ?? []
 })
+const isAlike = (l: Bench['lines'][number]) => l.drive.mechanism === drive.value.mechanism
+const groups = computed(() =>
+  [
+    { label: 'Same drive type', lines: choice.value.filter(isAlike) },
+    { label: 'Other drive types', lines: choice.value.filter(l => !isAlike(l)) },
+  ].filter(g => g.lines.length),
+)
 const chosen = computed(() => choice.value.find(l => l.drive.id === by.value)?.drive ?? null)
 const differs = computed(() => (chosen.value ? differsFor(drive.value, chosen.value) : []))
 /** Solder points and parts that came loose inside stay with the drive. */
@@ -75,10 +81,12 @@ async function send(): Promise<void> {
       <FormField v-slot="{ id }" label="Drive that goes in"
         ><select :id="id" v-model="by" class="field">
           <option value="">choose</option>
-          <option v-for="l in choice" :key="l.drive.id" :value="l.drive.id">
-            {{ [l.drive.tag, l.drive.maker, l.drive.model].filter(Boolean).join(' ')
-            }}{{ l.outcome === 'released' ? ', released' : '' }}
-          </option>
+          <optgroup v-for="g in groups" :key="g.label" :label="g.label">
+            <option v-for="l in g.lines" :key="l.drive.id" :value="l.drive.id">
+              {{ [l.drive.tag, l.drive.maker, l.drive.model].filter(Boolean).join(' ')
+              }}{{ l.outcome === 'released' ? ', released' : '' }}
+            </option>
+          </optgroup>
         </select></FormField
       >
       <p v-if="!by" class="hint -mt-2">

@@ -17,7 +17,13 @@ const measures = computed(() => shapeOf(shape).measures)
         v-slot="{ id }"
         :label="`${m.label}${m.unit ? `, ${m.unit}` : ''}${m.must ? '' : ' (optional)'}`"
       >
-        <select v-if="m.words?.length" :id="id" v-model="typed[m.id]" class="field">
+        <select
+          v-if="m.words?.length"
+          :id="id"
+          class="field"
+          :value="typed[m.id] ?? ''"
+          @change="typed = { ...typed, [m.id]: ($event.target as HTMLSelectElement).value }"
+        >
           <option value="">not known</option>
           <option v-for="w in m.words" :key="w">{{ w }}</option>
         </select>

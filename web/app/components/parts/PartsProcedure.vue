@@ -17,7 +17,7 @@ const closed = computed(() => store.progress.outcome !== null)
 
 <template>
   <details class="mt-1 text-sm">
-    <summary class="min-h-9 font-bold">How it is changed: {{ told.steps.length }} steps, {{ told.hands }} min</summary>
+    <summary class="py-2 font-bold">How it is changed: {{ told.steps.length }} steps, {{ told.hands }} min</summary>
     <p v-for="c in cautions" :key="c" class="border-l-5 border-nudge bg-nudge-tint px-3 py-2 my-1.5">{{ c }}</p>
     <ol class="list-decimal pl-6 space-y-1.5">
       <li v-for="s in told.steps" :key="s.id">

@@ -65,8 +65,8 @@ async function kept(said: string): Promise<void> {
       >
     </form>
     <details class="mt-2">
-      <summary class="text-sm min-h-9">Find one by its measures</summary>
-      <div class="space-y-3 pt-2 pb-1">
+      <summary class="text-sm py-2">Find one by its measures</summary>
+      <div class="space-y-3 pb-1">
         <FormField v-slot="{ id }" label="Part that it is to replace"
           ><select :id="id" v-model="like" class="field sm:max-w-80">
             <option value="">any: by words only</option>
