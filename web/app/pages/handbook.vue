@@ -25,6 +25,7 @@ const calls = Object.entries(CALLS) as [CallKind, (typeof CALLS)[CallKind]][]
           v-for="[id, text] in [
             ['stations', 'The eleven stations'],
             ['gates', 'Gates'],
+            ['procedures', 'Changing parts, saving disks'],
             ['cleaning', 'What never goes where'],
             ['sums', 'The arithmetic, as used'],
           ]"
@@ -109,6 +110,7 @@ const calls = Object.entries(CALLS) as [CallKind, (typeof CALLS)[CallKind]][]
           </dd>
         </dl>
       </section>
+      <HandbookProcedures />
       <HandbookAlign />
       <HandbookReading />
       <section id="cleaning" class="panel p-6 scroll-mt-4">

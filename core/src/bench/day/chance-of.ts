@@ -6,7 +6,7 @@ import type { StationId } from '../../log'
 /** A step is never sure to be spared. */
 const LEAST = 0.02
 
-/** Chance that what comes behind the case is needed at all: where no cure holds, the drive is stripped or given back. */
+/** Chance that what comes behind the case is needed: where no cure holds, the drive is stripped or given back. */
 export const chanceBehind = (found: DriveCase | null): number =>
   (found && cureOutlook(found, SUCCEEDS.work)?.chance) ?? 1
 

@@ -186,8 +186,8 @@ const settingOf = (steps: readonly StepState[]): StepSetting | null =>
   steps.find(s => s.step.setting)?.step.setting ?? null
 
 /**
- * Needed steps of the stations to come, cut into pieces: a piece ends where a wait begins, where it gets long, and where
- * dirty hands, clean ones and a dark room follow each other.
+ * Needed steps of the stations to come, cut into pieces: a piece ends where a wait begins, where it gets long, and
+ * where dirty hands, clean ones and a dark room follow each other.
  */
 function piecesOf(way: Walk): {
   work: { station: StationId; steps: StepState[] }[]

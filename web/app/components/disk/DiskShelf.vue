@@ -37,6 +37,10 @@ const say = (disk: string, kind: 'verified' | 'retired' | 'back', detail: string
           Who wrote each, how that drive was verified, and what it all rests on. A disk whose own margin falls is
           retired.
         </p>
+        <p class="hint">
+          A disk that is mouldy, sheds or squeals goes into no drive before it was made fit:
+          <NuxtLink class="link" to="/handbook#procedures">how it is done</NuxtLink>.
+        </p>
       </div>
       <button class="btn" :aria-expanded="adding" @click="adding = !adding"><Plus class="size-4" />Add a disk</button>
     </div>

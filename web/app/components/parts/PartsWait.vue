@@ -44,7 +44,7 @@ async function start(): Promise<void> {
   <div class="mt-1 mb-2 border-l-5 border-muted bg-tint px-3 py-2">
     <p>
       <strong>{{ wait.what }}: {{ duration(minutes) }}</strong
-      ><span class="hint"> {{ wait.rests.map(r => RESTS[r]).join(', ') }}</span>
+      ><span class="hint ml-2">{{ wait.rests.map(r => RESTS[r]).join(', ') }}</span>
     </p>
     <template v-if="glues.length">
       <label class="block mt-1"
