@@ -11,20 +11,30 @@ export interface FileSource extends ByteSource {
   readonly sha256: () => string | null
 }
 
+/** Stands for standard input wherever a recording is read. */
+const STDIN = '-'
+
+/** @param path of the file; `-` for standard input */
 export async function fileSource(path: string): Promise<FileSource> {
+  if (path === STDIN) return hashed('standard input', undefined, process.stdin as AsyncIterable<Uint8Array>)
   const name = basename(path)
   const info = await stat(path).catch(() => null)
   if (!info) throw new InputError('there is no such file', 'the path of a VCD, CSV or WAV recording', { file: path })
   if (!info.isFile())
     throw new InputError('this is not a file', 'the path of a VCD, CSV or WAV recording', { file: path })
+  return hashed(name, info.size, createReadStream(path, { highWaterMark: 512 * 1024 }))
+}
+
+/** A stream that is read once, its hash taken while it goes by. */
+function hashed(name: string, size: number | undefined, stream: AsyncIterable<Uint8Array>): FileSource {
   let sha: string | null = null
   async function* chunks(): AsyncGenerator<Uint8Array> {
     const hash = createHash('sha256')
-    for await (const chunk of createReadStream(path, { highWaterMark: 512 * 1024 })) {
-      hash.update(chunk as Buffer)
-      yield chunk as Buffer
+    for await (const chunk of stream) {
+      hash.update(chunk)
+      yield chunk
     }
     sha = hash.digest('hex')
   }
-  return { name, size: info.size, chunks, sha256: () => sha }
+  return { name, ...(size === undefined ? {} : { size }), chunks, sha256: () => sha }
 }

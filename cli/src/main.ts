@@ -12,6 +12,10 @@ const COMMANDS: Readonly<Record<string, Entry>> = {
     description: 'Judge the spindle speed in a recording (VCD, CSV or WAV, also gzip-packed).',
     load: async () => (await import('./speed')).speed,
   },
+  live: {
+    description: 'Judge the spindle speed of a stream while it comes: some-tool … | wobrin live --mechanism 3.5in.',
+    load: async () => (await import('./live')).live,
+  },
   strobe: {
     description: 'Bars of a strobe pattern for a speed and a mains frequency; a disc to print.',
     load: async () => (await import('./strobe')).strobe,

@@ -9,7 +9,7 @@ import { numberOption, wordOption } from './options'
 export const speed = defineCommand({
   meta: { name: 'speed', description: 'Judge the spindle speed in a recording (VCD, CSV or WAV, also gzip-packed).' },
   args: {
-    file: { type: 'positional', description: 'the recording', required: true },
+    file: { type: 'positional', description: 'the recording; - for standard input', required: true },
     mechanism: { type: 'string', description: MECHANISM_IDS.join(' '), required: true },
     channel: { type: 'string', description: 'channel with the pulses (guessed by default)' },
     'pulses-per-turn': { type: 'string', description: 'pulses in one revolution (found by default)' },

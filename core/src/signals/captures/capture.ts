@@ -61,6 +61,8 @@ export interface ReadOptions {
   readonly onProgress?: (bytesRead: number, totalBytes: number | undefined) => void
   /** More changes than this on one channel are counted but not kept (default 2 000 000). */
   readonly maxEdgesPerChannel?: number
+  /** Changes beyond that push out the oldest ones, in place of leaving the channel out: for a stream that goes on. */
+  readonly rolling?: boolean
   /** Decompressed bytes to read before giving up (default 4 GiB). */
   readonly maxBytes?: number
   /** CSV only: unit of the time column where its heading does not say. */
@@ -78,4 +80,9 @@ export const DEFAULT_MAX_BYTES = 4 * 1024 ** 3
 export interface FormatReader {
   feed(bytes: Uint8Array): void
   finish(): Omit<Capture, 'fileName'>
+  /**
+   * What was read so far, without ending it, so many seconds back; left out where a format cannot be followed.
+   * @returns null while nothing can be told of it
+   */
+  snapshot?(windowS: number): Omit<Capture, 'fileName'> | null
 }

@@ -28,6 +28,8 @@ export interface CsvColumn {
   /** @returns false where the cell cannot be read */
   add(t: number, cell: string): boolean
   finish(end: number): { channel: CaptureChannel; notice?: string }
+  /** The changes from a time on, which this does not end; null where they are found only in the end. */
+  peek(from: number, end: number): CaptureChannel | null
 }
 
 export class LogicColumn implements CsvColumn {
@@ -35,8 +37,9 @@ export class LogicColumn implements CsvColumn {
   constructor(
     private readonly name: string,
     maxEdges: number,
+    rolling = false,
   ) {
-    this.track = new LevelTrack(maxEdges)
+    this.track = new LevelTrack(maxEdges, rolling)
   }
 
   add(t: number, cell: string): boolean {
@@ -47,6 +50,10 @@ export class LogicColumn implements CsvColumn {
 
   finish(end: number): { channel: CaptureChannel } {
     return { channel: this.track.finish(this.name, 1, 0, end) }
+  }
+
+  peek(from: number, end: number): CaptureChannel {
+    return this.track.peek(this.name, 1, 0, from, end)
   }
 }
 
@@ -68,6 +75,11 @@ export class AnalogueColumn implements CsvColumn {
     if (!Number.isFinite(x)) return false
     this.finder.push(t, x)
     return true
+  }
+
+  /** Which way pulses point is known only in the end. */
+  peek(): null {
+    return null
   }
 
   finish(): { channel: CaptureChannel; notice: string } {

@@ -113,7 +113,7 @@ export class CsvReader implements FormatReader {
     this.columns = columns.map(({ index, name }) => {
       const logic = rows.every(r => logicLevel(r[index] ?? '') !== -2)
       return logic
-        ? new LogicColumn(name, max)
+        ? new LogicColumn(name, max, this.options.rolling)
         : new AnalogueColumn(name, decimalComma, rate(), max, this.options.polarity)
     })
   }
@@ -149,6 +149,8 @@ export class CsvReader implements FormatReader {
     this.row++
     const since = t - this.firstTime
     if (this.pulses) {
+      const most = this.options.rolling ? (this.options.maxEdgesPerChannel ?? DEFAULT_MAX_EDGES) : Infinity
+      if (this.pulses.length >= most) this.pulses.splice(0, most >> 1)
       this.pulses.push(since)
       return
     }
@@ -170,6 +172,22 @@ export class CsvReader implements FormatReader {
     if (this.layout && line.split(this.layout.delimiter).length < width) {
       this.notices.push(`${this.file} breaks off within line ${this.line}; everything before it was read.`)
     } else this.take([line], true)
+  }
+
+  snapshot(windowS: number): Omit<Capture, 'fileName'> | null {
+    if (!this.layout || this.row === 0) return null
+    const durationS = this.lastTime - this.firstTime
+    const from = durationS - windowS
+    const columns = this.columns.map(c => c.peek(from, durationS))
+    const analogue = this.layout.columns.filter((_, i) => columns[i] === null).map(c => c.name)
+    if (analogue.length === columns.length && analogue.length > 0)
+      throw new InputError(
+        `${analogue.map(name => `"${name}"`).join(', ')}: voltages cannot be followed while they come`,
+        'levels, or times of pulses',
+        { file: this.file },
+      )
+    const channels = this.pulses ? [pulseChannel(this.pulses.filter(t => t >= from))] : columns.filter(c => c !== null)
+    return { format: 'csv', durationS, channels, notices: this.notices }
   }
 
   finish(): Omit<Capture, 'fileName'> {

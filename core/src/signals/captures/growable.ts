@@ -42,6 +42,23 @@ export class GrowableDoubles {
     return this.values.slice(from, this.length)
   }
 
+  /** Removes the oldest values; the others move up. */
+  dropFirst(count: number): void {
+    this.values.copyWithin(0, count, this.length)
+    this.length -= count
+  }
+
+  /** Place of the first value that is not below a bound; values must rise. */
+  firstFrom(bound: number): number {
+    let [low, high] = [0, this.length]
+    while (low < high) {
+      const middle = (low + high) >> 1
+      if (this.values[middle]! < bound) low = middle + 1
+      else high = middle
+    }
+    return low
+  }
+
   clear(): void {
     this.values = new Float64Array(FIRST)
     this.length = 0

@@ -13,6 +13,7 @@ export type {
 export { writeCsv } from './csv-writer'
 export { GrowableDoubles } from './growable'
 export { guessSpindleChannel } from './guess-channel'
+export { LiveReader } from './live-reader'
 export { readCapture } from './read-capture'
 export { MOST_SAMPLES, readWaveform, type Waveform } from './samples'
 export { cutStretch, vcdChunks, writeVcd, type VcdWriteOptions, type WritableChannel } from './vcd-writer'

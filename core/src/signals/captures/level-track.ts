@@ -13,11 +13,15 @@ export class LevelTrack {
   private known = UNKNOWN
   private unknownSince = -1
   private readonly times = new GrowableDoubles()
-  private readonly gaps: Gap[] = []
+  private gaps: Gap[] = []
   private dropped = false
   edgeCount = 0
 
-  constructor(private readonly maxEdges: number) {}
+  /** @param rolling the oldest changes go where there are more than are kept */
+  constructor(
+    private readonly maxEdges: number,
+    private readonly rolling = false,
+  ) {}
 
   /** @param t time in the reader's own unit, never going back; scaled to seconds in {@link finish} */
   set(level: number, t: number): void {
@@ -47,12 +51,32 @@ export class LevelTrack {
       return
     }
     this.edgeCount++
-    if (this.times.length >= this.maxEdges) {
+    if (this.times.length >= this.maxEdges && this.rolling) this.dropOldest()
+    else if (this.times.length >= this.maxEdges) {
       this.dropped = true
       this.times.clear()
       return
     }
     this.times.push(t)
+  }
+
+  /** Half of the changes go; an even number, so that the level before the first one stays what it was. */
+  private dropOldest(): void {
+    this.times.dropFirst(2 * Math.floor(this.times.length / 4))
+    const from = this.times.copyFrom(0)[0] ?? 0
+    this.gaps = this.gaps.filter(g => g.toS >= from)
+  }
+
+  /** The changes from a time on, as in {@link finish}, which this does not end. */
+  peek(name: string, unitsPerSecond: number, start: number, from: number, end: number): CaptureChannel {
+    const at = this.times.firstFrom(from)
+    const times = this.times.copyFrom(at - (at % 2))
+    for (let i = 0; i < times.length; i++) times[i] = (times[i]! - start) / unitsPerSecond
+    const open = this.unknownSince >= 0 ? [{ fromS: this.unknownSince, toS: end }] : []
+    const gaps = [...this.gaps, ...open]
+      .filter(g => g.toS >= from)
+      .map(g => ({ fromS: (g.fromS - start) / unitsPerSecond, toS: (g.toS - start) / unitsPerSecond }))
+    return { name, edgeCount: this.edgeCount, edges: { initial: this.initial, times, gaps } }
   }
 
   /**

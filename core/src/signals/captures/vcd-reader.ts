@@ -78,7 +78,8 @@ export class VcdReader implements FormatReader {
     for (const { code } of this.header.variables) {
       if (code.length > MAX_CODE)
         throw this.bad(`a signal's code is ${code.length} characters long`, `at most ${MAX_CODE}`)
-      if (this.codes.add(codeNumber(code), this.tracks.length)) this.tracks.push(new LevelTrack(max))
+      if (this.codes.add(codeNumber(code), this.tracks.length))
+        this.tracks.push(new LevelTrack(max, this.options.rolling))
     }
   }
 
@@ -239,6 +240,16 @@ export class VcdReader implements FormatReader {
     if (this.word === 'dumpoff') this.paused = true
     if (this.word === 'dumpon') this.paused = false
     return State.Between
+  }
+
+  snapshot(windowS: number): Omit<Capture, 'fileName'> | null {
+    if (!this.header || this.firstTime < 0) return null
+    const { ticksPerSecond, variables, notices } = this.header
+    const from = this.time - windowS * ticksPerSecond
+    const channels = variables.map(({ name, code }) =>
+      this.tracks[this.codes.find(codeNumber(code))]!.peek(name, ticksPerSecond, this.firstTime, from, this.time),
+    )
+    return { format: 'vcd', durationS: (this.time - this.firstTime) / ticksPerSecond, channels, notices }
   }
 
   finish(): Omit<Capture, 'fileName'> {
