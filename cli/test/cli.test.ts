@@ -122,7 +122,11 @@ describe('wobrin speed', () => {
       /p\.vcd, byte 0: this looks like a PNG picture/,
     ],
     ['a folder', ['speed', folder, '--mechanism', '3in'], /this is not a file/],
-    ['an unknown command', ['spin'], /there is no command "spin"; expected one of speed, live, strobe, simulate, mechanisms/],
+    [
+      'an unknown command',
+      ['spin'],
+      /there is no command "spin"; expected one of speed, live, strobe, simulate, mechanisms/,
+    ],
   ])('%s: one plain line and exit 2', async (_, args, line) => {
     const { code, out, err } = await wobrin(...args)
     expect(code).toBe(2)

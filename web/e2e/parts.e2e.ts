@@ -120,7 +120,7 @@ test('how parts are changed is exported, edited and taken in; a mistake is refus
     })
   const bad = await put(file.replace('"change-heads"', '"change-pad"'))
   expect(bad.ok()).toBe(false)
-  expect(await bad.text()).toMatch(/own\.json, line \d+.*stands there twice/)
+  expect(await bad.text()).toMatch(/own\.json, line \d.*stands there twice/)
   expect((await put(file.replace('Mark where the old assembly stands', 'Scratch two marks'))).ok()).toBe(true)
   const { own } = (await (await page.request.get('/api/procedures')).json()) as { own: unknown }
   expect(JSON.stringify(own)).toContain('Scratch two marks')

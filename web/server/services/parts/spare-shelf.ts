@@ -25,7 +25,8 @@ export class SpareShelf {
 
   /**
    * Keeps a part under the id that its sender made: a new one, or in place of what stood there.
-   * @throws ParameterError where a measure cannot be, the photo is not kept here, or fewer pieces are kept than went into drives
+   * @throws ParameterError where a measure cannot be, the photo is not kept here, or fewer pieces are kept than went
+   * into drives
    */
   put(id: string, input: SpareInput, used: number, now: string): SpareRow {
     const { shape } = findPart(input.part)!
