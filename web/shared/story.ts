@@ -9,5 +9,7 @@ export interface DriveStory {
   readonly mechanism: string
   readonly complaints: readonly ComplaintStory[]
   readonly tried: readonly Tried[]
+  /** Minutes of hands by the times of the log, and what the lists expected for the same. */
+  readonly spent: { readonly minutes: number; readonly sittings: number; readonly expected: number }
   readonly moved: readonly RateMove[]
 }

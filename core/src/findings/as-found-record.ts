@@ -1,4 +1,4 @@
-import { inMachine, standingEntries, type AsFoundItem, type Breakage, type LogEntry } from '../log'
+import { standingEntries, type AsFoundItem, type Breakage, type LogEntry } from '../log'
 
 /** One marked thing and what has become of it. */
 export interface RecordedItem {
@@ -46,6 +46,7 @@ export function asFoundRecord(log: readonly LogEntry[]): RecordedItem[] {
       if (old) items.set(data.item, { ...old, putBack: entry, leftOff: data.leftOff })
     }
   }
-  for (const id of inMachine(log).replacedBy?.passedOn ?? []) items.delete(id)
+  // Also where the drive is back in its machine: then they came back with it, noted anew.
+  for (const { data } of log) if (data?.type === 'replaced') for (const id of data.passedOn) items.delete(id)
   return [...items.values()]
 }

@@ -50,14 +50,19 @@ export class WorthService {
     const found = driveCase(drive, log, walk(drive, log, nowMs), this.known(drive))
     const usual = chanceHere(USUAL_CHANCE[drive.mechanism].value, endings)
     const outlook = cureOutlook(found, usual, part => this.isAtHand(drive, part))
-    const { minutes, sittings, expected } = this.timed(drive.id, log)
     return {
       endings,
       outlook,
       pace: this.pace(drive),
       repairs: outlook?.likely ? this.repairs(drive, outlook.likely.fault) : [],
-      spent: { minutes, sittings, expected },
+      spent: this.spentOn(drive),
     }
+  }
+
+  /** What a drive took so far, by the times of its log, and what the lists expected for it. */
+  spentOn(drive: DriveFacts): NonNullable<WorthFacts['spent']> {
+    const { minutes, sittings, expected } = this.timed(drive.id, this.drives.log(drive.id))
+    return { minutes, sittings, expected }
   }
 
   private isAtHand(drive: DriveFacts, part: string): boolean {

@@ -9,7 +9,7 @@ import {
   type WeighOptions,
 } from '../../diagnosis'
 import { lowerFirst, type CallKind } from '../../base/observations'
-import { supportingEntries, type DriveFacts, type LogEntry } from '../../log'
+import { inMachine, supportingEntries, type DriveFacts, type LogEntry } from '../../log'
 import { carriedComplaints, type Carried } from './carried'
 import { fittedUntold, type FittedUntold } from './fitted-untold'
 import { closedGates, keptFrom, type GateState, type NextThing, type Walk } from '../stations'
@@ -82,7 +82,7 @@ function untriedSince(complaints: readonly string[], entries: readonly LogEntry[
 export const hasComplaint = (drive: DriveFacts, log: readonly LogEntry[]): boolean =>
   (log.some(e => e.data?.type === 'reading' && e.data.key.startsWith('complaint.')) &&
     openComplaints(caseOfLog(drive, log)).length > 0) ||
-  (carriedComplaints(supportingEntries(log, drive))?.untried.length ?? 0) > 0
+  (inMachine(log).replaces !== null && (carriedComplaints(supportingEntries(log, drive))?.untried.length ?? 0) > 0)
 
 /** What a case wants done, as a thing on the bench. */
 type Wanted = Pick<NextThing, 'title' | 'reason' | 'minutes'>

@@ -121,7 +121,9 @@ export function exchangeEntries(exchange: Exchange, old: OnFile, other: OnFile, 
     const id = ids.get(entry.id)!
     const mark = item.mark && ids.has(item.mark.photo) ? { ...item.mark, photo: ids.get(item.mark.photo)! } : null
     const behind = item.behind === null ? null : (ids.get(item.behind) ?? null)
+    // What was noted on the drive itself comes home.
     const notedOn = r.notedOn ?? from.tag
+    const elsewhere = notedOn === to.tag ? {} : { notedOn }
     const common = { ...bare, driveId: to.id, at, station: entry.station, detail: '' }
     return [
       {
@@ -130,7 +132,7 @@ export function exchangeEntries(exchange: Exchange, old: OnFile, other: OnFile, 
         kind: 'as-found',
         title: entry.title,
         detail: entry.detail,
-        data: { type: 'as-found', item: { ...item, mark, behind }, notedOn },
+        data: { type: 'as-found', item: { ...item, mark, behind }, ...elsewhere },
       },
       {
         ...common,

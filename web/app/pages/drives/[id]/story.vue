@@ -66,6 +66,14 @@ const times = (x: number) =>
           </li>
         </ol>
       </section>
+      <section v-if="story.spent.minutes >= 1">
+        <h2 class="font-bold mb-1">What it took</h2>
+        <p class="text-sm">
+          About {{ (story.spent.minutes / 60).toFixed(1) }} h of hands in {{ story.spent.sittings }}
+          {{ story.spent.sittings === 1 ? 'sitting' : 'sittings' }}, by the times of its log. The lists expected
+          {{ (story.spent.expected / 60).toFixed(1) }} h for what was done.
+        </p>
+      </section>
       <section v-if="story.moved.length">
         <h2 class="font-bold mb-1">What the workshop learned</h2>
         <ul class="text-sm">
