@@ -3,6 +3,7 @@ import type { LogEntry } from '../../core/src/log'
 import {
   clockOf,
   dayOf,
+  dayWithin,
   decimals,
   duration,
   endOf,
@@ -13,6 +14,15 @@ import {
   mark,
 } from '../app/composables/useFormat'
 import { earlierReadings } from '../app/utils/earlier-readings'
+
+describe('a day within a sentence', () => {
+  it('begins with a small letter where the word is no name', () => {
+    const now = new Date().toISOString()
+    expect([dayOf(now), dayWithin(now)]).toEqual(['Today', 'today'])
+    const old = '2020-03-05T10:00:00Z'
+    expect(dayWithin(old)).toBe(dayOf(old))
+  })
+})
 
 describe('figures in words', () => {
   it.each([

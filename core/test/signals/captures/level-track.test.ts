@@ -72,3 +72,49 @@ describe('a track of levels', () => {
     expect(track.finish('D0', 2, 0, 20).edges!.gaps).toEqual([{ fromS: 4, toS: 10 }])
   })
 })
+
+describe('a track that goes on without end', () => {
+  it('shows at any time what it would end with, from any time on, and does not end by it', () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.record({ level: fc.constantFrom(0, 1, 2), step: fc.integer({ min: 1, max: 50 }) }), {
+          maxLength: 120,
+        }),
+        fc.double({ min: 0, max: 1, noNaN: true }),
+        (moves, share) => {
+          const [followed, plain] = [new LevelTrack(1e6, true), new LevelTrack(1e6)]
+          let t = 0
+          for (const { level, step } of moves) {
+            t += step
+            followed.set(level, t)
+            plain.set(level, t)
+            followed.peek('a', 10, 0, 0, t)
+          }
+          const from = share * t
+          const all = plain.finish('a', 10, 0, t)
+          expect(followed.peek('a', 10, 0, 0, t)).toEqual(all)
+          const late = followed.peek('a', 10, 0, from, t).edges!
+          const left = all.edges!.times.length - late.times.length
+          // What is left out is an even number of changes: the level before the first one stays what it was.
+          expect(left % 2).toBe(0)
+          expect([...late.times]).toEqual([...all.edges!.times.subarray(left)])
+          expect(all.edges!.times.filter(x => x >= from / 10).every(x => late.times.includes(x))).toBe(true)
+          expect(followed.finish('a', 10, 0, t)).toEqual(all)
+        },
+      ),
+      { numRuns: 80 },
+    )
+  })
+
+  it('drops the oldest changes, and only those', () => {
+    const track = new LevelTrack(100, true)
+    for (let i = 0; i < 1001; i++) track.set(i % 2, i)
+    const { edges, edgeCount } = track.peek('a', 1, 0, 0, 1000)
+    expect(edgeCount).toBe(1000)
+    expect(edges!.times.length).toBeLessThanOrEqual(100)
+    expect(edges!.times.length).toBeGreaterThanOrEqual(50)
+    expect(edges!.times.at(-1)).toBe(1000)
+    // By hand: it rises at every odd time, and is low before.
+    expect([edges!.initial, edges!.times[0]! % 2]).toEqual([0, 1])
+  })
+})
