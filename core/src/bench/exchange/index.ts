@@ -1,2 +1,3 @@
-export { complaintsToPass, differsFor, exchangeEntries, whyNot, type Exchange, type OnFile } from './exchange-entries'
+export { exchangeEntries, type Exchange } from './exchange-entries'
+export { complaintsToPass, differsFor, whyNot, type OnFile } from './may-replace'
 export { factorsFrom, toldByReplacement } from './outside'

@@ -1,6 +1,6 @@
 import { caseOfLog, outsideFactors, type CaseReading, type WeighOptions } from '../../diagnosis'
 import { inMachine, supportingEntries } from '../../log'
-import type { OnFile } from './exchange-entries'
+import type { OnFile } from './may-replace'
 
 /**
  * What a drive that has the place of another one takes over from its case: how much likelier faults outside the drive
