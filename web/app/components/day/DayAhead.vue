@@ -16,10 +16,10 @@ const when = (at: string) => (at.length === 10 ? weekday(at) : endOf(at))
         ><CalendarPlus class="size-4" aria-hidden="true" />Calendar file</a
       >
     </div>
-    <ul v-if="ahead.length" class="text-sm space-y-1.5">
+    <ul v-if="ahead.length" class="text-sm">
       <li v-for="a in ahead" :key="a.key" class="flex gap-3">
-        <span class="w-24 shrink-0 text-muted">{{ when(a.at) }}</span><NuxtLink
-          class="grow min-w-0 hover:underline underline-offset-2"
+        <span class="w-24 shrink-0 py-1.5 text-muted">{{ when(a.at) }}</span><NuxtLink
+          class="grow min-w-0 py-1.5 hover:underline underline-offset-2"
           :to="a.to"
           ><strong v-if="a.tags.length">{{ a.tags.join(', ') }} </strong>{{ a.what }}</NuxtLink
         >
