@@ -3,7 +3,7 @@ import { InputError } from '@wobrin/core/base/errors'
 import { CALLS } from '@wobrin/core/base/observations'
 import { findMechanism, MECHANISM_IDS } from '@wobrin/core/drives'
 import { liveSpeed, speedReport, type LiveSpeed } from '@wobrin/core/instruments/spindle'
-import { LiveReader } from '@wobrin/core/signals/captures'
+import { LiveReader, type Capture } from '@wobrin/core/signals/captures'
 import { numberOption, wordOption } from './options'
 
 /** A line is printed so often at most, and once a second at least while data come. */
@@ -41,26 +41,23 @@ export const live = defineCommand({
     const say = args.json ? sayJson : sayWords
     let last: LiveSpeed | null = null
     let printed = 0
-    const read = () => {
-      const now = reader.snapshot(WINDOW_S)
-      if (now) last = liveSpeed(now, args.line, options, context) ?? last
-    }
+    const judged = (now: Capture | null) => (now && liveSpeed(now, args.line, options, context)) ?? last
     let problem: InputError | null = null
     try {
       for await (const chunk of process.stdin) {
         reader.push(chunk as Buffer)
         if (Date.now() - printed < EVERY_MS) continue
-        read()
+        last = judged(reader.snapshot(WINDOW_S))
         if (last) {
           say(last, false)
           printed = Date.now()
         }
       }
-      last = liveSpeed(reader.finish(), args.line, options, context) ?? last
+      last = judged(reader.finish())
     } catch (error) {
       if (!(error instanceof InputError)) throw error
       problem = error
-      last = whatCame(reader, args.line, options, context) ?? last
+      last = unlessRefused(() => judged(reader.snapshot(WINDOW_S))) ?? last
     }
     if (last) say(last, true)
     if (problem) throw problem
@@ -68,17 +65,15 @@ export const live = defineCommand({
   },
 })
 
-/** What a stream that broke had brought until then; null where that cannot be judged. */
-function whatCame(reader: LiveReader, ...how: Tail<Parameters<typeof liveSpeed>>): LiveSpeed | null {
+/** What something comes to; null where the input is such that it cannot be told. */
+function unlessRefused<T>(work: () => T): T | null {
   try {
-    const now = reader.snapshot(WINDOW_S)
-    return now && liveSpeed(now, ...how)
+    return work()
   } catch (error) {
     if (error instanceof InputError) return null
     throw error
   }
 }
-type Tail<T extends unknown[]> = T extends [unknown, ...infer R] ? R : never
 
 function sayJson({ channel, timeS, nowRpm, judged: { measurement, verdict } }: LiveSpeed, ended: boolean): void {
   const { rpm, revolutions, call, reasons, next } = speedReport(measurement, verdict)

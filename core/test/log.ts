@@ -49,7 +49,8 @@ export function found(
 export const withData = (kind: LogEntry['kind'], data: EntryData, part: Partial<LogEntry> = {}): LogEntry =>
   entry({ kind, data, ...part })
 
-const EMPTY: AsFoundItem = {
+/** A thing of which nothing is said. */
+export const EMPTY: AsFoundItem = {
   kind: 'part',
   name: 'cover',
   state: '',

@@ -3,6 +3,7 @@ import type { MechanismId } from '@wobrin/core/drives'
 import { SCENARIOS, SimulatedPickup } from '@wobrin/core/simulator'
 import {
   measureSpeed,
+  NOW_S,
   pulsesFromEdges,
   speedFromPulses,
   speedUncertainty,
@@ -24,8 +25,6 @@ export interface LiveReading {
 }
 
 const EVERY_MS = 250
-/** The quick reading looks back this far: short enough to follow a screwdriver. */
-const NOW_S = 1.6
 /** A recording longer than this begins anew from its tail. */
 const LONGEST_S = 120
 

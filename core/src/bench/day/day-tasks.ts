@@ -121,11 +121,11 @@ export function driveDay({ id: driveId, tag, way, found, priority, urgent }: Day
   }
 
   const pieces = piecesOf(way)
+  const behindCase = chanceBehind(found)
   for (const { station, steps } of pieces.work) {
     if (found && placeOf(station) >= placeOf(BEFORE) && !tasks.some(t => t.expected)) addCase()
     const powered = placeOf(station) >= POWERED
-    const behindCase = tasks.some(t => t.expected) ? chanceBehind(found) : 1
-    const chance = behindCase * chanceNeeded(station, steps, found)
+    const chance = (tasks.some(t => t.expected) ? behindCase : 1) * chanceNeeded(station, steps, found)
     const after = behind(steps, powered)
     last = add({
       title: titleOf(station, steps),

@@ -1,13 +1,10 @@
 import { describe, expect, it } from 'vitest'
 import { driveCase, fittedUntold, wantedBy } from '../../../src/bench/case'
-import { readingEntry } from '../../../src/bench/entries'
-import type { LogEntry } from '../../../src/log'
-import { driveFacts, entry, withData } from '../../log'
+import { driveFacts, withData } from '../../log'
+import { readOn } from '../../read-on'
 
 const drive = driveFacts({ mechanism: '3.5in' })
-let n = 0
-const read = (key: string, value: string): LogEntry =>
-  entry({ ...readingEntry({ id: `r${++n}`, at: '2026-03-01T10:00:00Z', remark: '', key, value }, drive) })
+const read = (key: string, value: string) => readOn(drive, key, value)
 const fit = (part: string) =>
   withData('part-used', {
     type: 'part-fitted',

@@ -1,6 +1,5 @@
 import { describe, expect, it } from 'vitest'
 import { complaintsOf, driveCase, hasComplaint, wantedBy } from '../../../src/bench/case'
-import { readingEntry } from '../../../src/bench/entries'
 import {
   complaintsToPass,
   differsFor,
@@ -17,29 +16,17 @@ import { closedCase } from '../../../src/diagnosis/learning'
 import { asFoundRecord } from '../../../src/findings'
 import { inMachine, mayTakeBack, type AsFoundItem, type DriveFacts, type LogEntry } from '../../../src/log'
 import { buildCertificate } from '../../../src/release'
-import { driveFacts, entry } from '../../log'
+import { driveFacts, EMPTY, entry } from '../../log'
+import { readOn } from '../../read-on'
 
 const OLD = driveFacts({ id: 'old', tag: 'SK-05', mechanism: '3.5in', model: 'KD-35' })
 const NEW = driveFacts({ id: 'new', tag: 'SK-26', mechanism: '3.5in', model: 'KD-35' })
 const AT = '2026-03-05T10:00:00Z'
 let n = 0
 const newId = () => `made${++n}`
-const read = (drive: DriveFacts, key: string, value: string | number, source?: 'said' | 'hand' | 'meter'): LogEntry =>
-  entry({
-    ...readingEntry({ id: newId(), at: AT, remark: '', key, value, ...(source ? { source } : {}) }, drive),
-  })
-const item = (kind: AsFoundItem['kind'], name: string, state = ''): AsFoundItem => ({
-  kind,
-  name,
-  state,
-  detail: '',
-  colour: '',
-  from: '',
-  to: '',
-  measured: '',
-  behind: null,
-  mark: null,
-})
+const read = (drive: DriveFacts, key: string, value: string | number, source?: 'said' | 'hand' | 'meter') =>
+  readOn(drive, key, value, { source })
+const item = (kind: AsFoundItem['kind'], name: string, state = ''): AsFoundItem => ({ ...EMPTY, kind, name, state })
 const noted = (id: string, of: AsFoundItem) =>
   entry({ id, kind: 'as-found', driveId: 'old', title: of.name, data: { type: 'as-found', item: of } })
 

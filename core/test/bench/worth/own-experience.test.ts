@@ -1,7 +1,6 @@
 import jStat from 'jstat'
 import { describe, expect, it } from 'vitest'
 import { driveCase } from '../../../src/bench/case'
-import { readingEntry } from '../../../src/bench/entries'
 import {
   chanceHere,
   cureKind,
@@ -18,11 +17,10 @@ import { NO_ACCOUNT, type LogEntry } from '../../../src/log'
 import { findPart } from '../../../src/parts'
 import { findStep } from '../../../src/bench/stations'
 import { driveFacts, entry, withData } from '../../log'
+import { readOn } from '../../read-on'
 
 const drive = driveFacts({ mechanism: '3.5in' })
-let n = 0
-const read = (key: string, value: string | number, of?: number): LogEntry =>
-  entry({ ...readingEntry({ id: `r${++n}`, at: '2026-03-01T10:00:00Z', remark: '', key, value, of }, drive) })
+const read = (key: string, value: string | number, of?: number) => readOn(drive, key, value, { of })
 const caseOf = (...log: LogEntry[]) => driveCase(drive, log, { gates: [] })
 
 describe('what this workshop has seen', () => {
