@@ -60,6 +60,10 @@ const COMMANDS: Readonly<Record<string, Entry>> = {
     description: 'Read a track from a recording of the read-data line: sectors, and the timing margin left.',
     load: async () => (await import('./read')).read,
   },
+  rescue: {
+    description: 'Merge recordings of one failing disk sector by sector, and say what to try next.',
+    load: async () => (await import('./rescue')).rescue,
+  },
   bus: {
     description: 'Follow a drive by a recording of its interface lines: where the heads were, and how each track read.',
     load: async () => (await import('./bus')).bus,

@@ -1,5 +1,6 @@
-export { cutTracks, type CutOptions } from './cut-tracks'
+export { cutTracks, cuttingTracks, type CutOptions } from './cut-tracks'
 export { doubtsOf, invertLines, looksInverted, samplePeriod, type Doubt } from './doubts'
+export { followCapture, mapLines, type FollowedCapture, type FollowOptions, type LineMapping } from './follow-capture'
 export { followHeads, type HeadPath, type Move, type Seek, type Stay } from './follow-heads'
 export { intervalPicture, type IntervalPicture } from './intervals'
 export { judgeBus, type BusJudgement } from './judge-bus'
@@ -11,7 +12,6 @@ export { railBars } from './rail-bars'
 export {
   MOST_EDGES,
   imageOf,
-  mapLines,
   marginsTable,
   reportBus,
   reportJson,
@@ -19,7 +19,6 @@ export {
   type BusOptions,
   type BusProgress,
   type BusReport,
-  type LineMapping,
 } from './report'
 export { settlingOf, type Settling } from './settling'
 export { surfaceOfRaw, type JudgedSurface } from './surface'
@@ -29,11 +28,13 @@ export {
   SILENCE,
   namingOf,
   sampleOf,
+  onDisk,
   toReadings,
   totalsOf,
   type Naming,
   type RawTrack,
   type SectorReading,
+  type DiskTrack,
   type Totals,
   type TrackReading,
 } from './track-reading'

@@ -1,29 +1,24 @@
 import type { ShownReading, SurfaceFacts } from '../../log'
 import type { Capture } from '../../signals/captures'
-import { ParameterError } from '../../base/errors'
 import { gravestOf, type Call, type Observation, type Point } from '../../base/observations'
 import { CODE_IDS, diskImage, FORMATS, type DiskImage, type Format, type TrackReadOptions } from '../../signals/codes'
-import { translateHostDriven, type HostDriven } from './host-driven'
+import type { HostDriven } from './host-driven'
 import { fluxWithin, hasNoRhythm } from '../../signals/separator'
 import { cuttingTracks } from './cut-tracks'
-import { doubtsOf, invertLines, type Doubt } from './doubts'
-import { followHeads, type HeadPath } from './follow-heads'
-import { hardSectorsOf, type HardSectored } from './hard-sectored'
+import { doubtsOf, type Doubt } from './doubts'
+import { followCapture, type FollowOptions, type LineMapping } from './follow-capture'
+import type { HeadPath } from './follow-heads'
+import type { HardSectored } from './hard-sectored'
 import { intervalPicture, type IntervalPicture } from './intervals'
 import { judgeBus } from './judge-bus'
 import type { HeadSummary, SurfaceContext } from './judge-surface'
-import { guessLines, LINE_NAMES, linesOf, type BusLines, type LineName } from './lines'
 import { settlingOf, type Settling } from './settling'
 import type { BusSpeed, BusTimings } from './timings'
 import { speedByCylinder, type SpeedByCylinder } from './speed-by-cylinder'
 import { surfaceOfRaw } from './surface'
 import { totalsOf, type Naming, type RawTrack, type Totals, type TrackReading } from './track-reading'
 
-export type LineMapping = Readonly<Partial<Record<LineName, string>>>
-
-export interface BusOptions {
-  readonly mapping?: LineMapping
-  readonly inverted?: boolean
+export interface BusOptions extends FollowOptions {
   /** Codes to try; all that are known otherwise. */
   readonly code?: Format['code'] | 'auto'
   readonly separator?: TrackReadOptions
@@ -62,48 +57,8 @@ export interface BusReport {
 /** Changes that a read line may have: a whole disk of two turns a track has about 22 million. */
 export const MOST_EDGES = 60_000_000
 
-/**
- * Which channel is which line: what was chosen, over what the names say.
- * @param needed whether a line must be known
- * @throws ParameterError for a line or channel that is not there
- */
-export function mapLines(
-  capture: Pick<Capture, 'channels' | 'fileName'>,
-  chosen: LineMapping = {},
-  needed = true,
-): LineMapping {
-  const names = capture.channels.map(c => c.name)
-  for (const [line, channel] of Object.entries(chosen)) {
-    if (!LINE_NAMES.includes(line as LineName))
-      throw new ParameterError(`there is no line “${line}”`, LINE_NAMES.join(', '), { field: 'map' })
-    if (channel !== '' && !names.includes(channel))
-      throw new ParameterError(`there is no channel “${channel}”`, names.join(', '), { field: 'map' })
-  }
-  const taken = new Set(Object.values(chosen))
-  const guessed = Object.fromEntries(
-    Object.entries(guessLines(names)).filter(([line, channel]) => !(line in chosen) && !taken.has(channel)),
-  )
-  const mapping = Object.fromEntries(Object.entries({ ...guessed, ...chosen }).filter(([, channel]) => channel !== ''))
-  if (needed && Object.keys(mapping).length === 0)
-    throw new ParameterError(
-      'no channel is known as a line by its name',
-      `a mapping such as index=${names[0] ?? 'D0'}`,
-      { file: capture.fileName, field: 'map' },
-    )
-  return mapping
-}
-
 const formatsOf = (code: BusOptions['code']) =>
   code === undefined || code === 'auto' ? undefined : FORMATS.filter(f => f.code === code)
-
-/**
- * A path whose cylinders are not known before a time: what was read until then, with the motor still starting and the
- * carriage anywhere, is left out. Where home never came, all of it is kept without a cylinder.
- */
-const knownFrom = (path: HeadPath, fromS: number | null): HeadPath => ({
-  ...path,
-  stays: fromS === null ? path.stays.map(s => ({ ...s, cylinder: null })) : path.stays.filter(s => s.toS > fromS),
-})
 
 /** Progress of {@link reportingBus}: the track just read, of how many. */
 export interface BusProgress {
@@ -114,16 +69,9 @@ export interface BusProgress {
 
 /** Judges a recording; yields after each track, so that a worker can tell how far it is and listen for a stop. */
 export function* reportingBus(capture: Capture, options: BusOptions = {}): Generator<BusProgress, BusReport> {
-  const translated = translateHostDriven(capture)
-  const mapping = mapLines(capture, options.mapping, translated === null)
-  const asRecorded = { ...translated?.lines, ...linesOf(capture, mapping) }
-  const recorded: BusLines = options.inverted ? invertLines(asRecorded) : asRecorded
+  const { mapping, hostDriven, recorded, lines, hard, path } = followCapture(capture, options)
   const others = capture.channels.filter(c => !Object.values(mapping).includes(c.name))
-  const hard = hardSectorsOf(recorded)
-  // One pulse a revolution: the holes of the sectors say nothing of the speed.
-  const lines: BusLines = hard ? { ...recorded, index: hard.index } : recorded
   const doubts = doubtsOf(recorded, capture, others)
-  const path = knownFrom(followHeads(lines, capture.durationS), translated ? translated.knownFromS : 0)
   const raw: RawTrack[] = []
   for (const step of cuttingTracks(lines, path, { formats: formatsOf(options.code), separator: options.separator })) {
     raw.push(step.track)
@@ -164,7 +112,7 @@ export function* reportingBus(capture: Capture, options: BusOptions = {}): Gener
     call: gravestOf(points, rest),
     doubts,
     mapping,
-    hostDriven: translated?.by ?? null,
+    hostDriven,
     durationS: capture.durationS,
     speed: bus.speed,
     timings: { ...bus.timings, settling: settlingOf(lines, path, raw) },

@@ -113,6 +113,23 @@ function byHeader(t: RawTrack): RawTrack[] {
   )
 }
 
+/** A stretch whose cylinder on the disk is known. */
+export type DiskTrack = RawTrack & { readonly cylinder: number }
+
+/**
+ * Stretches by the cylinder of the disk that they are of; those between its tracks, and those that nothing names, are
+ * left out.
+ * @param sided whether a side line said which head was chosen
+ */
+export function onDisk(raw: readonly RawTrack[], naming: Naming, sided = true): DiskTrack[] {
+  return (sided ? raw : raw.flatMap(byHeader)).flatMap(t => {
+    const names = t.read ? mostNamed(t.read.sectors.filter(s => s.status === 'good')) : undefined
+    const cylinder = t.cylinder !== null ? t.cylinder / naming.stepsPerCylinder : names
+    // Between two tracks of a disk that is stepped over twice there is nothing to read.
+    return cylinder === undefined || !Number.isInteger(cylinder) || cylinder < 0 ? [] : [{ ...t, cylinder }]
+  })
+}
+
 /**
  * Tracks of a disk from raw stretches: visits and turns are put together, and sectors that tracks of the same layout
  * have but this one
@@ -120,17 +137,12 @@ function byHeader(t: RawTrack): RawTrack[] {
  * @param sided whether a side line said which head was chosen
  */
 export function toReadings(raw: readonly RawTrack[], naming: Naming = namingOf(raw), sided = true): TrackReading[] {
-  const groups = new Map<string, RawTrack[]>()
-  for (const t of sided ? raw : raw.flatMap(byHeader)) {
-    const names = t.read ? mostNamed(t.read.sectors.filter(s => s.status === 'good')) : undefined
-    const cylinder = t.cylinder !== null ? t.cylinder / naming.stepsPerCylinder : names
-    // Between two tracks of a disk that is stepped over twice there is nothing to read.
-    if (cylinder === undefined || !Number.isInteger(cylinder) || cylinder < 0) continue
-    const key = `${cylinder} ${t.head}`
+  const groups = new Map<string, DiskTrack[]>()
+  for (const t of onDisk(raw, naming, sided)) {
+    const key = `${t.cylinder} ${t.head}`
     const group = groups.get(key)
-    const own = { ...t, cylinder }
-    if (group) group.push(own)
-    else groups.set(key, [own])
+    if (group) group.push(t)
+    else groups.set(key, [t])
   }
   const readings = [...groups.values()]
     .map(visits => together(visits, naming))
@@ -143,7 +155,7 @@ export function toReadings(raw: readonly RawTrack[], naming: Naming = namingOf(r
     .map(r => (r.cylinder <= last && r.seconds >= WHOLE_TURN_S ? withMissing(r, readings) : r))
 }
 
-function together(visits: readonly RawTrack[], naming: Naming): TrackReading {
+function together(visits: readonly DiskTrack[], naming: Naming): TrackReading {
   const best = [...visits].sort((a, b) => (b.read?.sectors.length ?? 0) - (a.read?.sectors.length ?? 0))[0]!
   const same = visits.filter(
     v => v.read && v.read.format.code === best.read!.format.code && v.read.format.rate === best.read!.format.rate,
@@ -156,7 +168,7 @@ function together(visits: readonly RawTrack[], naming: Naming): TrackReading {
     v.read!.histogram.forEach((n, i) => {
       histogram[i]! += n
     })
-  const cylinder = best.cylinder!
+  const { cylinder } = best
   const quick = best.read ? isQuick(best.read.format.code) : false
   return {
     cylinder,

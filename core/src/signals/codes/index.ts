@@ -1,4 +1,5 @@
 export { CellWriter } from './cells'
+export { combineReads } from './combine-reads'
 export { crc16 } from './crc16'
 export { diskImage, imageMapCsv, type DiskImage, type ImageSector, type ReadSector } from './disk-image'
 export {
@@ -26,6 +27,7 @@ export { BYTE_POLY, FILE_POLY, readByteBlocks, readFileBlocks, reflectedCheck } 
 export { quickStream, readQuickBlocks, type QuickBlock } from './quick-stream'
 export { readSectors, type FoundSector, type SectorStatus } from './read-sectors'
 export { readTrack, recogniseTrack, type MeasuredSector, type TrackReadOptions, type ReadTrack } from './read-track'
+export { softReads, type SoftRead } from './soft-read'
 export { GAPS, sectorTrack, sizeCode, type Code, type Gaps, type SectorToWrite } from './sector-track'
 export { joinBits, readSplitSectors, splitBits, splitCheck, splitTrack } from './split-words'
 export { writeTrack } from './write-track'

@@ -31,6 +31,9 @@ const READERS: Readonly<Record<TrackCode, (cells: Uint8Array) => FoundSector[]>>
   'quick files': readFileBlocks,
 }
 
+/** Sectors in the cells of a track. */
+export const readCells = (cells: Uint8Array, code: TrackCode): FoundSector[] => READERS[code](cells)
+
 /** A sector with the timing margin that its bits had left. */
 export interface MeasuredSector extends FoundSector {
   /**
@@ -65,7 +68,7 @@ const room = new SeparatorRoom()
 export function readTrack(times: FluxTimes, format: Format, options: TrackReadOptions = {}): ReadTrack {
   const s = separate(times, { ...options, halfCellS: options.halfCellS ?? halfCellOf(format) }, room)
   const meter = new TimingMeter()
-  const sectors = READERS[format.code](s.cells).map((f): MeasuredSector => ({
+  const sectors = readCells(s.cells, format.code).map((f): MeasuredSector => ({
     ...f,
     margin: meter.take(s, f.fromCell, f.toCell),
     atS: times[Math.min(times.length - 1, lowerBound(s.at, f.fromCell))]!,

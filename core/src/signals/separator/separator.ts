@@ -74,8 +74,13 @@ export function separate(times: FluxTimes, options: SeparatorOptions, room = new
     const time = times[i]!
     const since = time - middle
     let count = (since * inverse + 0.5) | 0
-    if (count < 1) count = 1
-    if (count > LONGEST) {
+    if (count < 1) {
+      // Two transitions in one cell: the first was late, or a pulse came from nowhere. The place is a guess, so that
+      // its error says nothing of the phase and rate of the disk.
+      count = 1
+      phase[i] = since * inverse - 1
+      middle += period
+    } else if (count > LONGEST) {
       // Nothing to follow over so long a pause.
       phase[i] = 0
       middle = time

@@ -1,32 +1,10 @@
 import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { describe, expect, it } from 'vitest'
-import { halfCellOf, readHardSectors, readTrack, recogniseTrack, type TrackCode } from '../../../src/signals/codes'
+import { halfCellOf, readHardSectors, readTrack, recogniseTrack } from '../../../src/signals/codes'
 import { fluxOf } from '../../../src/signals/separator'
+import { cellsOf, outsideFolder, outsideTracks as tracks } from './outside-tracks'
 
-/**
- * Tracks by a writer that knows nothing of this project (a script in the fixture's folder, from the published
- * descriptions, from memory): a reader that is wrong in the same way as our own writer fails here.
- */
-interface OutsideTrack {
-  readonly name: string
-  readonly code: TrackCode
-  readonly rate: number
-  readonly cells: number
-  readonly hex: string
-  readonly sectors: readonly {
-    readonly cylinder: number
-    readonly head: number
-    readonly sector: number
-    readonly deleted: boolean
-    readonly tags: string
-    readonly data: string
-  }[]
-}
-const folder = join(import.meta.dirname, '../../fixtures/track-codes')
-const tracks: OutsideTrack[] = JSON.parse(readFileSync(join(folder, 'tracks.json'), 'utf8'))
-const cellsOf = (t: OutsideTrack) =>
-  Uint8Array.from({ length: t.cells }, (_, i) => (Number.parseInt(t.hex[i >> 2]!, 16) >> (3 - (i & 3))) & 1)
 const hex = (bytes: Uint8Array | null) => (bytes === null ? null : Buffer.from(bytes).toString('hex'))
 
 interface HardTrack {
@@ -37,7 +15,9 @@ interface HardTrack {
 }
 
 describe('hard sectors that another hand wrote', () => {
-  const both: Record<'FM' | 'MFM', HardTrack> = JSON.parse(readFileSync(join(folder, 'hard-sectors.json'), 'utf8'))
+  const both: Record<'FM' | 'MFM', HardTrack> = JSON.parse(
+    readFileSync(join(outsideFolder, 'hard-sectors.json'), 'utf8'),
+  )
   it.each([
     ['FM', 125_000],
     ['MFM', 250_000],

@@ -1,0 +1,126 @@
+import { InputError, ParameterError } from '../../base/errors'
+import type { Capture } from '../../signals/captures'
+import { recogniseTrack, softReads, type SoftRead } from '../../signals/codes'
+import { fluxFromEdges, fluxWithin, type FluxTimes } from '../../signals/separator'
+import {
+  cuttingTracks,
+  followCapture,
+  namingOf,
+  onDisk,
+  sampleOf,
+  type BusProgress,
+  type FollowOptions,
+  type RawTrack,
+} from '../interface'
+import { sectorKey, type Attempt, type AttemptFacts } from './attempt'
+
+export interface AttemptOptions extends FollowOptions {
+  /** Sectors that an earlier attempt read already: nothing needs to be put together for them. */
+  readonly known?: (key: string) => boolean
+}
+
+/** Readings kept of one sector of one attempt: what more of them add is little. */
+const MOST_KEPT = 16
+
+/**
+ * Reads one recording of a disk, of the interface or of the read-data line alone over one track; yields after each
+ * track.
+ * @throws InputError where it holds no track
+ */
+export function* readingAttempt(
+  capture: Capture,
+  facts: AttemptFacts = {},
+  options: AttemptOptions = {},
+): Generator<BusProgress, Attempt> {
+  const followed = interfaceOf(capture, options)
+  const raw: RawTrack[] = []
+  if (followed) {
+    for (const step of cuttingTracks(followed.lines, followed.path)) {
+      raw.push(step.track)
+      yield step
+    }
+  } else {
+    const track = oneTrack(capture)
+    raw.push(track)
+    yield { done: 1, all: 1, track }
+  }
+  const naming = namingOf(raw)
+  const sided = followed ? followed.lines.side !== undefined : false
+  const tracks = onDisk(raw, naming, sided).map(t => ({ ...t, cylinder: t.cylinder + naming.offset }))
+  const timesOf = (t: RawTrack): FluxTimes =>
+    followed ? fluxWithin(followed.lines['read-data']!, t.fromS, t.toS) : fluxOfOneTrack(capture)
+  return { ...facts, file: capture.fileName, tracks, soft: softOf(raw, timesOf, options.known) }
+}
+
+/** The same in one go. */
+export function readAttempt(capture: Capture, facts?: AttemptFacts, options?: AttemptOptions): Attempt {
+  const run = readingAttempt(capture, facts, options)
+  for (;;) {
+    const step = run.next()
+    if (step.done) return step.value
+  }
+}
+
+/** The lines and the heads' path; null where the recording is of the read-data line alone. */
+function interfaceOf(capture: Capture, options: FollowOptions) {
+  try {
+    const followed = followCapture(capture, options)
+    return followed.lines['read-data'] && (followed.lines.step || followed.lines.side) ? followed : null
+  } catch (error) {
+    // Without a channel that is known by its name it may still be one track; a wrong mapping is the user's to mend.
+    if (error instanceof ParameterError && !options.mapping) return null
+    throw error
+  }
+}
+
+/** The busiest channel's pulses, in the level in which most of a track is found. */
+function fluxOfOneTrack(capture: Capture): FluxTimes {
+  const busiest = capture.channels.filter(c => c.edges).sort((a, b) => b.edgeCount - a.edgeCount)[0]
+  return busiest ? fluxFromEdges(busiest.edges!) : new Float64Array()
+}
+
+function oneTrack(capture: Capture): RawTrack {
+  const times = fluxOfOneTrack(capture)
+  const read = recogniseTrack(times)
+  if (!read)
+    throw new InputError('no track was found in it', 'a recording of the interface, or of READ DATA over one track', {
+      file: capture.fileName,
+    })
+  return {
+    cylinder: null,
+    head: 0,
+    fromS: 0,
+    toS: capture.durationS,
+    turns: 0,
+    transitions: times.length,
+    sample: sampleOf(times),
+    read,
+  }
+}
+
+/** Readings of the sectors that this attempt never read without error. */
+function softOf(
+  raw: readonly RawTrack[],
+  timesOf: (t: RawTrack) => FluxTimes,
+  known: (key: string) => boolean = () => false,
+): Map<string, SoftRead[]> {
+  const keyOf = (s: SoftRead['found']) => sectorKey(s.cylinder, s.head, s.sector, s.size)
+  const whole = new Set<string>()
+  for (const t of raw) for (const s of t.read?.sectors ?? []) if (s.status === 'good') whole.add(keyOf(s))
+  const soft = new Map<string, SoftRead[]>()
+  const wanted = (s: SoftRead['found']) =>
+    s.status === 'data check failed' &&
+    !whole.has(keyOf(s)) &&
+    !known(keyOf(s)) &&
+    (soft.get(keyOf(s))?.length ?? 0) < MOST_KEPT
+  for (const t of raw) {
+    if (!t.read?.sectors.some(wanted)) continue
+    for (const read of softReads(timesOf(t), t.read.format, wanted)) {
+      const key = keyOf(read.found)
+      const reads = soft.get(key)
+      if (reads) reads.push(read)
+      else soft.set(key, [read])
+    }
+  }
+  return soft
+}
