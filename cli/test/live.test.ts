@@ -73,3 +73,50 @@ describe('wobrin live', () => {
     expect(err).toMatch(says)
   })
 })
+
+describe('wobrin live, told too little', () => {
+  it('asks for a drive type or a drive, and for a server where a drive is named', () => {
+    const neither = run(['live'], '')
+    expect(neither).toMatchObject({ status: 2 })
+    expect(neither.err).toContain('--drive')
+    const nowhere = run(['live', '--drive', 'SK-05', '--data', join(folder, 'nothing')], '')
+    expect(nowhere).toMatchObject({ status: 2 })
+    expect(nowhere.err).toContain('--server')
+  })
+})
+
+const sigrok = spawnSync('sigrok-cli', ['--version']).status === 0
+
+describe.skipIf(!sigrok)('a program of another hand that prints its recording', () => {
+  it('is followed with its demo device, whose analogue values stand between the changes', () => {
+    // Eight logic channels and five analogue ones, whatever they hold: it must be read to its end.
+    const { stdout } = spawnSync('sigrok-cli', [
+      '-d',
+      'demo',
+      '--config',
+      'samplerate=10k',
+      '--time',
+      '1500',
+      '-O',
+      'vcd',
+    ])
+    expect(String(stdout)).toMatch(/^A\d: /m)
+    const { status, out } = run(['live', '--mechanism', '3.5in', '--line', 'D0', '--json'], stdout)
+    expect(status).toBe(0)
+    const last = JSON.parse(out.trim().split('\n').at(-1)!)
+    expect(last).toMatchObject({ ended: true, channel: 'D0' })
+    // A time stamp counts samples: of 100 microseconds each.
+    const samples = Number([...String(stdout).matchAll(/^#(\d+)/gm)].at(-1)![1])
+    expect(last.seconds).toBeCloseTo(samples / 10_000, 3)
+  }, 60_000)
+  it('says the same of a recording that it passes on as the file itself does', () => {
+    recording()
+    const file = join(folder, 'fast.vcd')
+    const { stdout } = spawnSync('sigrok-cli', ['-I', 'vcd', '-i', file, '-O', 'vcd'], { maxBuffer: 1e8 })
+    const { out } = run(['live', '--mechanism', '3in', '--json'], stdout)
+    const whole = JSON.parse(run(['speed', file, '--mechanism', '3in', '--json']).out)
+    const last = JSON.parse(out.trim().split('\n').at(-1)!)
+    expect(last.rpm.mean).toBeCloseTo(whole.rpm.mean, 2)
+    expect(last.call).toBe(whole.call)
+  }, 60_000)
+})

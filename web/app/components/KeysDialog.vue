@@ -38,6 +38,8 @@ const groups = [
     keys: [
       ['A', 'across the bench: a readout to read from two metres'],
       ['E', 'by ear: the tone on or off'],
+      ['L', 'live signal: across the bench'],
+      ['K', 'live signal: save to log'],
       ['Esc', 'back to the instrument'],
     ],
   },

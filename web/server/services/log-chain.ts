@@ -1,6 +1,7 @@
 import { randomBytes } from 'node:crypto'
 import { eq } from 'drizzle-orm'
 import { linkHash, type LogEntry, type NewEntry } from '@wobrin/core/log'
+import { driveNews } from './drive-news'
 import { machineSha } from './linked-entries'
 import { logChain, logEntries, logHeads } from '../database/schema'
 import type { Db } from '../database/db'
@@ -27,6 +28,7 @@ export function writeEntry(tx: Writes, entry: Written, after?: readonly string[]
   const head = headOf(tx, kept.driveId)
   const hash = link(tx, kept, after ?? (head ? [head.hash] : []))
   setHead(tx, kept.driveId, (head?.entries ?? 0) + 1, hash)
+  driveNews.logGrows(kept.driveId)
   return kept
 }
 

@@ -22,6 +22,8 @@ import { KeptHeads } from '../services/kept-heads'
 import { JudgePool } from '../services/judge-pool'
 import type { KnownBeside } from '@wobrin/core/bench/case'
 import type { DriveFacts } from '@wobrin/core/log'
+import { driveNews } from '../services/drive-news'
+import { LiveStreams } from '../services/live-streams'
 import { IdenticalService } from '../services/identical'
 import { KnowledgeService } from '../services/knowledge'
 import { catchUpEach } from '../services/drive-states'
@@ -125,12 +127,14 @@ async function open() {
     places.forget()
     void bench.warm()
   })
+  const live = new LiveStreams(driveNews)
   const logCheck = new LogCheck(join(beside, 'check-log.mjs'), folder.database, lost)
   return {
     folder,
     /** Closes what is open of the folder, before its database is replaced. */
     close: () => {
       logCheck.stop()
+      live.stop()
       heads.close()
       db.$client.close()
     },
@@ -162,6 +166,7 @@ async function open() {
     profiles,
     identical,
     judging,
+    live,
     logCheck,
     knownBeside,
     proofs: new ProofService(drives),

@@ -146,9 +146,10 @@ function others(
 
 const SAYS: Readonly<Record<Exclude<AttemptKind, 'again'>, string>> = {
   clean: 'Clean the heads, look at the surface of the disk, and read the tracks with missing sectors again.',
-  'other-drive': 'Look at the surface of the disk; then read it in another drive of the type whose heads were just cleaned.',
+  'other-drive':
+    'Look at the surface of the disk; then read it in another drive of the type whose heads were just cleaned.',
   'other-position':
-    'Read the tracks with missing sectors with the heads a little beside the track, on a drive whose adjusters may be moved.',
+    'Read the tracks with missing sectors with the heads slightly off track, on a drive whose adjusters may be moved.',
   slower: 'Read the tracks with missing sectors at a slightly lower speed, where the drive has a trimmer.',
 }
 

@@ -1,20 +1,27 @@
 import type { Capture } from '../../signals/captures'
 import { guessSpindleChannel } from '../../signals/captures'
 import { InputError } from '../../base/errors'
+import { lowerBound } from '../../base/numbers'
 import { measureSpeed, type MeasureOptions } from './measure-speed'
-import { pulsesFromEdges } from './pulse-train'
+import { pulsesFromEdges, type PulseTrain } from './pulse-train'
 import { speedFromPulses, type JudgedSpeed } from './speed-from-capture'
 import type { SpeedContext } from './speed-case'
 
+/** What pulses that are still coming say now. */
+export interface LivePulseSpeed {
+  /** Speed over the last second or so, r/min; null until there are pulses. */
+  readonly nowRpm: number | null
+  /** Everything that was given, judged. */
+  readonly judged: Omit<JudgedSpeed, 'channel'>
+}
+
 /** What a live signal says now. */
-export interface LiveSpeed {
+export interface LiveSpeed extends LivePulseSpeed {
   readonly channel: string
   /** Seconds since it began. */
   readonly timeS: number
-  /** Speed over the last second or so, r/min; null until there are pulses. */
-  readonly nowRpm: number | null
-  /** Everything that was asked for, judged. */
-  readonly judged: Omit<JudgedSpeed, 'channel'>
+  /** The pulses that it was judged by. */
+  readonly pulses: PulseTrain
 }
 
 /** The quick reading looks back this far: short enough to follow a screwdriver. */
@@ -44,16 +51,26 @@ export function liveSpeed(
   if (!chosen?.edges) return null
   const train = pulsesFromEdges(chosen.edges)
   if (train.starts.length < 2) return null
+  const { nowRpm, judged } = livePulseSpeed(train, capture.durationS, options, context)
+  return { channel: chosen.name, timeS: capture.durationS, nowRpm, judged, pulses: train }
+}
+
+/**
+ * The speed by pulses that are still coming: now, and over all of them.
+ * @param timeS the time now, on the clock of the pulses
+ */
+export function livePulseSpeed(
+  train: PulseTrain,
+  timeS: number,
+  options: MeasureOptions,
+  context: SpeedContext,
+): LivePulseSpeed {
   const judged = speedFromPulses(train, options, context)
-  const from = capture.durationS - NOW_S
-  // An even number of changes is left out, so that the level before the first one stays what it was.
-  const at = chosen.edges.times.findIndex(t => t >= from)
-  const skip = at < 0 ? chosen.edges.times.length : at - (at % 2)
-  const late = pulsesFromEdges({
-    initial: chosen.edges.initial,
-    times: chosen.edges.times.subarray(skip),
-    gaps: chosen.edges.gaps.filter(g => g.toS >= from),
-  })
+  const from = timeS - NOW_S
+  const late = {
+    starts: train.starts.subarray(lowerBound(train.starts, from)),
+    gaps: train.gaps.filter(g => g.toS >= from),
+  }
   const quick =
     late.starts.length < 2
       ? null
@@ -62,5 +79,5 @@ export function liveSpeed(
           nominalRpm: context.nominalRpm,
           pulsesPerTurn: options.pulsesPerTurn ?? judged.measurement?.pulsesPerTurn,
         })
-  return { channel: chosen.name, timeS: capture.durationS, nowRpm: quick?.rpm.mean ?? null, judged }
+  return { nowRpm: quick?.rpm.mean ?? null, judged }
 }

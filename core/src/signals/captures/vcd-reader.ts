@@ -17,6 +17,7 @@ const enum State {
   SkipWord,
   Directive,
   Comment,
+  Foreign,
 }
 
 /**
@@ -39,6 +40,7 @@ export class VcdReader implements FormatReader {
   private word = ''
   private firstTime = -1
   private paused = false
+  private foreign = 0
   private lines = 1
   private bytes = 0
 
@@ -122,6 +124,10 @@ export class VcdReader implements FormatReader {
             // r, R: a real; s, S: a string of some writers
             this.level = 255
             state = State.VectorBits
+          } else if (c >= 65 && c <= 90) {
+            // Some programs print the values of analogue channels between, a line each ("A1: 3.1 V DC").
+            this.foreign++
+            state = State.Foreign
           } else {
             this.bytes += i - 1
             throw this.bad(
@@ -129,6 +135,10 @@ export class VcdReader implements FormatReader {
               'a time (#), a value (0, 1, x, z, b, r) or a $ command',
             )
           }
+          break
+        case State.Foreign:
+          while (i < n && b[i]! !== NEWLINE) i++
+          if (i < n) state = State.Between
           break
         case State.Time:
           while (i < n && (c = b[i]!) > SPACE) {
@@ -267,6 +277,10 @@ export class VcdReader implements FormatReader {
     } else if (this.state !== State.Between && !(this.state === State.Directive && this.word === 'end')) {
       notices.push(`${this.file} breaks off within a value at byte ${this.bytes}; everything before it was read.`)
     }
+    if (this.foreign)
+      notices.push(
+        `${this.foreign} lines are no value changes, such as values of analogue channels; they were left out.`,
+      )
     if (this.paused) notices.push('The recording was switched off ($dumpoff) before its end.')
     const { ticksPerSecond, variables } = this.header
     const start = Math.max(0, this.firstTime)

@@ -106,3 +106,13 @@ describe('VCD reader (IEEE 1364-2005, clause 18, from memory)', () => {
     ])
   })
 })
+
+describe('values of analogue channels between the changes, a line each', () => {
+  it('are left out and counted, and the changes are all there', async () => {
+    const text = ['$timescale 1 us $end', '$var wire 1 ! D0 $end', '$enddefinitions $end']
+    const body = ['#0', '0!', 'A1: 0.0 mV DC', '#10', '1!', 'A1: 3.09 V DC', 'A2: -1 V', '#20', '0!']
+    const capture = await read('mixed.vcd', [...text, ...body, ''].join('\n'), undefined, 3)
+    expect(times(capture, 'D0')).toEqual([10e-6, 20e-6])
+    expect(capture.notices.join()).toContain('3 lines')
+  })
+})

@@ -34,7 +34,7 @@ const scale = computed(() => {
 })
 
 function key(event: KeyboardEvent): void {
-  if (['a', 'A', 'PageUp'].includes(event.key)) emit('close')
+  if (['a', 'A', 'l', 'L', 'PageUp'].includes(event.key)) emit('close')
   else if (event.key === 'PageDown') emit('keep')
   else return
   event.preventDefault()

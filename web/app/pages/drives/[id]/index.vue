@@ -20,8 +20,8 @@ await store.load(id).catch(error => {
 if (viewOf(route.query, store.drive!.route) !== 'stations') await arrived
 const drive = computed(() => store.drive!)
 useHead({ title: () => `${drive.value.tag} · Wobrin` })
-// Another tablet may be adding to the same drive; waits run down.
-useIntervalFn(() => store.refresh().catch(() => {}), 6000)
+// What another tablet adds is told at once; waits run down, and a message may have been lost.
+useIntervalFn(() => store.refresh().catch(() => {}), 20_000)
 useEventListener(window, 'focus', () => store.refresh().catch(() => {}))
 
 /** The case is where one begins; a station in the address, or a drive that is overhauled, goes to the stations. */
@@ -163,6 +163,7 @@ useShortcuts({
     /></DriveHeader>
     <DriveWaits :waits="store.way.waits" @end="endWait" />
     <ExchangeBand :closed="closed" />
+    <SpeedLiveBand :key="`live ${drive.id}`" :closed="closed" />
     <CaseView
       v-if="view === 'case'"
       :key="`case ${drive.id}`"
