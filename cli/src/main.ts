@@ -96,6 +96,10 @@ const COMMANDS: Readonly<Record<string, Entry>> = {
     description: 'The bench test of a drive: what to try, what to expect, and what a case already shows.',
     load: async () => (await import('./bench-test')).benchTest,
   },
+  'bench-link': {
+    description: 'A board at the interface of a drive: simulate one, check one, or follow its lines.',
+    load: async () => (await import('./bench-link')).benchLink,
+  },
   check: {
     description: 'Whether a certificate’s JSON file is as it was issued.',
     load: async () => (await import('./check')).check,

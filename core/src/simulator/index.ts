@@ -1,3 +1,4 @@
+export { SimulatedBoard } from './board/simulated-board'
 export { SOUND_ALIGNMENT, alignmentEnvelope, scopeTrace, scopeWav, type AlignmentTrack } from './alignment-disk'
 export {
   SOUND_CARTRIDGE,

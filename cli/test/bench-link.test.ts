@@ -1,0 +1,80 @@
+import { spawn, spawnSync, type ChildProcess } from 'node:child_process'
+import { connect, createServer } from 'node:net'
+import { join } from 'node:path'
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+
+const bin = join(import.meta.dirname, '../bin/wobrin.mjs')
+let board: ChildProcess
+let address = ''
+
+beforeAll(async () => {
+  board = spawn(process.execPath, [bin, 'bench-link', '--simulate', '--mechanism', '3.5in'])
+  address = await new Promise(resolve => board.stdout!.once('data', d => resolve(String(d).trim())))
+}, 30_000)
+afterAll(() => {
+  board.kill()
+})
+
+const run = (...args: string[]) => {
+  const { status, stdout, stderr } = spawnSync(process.execPath, [bin, 'bench-link', ...args], { encoding: 'utf8' })
+  return { status, out: stdout, err: stderr }
+}
+
+describe('wobrin bench-link', () => {
+  it('checks the simulated board over its socket', () => {
+    const { status, out } = run('--check', address, '--json')
+    expect(status).toBe(0)
+    const report = JSON.parse(out) as { conforms: boolean; checks: { id: string; met: boolean | null }[] }
+    expect(report.conforms).toBe(true)
+    expect(report.checks.filter(c => c.met).length).toBeGreaterThan(9)
+  }, 60_000)
+
+  it('follows a board, so that its index can be judged live', async () => {
+    const follow = spawn(process.execPath, [bin, 'bench-link', '--follow', address, '--motor'])
+    const live = spawn(process.execPath, [bin, 'live', '--mechanism', '3.5in', '--line', 'index', '--json'])
+    follow.stdout.pipe(live.stdin)
+    let last: { turns: number; rpm: { mean: number } } | null = null
+    live.stdout.on('data', d => (last = JSON.parse(String(d).trim().split('\n').at(-1)!)))
+    try {
+      await expect.poll(() => last?.turns ?? 0, { timeout: 40_000 }).toBeGreaterThan(15)
+      // The simulated drive turns at 300 r/min within half a per cent.
+      expect(Math.abs(last!.rpm.mean - 300)).toBeLessThan(1.5)
+    } finally {
+      follow.kill()
+      live.kill()
+    }
+  }, 60_000)
+
+  it('is a sentence where nothing answers, where no device is, and where nonsense comes', async () => {
+    for (const nowhere of ['127.0.0.1:9', '/dev/no-such-device', __filename]) {
+      const { status, err } = run('--check', nowhere)
+      expect(status, nowhere).toBe(2)
+      expect(err.trim().split('\n')).toHaveLength(1)
+    }
+    const babbler = createServer(socket => {
+      socket.on('error', () => {})
+      socket.write('hello, I am a modem\n')
+    })
+    await new Promise<void>(resolve => babbler.listen(0, '127.0.0.1', resolve))
+    const { port } = babbler.address() as { port: number }
+    try {
+      const child = spawn(process.execPath, [bin, 'bench-link', '--check', `127.0.0.1:${port}`, '--json'])
+      let out = ''
+      child.stdout.on('data', d => (out += String(d)))
+      const code = await new Promise(resolve => child.once('close', resolve))
+      expect(code).toBe(2)
+      expect(JSON.parse(out)).toMatchObject({ conforms: false, hello: null })
+    } finally {
+      babbler.close()
+    }
+  }, 60_000)
+
+  it('listens to this machine alone', async () => {
+    const [host, port] = address.split(':')
+    expect(host).toBe('127.0.0.1')
+    const socket = connect({ host: '127.0.0.1', port: Number(port) })
+    const first = await new Promise<string>(resolve => socket.once('data', d => resolve(String(d))))
+    expect(JSON.parse(first.split('\n')[0]!)).toMatchObject({ hello: 'bench-link', simulated: true })
+    socket.destroy()
+  }, 30_000)
+})

@@ -1,0 +1,17 @@
+export { BoardClient, type BoardWire, type Pause, type Request } from './board-client'
+export { checkBoard, type BoardCheck, type BoardReport } from './check-board'
+export { LineCutter } from './lines-of-text'
+export {
+  DRIVEN_LINES,
+  LINK_VERSION,
+  LONGEST_LINE,
+  readFromBoard,
+  type Answer,
+  type ButtonChange,
+  type DrivenLine,
+  type FluxPart,
+  type FromBoard,
+  type Hello,
+  type LineChange,
+  type ToBoard,
+} from './messages'
