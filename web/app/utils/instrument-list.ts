@@ -51,6 +51,12 @@ export const INSTRUMENTS: readonly InstrumentGroup[] = [
         'How well does it read?',
         'surface margin sectors image cylinders heads recording',
       ),
+      entry(
+        'rescue',
+        'Rescue',
+        'How do I save a failing disk?',
+        'image recover data retry merge sectors worn damaged bad disk backup missing',
+      ),
       entry('write-test', 'Write test', 'Does it write, and protect?', 'format pattern overwrite protect verify'),
       entry(
         'wire',

@@ -1,5 +1,5 @@
 import { combineReads, type MeasuredSector, type SectorState } from '../../signals/codes'
-import { toReadings } from '../interface'
+import { toReadings, type TrackReading } from '../interface'
 import { sectorKey, type Attempt } from './attempt'
 
 /** How a sector was won, or why it was not. */
@@ -28,6 +28,12 @@ export interface RescuedSector {
   readonly others: number
 }
 
+/** All sectors, and the tracks that they are of. */
+export interface Merged {
+  readonly sectors: readonly RescuedSector[]
+  readonly tracks: readonly TrackReading[]
+}
+
 interface Try extends MeasuredSector {
   readonly attempt: number
 }
@@ -36,7 +42,7 @@ interface Try extends MeasuredSector {
  * Sectors of a disk from all attempts. A sector is taken from a reading whose check passed, the most usual data
  * first, then the largest timing margin; where none passed, all readings of it are weighed together.
  */
-export function mergeAttempts(attempts: readonly Attempt[]): RescuedSector[] {
+export function mergeAttempts(attempts: readonly Attempt[]): Merged {
   const tries = new Map<string, Try[]>()
   for (const [attempt, { tracks }] of attempts.entries())
     for (const t of tracks)
@@ -52,7 +58,7 @@ export function mergeAttempts(attempts: readonly Attempt[]): RescuedSector[] {
     attempts.flatMap(a => a.tracks),
     { stepsPerCylinder: 1, offset: 0 },
   )
-  return tracks.flatMap(t =>
+  const sectors = tracks.flatMap(t =>
     t.sectors
       .filter(s => s.state !== 'foreign')
       .map(s => {
@@ -60,6 +66,17 @@ export function mergeAttempts(attempts: readonly Attempt[]): RescuedSector[] {
         return rescued({ cylinder: t.cylinder, head: t.head, ...s }, tries.get(key) ?? [], attempts, key)
       }),
   )
+  return { sectors, tracks: tracks.map(t => asRescued(t, sectors)) }
+}
+
+/** A track with the state that its sectors have now: good where they were rescued. */
+function asRescued(t: TrackReading, sectors: readonly RescuedSector[]): TrackReading {
+  const own = sectors.filter(s => s.cylinder === t.cylinder && s.head === t.head)
+  const saved = (id: number, bytes: number) => own.some(s => s.id === id && s.bytes === bytes && s.how !== 'missing')
+  return {
+    ...t,
+    sectors: t.sectors.map(s => (s.state !== 'foreign' && saved(s.id, s.bytes) ? { ...s, state: 'good' } : s)),
+  }
 }
 
 function rescued(

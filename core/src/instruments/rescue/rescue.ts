@@ -1,4 +1,5 @@
 import { diskImage, type DiskImage } from '../../signals/codes'
+import type { TrackReading } from '../interface'
 import type { Attempt } from './attempt'
 import { mergeAttempts, type RescuedSector } from './merge-attempts'
 import { nextAttempts, type NextAttempt } from './next-attempt'
@@ -7,6 +8,8 @@ import { wearOf, type Wear } from './wear'
 /** What several recordings of one disk come to. */
 export interface Rescue {
   readonly sectors: readonly RescuedSector[]
+  /** The same as tracks, a rescued sector good. */
+  readonly tracks: readonly TrackReading[]
   readonly totals: {
     /** Sectors in the image, read or put together. */
     readonly good: number
@@ -26,7 +29,7 @@ export interface Rescue {
 
 /** Merges the attempts, in the order in which they were made. */
 export function rescue(attempts: readonly Attempt[]): Rescue {
-  const sectors = mergeAttempts(attempts)
+  const { sectors, tracks } = mergeAttempts(attempts)
   const good = sectors.filter(s => s.how !== 'missing')
   const wear = wearOf(attempts, sectors)
   const of = attempts.map((a, i) => ({
@@ -36,6 +39,7 @@ export function rescue(attempts: readonly Attempt[]): Rescue {
   }))
   return {
     sectors,
+    tracks,
     totals: {
       good: good.length,
       combined: good.filter(s => s.how === 'combined').length,

@@ -49,6 +49,10 @@ const LONGEST = 64
 /** Transitions after such a pause, or at the start, that are followed hard, so that a sync run is enough to lock. */
 const LOCKING = 24
 const LOCK_GAIN = 3
+/** Transitions after which it is looked whether the clock follows them at all. */
+const LOOK = 512
+/** Without any rhythm between the two the mean distance from the middle is a quarter of a cell. */
+const LOST = 0.235
 /** 1/n. */
 const SHARE = Float64Array.from({ length: LONGEST + 1 }, (_, n) => (n ? 1 / n : 1))
 
@@ -69,6 +73,7 @@ export function separate(times: FluxTimes, options: SeparatorOptions, room = new
   let middle = n ? times[0]! : 0
   let cell = 0
   let locked = 0
+  let off = 0
   if (n) cells[0] = 1
   for (let i = 1; i < n; i++) {
     const time = times[i]!
@@ -96,6 +101,16 @@ export function separate(times: FluxTimes, options: SeparatorOptions, room = new
       else if (period > most) period = most
       // One step of Newton's rule: the period changes by so little that it is enough.
       inverse *= 2 - period * inverse
+    }
+    off += phase[i]! < 0 ? -phase[i]! : phase[i]!
+    if (i % LOOK === 0) {
+      // Noise can draw the rate to its limit, where nothing draws it back.
+      if (off > LOST * LOOK) {
+        period = halfCellS
+        inverse = 1 / period
+        locked = 0
+      }
+      off = 0
     }
     cell += count
     at[i] = cell
