@@ -28,6 +28,9 @@ beforeAll(() => {
     spec.seed = seed
     spec.noise = 0.3
     spec.disk.amplitude = 0.6
+    // The head is lifted on a part of each track: what no reading has stays missing.
+    spec.disk.grooves = [{ head: 1, fromCylinder: 5, toCylinder: 5, fromTurn: 0.3, toTurn: 0.6, liftUm: 1.2 }]
+    spec.host.turns = 3
     spec.host.cylinders = [5]
     writeFileSync(join(folder, 'spec.json'), JSON.stringify(spec))
     expect(run('simulate', 'spec.json', '--out', `read-${seed}.vcd`).status).toBe(0)

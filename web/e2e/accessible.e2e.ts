@@ -14,6 +14,7 @@ const pages = [
   '/instruments/board',
   '/instruments/host-fit',
   '/instruments/read-test',
+  '/instruments/rescue',
   '/instruments/wire',
   '/instruments/sweep',
   '/instruments/scope',

@@ -10,7 +10,11 @@ function worn(seed: number) {
     ...sound,
     noise: 0.3,
     carriage: { ...sound.carriage, startCylinder: 1 },
-    disk: { ...sound.disk, amplitude: 0.57 },
+    disk: {
+      ...sound.disk,
+      amplitude: 0.6,
+      grooves: [{ head: 1 as const, fromCylinder: 0, toCylinder: 1, fromTurn: 0.3, toTurn: 0.6, liftUm: 1.2 }],
+    },
   }
   const { channels, durationS } = recordReading(spec, { turns: 3, cylinders: [0, 1] })
   const text = [...vcdChunks(channels, { tickNs: 10, durationS })].join('')

@@ -1,6 +1,7 @@
 import { combineReads, type MeasuredSector, type SectorState } from '../../signals/codes'
 import { toReadings, type TrackReading } from '../interface'
 import { sectorKey, type Attempt } from './attempt'
+import { nameMissing } from './name-missing'
 
 /** How a sector was won, or why it was not. */
 export type RescueHow = 'read' | 'combined' | 'missing'
@@ -54,10 +55,11 @@ export function mergeAttempts(attempts: readonly Attempt[]): Merged {
         if (group) group.push(own)
         else tries.set(key, [own])
       }
-  const tracks = toReadings(
+  const asRead = toReadings(
     attempts.flatMap(a => a.tracks),
     { stepsPerCylinder: 1, offset: 0 },
   )
+  const tracks = nameMissing(asRead)
   const sectors = tracks.flatMap(t =>
     t.sectors
       .filter(s => s.state !== 'foreign')

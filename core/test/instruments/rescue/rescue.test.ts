@@ -104,6 +104,17 @@ describe('recordings of one worn disk', () => {
   })
 })
 
+describe('sectors whose header nobody read', () => {
+  it('have their place in the image, under the numbers that their track lacks', () => {
+    const gone = { ...GROOVE, fromCylinder: 1, toCylinder: 1, fromTurn: 0.6, toTurn: 1, liftUm: 3 }
+    const r = rescue([attempt({ seed: 8, noise: 0.14, grooves: [gone] }, 'gone.vcd')])
+    expect(r.totals.missing).toBeGreaterThan(1)
+    expect(r.sectors.filter(s => s.id < 0)).toEqual([])
+    expect(rescueImage(r).bytes).toHaveLength(CYLINDERS.length * 2 * 9 * 512)
+    expect(r.sectors.filter(s => s.how === 'missing').every(s => s.cylinder === 1 && s.head === 0)).toBe(true)
+  })
+})
+
 describe('what recordings of one disk can hide', () => {
   it('an upper head beside its track in one drive, and a groove under the other: what one lacks the other has', () => {
     const off = attempt({ seed: 5, noise: 0.14, upperUm: 110 }, 'off.vcd', { drive: 'SK-05' })
