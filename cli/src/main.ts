@@ -96,6 +96,10 @@ const COMMANDS: Readonly<Record<string, Entry>> = {
     description: 'The bench test of a drive: what to try, what to expect, and what a case already shows.',
     load: async () => (await import('./bench-test')).benchTest,
   },
+  listen: {
+    description: 'Steps counted and timed by their sound, or the click of a cartridge drive, in a WAV recording.',
+    load: async () => (await import('./listen')).listen,
+  },
   'bench-link': {
     description: 'A board at the interface of a drive: simulate one, check one, or follow its lines.',
     load: async () => (await import('./bench-link')).benchLink,

@@ -1,7 +1,7 @@
 import { findMechanism, type MechanismId, type Pulleys } from '@wobrin/core/drives'
 import type { Evidence } from '@wobrin/core/base/observations'
 import type { LogEntry } from '@wobrin/core/log'
-import type { SpeedContext, SpeedMeasurement, SpeedVerdict } from '@wobrin/core/instruments/spindle'
+import { toneBand, type SpeedContext, type SpeedMeasurement, type SpeedVerdict } from '@wobrin/core/instruments/spindle'
 
 export interface InstrumentSetup {
   readonly mechanism: MechanismId
@@ -61,9 +61,8 @@ export function useSpeedInstrument(setup: () => InstrumentSetup, logged: () => O
   watch([nowRpm, shown, tone.on], () => {
     const verdict = shown.value?.verdict
     if (!verdict) return
-    const half = verdict.narrow ? (verdict.narrow.high - verdict.narrow.low) / 2 : verdict.nominalRpm * 0.002
     const rpm = shown.value?.measurement?.rpm.mean ?? shown.value?.reading?.rpm ?? null
-    tone.follow(nowRpm.value ?? rpm, verdict.nominalRpm, half)
+    tone.follow(nowRpm.value ?? rpm, verdict.nominalRpm, toneBand(verdict))
   })
 
   async function openFile(next: File): Promise<void> {

@@ -34,21 +34,22 @@ export function* readingAttempt(
 ): Generator<BusProgress, Attempt> {
   const followed = interfaceOf(capture, options)
   const raw: RawTrack[] = []
+  let timesOf: (t: RawTrack) => FluxTimes
   if (followed) {
     for (const step of cuttingTracks(followed.lines, followed.path)) {
       raw.push(step.track)
       yield step
     }
+    timesOf = t => fluxWithin(followed.lines['read-data']!, t.fromS, t.toS)
   } else {
-    const track = oneTrack(capture)
+    const { track, times } = oneTrack(capture)
     raw.push(track)
     yield { done: 1, all: 1, track }
+    timesOf = () => times
   }
   const naming = namingOf(raw)
   const sided = followed ? followed.lines.side !== undefined : false
   const tracks = onDisk(raw, naming, sided).map(t => ({ ...t, cylinder: t.cylinder + naming.offset }))
-  const timesOf = (t: RawTrack): FluxTimes =>
-    followed ? fluxWithin(followed.lines['read-data']!, t.fromS, t.toS) : fluxOfOneTrack(capture)
   return { ...facts, file: capture.fileName, tracks, soft: softOf(raw, timesOf, options.known) }
 }
 
@@ -73,29 +74,22 @@ function interfaceOf(capture: Capture, options: FollowOptions) {
   }
 }
 
-/** The busiest channel's pulses, in the level in which most of a track is found. */
-function fluxOfOneTrack(capture: Capture): FluxTimes {
+/**
+ * The track in the busiest channel, its pulses taken as low, and as high where no track comes of that.
+ * @throws InputError where there is none
+ */
+function oneTrack(capture: Capture): { readonly track: RawTrack; readonly times: FluxTimes } {
   const busiest = capture.channels.filter(c => c.edges).sort((a, b) => b.edgeCount - a.edgeCount)[0]
-  return busiest ? fluxFromEdges(busiest.edges!) : new Float64Array()
-}
-
-function oneTrack(capture: Capture): RawTrack {
-  const times = fluxOfOneTrack(capture)
-  const read = recogniseTrack(times)
-  if (!read)
-    throw new InputError('no track was found in it', 'a recording of the interface, or of READ DATA over one track', {
-      file: capture.fileName,
-    })
-  return {
-    cylinder: null,
-    head: 0,
-    fromS: 0,
-    toS: capture.durationS,
-    turns: 0,
-    transitions: times.length,
-    sample: sampleOf(times),
-    read,
+  for (const activeLow of busiest ? [true, false] : []) {
+    const times = fluxFromEdges(busiest!.edges!, activeLow)
+    const read = recogniseTrack(times)
+    if (!read) continue
+    const stretch = { cylinder: null, head: 0, fromS: 0, toS: capture.durationS, turns: 0 } as const
+    return { times, track: { ...stretch, transitions: times.length, sample: sampleOf(times), read } }
   }
+  throw new InputError('no track was found in it', 'a recording of the interface, or of READ DATA over one track', {
+    file: capture.fileName,
+  })
 }
 
 /** Readings of the sectors that this attempt never read without error. */

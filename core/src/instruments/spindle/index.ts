@@ -14,7 +14,7 @@ export { speedContextOf } from './speed-context'
 export { speedFromCapture, speedFromPulses, type CaptureSpeedOptions, type JudgedSpeed } from './speed-from-capture'
 export { strobeDiscSvg, type StrobeDiscOptions } from './strobe-disc'
 export { rpmFromCreep, strobeBars, type CreepReading, type StrobeBars } from './strobe'
-export { speedTone, type SpeedTone } from './tone'
+export { speedTone, toneBand, type SpeedTone } from './tone'
 export { trimmerHistory } from './trimmer-history'
 export {
   fractionWords,

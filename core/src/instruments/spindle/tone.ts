@@ -1,3 +1,5 @@
+import type { SpeedVerdict } from './judge-speed'
+
 /** A tone that tells the ear how far off a speed is and which way. */
 export interface SpeedTone {
   /** Pitch: lower is slow, higher is fast, the middle A when right. */
@@ -20,3 +22,10 @@ export function speedTone(rpm: number, target: number, halfBand: number, octaveS
   const beats = outside <= 0 ? 0 : Math.min(MOST_BEATS, 1 + ((60 * outside) / target) * 2)
   return { hz: RIGHT_HZ * 2 ** octaves, beatsPerSecond: beats }
 }
+
+/** Share of the nominal speed within which it is right, where a drive type has no narrow band. */
+const USUAL_BAND = 0.002
+
+/** Half-width of the band in which a speed is right, r/min: what the tone is steady within. */
+export const toneBand = ({ narrow, nominalRpm }: Pick<SpeedVerdict, 'narrow' | 'nominalRpm'>): number =>
+  narrow ? (narrow.high - narrow.low) / 2 : nominalRpm * USUAL_BAND

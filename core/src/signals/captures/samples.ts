@@ -1,12 +1,14 @@
 import Papa from 'papaparse'
 import { InputError, LimitError } from '../../base/errors'
 import { latin1 } from './latin1'
-import { parseWavFormat, sampleReader } from './wav-header'
+import { fullScaleOf, parseWavFormat, sampleReader } from './wav-header'
 
 /** What a scope kept: amplitudes of one channel or two, at even times. */
 export interface Waveform {
   readonly fileName: string
   readonly sampleRateHz: number
+  /** What the largest sample that the file can hold reads as; null where nothing limits it. */
+  readonly fullScale: number | null
   readonly channels: readonly { readonly name: string; readonly samples: Float64Array }[]
   readonly notices: readonly string[]
 }
@@ -56,6 +58,7 @@ function fromWav(bytes: Uint8Array, file: string): Waveform {
       return {
         fileName: file,
         sampleRateHz,
+        fullScale: fullScaleOf(format),
         notices:
           there < size && size < 0xffffffff
             ? [`${file} breaks off ${size - there} bytes before the end it announces; everything before that was read.`]
@@ -113,6 +116,7 @@ function fromCsv(bytes: Uint8Array, file: string): Waveform {
   return {
     fileName: file,
     sampleRateHz: 1 / step,
+    fullScale: null,
     notices: [],
     channels: data.slice(1).map((samples, i) => ({ name: heading[i + 1]?.trim() || `channel ${i + 1}`, samples })),
   }

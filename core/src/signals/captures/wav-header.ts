@@ -53,3 +53,6 @@ export function sampleReader(format: WavFormat): (view: DataView, at: number) =>
       return (v, i) => v.getInt32(i, true)
   }
 }
+
+/** What the largest sample of a format reads as. */
+export const fullScaleOf = ({ float, bits }: Pick<WavFormat, 'float' | 'bits'>): number => (float ? 1 : 2 ** (bits - 1))

@@ -144,7 +144,7 @@ describe('what recordings of one disk can hide', () => {
 describe('a recording of the read-data line alone', () => {
   const track = outsideTracks.find(t => t.name === 'MFM, size code 2')!
   const half = halfCellOf(track)
-  const capture = (times: Float64Array): Capture => ({
+  const capture = (times: Float64Array, idle: 0 | 1 = 1): Capture => ({
     fileName: 'track.csv',
     format: 'csv',
     durationS: times.at(-1)! + 0.001,
@@ -153,7 +153,7 @@ describe('a recording of the read-data line alone', () => {
         name: 'ch3',
         edgeCount: times.length * 2,
         edges: {
-          initial: 1,
+          initial: idle,
           times: Float64Array.from(Array.from(times).flatMap(t => [t, t + half / 4])),
           gaps: [],
         },
@@ -161,8 +161,8 @@ describe('a recording of the read-data line alone', () => {
     ],
     notices: [],
   })
-  it('is one track, named by its own headers', () => {
-    const r = rescue([readAttempt(capture(fluxOf(cellsOf(track), half, 2)))])
+  it.each([1, 0] as const)('is one track, named by its own headers, its line idle at %i', idle => {
+    const r = rescue([readAttempt(capture(fluxOf(cellsOf(track), half, 2), idle))])
     expect(r.sectors.map(s => [s.cylinder, s.head, s.id, Buffer.from(s.data!).toString('hex')])).toEqual(
       [...track.sectors].sort((a, b) => a.sector - b.sector).map(s => [s.cylinder, s.head, s.sector, s.data]),
     )

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { rpmFromCreep, speedTone, strobeBars, strobeDiscSvg } from '../../../src/instruments/spindle'
+import { rpmFromCreep, speedTone, toneBand, strobeBars, strobeDiscSvg } from '../../../src/instruments/spindle'
 
 describe('strobe bars', () => {
   // The turntable handbook's figures (from memory): 180 and 216 bars for 33 1/3, 160 for 45, 92 for 78.26 r/min.
@@ -82,6 +82,11 @@ describe('strobe disc', () => {
 })
 
 describe('tone', () => {
+  it('is steady within half the narrow band, or within two in a thousand where there is none', () => {
+    expect(toneBand({ narrow: { low: 298.5, high: 301.5 }, nominalRpm: 300 } as never)).toBeCloseTo(1.5, 9)
+    expect(toneBand({ narrow: null, nominalRpm: 2941 } as never)).toBeCloseTo(5.882, 3)
+  })
+
   it('is a steady middle A when right, lower and beating when slow, higher when fast', () => {
     expect(speedTone(300.5, 300, 1.5)).toEqual({ hz: expect.closeTo(448.55, 1), beatsPerSecond: 0 })
     const slow = speedTone(290, 300, 1.5)

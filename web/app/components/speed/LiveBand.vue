@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Activity, Maximize2, Volume2, VolumeX, X } from 'lucide-vue-next'
 import { CALLS } from '@wobrin/core/base/observations'
-import { speedContextOf, speedUncertainty } from '@wobrin/core/instruments/spindle'
+import { speedContextOf, speedUncertainty, toneBand } from '@wobrin/core/instruments/spindle'
 import type { DriveNews } from '../../../shared/live'
 
 const { closed } = defineProps<{ closed: boolean }>()
@@ -35,8 +35,7 @@ const half = computed(() => (measurement.value ? speedUncertainty(measurement.va
 watch([rpm, verdict, tone.on], () => {
   const v = verdict.value
   if (!v) return
-  const band = v.narrow ? (v.narrow.high - v.narrow.low) / 2 : v.nominalRpm * 0.002
-  tone.follow(last.value?.ended ? null : rpm.value, v.nominalRpm, band)
+  tone.follow(last.value?.ended ? null : rpm.value, v.nominalRpm, toneBand(v))
 })
 
 const asking = ref(false)
