@@ -1,7 +1,9 @@
 import { spawn, type ChildProcess } from 'node:child_process'
+import { mkdtempSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { SimulatedPickup } from '../../core/src/simulator'
-import { root } from '../../scripts/ensure.mjs'
+import { root, serverScript } from '../../scripts/ensure.mjs'
 import { expect, openDrive, test } from './support'
 
 const bin = join(root, 'cli/bin/wobrin.mjs')
@@ -106,4 +108,38 @@ test('a drive or a server that is not there is a sentence', async ({ baseURL }) 
   const nowhere = await ends(live('http://127.0.0.1:9', '--drive', 'SK-05'))
   expect(nowhere).toMatchObject({ code: 2 })
   expect(nowhere.said.trim().split('\n')).toHaveLength(1)
+})
+
+test('a server that is told to stop does so while a page listens to a drive', async () => {
+  const data = mkdtempSync(join(tmpdir(), 'wobrin-stop-'))
+  const address = 'http://127.0.0.1:4204'
+  const env = { ...process.env, PORT: '4204', HOST: '127.0.0.1', WOBRIN_DATA: data, NODE_ENV: 'production' }
+  const server = spawn(process.execPath, [serverScript], { cwd: root, env, stdio: 'ignore' })
+  const ended = new Promise<string>(resolve => server.once('exit', () => resolve('ended')))
+  try {
+    await expect
+      .poll(() =>
+        fetch(`${address}/api/about`).then(
+          r => r.status,
+          () => 0,
+        ),
+      )
+      .toBe(200)
+    const made = await fetch(`${address}/api/drives`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ tag: 'SK-90', mechanism: '3in' }),
+    })
+    const { id } = (await made.json()) as { id: string }
+    const news = await fetch(`${address}/api/drives/${id}/news`)
+    expect(news.status).toBe(200)
+    server.kill('SIGTERM')
+    // A connection that is held open would hold it back for half a minute.
+    const waited = new Promise<string>(resolve => setTimeout(() => resolve('still there'), 20_000))
+    expect(await Promise.race([ended, waited])).toBe('ended')
+  } finally {
+    server.kill('SIGKILL')
+    await ended
+    rmSync(data, { recursive: true, force: true })
+  }
 })

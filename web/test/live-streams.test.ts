@@ -98,6 +98,26 @@ describe('signals that pass through the server', () => {
   })
 })
 
+describe('a server that stops', () => {
+  it('ends what is still listened to, and nothing that has ended', () => {
+    const hub = new NewsHub()
+    const ended: string[] = []
+    hub.listen(
+      'd1',
+      () => {},
+      () => ended.push('one'),
+    )
+    const gone = hub.listen(
+      'd1',
+      () => {},
+      () => ended.push('two'),
+    )
+    gone()
+    hub.end()
+    expect(ended).toEqual(['one'])
+  })
+})
+
 describe('a log that grows', () => {
   it('is told once for all that was written together, after it stands', async () => {
     const { hub, news } = heard()

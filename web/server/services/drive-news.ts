@@ -1,23 +1,32 @@
 import type { DriveNews } from '../../shared/live'
 
 type Listener = (news: DriveNews) => void
+type Ended = () => void
 
 /** Who wants to hear of a drive, and what is told them. Nothing is kept. */
 export class NewsHub {
-  private readonly listeners = new Map<string, Set<Listener>>()
+  private readonly listeners = new Map<string, Map<Listener, Ended>>()
 
-  /** @returns ends listening */
-  listen(driveId: string, listener: Listener): () => void {
-    const own = this.listeners.get(driveId) ?? new Set()
-    this.listeners.set(driveId, own.add(listener))
+  /**
+   * @param onEnd called where the server ends: a connection that stays open would hold it back
+   * @returns ends listening
+   */
+  listen(driveId: string, listener: Listener, onEnd: Ended = () => {}): () => void {
+    const own = this.listeners.get(driveId) ?? new Map<Listener, Ended>()
+    this.listeners.set(driveId, own.set(listener, onEnd))
     return () => {
       own.delete(listener)
       if (own.size === 0) this.listeners.delete(driveId)
     }
   }
 
+  /** Ends all connections, as the server stops. */
+  end(): void {
+    for (const own of [...this.listeners.values()]) for (const onEnd of [...own.values()]) onEnd()
+  }
+
   tell(driveId: string, news: DriveNews): void {
-    for (const listener of this.listeners.get(driveId) ?? []) listener(news)
+    for (const listener of this.listeners.get(driveId)?.keys() ?? []) listener(news)
   }
 
   /**

@@ -9,7 +9,7 @@ export default api(async (event, { drives, live }) => {
   const { id } = drives.get(param(event, 'id'))
   const stream = createEventStream(event)
   const tell = (news: DriveNews) => void stream.push(JSON.stringify(news))
-  const end = driveNews.listen(id, tell)
+  const end = driveNews.listen(id, tell, () => void stream.close())
   const alive = setInterval(() => void stream.push({ event: 'alive', data: '' }), ALIVE_MS)
   stream.onClosed(async () => {
     end()
