@@ -165,7 +165,7 @@ export async function askAtRandom(address: string, count: number, seed: number):
     const url = requests.path(path)
     const body = method === 'GET' ? undefined : JSON.stringify(requests.body())
     const answer = await fetch(address + url, { method, body, headers })
-    const text = await answer.text()
+    const text = await textOf(answer)
     if (answer.ok) taken++
     if (answer.status >= 500)
       failed.push(
@@ -173,4 +173,11 @@ export async function askAtRandom(address: string, count: number, seed: number):
       )
   }
   return { taken, failed }
+}
+
+/** What was answered; a stream of events goes on for as long as somebody listens, and is let go of. */
+async function textOf(answer: Response): Promise<string> {
+  if (!answer.headers.get('content-type')?.startsWith('text/event-stream')) return answer.text()
+  await answer.body?.cancel()
+  return ''
 }
