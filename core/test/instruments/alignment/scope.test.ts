@@ -9,6 +9,7 @@ const wave = (part: Partial<AlignmentTrack>, turns = 1): Waveform => {
   return {
     fileName: 'scope.wav',
     sampleRateHz: t.sampleRateHz,
+    fullScale: null,
     notices: [],
     channels: [
       { name: 'signal', samples: t.signal },
