@@ -5,6 +5,7 @@ import { InputError, ParameterError } from '@wobrin/core/base/errors'
 import { toCsv } from '@wobrin/core/calculators/calculator'
 import { MOST_EDGES } from '@wobrin/core/instruments/interface'
 import {
+  missingByTrack,
   readAttempt,
   readFacts,
   rescue as rescueOf,
@@ -83,7 +84,10 @@ function print({ totals, attempts, sectors, next }: Rescue, image: string | unde
     console.log(`  put together from several readings, checks passed: ${totals.combined} (never read without error)`)
   if (totals.disputed)
     console.log(`  ! ${totals.disputed} sectors were read without error with different data: more than one disk?`)
-  for (const line of missingLines(sectors)) console.log(`  missing: ${line}`)
+  for (const { cylinder, head, ids } of missingByTrack(sectors))
+    console.log(
+      `  missing: cylinder ${cylinder} head ${head}: ${ids.map(id => (id < 0 ? 'not named' : id)).join(', ')}`,
+    )
   const [first, ...rest] = next
   console.log(`Next: ${first!.says}${expects(first!.expected)}`)
   for (const n of rest.slice(0, 2)) console.log(`  or: ${n.says}${expects(n.expected)}`)
@@ -91,14 +95,3 @@ function print({ totals, attempts, sectors, next }: Rescue, image: string | unde
 }
 
 const expects = (n: number) => (n > 0 ? ` Expected: ${n.toFixed(1)} sectors.` : '')
-
-/** Missing sectors by track. */
-function missingLines(sectors: Rescue['sectors']): string[] {
-  const tracks = new Map<string, number[]>()
-  for (const s of sectors) {
-    if (s.how !== 'missing') continue
-    const key = `cylinder ${s.cylinder} head ${s.head}`
-    tracks.set(key, [...(tracks.get(key) ?? []), s.id])
-  }
-  return [...tracks].map(([track, ids]) => `${track}: ${ids.map(id => (id < 0 ? 'not named' : id)).join(', ')}`)
-}

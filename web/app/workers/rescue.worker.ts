@@ -2,6 +2,7 @@ import { expose } from 'comlink'
 import { toCsv } from '@wobrin/core/calculators/calculator'
 import { MOST_EDGES } from '@wobrin/core/instruments/interface'
 import {
+  missingByTrack,
   readingAttempt,
   rescue,
   rescueImage,
@@ -16,21 +17,22 @@ import { stopping } from './stopping'
 
 /** A rescue as the page shows it; data of sectors stay here. */
 export type ShownRescue = Omit<Rescue, 'sectors'> & {
-  readonly missing: readonly { readonly cylinder: number; readonly head: number; readonly id: number }[]
+  readonly missing: ReturnType<typeof missingByTrack>
   readonly sectors: number
 }
 
 let attempts: Attempt[] = []
 let last: Rescue | null = null
 
-function shown(): ShownRescue | null {
-  last = attempts.length ? rescue(attempts) : null
+/** @param merged sectors and tracks where they stay what they are; putting them together is most of the work */
+function shown(merged?: Rescue | null): ShownRescue | null {
+  last = attempts.length ? rescue(attempts, merged ?? undefined) : null
   if (!last) return null
   const { sectors, tracks, ...rest } = last
   return {
     ...rest,
     sectors: sectors.length,
-    missing: sectors.filter(s => s.how === 'missing').map(({ cylinder, head, id }) => ({ cylinder, head, id })),
+    missing: missingByTrack(sectors),
     tracks: tracks.map(t => ({ ...t, sectors: t.sectors.map(s => ({ ...s, data: null })) })),
   }
 }
@@ -59,7 +61,7 @@ const worker = {
   /** What is known of an attempt beside its recording. */
   tell(at: number, facts: AttemptFacts): ShownRescue | null {
     attempts = attempts.map((a, i) => (i === at ? { ...a, ...facts } : a))
-    return shown()
+    return shown(last)
   },
 
   remove(at: number): ShownRescue | null {

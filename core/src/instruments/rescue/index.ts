@@ -3,5 +3,5 @@ export { readAttempt, readingAttempt, type AttemptOptions } from './read-attempt
 export { mergeAttempts, type RescuedSector, type RescueHow } from './merge-attempts'
 export { chanceInMore, EXPECTED_SHARE, nextAttempts, type AttemptKind, type NextAttempt } from './next-attempt'
 export { readFacts } from './read-facts'
-export { rescue, rescueImage, rescueJson, rescueTable, type Rescue } from './rescue'
+export { missingByTrack, rescue, rescueImage, rescueJson, rescueTable, type Rescue } from './rescue'
 export { wearOf, type Wear } from './wear'

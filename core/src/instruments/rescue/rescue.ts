@@ -1,7 +1,7 @@
 import { diskImage, type DiskImage } from '../../signals/codes'
 import type { TrackReading } from '../interface'
 import type { Attempt } from './attempt'
-import { mergeAttempts, type RescuedSector } from './merge-attempts'
+import { mergeAttempts, type Merged, type RescuedSector } from './merge-attempts'
 import { nextAttempts, type NextAttempt } from './next-attempt'
 import { wearOf, type Wear } from './wear'
 
@@ -27,9 +27,12 @@ export interface Rescue {
   readonly next: readonly NextAttempt[]
 }
 
-/** Merges the attempts, in the order in which they were made. */
-export function rescue(attempts: readonly Attempt[]): Rescue {
-  const { sectors, tracks } = mergeAttempts(attempts)
+/**
+ * Merges the attempts, in the order in which they were made.
+ * @param merged what they come to, where it is known: what is said of an attempt changes the advice alone
+ */
+export function rescue(attempts: readonly Attempt[], merged: Merged = mergeAttempts(attempts)): Rescue {
+  const { sectors, tracks } = merged
   const good = sectors.filter(s => s.how !== 'missing')
   const wear = wearOf(attempts, sectors)
   const of = attempts.map((a, i) => ({
@@ -51,6 +54,21 @@ export function rescue(attempts: readonly Attempt[]): Rescue {
     wear,
     next: nextAttempts(attempts, sectors, wear),
   }
+}
+
+/** Missing sectors by track, in the order of the tracks; −1 where nothing tells which one it is. */
+export function missingByTrack(
+  sectors: readonly Pick<RescuedSector, 'cylinder' | 'head' | 'id' | 'how'>[],
+): { readonly cylinder: number; readonly head: number; readonly ids: readonly number[] }[] {
+  const tracks = new Map<string, { cylinder: number; head: number; ids: number[] }>()
+  for (const { cylinder, head, id, how } of sectors) {
+    if (how !== 'missing') continue
+    const key = `${cylinder} ${head}`
+    const track = tracks.get(key) ?? { cylinder, head, ids: [] }
+    track.ids.push(id)
+    tracks.set(key, track)
+  }
+  return [...tracks.values()]
 }
 
 /** The image of what was rescued: sectors in order of cylinder, head and id; what is missing is filled and listed. */

@@ -24,15 +24,7 @@ useShortcuts({ m: choose })
 const mechanism = computed(() => (shown.value && likelyClass(shown.value.tracks, null)) ?? '3.5in')
 const heads = computed(() => (shown.value?.tracks.some(t => t.head === 1) ? 2 : 1))
 const first = computed(() => shown.value?.next[0] ?? null)
-/** Missing sectors by track. */
-const missing = computed(() => {
-  const tracks = new Map<string, string[]>()
-  for (const s of shown.value?.missing ?? []) {
-    const key = `Cylinder ${s.cylinder}, head ${s.head}`
-    tracks.set(key, [...(tracks.get(key) ?? []), s.id < 0 ? 'not named' : String(s.id)])
-  }
-  return [...tracks]
-})
+const numbers = (ids: readonly number[]) => ids.map(id => (id < 0 ? 'not named' : id)).join(', ')
 const expected = (n: number) =>
   n > 0 ? ` Expected: about ${n < 1.5 ? n.toFixed(1) : Math.round(n)} of ${shown.value!.totals.missing}.` : ''
 
@@ -148,10 +140,10 @@ async function save(what: 'image' | 'list' | 'json'): Promise<void> {
       <div class="grid md:grid-cols-2 gap-4 items-start">
         <section class="panel p-5" aria-label="Missing sectors">
           <h2 class="section-title mb-2">Missing sectors</h2>
-          <p v-if="!missing.length" class="hint">None.</p>
+          <p v-if="!shown.missing.length" class="hint">None.</p>
           <ul v-else class="text-sm max-h-64 overflow-y-auto" tabindex="0" aria-label="Missing sectors by track">
-            <li v-for="[track, ids] in missing" :key="track" class="border-t border-line py-1.5">
-              {{ track }}: <span class="text-muted">{{ ids.join(', ') }}</span>
+            <li v-for="t in shown.missing" :key="`${t.cylinder} ${t.head}`" class="border-t border-line py-1.5">
+              Cylinder {{ t.cylinder }}, head {{ t.head }}: <span class="text-muted">{{ numbers(t.ids) }}</span>
             </li>
           </ul>
         </section>
