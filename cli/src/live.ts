@@ -5,7 +5,7 @@ import { findMechanism, MECHANISM_IDS } from '@wobrin/core/drives'
 import { liveSpeed, speedContextOf, speedReport, type LiveSpeed } from '@wobrin/core/instruments/spindle'
 import { LiveReader, type Capture } from '@wobrin/core/signals/captures'
 import { LiveSender, type Sent } from './live-sender'
-import { numberOption, wordOption } from './options'
+import { numberOption, RAW_WORDS, rawOption, wordOption } from './options'
 import { RunningServer, serverAddress } from './running-server'
 import { terminalKeys } from './terminal-keys'
 
@@ -13,6 +13,8 @@ import { terminalKeys } from './terminal-keys'
 const PRINT_MS = 250
 /** Pages are told so often at most: nobody sees more. */
 const SEND_MS = 50
+/** A server is asked so often whether a page wants the recording kept, also while nothing comes. */
+const ASK_MS = 500
 /** So much of the past is judged. */
 const WINDOW_S = 120
 const NAME = 'standard input'
@@ -20,7 +22,7 @@ const NAME = 'standard input'
 export const live = defineCommand({
   meta: {
     name: 'live',
-    description: 'Judge the spindle speed of a stream while it comes (VCD or CSV, standard input).',
+    description: 'Judge the spindle speed of a stream while it comes (VCD, CSV, WAV or bare samples, standard input).',
   },
   args: {
     mechanism: { type: 'string', description: `${MECHANISM_IDS.join(' ')}; that of --drive otherwise` },
@@ -28,7 +30,9 @@ export const live = defineCommand({
     line: { type: 'string', description: 'channel with the pulses (guessed by default)' },
     'pulses-per-turn': { type: 'string', description: 'pulses in one revolution (found by default)' },
     nominal: { type: 'string', description: 'which nominal speed was selected, r/min' },
-    'sample-rate': { type: 'string', description: 'samples a second of a CSV without times' },
+    'sample-rate': { type: 'string', description: 'samples a second of a CSV without times, or of bare samples' },
+    raw: { type: 'string', description: `the bytes are bare samples, low byte first: ${RAW_WORDS}` },
+    channels: { type: 'string', description: 'channels of bare samples (one by default)' },
     'time-unit': { type: 'string', description: 'unit of a CSV’s times, where its heading does not say: s ms us ns' },
     simulated: { type: 'boolean', description: 'say on the drive’s page and log that the signal is simulated' },
     server: {
@@ -50,8 +54,10 @@ export const live = defineCommand({
     const known = drive ? speedContextOf(drive, 'leave-alone') : ({ school: 'leave-alone' } as const)
     const context = { ...known, mechanism: mechanism.id, ...(nominal === undefined ? {} : { nominalRpm: nominal }) }
     const options = { pulsesPerTurn: numberOption(args['pulses-per-turn'], 'pulses-per-turn', 1) }
+    const sampleRateHz = numberOption(args['sample-rate'], 'sample-rate', 1)
     const reader = new LiveReader(NAME, {
-      sampleRateHz: numberOption(args['sample-rate'], 'sample-rate', 1),
+      sampleRateHz,
+      raw: rawOption(args.raw, sampleRateHz, args.channels),
       timeUnit: wordOption(args['time-unit'], 'time-unit', ['s', 'ms', 'us', 'ns']),
     })
     const sender = server && new LiveSender(server, drive!.id, s => console.error(`wobrin: ${s}`), args.simulated)
@@ -75,6 +81,7 @@ async function follow(
   let problem: InputError | null = null
   const keys = terminalKeys({ k: () => (last && sender ? void sender.keep(last).catch(complain) : undefined) })
   const gapMs = sender ? SEND_MS : PRINT_MS
+  const asking = setInterval(() => last && sender?.send(last), ASK_MS)
   let looked = 0
   let later: ReturnType<typeof setTimeout> | undefined
   const look = () => {
@@ -101,6 +108,7 @@ async function follow(
     last = unlessRefused(() => judge(reader.snapshot(WINDOW_S))) ?? last
   } finally {
     clearTimeout(later)
+    clearInterval(asking)
     keys.end()
   }
   await sender?.end(last, problem?.message ?? null)

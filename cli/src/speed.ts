@@ -4,7 +4,7 @@ import { findMechanism, MECHANISM_IDS } from '@wobrin/core/drives'
 import { CALLS } from '@wobrin/core/base/observations'
 import { speedFromCapture, speedReport, speedUncertainty } from '@wobrin/core/instruments/spindle'
 import { fileSource } from './file-source'
-import { numberOption, wordOption } from './options'
+import { numberOption, RAW_WORDS, rawOption, wordOption } from './options'
 
 export const speed = defineCommand({
   meta: { name: 'speed', description: 'Judge the spindle speed in a recording (VCD, CSV or WAV, also gzip-packed).' },
@@ -23,15 +23,19 @@ export const speed = defineCommand({
     'motor-pulley': { type: 'string', description: 'diameter of the motor pulley, mm' },
     flywheel: { type: 'string', description: 'diameter of the flywheel, mm' },
     'belt-length': { type: 'string', description: 'length of the belt as fitted, mm' },
-    'sample-rate': { type: 'string', description: 'samples a second of a CSV without times' },
+    'sample-rate': { type: 'string', description: 'samples a second of a CSV without times, or of bare samples' },
+    raw: { type: 'string', description: `the bytes are bare samples, low byte first: ${RAW_WORDS}` },
+    channels: { type: 'string', description: 'channels of bare samples (one by default)' },
     'time-unit': { type: 'string', description: 'unit of a CSV’s times, where its heading does not say: s ms us ns' },
     json: { type: 'boolean', description: 'print the answer as JSON' },
   },
   async run({ args }) {
     const mechanism = findMechanism(args.mechanism)
     const source = await fileSource(args.file)
+    const sampleRateHz = numberOption(args['sample-rate'], 'sample-rate', 1)
     const capture = await readCapture(source, {
-      sampleRateHz: numberOption(args['sample-rate'], 'sample-rate', 1),
+      sampleRateHz,
+      raw: rawOption(args.raw, sampleRateHz, args.channels),
       timeUnit: wordOption(args['time-unit'], 'time-unit', ['s', 'ms', 'us', 'ns']),
     })
     const motorPulleyMm = numberOption(args['motor-pulley'], 'motor-pulley', 0.1)

@@ -47,7 +47,9 @@ export class LiveStreams {
       keep: old.keep,
       heard: this.now(),
     }
-    this.news.tell(driveId, { kind: 'pulses', anew: !goesOn, ...pulses })
+    // A sender that only asks whether something is wanted is no news.
+    if (!goesOn || pulses.ended || pulses.timeS !== before.last.timeS || pulses.starts.length > 0)
+      this.news.tell(driveId, { kind: 'pulses', anew: !goesOn, ...pulses })
     if (pulses.ended) this.streams.delete(driveId)
     else this.streams.set(driveId, stream)
     this.watch()

@@ -1,3 +1,5 @@
+import type { WavFormat } from './wav-header'
+
 /** What a reader reads from: a named stream of bytes that can be started once per read. */
 export interface ByteSource {
   /** File name as the user knows it; used in messages and to notice a wrong extension. */
@@ -69,6 +71,8 @@ export interface ReadOptions {
   readonly timeUnit?: TimeUnit
   /** CSV only: samples per second where the file has no time column. */
   readonly sampleRateHz?: number
+  /** The bytes are samples and nothing else, of this form. */
+  readonly raw?: WavFormat
   /** WAV and analogue CSV only: which way a pulse points; found from the signal by default. */
   readonly polarity?: 'auto' | 'positive' | 'negative'
 }

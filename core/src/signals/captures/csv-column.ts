@@ -28,8 +28,8 @@ export interface CsvColumn {
   /** @returns false where the cell cannot be read */
   add(t: number, cell: string): boolean
   finish(end: number): { channel: CaptureChannel; notice?: string }
-  /** The changes from a time on, which this does not end; null where they are found only in the end. */
-  peek(from: number, end: number): CaptureChannel | null
+  /** The changes from a time on, which this does not end. */
+  peek(from: number, end: number): CaptureChannel
 }
 
 export class LogicColumn implements CsvColumn {
@@ -65,8 +65,9 @@ export class AnalogueColumn implements CsvColumn {
     sampleRateHz: number,
     maxEdges: number,
     private readonly polarity: ReadOptions['polarity'],
+    rolling = false,
   ) {
-    this.finder = new PulseFinder(sampleRateHz, maxEdges)
+    this.finder = new PulseFinder(sampleRateHz, maxEdges, rolling)
   }
 
   add(t: number, cell: string): boolean {
@@ -77,9 +78,8 @@ export class AnalogueColumn implements CsvColumn {
     return true
   }
 
-  /** Which way pulses point is known only in the end. */
-  peek(): null {
-    return null
+  peek(from: number): CaptureChannel {
+    return this.finder.snapshot(this.name, this.polarity, from).channel
   }
 
   finish(): { channel: CaptureChannel; notice: string } {

@@ -114,7 +114,7 @@ export class CsvReader implements FormatReader {
       const logic = rows.every(r => logicLevel(r[index] ?? '') !== -2)
       return logic
         ? new LogicColumn(name, max, this.options.rolling)
-        : new AnalogueColumn(name, decimalComma, rate(), max, this.options.polarity)
+        : new AnalogueColumn(name, decimalComma, rate(), max, this.options.polarity, this.options.rolling)
     })
   }
 
@@ -178,15 +178,9 @@ export class CsvReader implements FormatReader {
     if (!this.layout || this.row === 0) return null
     const durationS = this.lastTime - this.firstTime
     const from = durationS - windowS
-    const columns = this.columns.map(c => c.peek(from, durationS))
-    const analogue = this.layout.columns.filter((_, i) => columns[i] === null).map(c => c.name)
-    if (analogue.length === columns.length && analogue.length > 0)
-      throw new InputError(
-        `${analogue.map(name => `"${name}"`).join(', ')}: voltages cannot be followed while they come`,
-        'levels, or times of pulses',
-        { file: this.file },
-      )
-    const channels = this.pulses ? [pulseChannel(this.pulses.filter(t => t >= from))] : columns.filter(c => c !== null)
+    const channels = this.pulses
+      ? [pulseChannel(this.pulses.filter(t => t >= from))]
+      : this.columns.map(c => c.peek(from, durationS))
     return { format: 'csv', durationS, channels, notices: this.notices }
   }
 

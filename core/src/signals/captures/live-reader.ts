@@ -1,25 +1,30 @@
-import { InputError } from '../../base/errors'
 import type { Capture, CaptureFormat, FormatReader, ReadOptions } from './capture'
 import { CsvReader } from './csv-reader'
 import { sniffFormat } from './sniff'
 import { VcdReader } from './vcd-reader'
+import { WavReader } from './wav-reader'
 
 /** So many changes of one channel are kept; older ones go: memory stays flat however long it runs. */
 const KEPT = 200_000
 /** A format is told from so many bytes, or from what there is when the first pause comes. */
 const HEAD_BYTES = 64
 
+const READERS: Readonly<Record<CaptureFormat, new (name: string, options: ReadOptions) => FormatReader>> = {
+  vcd: VcdReader,
+  csv: CsvReader,
+  wav: WavReader,
+}
+
 /** Reads a stream while it comes: what was recorded so far can be asked for at any time. */
 export class LiveReader {
   private reader: FormatReader | null = null
-  private format: CaptureFormat | null = null
   private head: Uint8Array[] = []
   private headBytes = 0
 
   /** @param name what the stream is called in messages */
   constructor(
     private readonly name: string,
-    private readonly options: Pick<ReadOptions, 'sampleRateHz' | 'timeUnit'> = {},
+    private readonly options: Pick<ReadOptions, 'sampleRateHz' | 'timeUnit' | 'raw'> = {},
   ) {}
 
   /**
@@ -56,11 +61,8 @@ export class LiveReader {
       at += part.length
     }
     this.head = []
-    this.format = sniffFormat(first, this.name)
-    if (this.format === 'wav')
-      throw new InputError('a WAV file cannot be followed while it comes', 'VCD or CSV', { file: this.name })
-    const options = { ...this.options, maxEdgesPerChannel: KEPT, rolling: true }
-    this.reader = this.format === 'vcd' ? new VcdReader(this.name, options) : new CsvReader(this.name, options)
+    const format = this.options.raw ? 'wav' : sniffFormat(first, this.name)
+    this.reader = new READERS[format](this.name, { ...this.options, maxEdgesPerChannel: KEPT, rolling: true })
     this.reader.feed(first)
   }
 }

@@ -15,6 +15,14 @@ const median = (xs: readonly number[]): number => {
   return s.length ? s[s.length >> 1]! : 0
 }
 
+export type Polarity = 'positive' | 'negative'
+
+/** A channel of pulses, and which way they point. */
+export interface FoundPulses {
+  readonly channel: CaptureChannel
+  readonly polarity: Polarity
+}
+
 /** Rising and falling crossings of one polarity. */
 class Side {
   readonly times = new GrowableDoubles()
@@ -29,7 +37,10 @@ class Side {
   dropped = false
   edgeCount = 0
 
-  constructor(private readonly maxEdges: number) {}
+  constructor(
+    private readonly maxEdges: number,
+    private readonly rolling: boolean,
+  ) {}
 
   prime(height: number): void {
     this.height = height
@@ -62,11 +73,15 @@ class Side {
   private edge(t: number): void {
     this.edgeCount++
     if (this.dropped) return
-    if (this.times.length >= this.maxEdges) {
+    if (this.times.length >= this.maxEdges && this.rolling) {
+      // An even number goes, so that the first one left begins a pulse.
+      this.times.dropFirst(2 * Math.ceil(this.maxEdges / 4))
+    } else if (this.times.length >= this.maxEdges) {
       this.dropped = true
       this.times.clear()
-    } else if (t > this.times.newest()) this.times.push(t)
-    else this.times.push(this.times.newest() + 1e-12)
+      return
+    }
+    this.times.push(t > this.times.newest() ? t : this.times.newest() + 1e-12)
   }
 }
 
@@ -88,13 +103,16 @@ export class PulseFinder {
   private readonly up: Side
   private readonly down: Side
 
-  /** @param sampleRateHz samples per second, at least nominally */
-  constructor(sampleRateHz: number, maxEdges: number) {
+  /**
+   * @param sampleRateHz samples per second, at least nominally
+   * @param rolling whether more changes than that push out the oldest ones, for a signal that goes on
+   */
+  constructor(sampleRateHz: number, maxEdges: number, rolling = false) {
     this.baselineStep = Math.min(1, 1 / (0.5 * sampleRateHz))
     this.noiseStep = Math.min(1, 1 / (0.3 * sampleRateHz))
     this.blockSamples = Math.max(8, Math.round(BLOCK_S * sampleRateHz))
-    this.up = new Side(maxEdges)
-    this.down = new Side(maxEdges)
+    this.up = new Side(maxEdges, rolling)
+    this.down = new Side(maxEdges, rolling)
   }
 
   /** @param t seconds, increasing @param x any unit */
@@ -145,15 +163,30 @@ export class PulseFinder {
   }
 
   /** @returns the channel (level 1 while a pulse lasts) and which way its pulses point */
-  finish(
-    name: string,
-    polarity: 'auto' | 'positive' | 'negative' = 'auto',
-  ): { channel: CaptureChannel; polarity: 'positive' | 'negative' } {
+  finish(name: string, polarity: Polarity | 'auto' = 'auto'): FoundPulses {
     if (!this.primed) this.prime()
+    const chosen = this.pointing(polarity)
+    const side = this.side(chosen)
+    return this.found(name, chosen, side.dropped ? null : side.times.take())
+  }
+
+  /** The same of the pulses that began at a time or later, without ending it. */
+  snapshot(name: string, polarity: Polarity | 'auto' = 'auto', fromS = 0): FoundPulses {
+    const chosen = this.pointing(polarity)
+    const side = this.side(chosen)
+    const first = side.times.firstFrom(fromS)
+    return this.found(name, chosen, side.dropped ? null : side.times.copyFrom(first + (first % 2)))
+  }
+
+  private side = (polarity: Polarity) => (polarity === 'positive' ? this.up : this.down)
+
+  private pointing(polarity: Polarity | 'auto'): Polarity {
     const mean = (s: Side) => (s.edgeCount ? s.strength / Math.ceil(s.edgeCount / 2) : 0)
-    const chosen = polarity === 'auto' ? (mean(this.up) >= mean(this.down) ? 'positive' : 'negative') : polarity
-    const side = chosen === 'positive' ? this.up : this.down
-    const edges = side.dropped ? null : { initial: 0 as const, times: side.times.take(), gaps: [] }
-    return { channel: { name, edgeCount: side.edgeCount, edges }, polarity: chosen }
+    return polarity === 'auto' ? (mean(this.up) >= mean(this.down) ? 'positive' : 'negative') : polarity
+  }
+
+  private found(name: string, polarity: Polarity, times: Float64Array | null): FoundPulses {
+    const edges = times && { initial: 0 as const, times, gaps: [] }
+    return { channel: { name, edgeCount: this.side(polarity).edgeCount, edges }, polarity }
   }
 }

@@ -90,7 +90,7 @@ export async function readCapture(source: ByteSource, options: ReadOptions = {})
   const start = () => {
     const first = join(head)
     head = []
-    format = sniffFormat(first, source.name)
+    format = options.raw ? 'wav' : sniffFormat(first, source.name)
     reader = readerFor(format, source.name, options)
     reader.feed(first)
   }
@@ -104,6 +104,6 @@ export async function readCapture(source: ByteSource, options: ReadOptions = {})
   }
   if (!reader) start()
   const read = reader!.finish()
-  const notice = extensionNotice(source.name, format!)
+  const notice = options.raw ? null : extensionNotice(source.name, format!)
   return { fileName: source.name, ...read, notices: notice ? [notice, ...read.notices] : read.notices }
 }

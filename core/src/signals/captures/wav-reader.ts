@@ -1,8 +1,9 @@
 import { InputError } from '../../base/errors'
 import { DEFAULT_MAX_EDGES, type Capture, type FormatReader, type ReadOptions } from './capture'
 import { latin1 } from './latin1'
-import { PulseFinder } from './pulse-finder'
+import { PulseFinder, type FoundPulses } from './pulse-finder'
 import { parseWavFormat, sampleReader, type WavFormat } from './wav-header'
+import { ZeroRuns } from './zero-runs'
 
 const NAMES = ['left', 'right']
 
@@ -13,6 +14,7 @@ export class WavReader implements FormatReader {
   private format: WavFormat | null = null
   private read: ((view: DataView, at: number) => number) | null = null
   private finders: PulseFinder[] = []
+  private zeros: ZeroRuns[] = []
   /** Bytes of the data chunk still to come; null before it began. */
   private dataLeft: number | null = null
   private done = false
@@ -22,7 +24,14 @@ export class WavReader implements FormatReader {
   constructor(
     private readonly file: string,
     private readonly options: ReadOptions = {},
-  ) {}
+  ) {
+    const { raw } = options
+    if (!raw) return
+    // Samples and nothing else: there is no header to wait for.
+    this.started = true
+    this.dataLeft = Infinity
+    this.begin(raw)
+  }
 
   feed(chunk: Uint8Array): void {
     if (this.done) return
@@ -78,7 +87,10 @@ export class WavReader implements FormatReader {
     this.format = format
     this.read = sampleReader(format)
     const max = this.options.maxEdgesPerChannel ?? DEFAULT_MAX_EDGES
-    this.finders = Array.from({ length: format.channels }, () => new PulseFinder(format.sampleRateHz, max))
+    const { channels, sampleRateHz } = format
+    const one = { length: channels }
+    this.finders = Array.from(one, () => new PulseFinder(sampleRateHz, max, this.options.rolling))
+    this.zeros = Array.from(one, () => new ZeroRuns(sampleRateHz))
   }
 
   /** @returns bytes used */
@@ -92,7 +104,9 @@ export class WavReader implements FormatReader {
       const t = (this.frames + f) / sampleRateHz
       for (let c = 0; c < channels; c++, at += step) {
         const x = read(view, at)
-        if (Number.isFinite(x)) this.finders[c]!.push(t, x)
+        if (!Number.isFinite(x)) continue
+        this.finders[c]!.push(t, x)
+        this.zeros[c]!.push(t, x)
       }
     }
     this.frames += frames
@@ -114,13 +128,32 @@ export class WavReader implements FormatReader {
         `${this.file} breaks off ${this.dataLeft} bytes before the end it announces; everything before that was read.`,
       )
     }
-    const channels = this.finders.map((finder, i) => {
-      const name = this.finders.length === 1 ? 'sound' : (NAMES[i] ?? `channel ${i + 1}`)
-      const found = finder.finish(name, this.options.polarity)
-      if (found.channel.edgeCount > 0)
-        notices.push(`Pulses on "${name}" point ${found.polarity === 'positive' ? 'up' : 'down'}.`)
-      return found.channel
-    })
+    const channels = this.channels(notices, (finder, name) => finder.finish(name, this.options.polarity))
     return { format: 'wav', durationS: this.frames / this.format.sampleRateHz, channels, notices }
+  }
+
+  snapshot(windowS: number): Omit<Capture, 'fileName'> | null {
+    if (!this.format || this.frames === 0) return null
+    const durationS = this.frames / this.format.sampleRateHz
+    const { polarity } = this.options
+    const channels = this.channels([], (finder, name) => finder.snapshot(name, polarity, durationS - windowS))
+    return { format: 'wav', durationS, channels, notices: [] }
+  }
+
+  private channels(
+    notices: string[],
+    find: (finder: PulseFinder, name: string) => FoundPulses,
+  ): Capture['channels'] {
+    return this.finders.map((finder, i) => {
+      const name = this.finders.length === 1 ? 'sound' : (NAMES[i] ?? `channel ${i + 1}`)
+      const { channel, polarity } = find(finder, name)
+      const gaps = this.zeros[i]!.gaps()
+      if (channel.edgeCount > 0) notices.push(`Pulses on "${name}" point ${polarity === 'positive' ? 'up' : 'down'}.`)
+      if (gaps.length)
+        notices.push(
+          `"${name}" has ${gaps.length} ${gaps.length === 1 ? 'gap' : 'gaps'} of exact silence, as where sound was lost; nothing is measured across ${gaps.length === 1 ? 'it' : 'them'}.`,
+        )
+      return channel.edges ? { ...channel, edges: { ...channel.edges, gaps } } : channel
+    })
   }
 }
