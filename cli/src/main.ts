@@ -97,8 +97,12 @@ const COMMANDS: Readonly<Record<string, Entry>> = {
     load: async () => (await import('./bench-test')).benchTest,
   },
   listen: {
-    description: 'Steps counted and timed by their sound, or the click of a cartridge drive, in a WAV recording.',
+    description: 'Steps, the click of a cartridge drive, or the spindle’s speed by ear, in a WAV recording.',
     load: async () => (await import('./listen')).listen,
+  },
+  film: {
+    description: 'The spindle’s speed from the frames of a film: a CSV table of time s, place, picture (brightness).',
+    load: async () => (await import('./film')).film,
   },
   'bench-link': {
     description: 'A board at the interface of a drive: simulate one, check one, or follow its lines.',

@@ -1,5 +1,5 @@
 import { createReadStream } from 'node:fs'
-import { stat } from 'node:fs/promises'
+import { readFile, stat } from 'node:fs/promises'
 import { readCapture, type ReadOptions } from '@wobrin/core/signals/captures'
 import {
   MOST_EDGES,
@@ -15,6 +15,7 @@ import type { ShownReading, SurfaceBar, SurfaceFacts } from '@wobrin/core/log'
 import type { Call, Observation } from '@wobrin/core/base/observations'
 import { ParameterError } from '@wobrin/core/base/errors'
 import { isMechanismId } from '@wobrin/core/drives'
+import { sense, type Sensed, type SensedAsk } from '@wobrin/core/instruments/sensed'
 import { DRIVE_STORIES, readSurface, SimulatedDrive, STORY_SEED, wholeSurface } from '@wobrin/core/simulator'
 import {
   speedFromCapture,
@@ -48,7 +49,15 @@ export interface SimulatedRequest {
   readonly simulated: { readonly mechanism: string; readonly story: string }
 }
 
-export type AnyJudgeRequest = JudgeRequest | SurfaceRequest | SimulatedRequest
+/** A speed or steps to be taken from a kept recording of sound, or from the frames of a film. */
+export interface SensedRequest {
+  readonly path: string
+  readonly name: string
+  readonly sensed: SensedAsk
+}
+
+export type AnyJudgeRequest = JudgeRequest | SurfaceRequest | SimulatedRequest | SensedRequest
+export type AnyJudgeAnswer = JudgeAnswer | SurfaceAnswer | Sensed
 
 /** Is told how far the work has come, as a share of it. */
 export type Tell = (share: number) => void
@@ -115,7 +124,8 @@ export async function judgeFile(request: JudgeRequest, tell?: Tell): Promise<Jud
 }
 
 /** Judges whatever is asked. */
-export async function judge(request: AnyJudgeRequest, tell?: Tell): Promise<JudgeAnswer | SurfaceAnswer> {
+export async function judge(request: AnyJudgeRequest, tell?: Tell): Promise<AnyJudgeAnswer> {
+  if ('sensed' in request) return sense(await readFile(request.path), request.name, request.sensed)
   if ('simulated' in request) return judgeSimulated(request, tell)
   return 'bus' in request ? judgeSurfaceFile(request, tell) : judgeFile(request, tell)
 }

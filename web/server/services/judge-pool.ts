@@ -1,12 +1,22 @@
 import { Worker } from 'node:worker_threads'
 import PQueue from 'p-queue'
 import { InputError, LimitError, ParameterError, type InputPlace } from '@wobrin/core/base/errors'
-import type { JudgeAnswer, JudgeRequest, SimulatedRequest, SurfaceAnswer, SurfaceRequest } from './judge-file'
+import type { Sensed } from '@wobrin/core/instruments/sensed'
+import type {
+  AnyJudgeAnswer,
+  AnyJudgeRequest,
+  JudgeAnswer,
+  JudgeRequest,
+  SensedRequest,
+  SimulatedRequest,
+  SurfaceAnswer,
+  SurfaceRequest,
+} from './judge-file'
 
 /** What a thread sends: how far it has come, then an answer or why there is none. */
 export type ThreadMessage =
   | { readonly share: number }
-  | { readonly answer: JudgeAnswer | SurfaceAnswer }
+  | { readonly answer: AnyJudgeAnswer }
   | { readonly input: { kind: string; problem: string; expected: string; where: InputPlace } }
   | { readonly failure: string }
 
@@ -69,21 +79,19 @@ export class JudgePool {
 
   run(request: JudgeRequest, by?: AskedBy): Promise<JudgeAnswer>
   run(request: SurfaceRequest | SimulatedRequest, by?: AskedBy): Promise<SurfaceAnswer>
+  run(request: SensedRequest, by?: AskedBy): Promise<Sensed>
   /**
    * @throws InputError where the recording cannot be used or takes longer than the deadline; TooBusy where too many
    *   wait; AskerLeft where the signal says so
    */
-  async run(
-    request: JudgeRequest | SurfaceRequest | SimulatedRequest,
-    { id = '', signal }: AskedBy = {},
-  ): Promise<JudgeAnswer | SurfaceAnswer> {
+  async run(request: AnyJudgeRequest, { id = '', signal }: AskedBy = {}): Promise<AnyJudgeAnswer> {
     if (this.queue.size >= this.limits.mostWaiting)
       throw new TooBusy(`${this.queue.size} recordings wait to be judged. Send it again in a while.`)
     if (signal?.aborted) throw new AskerLeft()
     const job: Job = { id, begun: false, share: 0 }
     this.jobs.push(job)
     try {
-      return await new Promise<JudgeAnswer | SurfaceAnswer>((resolve, reject) => {
+      return await new Promise<AnyJudgeAnswer>((resolve, reject) => {
         // One that waits leaves at once; one that runs is ended by its thread.
         signal?.addEventListener('abort', () => reject(new AskerLeft()), { once: true })
         this.queue
@@ -107,7 +115,7 @@ export class JudgePool {
     return { before: job.begun ? 0 : this.jobs.slice(0, at).filter(j => !j.begun).length + 1, share: job.share }
   }
 
-  private inThread(request: object, job: Job, signal?: AbortSignal): Promise<JudgeAnswer | SurfaceAnswer> {
+  private inThread(request: object, job: Job, signal?: AbortSignal): Promise<AnyJudgeAnswer> {
     return new Promise((resolve, reject) => {
       const worker = new Worker(this.script, { workerData: request, resourceLimits: { maxOldGenerationSizeMb: 1024 } })
       const { deadlineMs } = this.limits

@@ -44,6 +44,7 @@ import { ProfileService } from '../services/profiles'
 import { ProofService } from '../services/proofs'
 import { ReadTestService } from '../services/read-test'
 import { logLine } from '../services/server-log'
+import { SensedService } from '../services/sensed'
 import { SpeedService } from '../services/speed'
 import { SweepService } from '../services/sweeps'
 import { WorthService } from '../services/worth'
@@ -176,6 +177,7 @@ async function open() {
       (request, by) => judging.run(request, by),
       disk => disks.trusts(disk) === true,
     ),
+    sensed: new SensedService(drives, captures, (request, by) => judging.run(request, by)),
     speed: new SpeedService(drives, captures, (request, by) => judging.run(request, by)),
     sweeps: new SweepService(drives, disks),
     /** Folder with the PDF fonts. */

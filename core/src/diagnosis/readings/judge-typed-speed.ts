@@ -21,7 +21,7 @@ export function judgeTypedSpeed(rpm: number, uncertainty: number, context: Typed
   const { wide } = speedBands(mechanism, nominal)
   const said = `${rpm} ± ${Number(uncertainty.toPrecision(2))} r/min`
   const zone = zoneSays(mechanism, rpm)
-  const how = 'A typed speed says nothing of how steady the spindle is.'
+  const how = 'A mean speed says nothing of how steady the spindle is.'
   if (!wide)
     return {
       kind: Math.abs(rpm / nominal - 1) < 0.02 ? 'leave' : 'mend',

@@ -120,6 +120,16 @@ export const READINGS: readonly Reading[] = [
       way('meter', 'a tachometer', 0.005, true),
     ],
   },
+  {
+    key: 'sound.steps',
+    label: 'Steps heard in a seek',
+    unit: 'steps',
+    kind: 'number',
+    station: 'align',
+    least: 0,
+    most: 1000,
+    ways: [way('hand', 'ear', null)],
+  },
   ...(['lower', 'upper'] as const).flatMap(head =>
     ZONES.map((zone): Reading => ({
       key: `read.${head}.${zone}`,

@@ -1,21 +1,26 @@
-/** Parts of a rhythm that are looked at: once, twice … so often a revolution. */
-export const HARMONICS = 6
+import type { Series } from './series'
 
-/** Real and imaginary part of each harmonic, one after the other. */
+/** Real and imaginary part of each harmonic (once, twice … a revolution), one after the other. */
 export type Parts = Float64Array
 
 /**
  * How much of a rhythm of so many hertz the values hold, for each of its harmonics (Fourier sums at uneven times).
  * @param from first value @param to behind the last
  */
-export function partsAt(timesS: Float64Array, values: Float64Array, hz: number, from = 0, to = values.length): Parts {
-  const parts = new Float64Array(2 * HARMONICS)
+export function partsAt(
+  { timesS, values }: Series,
+  hz: number,
+  harmonics: number,
+  from = 0,
+  to = values.length,
+): Parts {
+  const parts = new Float64Array(2 * harmonics)
   for (let i = from; i < to; i++) {
     const angle = 2 * Math.PI * hz * timesS[i]!
     const [c, s] = [Math.cos(angle), Math.sin(angle)]
     const v = values[i]!
     let [re, im] = [c, s]
-    for (let h = 0; h < HARMONICS; h++) {
+    for (let h = 0; h < harmonics; h++) {
       parts[2 * h]! += v * re
       parts[2 * h + 1]! -= v * im
       const next = re * c - im * s
@@ -38,7 +43,7 @@ const STEPS = 96
 export function shiftOf(parts: Parts, template: Parts): { readonly turns: number; readonly like: number } {
   const likeness = (turns: number): number => {
     let total = 0
-    for (let h = 0; h < HARMONICS; h++) {
+    for (let h = 0; 2 * h < parts.length; h++) {
       const angle = 2 * Math.PI * (h + 1) * turns
       const [c, s] = [Math.cos(angle), Math.sin(angle)]
       const [a, b] = [parts[2 * h]!, parts[2 * h + 1]!]
@@ -54,4 +59,15 @@ export function shiftOf(parts: Parts, template: Parts): { readonly turns: number
   const turns = (best + (curve < 0 ? (0.5 * (before - after)) / curve : 0)) / STEPS
   const scale = Math.sqrt(powerOf(parts) * powerOf(template))
   return { turns: turns > 0.5 ? turns - 1 : turns, like: scale > 0 ? here / scale : 0 }
+}
+
+/** Adds a stretch to another, turned by so many revolutions. */
+export function addTurned(sum: Parts, parts: Parts, turns: number): void {
+  for (let h = 0; 2 * h < parts.length; h++) {
+    const angle = 2 * Math.PI * (h + 1) * turns
+    const [c, s] = [Math.cos(angle), Math.sin(angle)]
+    const [a, b] = [parts[2 * h]!, parts[2 * h + 1]!]
+    sum[2 * h]! += a * c - b * s
+    sum[2 * h + 1]! += a * s + b * c
+  }
 }

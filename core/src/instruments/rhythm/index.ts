@@ -1,3 +1,5 @@
-export { findRhythm, REACH, type Rhythm, type RhythmOptions } from './find-rhythm'
+export { findPeriod, type Period, type PeriodSearch } from './find-period'
+export { CLOCK, findRhythm, HARMONICS, REACH, type Rhythm, type RhythmOptions } from './find-rhythm'
 export { loudnessOf, type Series } from './series'
 export { findTones, speedsOfTone, type Tone, type ToneSpeed } from './tones'
+export { tellsNothing, type SensedSpeed } from './sensed-speed'

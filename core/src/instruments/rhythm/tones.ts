@@ -1,5 +1,6 @@
 import FFT from 'fft.js'
 import { median, sampleDeviation, t95 } from '../../base/numbers'
+import { CLOCK } from './find-rhythm'
 
 /** A tone that stands out of a sound. */
 export interface Tone {
@@ -26,7 +27,6 @@ const BESIDE_HZ = 60
 const MAINS_SHARE = 0.005
 /** The sound is looked at in so many parts to tell how sure a tone is. */
 const PARTS = 4
-const CLOCK = 1e-4
 
 /**
  * Tones in a sound, strongest first (Welch 1967: mean power of overlapping windowed pieces). Linear in the samples but

@@ -1,3 +1,5 @@
+export { KEPT_S, SoundFollower, type SoundLevel } from './follow-sound'
 export { judgeSound, type JudgedSound, type SoundContext } from './judge-sound'
 export { APART_S, hearOnsets, type Heard, type Onset } from './onsets'
 export { clickRhythm, heardSeeks, type ClickRhythm, type HeardSeek } from './seeks'
+export { rightSpeeds, soundSpeed, type SoundFor, type SoundSpeedAsk } from './sound-speed'

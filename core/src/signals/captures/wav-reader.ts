@@ -140,10 +140,7 @@ export class WavReader implements FormatReader {
     return { format: 'wav', durationS, channels, notices: [] }
   }
 
-  private channels(
-    notices: string[],
-    find: (finder: PulseFinder, name: string) => FoundPulses,
-  ): Capture['channels'] {
+  private channels(notices: string[], find: (finder: PulseFinder, name: string) => FoundPulses): Capture['channels'] {
     return this.finders.map((finder, i) => {
       const name = this.finders.length === 1 ? 'sound' : (NAMES[i] ?? `channel ${i + 1}`)
       const { channel, polarity } = find(finder, name)

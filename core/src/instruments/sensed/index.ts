@@ -1,0 +1,1 @@
+export { sense, type Sensed, type SensedAsk } from './sense'
