@@ -33,7 +33,7 @@ export const film = defineCommand({
       nominalRpm: numberOption(args.nominal, 'nominal', 1),
       slowed: numberOption(args.slowed, 'slowed', 1),
       bars: numberOption(args.bars, 'bars', 2),
-      creeps: wordOption(args.creeps, 'creeps', ['with', 'against']),
+      creeps: wordOption(args.creeps, 'creeps', ['with', 'against'] as const),
     })
     saySensed(sensed, bytes, 'Camera', args.json)
   },

@@ -51,4 +51,37 @@ describe('wobrin listen', () => {
       expect(err.trim().split('\n')).toHaveLength(1)
     }
   })
+
+  it('hears the speed of what comes once a revolution, and of a tone', () => {
+    const ticks = Array.from({ length: 55 }, (_, i) => 0.05 + (i * 60) / 303.3)
+    const rub = run(sound('rub.wav', 11, ticks), '--for', 'rub', '--mechanism', '5.25in-48', '--json')
+    const answer = JSON.parse(rub.out) as { rpm: { mean: number; low95: number; high95: number }; evidence: object }
+    expect(answer.rpm.mean).toBeCloseTo(303.3, 0)
+    expect(answer.rpm.low95).toBeLessThan(303.31)
+    expect(answer.rpm.high95).toBeGreaterThan(303.29)
+    expect(answer.evidence).toMatchObject({ source: 'recording', by: 'Sound' })
+    const tone = run(sound('quiet.wav', 6, []), '--for', 'tone', '--mechanism', '3.5in')
+    expect(tone).toMatchObject({ status: 0 })
+    expect(tone.out).toContain('Not known yet')
+  })
+})
+
+describe('wobrin film', () => {
+  const films = join(import.meta.dirname, '../../core/test/fixtures/films')
+  const film = (...args: string[]) => {
+    const { status, stdout, stderr } = spawnSync(process.execPath, [bin, 'film', ...args], { encoding: 'utf8' })
+    return { status, out: stdout, err: stderr }
+  }
+  it('gives the speed of a mark, and the speeds that a ring may have', () => {
+    const mark = film(join(films, 'mark-60.csv'), '--mechanism', '5.25in-48', '--json')
+    expect((JSON.parse(mark.out) as { rpm: { mean: number } }).rpm.mean).toBeCloseTo(301.7, 1)
+    const ring = ['--passes', 'ring', '--bars', '24', '--mechanism', '5.25in-48']
+    expect(film(join(films, 'ring-60.csv'), ...ring).out).toContain('296.2')
+    expect(film(join(films, 'ring-60.csv'), ...ring).out).toContain('Not known yet')
+  })
+  it('refuses what is no table of frames in a sentence', () => {
+    const refused = film(join(films, 'make-films.sh'), '--mechanism', '5.25in-48')
+    expect(refused.status).toBe(2)
+    expect(refused.err).toContain('make-films.sh, line 1')
+  })
 })

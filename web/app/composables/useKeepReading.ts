@@ -1,4 +1,5 @@
 import type { LogEntry } from '@wobrin/core/log'
+import type { SensedInput } from '../../shared/sensed'
 import type { CaptureChoices } from './useCaptureFile'
 
 export interface KeepInput {
@@ -7,6 +8,11 @@ export interface KeepInput {
   readonly choices: CaptureChoices
   readonly movedTurns: number
   readonly simulated: boolean
+}
+
+export type KeepSensedInput = Omit<KeepInput, 'choices'> & {
+  /** What it is of, as the server is asked. */
+  readonly fields: Partial<SensedInput>
 }
 
 /** Files a speed reading with its recording. */
@@ -28,5 +34,9 @@ export function useKeepReading() {
       }),
     )
 
-  return { sending, keep, cancel }
+  /** Files a recording of sound or the frames of a film, for the server to take a speed or steps from it. */
+  const keepSensed = ({ driveId, file, movedTurns, simulated, fields }: KeepSensedInput): Promise<LogEntry> =>
+    during(async () => enter(driveId, 'sensed', { captureSha: await keepFile(file), movedTurns, simulated, ...fields }))
+
+  return { sending, keep, keepSensed, cancel }
 }

@@ -19,6 +19,7 @@ export default defineNitroPlugin(nitro => {
         "img-src 'self' data: blob:",
         "font-src 'self'",
         "connect-src 'self'",
+        "media-src 'self' blob:",
         "worker-src 'self' blob:",
         "form-action 'self'",
         "base-uri 'none'",
@@ -27,7 +28,7 @@ export default defineNitroPlugin(nitro => {
       'referrer-policy': 'no-referrer',
       'x-content-type-options': 'nosniff',
       'cross-origin-opener-policy': 'same-origin',
-      'permissions-policy': 'camera=(self), microphone=(), geolocation=()',
+      'permissions-policy': 'camera=(self), microphone=(self), geolocation=()',
     }
   })
 })

@@ -88,7 +88,6 @@ function markSpeed(
       says: [
         `A mark passes once a revolution, seen over ${found.cycles} revolutions at ${perSecond.toFixed(0)} frames a second.`,
         ...notes,
-        'It gives the mean speed only, not how steady it is.',
       ],
       next: '',
     }
@@ -146,7 +145,7 @@ function ringSpeed(
       uncertainty: others[0]!.uncertainty,
       revolutions: Math.round((others[0]!.rpm / 60) * spanS),
       others: [],
-      says: [seen, ...notes, 'It gives the mean speed only, not how steady it is.'],
+      says: [seen, ...notes],
       next: '',
     }
   return {

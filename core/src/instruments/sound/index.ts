@@ -1,5 +1,6 @@
+export { ClockCompare, type ClockOff } from './clock-compare'
 export { KEPT_S, SoundFollower, type SoundLevel } from './follow-sound'
 export { judgeSound, type JudgedSound, type SoundContext } from './judge-sound'
-export { APART_S, hearOnsets, type Heard, type Onset } from './onsets'
+export { APART_S, hearOnsets, humIn, type Heard, type Onset } from './onsets'
 export { clickRhythm, heardSeeks, type ClickRhythm, type HeardSeek } from './seeks'
 export { rightSpeeds, soundSpeed, type SoundFor, type SoundSpeedAsk } from './sound-speed'

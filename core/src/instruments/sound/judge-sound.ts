@@ -30,7 +30,7 @@ export function judgeSound(
   context: SoundContext = {},
 ): JudgedSound {
   const heard = hearOnsets(wave.channels[0]!.samples, wave.sampleRateHz, wave.fullScale)
-  const seeks = heardSeeks(heard.onsets)
+  const seeks = heardSeeks(heard.onsets, heard.durationS)
   const rhythm = context.mechanism === 'cartridge' ? clickRhythm(heard.onsets) : null
   return { heard, seeks, rhythm, call: callOf(heard, seeks, rhythm, context) }
 }

@@ -54,7 +54,7 @@ export function hearOnsets(samples: ArrayLike<number>, sampleRateHz: number, ful
     onsets: pick(loudness, piece, samples, sampleRateHz),
     durationS,
     clipped: n ? clipped / n : 0,
-    humHz: MAINS.find(hz => toneShare(samples, sampleRateHz, hz, power) > HUM_SHARE) ?? null,
+    humHz: humIn(samples, sampleRateHz, power),
   }
 }
 
@@ -78,6 +78,13 @@ function beginning(samples: ArrayLike<number>, from: number, count: number, limi
   for (let i = from; i < from + count && i < samples.length; i++)
     if (i && Math.abs(samples[i]! - samples[i - 1]!) >= limit) return i
   return from
+}
+
+/** The mains frequency that is most of a sound; null where none is. @param power sum of squares, where it is known */
+export function humIn(samples: ArrayLike<number>, sampleRateHz: number, power?: number): 50 | 60 | null {
+  let all = power ?? 0
+  if (power === undefined) for (let i = 0; i < samples.length; i++) all += samples[i]! ** 2
+  return MAINS.find(hz => toneShare(samples, sampleRateHz, hz, all) > HUM_SHARE) ?? null
 }
 
 /** Share of the power that is a tone of one frequency (Goertzel). */

@@ -9,7 +9,7 @@ export interface HeardSeek {
   readonly heard: number
   /** Places in the row where a step would belong and none was heard. */
   readonly silent: number
-  /** Usual time between its steps, ms; null for fewer than three. */
+  /** Mean time between its steps, ms; null for fewer than three. */
   readonly stepMs: number | null
 }
 
@@ -18,21 +18,27 @@ const PAUSE_S = 0.06
 /** A gap of so many usual ones, less half a step, holds steps that were not heard. */
 const MISSING = 1.5
 
-/** Clicks as seeks: rows of evenly spaced ones. */
-export function heardSeeks(onsets: readonly Onset[]): HeardSeek[] {
+/**
+ * Clicks as seeks: rows of evenly spaced ones. A row that may have begun before the recording, or go on behind its end,
+ * is left out.
+ */
+export function heardSeeks(onsets: readonly Onset[], durationS = Infinity): HeardSeek[] {
   const rows: Onset[][] = []
   for (const o of onsets) {
     const row = rows.at(-1)
     if (row && o.atS - row.at(-1)!.atS < PAUSE_S) row.push(o)
     else rows.push([o])
   }
-  return rows.map(row => {
+  const whole = rows.filter(row => row[0]!.atS > PAUSE_S && row.at(-1)!.atS < durationS - PAUSE_S)
+  return whole.map(row => {
     const gaps = row.slice(1).map((o, i) => o.atS - row[i]!.atS)
     const usual = gaps.length > 1 ? median(gaps) : null
     const silent =
       usual === null ? 0 : gaps.reduce((n, g) => n + (g > MISSING * usual ? Math.round(g / usual) - 1 : 0), 0)
-    const stepMs = usual === null ? null : usual * 1000
-    return { fromS: row[0]!.atS, toS: row.at(-1)!.atS, heard: row.length, silent, stepMs }
+    const [fromS, toS] = [row[0]!.atS, row.at(-1)!.atS]
+    // The whole row times a step better than any one of its gaps.
+    const stepMs = usual === null ? null : (1000 * (toS - fromS)) / (row.length - 1 + silent)
+    return { fromS, toS, heard: row.length, silent, stepMs }
   })
 }
 

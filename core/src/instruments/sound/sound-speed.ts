@@ -17,8 +17,6 @@ export interface SoundSpeedAsk {
 export const rightSpeeds = (mechanism: MechanismId, nominalRpm?: number | null): readonly number[] =>
   nominalRpm ? [nominalRpm] : findMechanism(mechanism).speed.nominal.map(s => s.value)
 
-const MEAN_ONLY = 'It gives the mean speed only, not how steady it is.'
-
 /** The spindle's speed by ear: of a sound that comes once a revolution, or of a tone. */
 export function soundSpeed(samples: ArrayLike<number>, sampleRateHz: number, ask: SoundSpeedAsk): SensedSpeed {
   const right = rightSpeeds(ask.mechanism, ask.nominalRpm)
@@ -43,7 +41,7 @@ function rubSpeed(samples: ArrayLike<number>, sampleRateHz: number, right: reado
     others: [],
     says: [
       `A sound comes once a revolution, heard over ${revolutions} revolutions.`,
-      `${MEAN_ONLY} Another part that turns as fast, or a sound that comes twice a revolution, gives the same.`,
+      `Another part that turns as fast, or a sound that comes twice a revolution, gives the same.`,
     ],
     next: '',
   }
@@ -72,7 +70,7 @@ function toneSpeed(tones: readonly Tone[], nominal: number, perRevolution: numbe
       uncertainty: speeds[0]!.uncertainty,
       revolutions: 0,
       others: [],
-      says: [heard, `At ${perRevolution} times a revolution. ${MEAN_ONLY}`],
+      says: [heard, `It sounds ${perRevolution} times a revolution.`],
       next: '',
     }
   return {

@@ -68,6 +68,12 @@ describe('steps by their sound', () => {
     expect(less.seeks[1]).toMatchObject({ heard: 18, silent: 2 })
     expect(less.call.kind).toBe('unknown')
   })
+  it('of a seek that the recording cuts off are not counted', () => {
+    const seeks = [0.02, 0.7, 1.95].flatMap(t => row(t, 20, 0.006))
+    const judged = judge({ seconds: 2, clicks: seeks.filter(t => t < 2) }, { steps: 20 })
+    expect(judged.seeks.map(s => s.heard)).toEqual([20])
+    expect(judged.call.kind).toBe('leave')
+  })
   it('say nothing without a number to compare with', () => {
     expect(judge({ seconds: 2, clicks: row(0.3, 20, 0.006) }).call.kind).toBe('unknown')
   })

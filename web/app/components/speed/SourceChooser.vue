@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import { FileUp, Radio } from 'lucide-vue-next'
+import { Camera, FileUp, Mic, Radio } from 'lucide-vue-next'
 
-const { compact = false } = defineProps<{ compact?: boolean }>()
-const emit = defineEmits<{ file: [File]; pickup: [] }>()
+const { compact = false, driveId = null } = defineProps<{ compact?: boolean; driveId?: string | null }>()
+const emit = defineEmits<{ file: [File]; pickup: []; sound: [] }>()
 const over = ref(false)
 
 function drop(event: DragEvent): void {
@@ -36,8 +36,18 @@ defineExpose({ choose })
       <button class="btn btn-primary" aria-keyshortcuts="m" @click="choose">
         <FileUp class="size-4" />Open a recording
       </button>
-      <button class="btn" @click="emit('pickup')">
-        <Radio class="size-4" />{{ compact ? 'Simulated pickup' : 'Use the simulated pickup' }}
+      <button class="btn" aria-label="Sound input" @click="emit('sound')">
+        <Mic class="size-4" />{{ compact ? 'Sound' : 'Sound input' }}
+      </button>
+      <NuxtLink
+        class="btn"
+        aria-label="Camera or film"
+        :to="{ path: '/instruments/camera', query: driveId ? { drive: driveId } : {} }"
+      >
+        <Camera class="size-4" />{{ compact ? 'Camera' : 'Camera or film' }}
+      </NuxtLink>
+      <button class="btn" :aria-label="compact ? 'Simulated pickup' : undefined" @click="emit('pickup')">
+        <Radio class="size-4" />{{ compact ? 'Simulated' : 'Use the simulated pickup' }}
       </button>
     </div>
     <p v-if="compact" class="hint">or drop a recording here</p>

@@ -26,12 +26,16 @@ const {
   nowRpm,
   file,
   live,
+  sound,
+  listening,
+  listens,
   tone,
   sending,
   cancelSending,
   movedTurns,
   openFile,
   startPickup,
+  startSound,
   clear,
   keep,
   saveRecording,
@@ -47,8 +51,10 @@ const earlier = computed(() => {
   const own = earlierReadings(log)
   return shown.value?.from === 'log' ? own.slice(1) : own
 })
-const fresh = computed(() => running.value || judged.value !== null)
-const canKeep = computed(() => fresh.value && shown.value?.measurement != null && !sending.value)
+const { running: recording, news, inputs, chosen, problem: soundProblem } = sound
+const fresh = computed(() => running.value || listens.value || judged.value !== null)
+const measured = computed(() => (shown.value?.measurement ?? shown.value?.reading) != null)
+const canKeep = computed(() => fresh.value && measured.value && !sending.value)
 
 async function keepTo(id: string): Promise<void> {
   try {
@@ -101,8 +107,10 @@ defineExpose({ measure })
       v-show="!fresh && progress === null"
       ref="chooser"
       :compact="shown !== null"
+      :drive-id="driveId"
       @file="openFile"
       @pickup="startPickup"
+      @sound="startSound"
     />
     <SpeedLiveControls
       v-if="running"
@@ -112,6 +120,22 @@ defineExpose({ measure })
       @turn="live.turnTrimmer"
       @restart="startPickup"
     />
+    <ProblemBand v-if="soundProblem" :problem="soundProblem" />
+    <SoundControls
+      v-if="listens"
+      v-model:listen-for="listening.for"
+      v-model:input="chosen"
+      :news="news"
+      :running="recording"
+      :inputs="inputs"
+      :choices="['marks', 'rub', 'tone']"
+      @end="sound.end()"
+      @start="startSound"
+    >
+      <FormField v-if="listening.for === 'tone'" v-slot="{ id }" label="Times in a revolution" class="max-w-64">
+        <input :id="id" v-model.number="listening.perRevolution" class="field" type="number" min="1" max="1000" />
+      </FormField>
+    </SoundControls>
     <SpeedReadout
       v-if="shown"
       :measurement="shown.measurement"
@@ -129,11 +153,13 @@ defineExpose({ measure })
             {{ driveId ? 'Save to log' : 'Save to a drive…' }}
           </button>
           <button v-if="running" class="btn" @click="saveRecording"><Download class="size-4" />Save as VCD</button>
-          <button class="btn btn-quiet" @click="clear">{{ running ? 'End simulation' : 'Close recording' }}</button>
+          <button class="btn btn-quiet" @click="clear">
+            {{ running ? 'End simulation' : listens ? 'Close sound input' : 'Close recording' }}
+          </button>
         </div>
       </div>
     </SpeedReadout>
-    <p v-else-if="running" class="hint py-6">Waiting for the first pulses.</p>
+    <p v-else-if="running || listens" class="hint py-6">Waiting for the first pulses.</p>
     <SpeedExample v-else-if="driveId === null && progress === null && !problem" :setup="setup" />
 
     <ProgressLine

@@ -1,0 +1,125 @@
+import { proxy, transfer } from 'comlink'
+import type { SensedAsk } from '@wobrin/core/instruments/sensed'
+import inputUrl from '../worklets/sound-input.ts?worker&url'
+import type { ListenAsk, SoundNews, SoundWorker } from '../workers/sound.worker'
+
+/** Why there is no sound, in a sentence. */
+const REASONS: Readonly<Record<string, string>> = {
+  NotAllowedError: 'The browser may not use the sound input. Allow the microphone for this page, then start again.',
+  NotFoundError: 'This device has no sound input. Connect one, or open a WAV recording.',
+  NotReadableError: 'Another program holds the sound input. Close that program, then start again.',
+  OverconstrainedError: 'The chosen sound input is gone. Choose another one.',
+}
+/** Where a browser keeps its microphone from pages that come over a network unprotected. */
+export const NEEDS_TLS =
+  'A browser gives its microphone and camera only to pages of its own machine, or over TLS. Open a recording instead.'
+
+const reasonOf = (error: unknown) =>
+  REASONS[(error as Error).name] ?? `The sound input did not start: ${(error as Error).message}`
+
+/** The sound input of this device, followed and judged in a worker. Nothing is taken before `start`. */
+export function useSoundInput(ask: () => ListenAsk) {
+  const running = ref(false)
+  const problem = ref<string | null>(null)
+  const inputs = shallowRef<readonly MediaDeviceInfo[]>([])
+  const chosen = ref('')
+  const news = shallowRef<SoundNews | null>(null)
+  const worker = useWorker<SoundWorker>(
+    () => new Worker(new URL('../workers/sound.worker.ts', import.meta.url), { type: 'module' }),
+  )
+  let stream: MediaStream | null = null
+  let audio: AudioContext | null = null
+
+  async function start(): Promise<void> {
+    problem.value = null
+    if (!navigator.mediaDevices) {
+      problem.value = NEEDS_TLS
+      return
+    }
+    close()
+    try {
+      // What a browser does to speech would take steps and pulses for noise.
+      const plain = { echoCancellation: false, noiseSuppression: false, autoGainControl: false }
+      const device = chosen.value ? { deviceId: { exact: chosen.value } } : {}
+      stream = await navigator.mediaDevices.getUserMedia({ audio: { ...plain, ...device, channelCount: 1 } })
+      inputs.value = (await navigator.mediaDevices.enumerateDevices()).filter(d => d.kind === 'audioinput')
+      const track = stream.getAudioTracks()[0]!
+      track.addEventListener('ended', () => end('The sound input was pulled out. What came before is still here.'))
+      await connect()
+      running.value = true
+    } catch (error) {
+      close()
+      problem.value = reasonOf(error)
+    }
+  }
+
+  async function connect(): Promise<void> {
+    audio = new AudioContext()
+    await audio.audioWorklet.addModule(inputUrl)
+    const node = new AudioWorkletNode(audio, 'sound-input', { numberOfOutputs: 0 })
+    const { port1, port2 } = new MessageChannel()
+    node.port.postMessage(port1, [port1])
+    news.value = null
+    await worker().begin(
+      transfer(port2, [port2]),
+      audio.sampleRate,
+      toRaw(ask()),
+      proxy((n: SoundNews) => {
+        if (running.value) news.value = n
+      }),
+    )
+    audio.createMediaStreamSource(stream!).connect(node)
+    await audio.resume()
+  }
+
+  function close(): void {
+    running.value = false
+    for (const track of stream?.getTracks() ?? []) track.stop()
+    stream = null
+    void audio?.close()
+    audio = null
+  }
+
+  /** Takes no more sound; what came is still judged and can be kept. */
+  async function end(why: string | null = null): Promise<void> {
+    close()
+    problem.value = why
+    await worker().end()
+  }
+
+  /** Puts away what came. */
+  async function clear(): Promise<void> {
+    await end()
+    news.value = null
+  }
+
+  /** What is judged now as a file; null while there is nothing. */
+  async function recording(name: string): Promise<File | null> {
+    const bytes = await worker().recording()
+    return bytes && new File([bytes as Uint8Array<ArrayBuffer>], name, { type: 'audio/wav' })
+  }
+
+  watch(ask, next => {
+    if (running.value || news.value) void worker().ask(toRaw(next))
+  })
+  watch(chosen, (now, before) => {
+    if (running.value && before !== now) void start()
+  })
+  onScopeDispose(close)
+
+  const judgeFile = (file: File, of: SensedAsk) => worker().file(file, of)
+
+  return {
+    judgeFile,
+    running,
+    problem,
+    inputs,
+    chosen,
+    news,
+    start,
+    end,
+    clear,
+    recording,
+    anew: () => worker().anew(),
+  }
+}
