@@ -3,6 +3,9 @@ const { open: openKeys } = useKeysDialog()
 const { open: openFind } = useFindDialog()
 const route = useRoute()
 
+/** A phone in the hand has no room for more than the drive. */
+const inHand = computed(() => route.path.endsWith('/hand'))
+
 const places = [
   { to: '/', label: 'Bench', under: (p: string) => p === '/' || p === '/day' || p.startsWith('/drives') },
   { to: '/instruments', label: 'Instruments', under: (p: string) => p.startsWith('/instruments') },
@@ -23,7 +26,7 @@ const places = [
         </svg>
         Wobrin
       </NuxtLink>
-      <nav class="flex gap-1 sm:gap-2 -mb-px overflow-x-auto" aria-label="Pages">
+      <nav class="flex gap-1 sm:gap-2 -mb-px overflow-x-auto" :class="inHand && 'max-sm:hidden'" aria-label="Pages">
         <NuxtLink
           v-for="place in places"
           :key="place.to"

@@ -2,10 +2,17 @@
 import { Check, TriangleAlert, X } from 'lucide-vue-next'
 
 const { notices, close } = useNotices()
+/** The page for a phone has its tabs at the foot. */
+const route = useRoute()
+const above = computed(() => route.path.endsWith('/hand'))
 </script>
 
 <template>
-  <div class="fixed bottom-4 right-4 left-4 sm:left-auto sm:w-96 z-40 space-y-2 no-print" aria-live="polite">
+  <div
+    class="fixed right-4 left-4 sm:left-auto sm:w-96 z-40 space-y-2 no-print"
+    :class="above ? 'bottom-24' : 'bottom-4'"
+    aria-live="polite"
+  >
     <div
       v-for="notice in notices"
       :key="notice.id"

@@ -1,3 +1,4 @@
+import { v4 as uuid } from 'uuid'
 import type { BeltInput, BeltShelfView, KeptBelt } from '../../shared/belts'
 
 /** The belt shelf of the workshop: what is at hand, what the drives want, what is to order. */
@@ -6,7 +7,7 @@ export function useBelts() {
   const load = async () => {
     view.value = await $fetch<BeltShelfView>('/api/belts')
   }
-  async function put(belt: BeltInput, id: string = crypto.randomUUID()): Promise<KeptBelt> {
+  async function put(belt: BeltInput, id: string = uuid()): Promise<KeptBelt> {
     const before = view.value.belts.find(b => b.id === id)
     const headers = before ? ifMatch(before) : {}
     try {

@@ -1,3 +1,4 @@
+import { FetchError } from 'ofetch'
 import { findCheck, type NextCheck } from '@wobrin/core/diagnosis'
 import type { ComplaintStory, DriveCase } from '@wobrin/core/bench/case'
 import { findReading, type Reading } from '@wobrin/core/diagnosis/readings'
@@ -53,7 +54,8 @@ export function useDriveCase(pick: (finding: string) => Promise<boolean>, first:
       const got = await coming
       if (mine === latest) found.value = got
     } catch (error) {
-      useNotices().problem(problemText(error))
+      // Where entries wait for a connection, the page says by itself that there is none.
+      if (!outboxInUse() || (error instanceof FetchError && error.status)) useNotices().problem(problemText(error))
     } finally {
       if (mine === latest) fetching.value = false
     }

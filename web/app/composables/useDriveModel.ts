@@ -1,3 +1,4 @@
+import { v4 as uuid } from 'uuid'
 import { compareDrives, type LoggedDrive } from '@wobrin/core/bench/identical'
 import { emptySheet, mergedSheets, readModelSheet, type ModelPoint, type ModelSheet } from '@wobrin/core/drives/models'
 import { POINT } from '@wobrin/core/diagnosis/readings'
@@ -42,7 +43,7 @@ export function useDriveModel() {
   /** Every change builds on the one before, however quickly they follow: each shows at once, and is sent in turn. */
   let sent: Promise<unknown> = Promise.resolve()
   async function keep(next: ModelSheet): Promise<void> {
-    const id = view.value?.sheet?.id ?? crypto.randomUUID()
+    const id = view.value?.sheet?.id ?? uuid()
     view.value = { ...(view.value ?? { drives: [], was: [] }), sheet: { id, sheet: next } }
     keeping++
     sent = sent.then(() =>

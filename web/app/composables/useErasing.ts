@@ -1,3 +1,4 @@
+import { v4 as uuid } from 'uuid'
 import { canErase, type Erasable, type LogEntry } from '@wobrin/core/log'
 
 /** What can be chosen of one entry. */
@@ -42,7 +43,7 @@ export function useErasing() {
   }
   async function erase(): Promise<boolean> {
     const { id } = store.drive!
-    const body = { id: crypto.randomUUID(), ownerWords: ownerWords.value, words: chosen.words, photos: chosen.photo }
+    const body = { id: uuid(), ownerWords: ownerWords.value, words: chosen.words, photos: chosen.photo }
     const done = await run(() => $fetch(`/api/drives/${id}/erasures`, { method: 'POST', body, retry: 2 }))
     if (!done) return false
     clear()

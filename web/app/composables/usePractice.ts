@@ -1,3 +1,4 @@
+import { v4 as uuid } from 'uuid'
 import { findReading } from '@wobrin/core/diagnosis/readings'
 import { findCheck, findComplaint, findFault } from '@wobrin/core/diagnosis'
 import { SPEED_KEY, standingEntries, type DriveFacts } from '@wobrin/core/log'
@@ -25,7 +26,7 @@ export function usePractice() {
     const received = await $fetch<DriveFacts>('/api/drives', {
       method: 'POST',
       body: {
-        id: crypto.randomUUID(),
+        id: uuid(),
         tag,
         mechanism,
         simulated: true,

@@ -1,3 +1,4 @@
+import { v4 as uuid } from 'uuid'
 import { DRIVES, HOSTS, readProfile, type DriveProfile, type HostProfile } from '@wobrin/core/drives/hosts'
 import type { KeptProfile } from '../../shared/profiles'
 
@@ -27,7 +28,7 @@ export function useProfiles() {
   const hosts = computed(() => choosable<HostProfile>(HOSTS, 'wobrin-host-profile'))
   const drives = computed(() => choosable<DriveProfile>(DRIVES, 'wobrin-drive-profile'))
 
-  async function put(profile: HostProfile | DriveProfile, id: string = crypto.randomUUID()): Promise<string> {
+  async function put(profile: HostProfile | DriveProfile, id: string = uuid()): Promise<string> {
     const before = kept.value.find(k => k.id === id)
     const headers = before ? ifMatch(before.profile) : {}
     try {

@@ -1,6 +1,6 @@
 import { expose } from 'comlink'
 import { WaveFile } from 'wavefile'
-import type { MechanismId } from '@wobrin/core/drives'
+import type { MechanismId, Pulleys } from '@wobrin/core/drives'
 import {
   ClockCompare,
   humIn,
@@ -13,7 +13,6 @@ import {
 } from '@wobrin/core/instruments/sound'
 import type { SensedSpeed } from '@wobrin/core/instruments/rhythm'
 import { livePulseSpeed, type LivePulseSpeed, type SpeedContext } from '@wobrin/core/instruments/spindle'
-import type { Pulleys } from '@wobrin/core/drives'
 import { sense, type Sensed, type SensedAsk } from '@wobrin/core/instruments/sensed'
 import { attempt, type Answer } from './in-worker'
 import type { SoundBlock } from '../worklets/sound-input'

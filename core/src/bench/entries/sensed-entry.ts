@@ -14,8 +14,8 @@ export interface SensedEntryInput extends Sent {
 }
 
 /**
- * A speed that was heard or filmed, the steps of a seek, or the click of a cartridge drive, as a log entry: a reading as
- * any other, with its recording.
+ * A speed that was heard or filmed, the steps of a seek, or the click of a cartridge drive, as a log entry: a reading
+ * as any other, with its recording.
  * @throws ParameterError where the recording tells nothing
  */
 export function sensedEntry(input: SensedEntryInput, drive: DriveFacts, sensed: Sensed): NewEntry {

@@ -1,5 +1,5 @@
 import { median } from '../../base/numbers'
-import { FEWEST, followPhase, STRETCH, type PhaseRate } from './follow-phase'
+import { followPhase, SHORTEST, type PhaseRate } from './follow-phase'
 import { partsAt, powerOf } from './harmonics'
 import { aboutItsCourse, type Series } from './series'
 
@@ -39,7 +39,7 @@ export function findPeriod(series: Series, search: PeriodSearch): Period | null 
   const { slowestHz, fastestHz, harmonics } = search
   if (timesS.length < 4 * harmonics || !(fastestHz > slowestHz)) return null
   const spanS = timesS.at(-1)! - timesS[0]!
-  if (spanS * slowestHz < STRETCH * FEWEST) return null
+  if (spanS * slowestHz < SHORTEST) return null
   const flat = aboutItsCourse(series, 2 / slowestHz)
   const rough = roughly(flat, search)
   const found = rough && followPhase(flat, rough.hz, harmonics)

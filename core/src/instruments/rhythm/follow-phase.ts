@@ -14,8 +14,10 @@ export interface PhaseRate {
 }
 
 /** Cycles of the shortest stretch, and the fewest stretches. */
-export const STRETCH = 4
-export const FEWEST = 4
+const STRETCH = 4
+const FEWEST = 4
+/** Cycles that a rhythm has to last at least. */
+export const SHORTEST = STRETCH * FEWEST
 /** Longer stretches are tried, by this factor. */
 const LONGER = 1.5
 /** A stretch shows the rhythm where it is so much like the whole. */

@@ -1,5 +1,6 @@
 export { findPeriod, type Period, type PeriodSearch } from './find-period'
 export { CLOCK, findRhythm, HARMONICS, REACH, type Rhythm, type RhythmOptions } from './find-rhythm'
+export { SHORTEST } from './follow-phase'
 export { loudnessOf, type Series } from './series'
 export { findTones, speedsOfTone, type Tone, type ToneSpeed } from './tones'
 export { tellsNothing, type SensedSpeed } from './sensed-speed'

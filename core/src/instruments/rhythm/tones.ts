@@ -117,8 +117,8 @@ const NEAR = 0.1
 const MOST_PER_REVOLUTION = 400
 
 /**
- * Speeds that a tone may be: a motor hums with its poles and whines with its commutator or gear, a whole number of times
- * a revolution. With many times a revolution several numbers fit, and the tone alone cannot tell which.
+ * Speeds that a tone may be: a motor hums with its poles and whines with its commutator or gear, a whole number of
+ * times a revolution. With many times a revolution several numbers fit, and the tone alone cannot tell which.
  * @param nominalRpm what the part should turn at @param perRevolution how often it sounds, where that is known
  */
 export function speedsOfTone(

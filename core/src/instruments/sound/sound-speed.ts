@@ -1,5 +1,15 @@
 import { findMechanism, type MechanismId } from '../../drives'
-import { findRhythm, findTones, loudnessOf, speedsOfTone, tellsNothing, type SensedSpeed, type Tone } from '../rhythm'
+import {
+  findRhythm,
+  findTones,
+  loudnessOf,
+  REACH,
+  SHORTEST,
+  speedsOfTone,
+  tellsNothing,
+  type SensedSpeed,
+  type Tone,
+} from '../rhythm'
 
 /** What is listened to for the speed: a sound once a revolution, or the tone of a motor. */
 export type SoundFor = 'rub' | 'tone'
@@ -28,6 +38,13 @@ export function soundSpeed(samples: ArrayLike<number>, sampleRateHz: number, ask
 function rubSpeed(samples: ArrayLike<number>, sampleRateHz: number, right: readonly number[]): SensedSpeed {
   const found = findRhythm(loudnessOf(samples, sampleRateHz), { nominalRpm: right })
   const near = right.map(rpm => String(rpm)).join(', ')
+  const seconds = samples.length / sampleRateHz
+  const needed = (60 * SHORTEST) / (Math.min(...right) / REACH)
+  if (!found && seconds < needed)
+    return tellsNothing(
+      `${seconds.toFixed(0)} s are too short to hear what comes once a revolution.`,
+      `Listen for ${Math.ceil(needed)} s or more.`,
+    )
   if (!found)
     return tellsNothing(
       `No sound comes once a revolution near ${near} r/min.`,

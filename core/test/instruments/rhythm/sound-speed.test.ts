@@ -52,7 +52,8 @@ describe('a rub that comes once a revolution', () => {
       expect(Math.abs(found! - trueRpm(of))).toBeLessThan(3 * uncertainty!)
       if (Math.abs(found! - trueRpm(of)) < uncertainty!) inside++
     }
-    // Its wow makes whole cycles, so that ends and straight line agree. A 95 % interval holds the truth in almost all of them; 5 of 8 or fewer happen once in 4000 sets.
+    // Its wow makes whole cycles, so that ends and straight line agree. A 95 % interval holds the truth in almost all
+    // of them; 5 of 8 or fewer happen once in 4000 sets.
     expect(inside).toBeGreaterThanOrEqual(6)
   })
 

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { v4 as uuid } from 'uuid'
 import { Plus } from 'lucide-vue-next'
 import type { DiskInput, DiskView } from '../../../shared/disks'
 
@@ -13,7 +14,7 @@ const view = computed(() => disks.view.value!)
 const decided = computed(() => view.value.disagreements.filter(d => d.odd !== null))
 const undecided = computed(() => view.value.disagreements.filter(d => d.odd === null))
 async function put(disk: DiskInput): Promise<void> {
-  await $fetch(`/api/disks/${crypto.randomUUID()}`, { method: 'PUT', retry: 2, body: disk })
+  await $fetch(`/api/disks/${uuid()}`, { method: 'PUT', retry: 2, body: disk })
   await disks.load()
   adding.value = false
   notices.done(`${disk.name} is on the shelf.`)
@@ -23,7 +24,7 @@ const say = (disk: string, kind: 'verified' | 'retired' | 'back', detail: string
     disks.view.value = await $fetch<DiskView>(`/api/disks/${disk}/events`, {
       method: 'POST',
       retry: 2,
-      body: { id: crypto.randomUUID(), at: new Date().toISOString(), kind, detail },
+      body: { id: uuid(), at: new Date().toISOString(), kind, detail },
     })
   })
 </script>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { v4 as uuid } from 'uuid'
 import { Plus, X } from 'lucide-vue-next'
 import { foundPosition, type Choice, type DriveProfile, type Position } from '@wobrin/core/drives/hosts'
 import type { EditedEffects } from './FitEffects.vue'
@@ -16,7 +17,7 @@ const setChoice = (i: number, part: Partial<Choice>) => {
 }
 const setPosition = (i: number, k: number, part: Partial<Position>) =>
   setChoice(i, { positions: profile.value.choices[i]!.positions.map((p, j) => (j === k ? { ...p, ...part } : p)) })
-const id = () => crypto.randomUUID().slice(0, 8)
+const id = () => uuid().slice(0, 8)
 const add = (kind: Choice['kind']) => {
   const first = { id: id(), label: kind === 'cut' ? 'whole' : 'open' }
   const second = { id: id(), label: kind === 'cut' ? 'cut' : 'closed' }

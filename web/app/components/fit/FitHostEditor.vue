@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { v4 as uuid } from 'uuid'
 import { Plus, X } from 'lucide-vue-next'
 import {
   MODE_IDS,
@@ -29,7 +30,7 @@ const fresh: Readonly<Record<Want['kind'], Want>> = {
 const add = () => {
   profile.value = {
     ...profile.value,
-    needs: [...profile.value.needs, { id: crypto.randomUUID().slice(0, 8), weight: 'notice', wants: [fresh.line] }],
+    needs: [...profile.value.needs, { id: uuid().slice(0, 8), weight: 'notice', wants: [fresh.line] }],
   }
 }
 const drop = (i: number) => {

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { v4 as uuid } from 'uuid'
 import { Camera, Printer } from 'lucide-vue-next'
 import { ValidationError } from 'yup'
 import { MECHANISMS } from '@wobrin/core/drives'
@@ -89,7 +90,7 @@ async function save(gone: string | null = null): Promise<void> {
       },
       { abortEarly: false },
     )
-    const id = typeof shown === 'string' ? shown : crypto.randomUUID()
+    const id = typeof shown === 'string' ? shown : uuid()
     const headers = before.value ? ifMatch(before.value) : {}
     await $fetch(`/api/spares/${id}`, { method: 'PUT', retry: 2, body, headers })
     emit('kept', gone === null ? `${body.name} is on the shelf.` : `${body.name} is off the shelf.`)

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { v4 as uuid } from 'uuid'
 import { isMechanismId } from '@wobrin/core/drives'
 import type { DriveFacts } from '@wobrin/core/log'
 import type { Arrival } from '../../../shared/drive-facts'
@@ -9,7 +10,7 @@ const route = useRoute()
 const { data: next } = await useFetch<{ tag: string }>('/api/drives/next-tag')
 const serverProblem = ref<{ field: string | null; text: string } | null>(null)
 /** Made once, so that sending the form again after a lost answer receives one drive, not two. */
-const id = crypto.randomUUID()
+const id = uuid()
 
 const suggestedTag = computed(() => next.value?.tag ?? 'SK-01')
 const kind = computed(() => {

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { useEventListener, useIntervalFn } from '@vueuse/core'
+import { Hand } from 'lucide-vue-next'
 import { STATION_IDS, type LogEntry } from '@wobrin/core/log'
 import { callOnBench } from '@wobrin/core/bench/case'
 import { stationAsking, type GateState } from '@wobrin/core/bench/stations'
@@ -161,6 +162,9 @@ useShortcuts({
       @edit="editing = true"
       ><DriveViewTabs :view="view" :station="viewed"
     /></DriveHeader>
+    <NuxtLink class="btn sm:hidden w-full justify-center mb-3" :to="`/drives/${id}/hand`"
+      ><Hand class="size-5" />In the hand: large buttons for one thumb</NuxtLink
+    >
     <DriveWaits :waits="store.way.waits" @end="endWait" />
     <ExchangeBand :closed="closed" />
     <SpeedLiveBand :key="`live ${drive.id}`" :closed="closed" />
