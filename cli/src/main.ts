@@ -100,6 +100,10 @@ const COMMANDS: Readonly<Record<string, Entry>> = {
     description: 'Steps, the click of a cartridge drive, or the spindle’s speed by ear, in a WAV recording.',
     load: async () => (await import('./listen')).listen,
   },
+  transitions: {
+    description: 'Raw transitions of a track as an open file of nanoseconds (docs/transitions.md).',
+    load: async () => (await import('./transitions')).transitions,
+  },
   film: {
     description: 'The spindle’s speed from the frames of a film: a CSV table of time s, place, picture (brightness).',
     load: async () => (await import('./film')).film,

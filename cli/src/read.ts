@@ -1,30 +1,13 @@
 import { writeFile } from 'node:fs/promises'
 import { defineCommand } from 'citty'
-import { readCapture, type CaptureChannel } from '@wobrin/core/signals/captures'
+import { readCapture } from '@wobrin/core/signals/captures'
 import { ParameterError } from '@wobrin/core/base/errors'
 import { CALLS } from '@wobrin/core/base/observations'
 import { diskImage, FORMATS, judgeTrack, mergeTurns, recogniseTrack, STATES } from '@wobrin/core/signals/codes'
 import { fluxFromEdges } from '@wobrin/core/signals/separator'
 import { fileSource } from './file-source'
 import { wordOption } from './options'
-
-/** The read-data line: the one that is named, or the busiest that was kept. */
-function readData(channels: readonly CaptureChannel[], name?: string): CaptureChannel {
-  if (name !== undefined) {
-    const named = channels.find(c => c.name === name)
-    if (!named?.edges)
-      throw new ParameterError(
-        `there is no channel “${name}” that could be kept`,
-        channels.map(c => c.name).join(', '),
-        { field: '--channel' },
-      )
-    return named
-  }
-  const busiest = channels.filter(c => c.edges).sort((a, b) => b.edgeCount - a.edgeCount)[0]
-  if (!busiest)
-    throw new ParameterError('no channel has changes', 'the read-data line among them', { field: '--channel' })
-  return busiest
-}
+import { readData } from './read-data'
 
 export const read = defineCommand({
   meta: {

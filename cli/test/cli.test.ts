@@ -306,6 +306,16 @@ describe('wobrin read', () => {
       code: 2,
       err: expect.stringContaining('there is no channel “X”'),
     })
+    // The same track as raw transitions, in either form.
+    for (const form of [[], ['--binary']]) {
+      const raw = join(folder, `track${form.length}.trns`)
+      expect((await wobrin('transitions', path, '--out', raw, ...form)).out).toMatch(
+        /^\d+ transitions and 0 index marks/,
+      )
+      const again = join(folder, 'again.img')
+      expect((await wobrin('read', raw, '--image', again)).out).toContain('All 9 sectors read')
+      expect(readFileSync(again)).toEqual(readFileSync(image))
+    }
   })
 })
 

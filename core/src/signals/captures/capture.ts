@@ -14,7 +14,7 @@ export interface StopSignal {
   readonly aborted: boolean
 }
 
-export type CaptureFormat = 'vcd' | 'csv' | 'wav'
+export type CaptureFormat = 'vcd' | 'csv' | 'wav' | 'transitions'
 
 /** A stretch in which a channel's level was not recorded, in seconds from the start of the capture. */
 export interface Gap {

@@ -1,6 +1,7 @@
 import type { Capture, CaptureFormat, FormatReader, ReadOptions } from './capture'
 import { CsvReader } from './csv-reader'
 import { sniffFormat } from './sniff'
+import { TransitionsReader } from './transitions-reader'
 import { VcdReader } from './vcd-reader'
 import { WavReader } from './wav-reader'
 
@@ -13,6 +14,7 @@ const READERS: Readonly<Record<CaptureFormat, new (name: string, options: ReadOp
   vcd: VcdReader,
   csv: CsvReader,
   wav: WavReader,
+  transitions: TransitionsReader,
 }
 
 /** Reads a stream while it comes: what was recorded so far can be asked for at any time. */

@@ -10,6 +10,7 @@ import {
 import { CsvReader } from './csv-reader'
 import { GunzipStream, isGzip } from './gunzip'
 import { extensionNotice, sniffFormat } from './sniff'
+import { TransitionsReader } from './transitions-reader'
 import { VcdReader } from './vcd-reader'
 import { WavReader } from './wav-reader'
 
@@ -23,6 +24,8 @@ function readerFor(format: CaptureFormat, file: string, options: ReadOptions): F
       return new CsvReader(file, options)
     case 'wav':
       return new WavReader(file, options)
+    case 'transitions':
+      return new TransitionsReader(file, options)
   }
 }
 

@@ -34,6 +34,7 @@ export function sniffFormat(head: Uint8Array, file: string): CaptureFormat {
   if (head.length === 0) throw new InputError('the file is empty', EXPECTED, where)
   const text = latin1(head.subarray(0, 4096))
   if (text.startsWith('RIFF') && text.slice(8, 12) === 'WAVE') return 'wav'
+  if (text.startsWith('transitions ns') || text.startsWith('TRNS\x01\x00\x00\x00')) return 'transitions'
   if (text.startsWith('RF64')) throw new InputError('this is a 64-bit WAV (RF64)', 'a plain WAV below 4 GB', where)
   if (text.slice(4, 8) === 'ftyp') throw new InputError('this looks like a video or phone photo', EXPECTED, where)
   for (const [magic, what] of STRANGERS) {
@@ -60,12 +61,13 @@ const EXTENSIONS: Readonly<Record<string, CaptureFormat>> = {
   txt: 'csv',
   tsv: 'csv',
   wav: 'wav',
+  trns: 'transitions',
 }
 
 /** A sentence where the extension promises another format than the content holds; null where they agree. */
 export function extensionNotice(file: string, format: CaptureFormat): string | null {
   const ext = /\.([a-z0-9]+)(?:\.gz)?$/i.exec(file)?.[1]!.toLowerCase()
   const promised = ext ? EXTENSIONS[ext] : undefined
-  if (!ext || promised === format) return null
+  if (!ext || promised === format || format === 'transitions') return null
   return `The name ends in .${ext}, but the content is ${format.toUpperCase()} and was read as that.`
 }
