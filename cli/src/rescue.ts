@@ -18,12 +18,18 @@ import {
 } from '@wobrin/core/instruments/rescue'
 import { readCapture } from '@wobrin/core/signals/captures'
 import { fileSource } from './file-source'
+import { numberOption, wordOption } from './options'
 import { readText } from './read-text'
+import { attemptByLink, type LinkRead } from './rescue-link'
 
 const MOST_FACTS_MB = 1
 
 /** Each recording read in turn; what an earlier one read whole is not put together again. */
-async function attemptsFrom(paths: readonly string[], factsFile: string | undefined): Promise<Attempt[]> {
+async function attemptsFrom(
+  paths: readonly string[],
+  factsFile: string | undefined,
+  link: LinkRead | null,
+): Promise<Attempt[]> {
   const facts = factsFile
     ? readFacts(readText(factsFile, 'a CSV file', MOST_FACTS_MB), basename(factsFile))
     : new Map<string, never>()
@@ -39,12 +45,17 @@ async function attemptsFrom(paths: readonly string[], factsFile: string | undefi
     const capture = await readCapture(await fileSource(path), { maxEdgesPerChannel: MOST_EDGES })
     const own = facts.get(path) ?? facts.get(basename(path))
     const attempt = readAttempt(capture, own, { known: key => whole.has(key) })
+    remember(attempt)
+    attempts.push(attempt)
+  }
+  if (link) attempts.push(await attemptByLink(link, attempts, key => whole.has(key)))
+  return attempts
+
+  function remember(attempt: Attempt): void {
     for (const t of attempt.tracks)
       for (const s of t.read?.sectors ?? [])
         if (s.status === 'good') whole.add(sectorKey(s.cylinder, s.head, s.sector, s.size))
-    attempts.push(attempt)
   }
-  return attempts
 }
 
 export const rescue = defineCommand({
@@ -53,12 +64,19 @@ export const rescue = defineCommand({
     description: 'Merge recordings of one failing disk sector by sector, and say what to try next.',
   },
   args: {
-    file: { type: 'positional', description: 'the recordings, in the order in which they were made', required: true },
+    file: { type: 'positional', description: 'the recordings, in the order in which they were made', required: false },
     image: {
       type: 'string',
       description: 'file for the sectors; the list of all of them goes beside it (.sectors.csv)',
     },
     facts: { type: 'string', description: 'CSV with what is known of each: file, drive, position, cleaned, slower' },
+    link: {
+      type: 'string',
+      description: 'address of a board at a drive: what is missing (all, without recordings) is read there as well',
+    },
+    cylinders: { type: 'string', description: 'with --link and no recording: how many the disk has', default: '80' },
+    heads: { type: 'string', description: 'with --link and no recording: 1 or 2', default: '2' },
+    turns: { type: 'string', description: 'with --link: revolutions of each track', default: '5' },
     json: { type: 'boolean', description: 'print the answer as JSON' },
   },
   async run({ args }) {
@@ -67,7 +85,19 @@ export const rescue = defineCommand({
       throw new InputError('a recording is named twice', 'each recording once: the same readings count once', {
         file: paths.find((p, i) => paths.indexOf(p) < i),
       })
-    const answer = rescueOf(await attemptsFrom(paths, args.facts))
+    if (paths.length === 0 && !args.link)
+      throw new ParameterError('neither a recording nor a board was named', 'FILE… or --link ADDRESS', {
+        field: 'file',
+      })
+    const link = args.link
+      ? {
+          address: args.link,
+          cylinders: numberOption(args.cylinders, 'cylinders', 1)!,
+          heads: (wordOption(args.heads, 'heads', ['1', '2']) === '1' ? 1 : 2) as 1 | 2,
+          turns: numberOption(args.turns, 'turns', 1)!,
+        }
+      : null
+    const answer = rescueOf(await attemptsFrom(paths, args.facts, link))
     if (args.image) {
       await writeFile(args.image, rescueImage(answer).bytes)
       await writeFile(`${args.image}.sectors.csv`, toCsv(rescueTable(answer)))

@@ -77,4 +77,21 @@ describe('wobrin bench-link', () => {
     expect(JSON.parse(first.split('\n')[0]!)).toMatchObject({ hello: 'bench-link', simulated: true })
     socket.destroy()
   }, 30_000)
+
+  it('rescues a disk through the board: all of it, or what a recording left missing', () => {
+    const rescue = (...args: string[]) => {
+      const { status, stdout, stderr } = spawnSync(process.execPath, [bin, 'rescue', ...args], { encoding: 'utf8' })
+      return { status, out: stdout, err: stderr }
+    }
+    const { status, out } = rescue('--link', address, '--cylinders', '1', '--turns', '2', '--json')
+    expect(status).toBe(0)
+    const answer = JSON.parse(out) as { totals: { good: number; missing: number } }
+    expect(answer.totals.missing).toBe(0)
+    expect(answer.totals.good).toBeGreaterThan(17)
+    expect(rescue('--json')).toMatchObject({ status: 2, err: expect.stringContaining('--link ADDRESS') })
+    expect(rescue('--link', '127.0.0.1:9')).toMatchObject({
+      status: 2,
+      err: expect.stringContaining('no board answers'),
+    })
+  }, 60_000)
 })

@@ -30,9 +30,9 @@ const STILL_HZ = 0.4
 const FEWEST_CYCLES = 17
 
 /**
- * The spindle's speed by what a camera sees: brightness of one place, frame by frame. The brightness of the whole picture
- * is taken out of it, for lamps flicker and cameras set themselves. How long a frame is exposed blurs a mark and a rolling
- * shutter shifts it, the same in each frame: neither changes the mean speed.
+ * The spindle’s speed by what a camera sees: brightness of one place, frame by frame. The brightness of the whole
+ * picture is taken out of it, for lamps flicker and cameras set themselves. How long a frame is exposed blurs a mark,
+ * and a rolling shutter shifts it, the same in each frame: neither changes the mean speed.
  */
 export function filmSpeed(frames: Frames, ask: FilmAsk): SensedSpeed {
   const slowed = ask.slowed ?? 1

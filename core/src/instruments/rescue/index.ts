@@ -1,5 +1,5 @@
 export { sectorKey, type Attempt, type AttemptFacts } from './attempt'
-export { readAttempt, readingAttempt, type AttemptOptions } from './read-attempt'
+export { attemptOf, readAttempt, readingAttempt, type AttemptOptions } from './read-attempt'
 export { mergeAttempts, type RescuedSector, type RescueHow } from './merge-attempts'
 export { chanceInMore, EXPECTED_SHARE, nextAttempts, type AttemptKind, type NextAttempt } from './next-attempt'
 export { readFacts } from './read-facts'

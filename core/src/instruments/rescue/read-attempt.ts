@@ -47,10 +47,24 @@ export function* readingAttempt(
     yield { done: 1, all: 1, track }
     timesOf = () => times
   }
-  const naming = namingOf(raw)
   const sided = followed ? followed.lines.side !== undefined : false
+  return attemptOf(raw, timesOf, { ...facts, file: capture.fileName }, sided, options.known)
+}
+
+/**
+ * Tracks that were read, however they came, as an attempt at the disk.
+ * @param timesOf transitions of a track, s @param sided whether it is known which head read each
+ */
+export function attemptOf(
+  raw: readonly RawTrack[],
+  timesOf: (t: RawTrack) => FluxTimes,
+  facts: AttemptFacts & Pick<Attempt, 'file'>,
+  sided: boolean,
+  known?: AttemptOptions['known'],
+): Attempt {
+  const naming = namingOf(raw)
   const tracks = onDisk(raw, naming, sided).map(t => ({ ...t, cylinder: t.cylinder + naming.offset }))
-  return { ...facts, file: capture.fileName, tracks, soft: softOf(raw, timesOf, options.known) }
+  return { ...facts, tracks, soft: softOf(raw, timesOf, known) }
 }
 
 /** The same in one go. */

@@ -28,6 +28,8 @@ export class SimulatedBoard {
   private readonly cutter = new LineCutter()
   /** Time up to which changes were told, s. */
   private toldS = 0
+  /** Time of the wire, s. */
+  private wireS = 0
   /** When the last change of each line was that was told, s. */
   private readonly last = new Map<LineName, number>()
 
@@ -54,9 +56,13 @@ export class SimulatedBoard {
     this.send(hello)
   }
 
-  /** Lets the drive's time pass to so many seconds, and tells what changed. */
+  /**
+   * Lets time pass to so many seconds of the wire, and tells what changed. A read runs ahead of the wire at once; what
+   * the host waits after it passes on the drive all the same.
+   */
   advanceTo(timeS: number): void {
-    this.drive.advanceTo(Math.max(this.drive.timeS, timeS))
+    this.drive.advanceTo(this.drive.timeS + Math.max(0, timeS - this.wireS))
+    this.wireS = Math.max(this.wireS, timeS)
     this.tell()
   }
 

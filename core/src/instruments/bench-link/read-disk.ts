@@ -1,0 +1,108 @@
+import { InputError } from '../../base/errors'
+import { recogniseTrack, type Format } from '../../signals/codes'
+import { sampleOf, type RawTrack } from '../interface'
+import type { BoardClient, Pause } from './board-client'
+
+/** Which tracks a board is to read, and how the drive is stepped. */
+export interface BoardReadOptions {
+  /** Cylinders and heads, in the order in which they are to be read. */
+  readonly tracks: readonly { readonly cylinder: number; readonly head: 0 | 1 }[]
+  /** Revolutions of each track. */
+  readonly turns: number
+  /** Time of a step and of the heads' settling, ms; slow enough for any drive if not given (from memory). */
+  readonly stepMs?: number
+  readonly settleMs?: number
+  /** Steps outward before it is said that track zero does not come. */
+  readonly mostSteps?: number
+}
+
+/** A track that a board read, with its transitions, s from the start of reading. */
+export interface BoardTrack {
+  readonly done: number
+  readonly all: number
+  readonly track: RawTrack
+  readonly times: Float64Array
+}
+
+const STEP_MS = 12
+const SETTLE_MS = 30
+const MOST_STEPS = 100
+/** The spindle gets so long to come up, ms. */
+const SPIN_UP_MS = 1500
+/** A revolution takes less than this, ms; a board may take as long again to send it. */
+const TURN_MS = 400
+const FEWEST_TRANSITIONS = 200
+const FILE = 'the board'
+
+/**
+ * Reads tracks of the disk in a drive at a board, one after the other: select, motor, home, seek, read. It never drives
+ * WRITE GATE. Whatever happens, the motor stops and the drive is let go of.
+ * @throws InputError where the board cannot do it, track zero does not come, or the board is gone
+ */
+export async function* readDiskByBoard(
+  board: BoardClient,
+  pause: Pause,
+  { tracks, turns, stepMs = STEP_MS, settleMs = SETTLE_MS, mostSteps = MOST_STEPS }: BoardReadOptions,
+): AsyncGenerator<BoardTrack> {
+  const hello = board.hello ?? (await board.begin())
+  const needs = (['select', 'motor', 'side', 'step'] as const).filter(l => !hello.drives.includes(l))
+  if (needs.length > 0 || !hello.flux)
+    throw new InputError(
+      needs.length ? `the board cannot drive ${needs.join(', ')}` : 'the board does not tell flux transitions',
+      'a board that selects, steps and reads',
+      { file: FILE },
+    )
+  const step = async (way: 'inward' | 'outward') => {
+    await board.ask({ step: way })
+    await pause(stepMs)
+  }
+  try {
+    await board.ask({ set: 'select', low: true })
+    await board.ask({ set: 'motor', low: true })
+    await pause(SPIN_UP_MS)
+    let at = await home(board, step, mostSteps)
+    await pause(settleMs)
+    let likely: Format | undefined
+    for (const [done, { cylinder, head }] of tracks.entries()) {
+      for (; at !== cylinder; at += Math.sign(cylinder - at)) await step(cylinder > at ? 'inward' : 'outward')
+      await board.ask({ set: 'side', low: head === 1 })
+      await pause(settleMs)
+      const { flux = [], index = [] } = await board.ask({ read: 'flux', turns }, 2 * TURN_MS * (turns + 3))
+      const times = new Float64Array(flux.length)
+      let ns = 0
+      for (const [i, d] of flux.entries()) times[i] = (ns += d) / 1e9
+      const read = times.length > FEWEST_TRANSITIONS ? recogniseTrack(times, undefined, {}, likely) : null
+      likely = read?.format ?? likely
+      const track: RawTrack = {
+        cylinder,
+        head,
+        fromS: 0,
+        toS: times.at(-1) ?? 0,
+        turns: Math.max(0, index.length - 1),
+        transitions: times.length,
+        sample: sampleOf(times),
+        read,
+        index: Float64Array.from(index, t => t / 1e9),
+      }
+      yield { done: done + 1, all: tracks.length, track, times }
+    }
+  } finally {
+    for (const line of ['side', 'motor', 'select'] as const) await board.ask({ set: line, low: false }).catch(() => {})
+  }
+}
+
+/** Steps outward until TRACK 0 is low. @returns the cylinder that it stands at: 0 */
+async function home(
+  board: BoardClient,
+  step: (way: 'inward' | 'outward') => Promise<void>,
+  mostSteps: number,
+): Promise<number> {
+  for (let i = 0; i <= mostSteps; i++) {
+    const { lines = {} } = await board.ask({ read: 'lines' })
+    if (lines['track-0']) return 0
+    await step('outward')
+  }
+  throw new InputError(`track zero did not come within ${mostSteps} steps`, 'a drive that finds its track zero', {
+    file: FILE,
+  })
+}
