@@ -28,6 +28,9 @@ const pages = [
   '/shelf?view=donors',
   '/shelf?view=disks',
   '/shelf?view=belts',
+  '/instruments/camera',
+  '/instruments/listen',
+  '/instruments/bench-link',
   '/handbook',
   '/workshop',
 ]

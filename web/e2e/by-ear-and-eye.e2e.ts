@@ -1,7 +1,7 @@
 import { join } from 'node:path'
 import sharp from 'sharp'
 import { filmFile, noise, soundFile, withDevices } from './fake-devices'
-import { expect, openDrive, test } from './support'
+import { expect, receive, test } from './support'
 
 const FILM = join(import.meta.dirname, '../../core/test/fixtures/films/mark-60.webm')
 
@@ -16,7 +16,7 @@ function marks(rpm: number): string {
 
 test('a mark through the sound input is judged as it comes, and saved with its recording', async ({ baseURL }) => {
   await withDevices(baseURL!, { sound: marks(306) }, async page => {
-    await openDrive(page, 'SK-05')
+    await receive(page, '5.25in-48')
     await page.keyboard.press('8')
     await page.getByRole('button', { name: 'Sound input' }).click()
     const sound = page.getByTestId('sound')
@@ -98,7 +98,7 @@ test('steps are counted by their sound, live and from a file, and put on a log',
     await expect(own.getByTestId('seeks').locator('tbody tr').nth(2)).toContainText(/8\.0\d ms/)
   })
 
-  await openDrive(page, 'SK-05')
+  await receive(page, '5.25in-48')
   const id = page.url().split('/drives/')[1]!.slice(0, 36)
   await page.goto(`/instruments/listen?drive=${id}`)
   await page.getByLabel('Steps of each seek').fill('12')
@@ -117,7 +117,7 @@ test('steps are counted by their sound, live and from a file, and put on a log',
 })
 
 test('a film of a mark gives the speed, which goes on a drive’s log with its frames', async ({ page }) => {
-  await openDrive(page, 'SK-05')
+  await receive(page, '5.25in-48')
   const id = page.url().split('/drives/')[1]!.slice(0, 36)
   await page.goto(`/instruments/camera?drive=${id}`)
   await page.getByTestId('film').setInputFiles(FILM)
@@ -177,7 +177,7 @@ test('an infrared LED that glows in one of two pictures is ringed, and dark is o
   }
   const open = async (which: 'off' | 'on', buffer: Buffer) =>
     page.getByTestId(`picture-${which}`).setInputFiles({ name: `${which}.png`, mimeType: 'image/png', buffer })
-  await openDrive(page, 'SK-05')
+  await receive(page, '5.25in-48')
   const id = page.url().split('/drives/')[1]!.slice(0, 36)
   await page.goto(`/instruments/camera?drive=${id}`)
   await page.getByLabel('Look for').selectOption('glow')

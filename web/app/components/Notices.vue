@@ -2,15 +2,15 @@
 import { Check, TriangleAlert, X } from 'lucide-vue-next'
 
 const { notices, close } = useNotices()
-/** The page for a phone has its tabs at the foot. */
+/** The page for a phone has its buttons at the foot: nothing may cover them. */
 const route = useRoute()
-const above = computed(() => route.path.endsWith('/hand'))
+const inHand = computed(() => route.path.endsWith('/hand'))
 </script>
 
 <template>
   <div
     class="fixed right-4 left-4 sm:left-auto sm:w-96 z-40 space-y-2 no-print"
-    :class="above ? 'bottom-24' : 'bottom-4'"
+    :class="inHand ? 'top-4' : 'bottom-4'"
     aria-live="polite"
   >
     <div

@@ -17,9 +17,6 @@ export interface SpeedReading {
   readonly evidence: Evidence | null
 }
 
-/** The time now as a part of a file's name. */
-const fileTime = () => new Date().toISOString().slice(0, 19).replace(/[:T]/g, '')
-
 /** What the instrument shows, wherever it came from. */
 export interface Shown {
   readonly measurement: SpeedMeasurement | null

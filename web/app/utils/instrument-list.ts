@@ -76,6 +76,12 @@ export const INSTRUMENTS: readonly InstrumentGroup[] = [
         'Does it step as often as it is told?',
         'microphone sound click steps noise wav cartridge rhythm ear',
       ),
+      entry(
+        'bench-link',
+        'Bench link',
+        'What do the lines of my drive do, now?',
+        'board serial usb microcontroller live interface motor step index voltages read disk',
+      ),
       entry('blame', 'Disk or drive', 'Is it the disk or the drive?', 'some disks fail other drive writer blame'),
       ...calculators('prove'),
     ],

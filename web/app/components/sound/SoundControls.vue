@@ -12,7 +12,7 @@ const { news, running, choices } = defineProps<{
 }>()
 const listenFor = defineModel<ListenFor>('listenFor', { required: true })
 const input = defineModel<string>('input', { required: true })
-const emit = defineEmits<{ end: []; start: [] }>()
+const emit = defineEmits<{ end: []; start: []; close: [] }>()
 
 const WORDS: Readonly<Record<ListenFor, { readonly label: string; readonly how: string }>> = {
   marks: {
@@ -75,8 +75,9 @@ const facts = computed(() => {
         {{ running ? 'Recording the sound input' : 'Sound input is off' }}
       </strong>
       <span v-if="news" class="hint">{{ news.timeS.toFixed(0) }} s</span>
-      <button v-if="running" class="btn ml-auto" @click="emit('end')">Stop recording</button>
-      <button v-else class="btn ml-auto" @click="emit('start')">Record again</button>
+      <button class="btn btn-quiet ml-auto" @click="emit('close')">Close sound input</button>
+      <button v-if="running" class="btn" @click="emit('end')">Stop recording</button>
+      <button v-else class="btn" @click="emit('start')">Record again</button>
     </div>
     <div class="grid sm:grid-cols-2 gap-3">
       <FormField v-slot="{ id }" label="Listen for">

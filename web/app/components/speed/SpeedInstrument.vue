@@ -130,6 +130,7 @@ defineExpose({ measure })
       :inputs="inputs"
       :choices="['marks', 'rub', 'tone']"
       @end="sound.end()"
+      @close="clear"
       @start="startSound"
     >
       <FormField v-if="listening.for === 'tone'" v-slot="{ id }" label="Times in a revolution" class="max-w-64">
@@ -153,8 +154,8 @@ defineExpose({ measure })
             {{ driveId ? 'Save to log' : 'Save to a drive…' }}
           </button>
           <button v-if="running" class="btn" @click="saveRecording"><Download class="size-4" />Save as VCD</button>
-          <button class="btn btn-quiet" @click="clear">
-            {{ running ? 'End simulation' : listens ? 'Close sound input' : 'Close recording' }}
+          <button v-if="!listens" class="btn btn-quiet" @click="clear">
+            {{ running ? 'End simulation' : 'Close recording' }}
           </button>
         </div>
       </div>

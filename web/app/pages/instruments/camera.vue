@@ -3,23 +3,13 @@ import { Camera, Download, FileVideo, Maximize2, Volume2, VolumeX } from 'lucide
 import { MECHANISMS, type MechanismId } from '@wobrin/core/drives'
 import type { FilmOf } from '@wobrin/core/instruments/film'
 import { speedContextOf, toneBand, type SpeedContext } from '@wobrin/core/instruments/spindle'
-import type { DriveFacts, LogEntry } from '@wobrin/core/log'
 import type { InstrumentSetup } from '~/composables/useSpeedInstrument'
 
 useHead({ title: 'Camera · Wobrin' })
 
-const route = useRoute()
 const workshop = useWorkshop()
 const notices = useNotices()
-const driveId = computed(() => (typeof route.query.drive === 'string' ? route.query.drive : null))
-const drive = shallowRef<DriveFacts | null>(null)
-if (driveId.value)
-  await $fetch<{ drive: DriveFacts; log: LogEntry[] }>(`/api/drives/${driveId.value}`).then(
-    got => {
-      drive.value = got.drive
-    },
-    error => notices.problem(problemText(error)),
-  )
+const { driveId, drive } = await useAskedDrive()
 
 const mechanism = ref<MechanismId>(drive.value?.mechanism ?? '5.25in-48')
 const asked = reactive({
@@ -75,7 +65,7 @@ watch([shown, tone.on], () => {
 const { sending, cancel, keepSensed } = useKeepReading()
 const keepTo = shallowRef<((id: string) => Promise<void>) | null>(null)
 async function keepIn(id: string): Promise<void> {
-  const file = await camera.table(`film-${new Date().toISOString().slice(0, 19).replace(/[:T]/g, '')}.csv`)
+  const file = await camera.table(`film-${fileTime()}.csv`)
   if (!file) return
   await keepSensed({ driveId: id, file, movedTurns: 0, simulated: false, fields: fields.value })
   notices.done('On the log, with the brightness of each frame.')
@@ -84,8 +74,8 @@ const canKeep = computed(() => shown.value?.reading != null && !sending.value)
 async function keep(): Promise<void> {
   if (!canKeep.value) return
   across.value = false
-  if (!driveId.value) keepTo.value = keepIn
-  else await keepIn(driveId.value).catch(error => error instanceof Stopped || notices.problem(problemText(error)))
+  if (!driveId) keepTo.value = keepIn
+  else await keepIn(driveId).catch(error => error instanceof Stopped || notices.problem(problemText(error)))
 }
 async function saveTable(): Promise<void> {
   const file = await camera.table('frames.csv')

@@ -2,21 +2,12 @@
 import { FileUp, Mic } from 'lucide-vue-next'
 import { MECHANISMS, type MechanismId } from '@wobrin/core/drives'
 import type { JudgedSound } from '@wobrin/core/instruments/sound'
-import type { DriveFacts, LogEntry } from '@wobrin/core/log'
 
 useHead({ title: 'Listen to seeks · Wobrin' })
 
-const route = useRoute()
 const notices = useNotices()
-const driveId = computed(() => (typeof route.query.drive === 'string' ? route.query.drive : null))
-const drive = shallowRef<DriveFacts | null>(null)
-if (driveId.value)
-  await $fetch<{ drive: DriveFacts; log: LogEntry[] }>(`/api/drives/${driveId.value}`).then(
-    got => {
-      drive.value = got.drive
-    },
-    error => notices.problem(problemText(error)),
-  )
+const { driveId, drive } = await useAskedDrive()
+
 const mechanism = ref<MechanismId>(drive.value?.mechanism ?? '3.5in')
 const steps = ref<number | null>(null)
 const listenFor = ref<'steps'>('steps')
@@ -66,8 +57,7 @@ useShortcuts({ m: choose })
 const { sending, cancel, keepSensed } = useKeepReading()
 const keepTo = shallowRef<((id: string) => Promise<void>) | null>(null)
 async function keepIn(id: string): Promise<void> {
-  const recording =
-    file.value ?? (await sound.recording(`seeks-${new Date().toISOString().slice(0, 19).replace(/[:T]/g, '')}.wav`))
+  const recording = file.value ?? (await sound.recording(`seeks-${fileTime()}.wav`))
   if (!recording) return
   const fields = { of: 'steps' as const, steps: steps.value || undefined }
   await keepSensed({ driveId: id, file: recording, movedTurns: 0, simulated: false, fields })
@@ -75,8 +65,8 @@ async function keepIn(id: string): Promise<void> {
 }
 const canKeep = computed(() => !sending.value && (judged.value?.seeks.length ?? 0) > 0)
 async function keep(): Promise<void> {
-  if (!driveId.value) keepTo.value = keepIn
-  else await keepIn(driveId.value).catch(error => error instanceof Stopped || notices.problem(problemText(error)))
+  if (!driveId) keepTo.value = keepIn
+  else await keepIn(driveId).catch(error => error instanceof Stopped || notices.problem(problemText(error)))
 }
 </script>
 
@@ -140,6 +130,7 @@ async function keep(): Promise<void> {
         :inputs="inputs"
         :choices="['steps']"
         @end="sound.end()"
+        @close="close"
         @start="start"
       />
       <template v-if="judged">
@@ -153,8 +144,10 @@ async function keep(): Promise<void> {
         <button class="btn btn-primary" :disabled="!canKeep" @click="keep">
           {{ drive ? 'Save to log' : 'Save to a drive…' }}
         </button>
-        <button class="btn btn-quiet" @click="close">{{ listens ? 'Close sound input' : 'Close recording' }}</button>
-        <NuxtLink v-if="drive" class="btn btn-quiet" :to="`/drives/${drive.id}`">Back to the drive</NuxtLink>
+        <button v-if="!listens" class="btn btn-quiet" @click="close">Close recording</button>
+        <NuxtLink v-if="drive" class="btn btn-quiet" :to="`/drives/${drive.id}?station=align`"
+          >Back to the drive</NuxtLink
+        >
       </div>
     </div>
     <input
