@@ -44,7 +44,10 @@ test('a board on a serial port speaks the same protocol, and says when it is pul
     await page.exposeFunction('serialOpen', () => {
       socket = connect(Number(port), host)
       socket.setEncoding('utf8')
-      socket.on('data', text => void page.evaluate(t => (window as never as Taker).serialTake(t), text).catch(() => {}))
+      socket.on(
+        'data',
+        text => void page.evaluate(t => (window as never as Taker).serialTake(t), String(text)).catch(() => {}),
+      )
       socket.on('close', () => void page.evaluate(() => (window as never as Taker).serialEnd()).catch(() => {}))
       socket.on('error', () => {})
     })
