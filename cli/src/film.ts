@@ -1,11 +1,10 @@
-import { readFile } from 'node:fs/promises'
 import { basename } from 'node:path'
 import { defineCommand } from 'citty'
-import { ParameterError } from '@wobrin/core/base/errors'
 import { findMechanism, MECHANISM_IDS } from '@wobrin/core/drives'
 import { sense } from '@wobrin/core/instruments/sensed'
 import { numberOption, wordOption } from './options'
 import { saySensed } from './say-sensed'
+import { readBytes } from './read-bytes'
 
 export const film = defineCommand({
   meta: {
@@ -23,9 +22,7 @@ export const film = defineCommand({
     json: { type: 'boolean', description: 'print the answer as JSON' },
   },
   async run({ args }) {
-    const bytes = await readFile(args.file).catch((error: Error) => {
-      throw new ParameterError(`it cannot be read: ${error.message}`, 'a table of frames', { file: args.file })
-    })
+    const bytes = await readBytes(args.file, 'a table of frames')
     const sensed = sense(bytes, basename(args.file), {
       of: 'film',
       passes: wordOption(args.passes, 'passes', ['mark', 'ring']) ?? 'mark',

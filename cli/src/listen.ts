@@ -1,8 +1,6 @@
 import { createHash } from 'node:crypto'
-import { readFile } from 'node:fs/promises'
 import { basename } from 'node:path'
 import { defineCommand } from 'citty'
-import { ParameterError } from '@wobrin/core/base/errors'
 import { CALLS } from '@wobrin/core/base/observations'
 import { findMechanism, MECHANISM_IDS } from '@wobrin/core/drives'
 import { sense } from '@wobrin/core/instruments/sensed'
@@ -10,6 +8,7 @@ import { judgeSound } from '@wobrin/core/instruments/sound'
 import { readWaveform } from '@wobrin/core/signals/captures'
 import { numberOption, wordOption } from './options'
 import { saySensed } from './say-sensed'
+import { readBytes } from './read-bytes'
 
 export const listen = defineCommand({
   meta: {
@@ -26,9 +25,7 @@ export const listen = defineCommand({
     json: { type: 'boolean', description: 'print the answer as JSON' },
   },
   async run({ args }) {
-    const bytes = await readFile(args.file).catch((error: Error) => {
-      throw new ParameterError(`it cannot be read: ${error.message}`, 'a WAV file', { file: args.file })
-    })
+    const bytes = await readBytes(args.file, 'a WAV file')
     const listenFor = wordOption(args.for, 'for', ['steps', 'rub', 'tone']) ?? 'steps'
     if (listenFor !== 'steps') {
       const mechanism = findMechanism(args.mechanism ?? '').id

@@ -1,5 +1,5 @@
 import { setTimeout as pause } from 'node:timers/promises'
-import { BoardClient, readDiskByBoard } from '@wobrin/core/instruments/bench-link'
+import { BoardClient, readDiskByBoard, wholeDisk } from '@wobrin/core/instruments/bench-link'
 import { attemptOf, mergeAttempts, missingByTrack, type Attempt } from '@wobrin/core/instruments/rescue'
 import type { RawTrack } from '@wobrin/core/instruments/interface'
 import { boardWire } from './board-wire'
@@ -22,15 +22,9 @@ export async function attemptByLink(
   before: readonly Attempt[],
   known: (key: string) => boolean,
 ): Promise<Attempt> {
-  const all = Array.from({ length: cylinders * heads }, (_, i) => ({
-    cylinder: Math.floor(i / heads),
-    head: (i % heads) as 0 | 1,
-  }))
-  const missing = missingByTrack(mergeAttempts(before).sectors).map(t => ({
-    cylinder: t.cylinder,
-    head: t.head as 0 | 1,
-  }))
-  const tracks = before.length ? missing : all
+  const tracks = before.length
+    ? missingByTrack(mergeAttempts(before).sectors).map(t => ({ cylinder: t.cylinder, head: t.head as 0 | 1 }))
+    : wholeDisk(cylinders, heads)
   const wire = await boardWire(address)
   try {
     const board = new BoardClient(wire, ms => pause(ms))

@@ -45,17 +45,13 @@ async function attemptsFrom(
     const capture = await readCapture(await fileSource(path), { maxEdgesPerChannel: MOST_EDGES })
     const own = facts.get(path) ?? facts.get(basename(path))
     const attempt = readAttempt(capture, own, { known: key => whole.has(key) })
-    remember(attempt)
+    for (const t of attempt.tracks)
+      for (const s of t.read?.sectors ?? [])
+        if (s.status === 'good') whole.add(sectorKey(s.cylinder, s.head, s.sector, s.size))
     attempts.push(attempt)
   }
   if (link) attempts.push(await attemptByLink(link, attempts, key => whole.has(key)))
   return attempts
-
-  function remember(attempt: Attempt): void {
-    for (const t of attempt.tracks)
-      for (const s of t.read?.sectors ?? [])
-        if (s.status === 'good') whole.add(sectorKey(s.cylinder, s.head, s.sector, s.size))
-  }
 }
 
 export const rescue = defineCommand({

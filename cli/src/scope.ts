@@ -1,9 +1,9 @@
 import { createHash } from 'node:crypto'
-import { readFile } from 'node:fs/promises'
 import { defineCommand } from 'citty'
 import { PATTERNS, readScope, type Pattern } from '@wobrin/core/instruments/alignment'
 import { readWaveform } from '@wobrin/core/signals/captures'
 import { ParameterError } from '@wobrin/core/base/errors'
+import { readBytes } from './read-bytes'
 
 export const scope = defineCommand({
   meta: {
@@ -24,9 +24,7 @@ export const scope = defineCommand({
       throw new ParameterError(`there is no pattern “${args.pattern}”`, Object.keys(PATTERNS).join(', '), {
         field: 'pattern',
       })
-    const bytes = await readFile(args.file).catch((error: Error) => {
-      throw new ParameterError(`it cannot be read: ${error.message}`, 'a WAV or CSV file', { file: args.file })
-    })
+    const bytes = await readBytes(args.file, 'a WAV or CSV file')
     const wave = readWaveform(bytes, args.file)
     const { says, turns, values, humps, pattern } = readScope(wave, args.pattern as Pattern)
     const evidence = {

@@ -1,6 +1,7 @@
 import { join } from 'node:path'
 import sharp from 'sharp'
-import { filmFile, noise, soundFile, withDevices } from './fake-devices'
+import { noise } from '../../core/test/noise'
+import { filmFile, soundFile, withDevices } from './fake-devices'
 import { expect, receive, test } from './support'
 
 const FILM = join(import.meta.dirname, '../../core/test/fixtures/films/mark-60.webm')

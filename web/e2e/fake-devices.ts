@@ -3,15 +3,10 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { chromium, type Page } from '@playwright/test'
 import wavefile from 'wavefile'
+import { noise } from '../../core/test/noise'
 
 const folder = mkdtempSync(join(tmpdir(), 'wobrin-devices-'))
 const RATE = 48_000
-
-/** Noise by Park and Miller (1988), -0.5 to 0.5. */
-export function noise(seed: number): () => number {
-  let state = seed
-  return () => (state = (state * 16807) % 2147483647) / 2147483647 - 0.5
-}
 
 /** A WAV file of what a sound is at each time, written by a library of its own. */
 export function soundFile(name: string, seconds: number, value: (t: number) => number): string {

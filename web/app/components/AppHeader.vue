@@ -3,8 +3,7 @@ const { open: openKeys } = useKeysDialog()
 const { open: openFind } = useFindDialog()
 const route = useRoute()
 
-/** A phone in the hand has no room for more than the drive. */
-const inHand = computed(() => route.path.endsWith('/hand'))
+const inHand = useInHand()
 
 const places = [
   { to: '/', label: 'Bench', under: (p: string) => p === '/' || p === '/day' || p.startsWith('/drives') },

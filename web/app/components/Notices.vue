@@ -3,8 +3,7 @@ import { Check, TriangleAlert, X } from 'lucide-vue-next'
 
 const { notices, close } = useNotices()
 /** The page for a phone has its buttons at the foot: nothing may cover them. */
-const route = useRoute()
-const inHand = computed(() => route.path.endsWith('/hand'))
+const inHand = useInHand()
 </script>
 
 <template>

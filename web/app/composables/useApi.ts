@@ -12,6 +12,10 @@ export function problemText(error: unknown): string {
   return error instanceof Error ? error.message : String(error)
 }
 
+/** Whether a server answered: what it refused is not lost, what it never heard may still come. */
+export const wasAnswered = (error: unknown): error is FetchError & { status: number } =>
+  error instanceof FetchError && Boolean(error.status)
+
 /** The form field that a problem document names, or null. */
 export function problemField(error: unknown): string | null {
   return error instanceof FetchError

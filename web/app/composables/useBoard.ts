@@ -114,7 +114,8 @@ export function useBoard() {
     const shown = proxy((s: BoardSurface) => {
       surface.value = s
     })
-    taken(await worker().readDisk(cylinders, heads, turns, shown))
+    const whole = taken(await worker().readDisk(cylinders, heads, turns, shown))
+    if (whole) surface.value = whole
     reading.value = false
   }
 

@@ -5,20 +5,10 @@ import type { SensedSpeed } from '@wobrin/core/instruments/rhythm'
 import type { FilmWorker } from '../workers/film.worker'
 import type { Place } from '../utils/brightness'
 
-const REASONS: Readonly<Record<string, string>> = {
-  NotAllowedError: 'The browser may not use the camera. Allow the camera for this page, then start again.',
-  NotFoundError: 'This device has no camera. Connect one, or open a film.',
-  NotReadableError: 'Another program holds the camera. Close that program, then start again.',
-  OverconstrainedError: 'The chosen camera is gone. Choose another one.',
-}
-/** Why there is no picture, in a sentence. */
-export const cameraReason = (error: unknown): string =>
-  REASONS[(error as Error).name] ?? `The camera did not start: ${(error as Error).message}`
-
 /** The speed is worked out so often while a camera runs, ms. */
 const EVERY_MS = 1000
 /** Of the middle of the picture to begin with. */
-export const FIRST_PLACE: Place = { x: 0.5, y: 0.5, side: 0.1 }
+const FIRST_PLACE: Place = { x: 0.5, y: 0.5, side: 0.1 }
 
 /** A camera of this device or a film: brightness of one place, frame by frame, and the speed that it gives. */
 export function useCamera(ask: () => FilmAsk, video: () => HTMLVideoElement | null) {
@@ -47,15 +37,11 @@ export function useCamera(ask: () => FilmAsk, video: () => HTMLVideoElement | nu
 
   async function startCamera(): Promise<void> {
     problem.value = null
-    if (!navigator.mediaDevices) {
-      problem.value = NEEDS_TLS
-      return
-    }
     clear()
     try {
       const which = chosen.value ? { deviceId: { exact: chosen.value } } : { facingMode: 'environment' }
-      stream = await navigator.mediaDevices.getUserMedia({ video: { ...which, frameRate: { ideal: 120 } } })
-      cameras.value = (await navigator.mediaDevices.enumerateDevices()).filter(d => d.kind === 'videoinput')
+      stream = await openMedia({ video: { ...which, frameRate: { ideal: 120 } } })
+      cameras.value = await mediaDevices('videoinput')
       stream.getVideoTracks()[0]!.addEventListener('ended', () => {
         problem.value = 'The camera was pulled out. What came before is still here.'
         letGo()
@@ -75,7 +61,7 @@ export function useCamera(ask: () => FilmAsk, video: () => HTMLVideoElement | nu
       )
     } catch (error) {
       clear()
-      problem.value = cameraReason(error)
+      problem.value = mediaProblem('camera', error)
     }
   }
 
@@ -123,7 +109,7 @@ export function useCamera(ask: () => FilmAsk, video: () => HTMLVideoElement | nu
   function letGo(): void {
     unfollow?.()
     unfollow = null
-    for (const track of stream?.getTracks() ?? []) track.stop()
+    closeMedia(stream)
     stream = null
   }
 
@@ -174,7 +160,6 @@ export function useCamera(ask: () => FilmAsk, video: () => HTMLVideoElement | nu
     startCamera,
     openFilm,
     stop,
-    letGo,
     clear,
     table,
     glow: (off: Parameters<FilmWorker['glow']>[0], on: Parameters<FilmWorker['glow']>[1]) => worker().glow(off, on),

@@ -1,4 +1,3 @@
-import { FetchError } from 'ofetch'
 import { findCheck, type NextCheck } from '@wobrin/core/diagnosis'
 import type { ComplaintStory, DriveCase } from '@wobrin/core/bench/case'
 import { findReading, type Reading } from '@wobrin/core/diagnosis/readings'
@@ -55,7 +54,7 @@ export function useDriveCase(pick: (finding: string) => Promise<boolean>, first:
       if (mine === latest) found.value = got
     } catch (error) {
       // Where entries wait for a connection, the page says by itself that there is none.
-      if (!outboxInUse() || (error instanceof FetchError && error.status)) useNotices().problem(problemText(error))
+      if (!outboxInUse() || wasAnswered(error)) useNotices().problem(problemText(error))
     } finally {
       if (mine === latest) fetching.value = false
     }
@@ -70,7 +69,21 @@ export function useDriveCase(pick: (finding: string) => Promise<boolean>, first:
   const { sending, ...answers } = useCaseAnswers(pick)
   const busy = computed(() => sending.value || fetching.value)
 
-  return { found, stories, refresh, busy, ...answers }
+  /** What was tried again with success is not asked a second time, where one thing alone was complained of. */
+  async function give(check: string, value: string, of?: number): Promise<void> {
+    const open = found.value?.complaints ?? []
+    await answers.answer(check, value, of)
+    if (value === 'cures' && open.length === 1) await answers.settle(open[0]!, 'cured')
+  }
+  /** Answers what is asked: of a complaint, or of a check. */
+  const reply = (
+    { check, settles }: { readonly check: string; readonly settles?: string },
+    value: string,
+    of?: number,
+  ): Promise<void> =>
+    settles ? answers.settle(settles, value as Parameters<typeof answers.settle>[1]) : give(check, value, of)
+
+  return { found, stories, refresh, busy, ...answers, give, reply }
 }
 
 export type DriveCaseView = ReturnType<typeof useDriveCase>

@@ -1,4 +1,3 @@
-import { FetchError } from 'ofetch'
 import { v4 as uuid } from 'uuid'
 import type { LogEntry } from '@wobrin/core/log'
 import { LogPoster, type Followed } from '../utils/log-poster'
@@ -6,7 +5,7 @@ import { LogPoster, type Followed } from '../utils/log-poster'
 const poster = new LogPoster({
   send: (path, body, signal) =>
     outboxInUse() ? deliver(path, body) : $fetch<LogEntry>(path, { method: 'POST', body, retry: 2, signal }),
-  refused: error => error instanceof FetchError && Boolean(error.status),
+  refused: wasAnswered,
   now: () => Date.now(),
   newId: () => uuid(),
 })

@@ -1,5 +1,4 @@
 import { get, set } from 'idb-keyval'
-import { FetchError } from 'ofetch'
 import type { LogEntry } from '@wobrin/core/log'
 import { Outbox, type Waiting } from '../utils/outbox'
 
@@ -23,7 +22,7 @@ const outbox = new Outbox({
     return (await $fetch<{ sha: string }>(path, { method: 'POST', body: blob, headers, retry: 0, timeout: PHOTO_MS }))
       .sha
   },
-  refusal: error => (error instanceof FetchError && error.status && error.status < 500 ? problemText(error) : null),
+  refusal: error => (wasAnswered(error) && error.status < 500 ? problemText(error) : null),
   pause: ms => new Promise(resolve => setTimeout(resolve, ms)),
   changed: all => {
     waiting.value = all

@@ -3,20 +3,6 @@ import type { SensedAsk } from '@wobrin/core/instruments/sensed'
 import inputUrl from '../worklets/sound-input.ts?worker&url'
 import type { ListenAsk, SoundNews, SoundWorker } from '../workers/sound.worker'
 
-/** Why there is no sound, in a sentence. */
-const REASONS: Readonly<Record<string, string>> = {
-  NotAllowedError: 'The browser may not use the sound input. Allow the microphone for this page, then start again.',
-  NotFoundError: 'This device has no sound input. Connect one, or open a WAV recording.',
-  NotReadableError: 'Another program holds the sound input. Close that program, then start again.',
-  OverconstrainedError: 'The chosen sound input is gone. Choose another one.',
-}
-/** Where a browser keeps its microphone from pages that come over a network unprotected. */
-export const NEEDS_TLS =
-  'A browser gives its microphone and camera only to pages of its own machine, or over TLS. Open a recording instead.'
-
-const reasonOf = (error: unknown) =>
-  REASONS[(error as Error).name] ?? `The sound input did not start: ${(error as Error).message}`
-
 /** The sound input of this device, followed and judged in a worker. Nothing is taken before `start`. */
 export function useSoundInput(ask: () => ListenAsk) {
   const running = ref(false)
@@ -32,24 +18,20 @@ export function useSoundInput(ask: () => ListenAsk) {
 
   async function start(): Promise<void> {
     problem.value = null
-    if (!navigator.mediaDevices) {
-      problem.value = NEEDS_TLS
-      return
-    }
     close()
     try {
       // What a browser does to speech would take steps and pulses for noise.
       const plain = { echoCancellation: false, noiseSuppression: false, autoGainControl: false }
       const device = chosen.value ? { deviceId: { exact: chosen.value } } : {}
-      stream = await navigator.mediaDevices.getUserMedia({ audio: { ...plain, ...device, channelCount: 1 } })
-      inputs.value = (await navigator.mediaDevices.enumerateDevices()).filter(d => d.kind === 'audioinput')
+      stream = await openMedia({ audio: { ...plain, ...device, channelCount: 1 } })
+      inputs.value = await mediaDevices('audioinput')
       const track = stream.getAudioTracks()[0]!
       track.addEventListener('ended', () => end('The sound input was pulled out. What came before is still here.'))
       await connect()
       running.value = true
     } catch (error) {
       close()
-      problem.value = reasonOf(error)
+      problem.value = mediaProblem('sound input', error)
     }
   }
 
@@ -74,7 +56,7 @@ export function useSoundInput(ask: () => ListenAsk) {
 
   function close(): void {
     running.value = false
-    for (const track of stream?.getTracks() ?? []) track.stop()
+    closeMedia(stream)
     stream = null
     void audio?.close()
     audio = null
@@ -102,8 +84,8 @@ export function useSoundInput(ask: () => ListenAsk) {
   watch(ask, next => {
     if (running.value || news.value) void worker().ask(toRaw(next))
   })
-  watch(chosen, (now, before) => {
-    if (running.value && before !== now) void start()
+  watch(chosen, () => {
+    if (running.value) void start()
   })
   onScopeDispose(close)
 
@@ -123,3 +105,5 @@ export function useSoundInput(ask: () => ListenAsk) {
     anew: () => worker().anew(),
   }
 }
+
+export type SoundInput = ReturnType<typeof useSoundInput>

@@ -4,11 +4,18 @@ import type { MechanismId } from '@wobrin/core/drives'
 import {
   BoardClient,
   readDiskByBoard,
+  wholeDisk,
   type BoardWire,
   type DrivenLine,
   type Hello,
 } from '@wobrin/core/instruments/bench-link'
-import { surfaceOfRaw, type JudgedSurface, type LineName, type RawTrack } from '@wobrin/core/instruments/interface'
+import {
+  surfaceOfRaw,
+  toReadings,
+  type JudgedSurface,
+  type LineName,
+  type RawTrack,
+} from '@wobrin/core/instruments/interface'
 import { livePulseSpeed, type LivePulseSpeed } from '@wobrin/core/instruments/spindle'
 import { SimulatedBoard, soundDrive } from '@wobrin/core/simulator'
 import { attempt, type Answer } from './in-worker'
@@ -27,10 +34,11 @@ export interface BoardNews {
   readonly ended: string | null
 }
 
-/** A disk that is read, as far as it came. */
-export interface BoardSurface extends Pick<JudgedSurface, 'tracks' | 'call'> {
+/** A disk that is read, as far as it came; judged in the end. */
+export interface BoardSurface extends Pick<JudgedSurface, 'tracks'> {
   readonly done: number
   readonly all: number
+  readonly call: JudgedSurface['call'] | null
 }
 
 const TICK_MS = 10
@@ -140,23 +148,19 @@ const worker = {
     heads: 1 | 2,
     turns: number,
     onSurface: (surface: BoardSurface) => void,
-  ): Promise<Answer<BoardSurface | null>> {
+  ): Promise<Answer<BoardSurface>> {
     stopped = false
     return attempt(async () => {
-      const tracks = Array.from({ length: cylinders * heads }, (_, i) => ({
-        cylinder: Math.floor(i / heads),
-        head: (i % heads) as 0 | 1,
-      }))
       const raw: RawTrack[] = []
-      let last: BoardSurface | null = null
-      for await (const { done, all, track } of readDiskByBoard(ask(), pause, { tracks, turns })) {
+      const all = cylinders * heads
+      const reading = readDiskByBoard(ask(), pause, { tracks: wholeDisk(cylinders, heads), turns })
+      for await (const { done, track } of reading) {
         raw.push(track)
-        const { tracks: read, call } = surfaceOfRaw(raw)
-        last = { done, all, tracks: read, call }
-        onSurface(last)
+        onSurface({ done, all, tracks: toReadings(raw), call: null })
         if (stopped) break
       }
-      return last
+      const { tracks, call } = surfaceOfRaw(raw)
+      return { done: raw.length, all, tracks, call }
     })
   },
   stop(): void {

@@ -106,7 +106,7 @@ function news(): SoundNews {
 }
 
 function marks({ context, pulleys }: ListenAsk, own: SoundFollower): LivePulseSpeed | null {
-  const { train } = own.pulses(Math.max(sinceS, own.timeS - MARKS_S))
+  const train = own.pulses(Math.max(sinceS, own.timeS - MARKS_S))
   return train.starts.length < 2 ? null : livePulseSpeed(train, own.timeS, { pulleys }, context)
 }
 

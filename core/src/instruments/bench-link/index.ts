@@ -1,6 +1,6 @@
 export { BoardClient, type BoardWire, type Pause, type Request } from './board-client'
 export { checkBoard, type BoardCheck, type BoardReport } from './check-board'
-export { readDiskByBoard, type BoardReadOptions, type BoardTrack } from './read-disk'
+export { readDiskByBoard, wholeDisk, type BoardReadOptions, type BoardTrack, type TrackPlace } from './read-disk'
 export { LineCutter } from './lines-of-text'
 export {
   DRIVEN_LINES,

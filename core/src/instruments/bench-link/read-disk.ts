@@ -3,18 +3,24 @@ import { recogniseTrack, type Format } from '../../signals/codes'
 import { sampleOf, type RawTrack } from '../interface'
 import type { BoardClient, Pause } from './board-client'
 
-/** Which tracks a board is to read, and how the drive is stepped. */
-export interface BoardReadOptions {
-  /** Cylinders and heads, in the order in which they are to be read. */
-  readonly tracks: readonly { readonly cylinder: number; readonly head: 0 | 1 }[]
-  /** Revolutions of each track. */
-  readonly turns: number
-  /** Time of a step and of the heads' settling, ms; slow enough for any drive if not given (from memory). */
-  readonly stepMs?: number
-  readonly settleMs?: number
-  /** Steps outward before it is said that track zero does not come. */
-  readonly mostSteps?: number
+/** A track by where it is. */
+export interface TrackPlace {
+  readonly cylinder: number
+  readonly head: 0 | 1
 }
+
+/** Which tracks a board is to read, in their order, and for how many revolutions each. */
+export interface BoardReadOptions {
+  readonly tracks: readonly TrackPlace[]
+  readonly turns: number
+}
+
+/** All tracks of a disk, cylinder by cylinder. */
+export const wholeDisk = (cylinders: number, heads: 1 | 2): TrackPlace[] =>
+  Array.from({ length: cylinders * heads }, (_, i) => ({
+    cylinder: Math.floor(i / heads),
+    head: (i % heads) as 0 | 1,
+  }))
 
 /** A track that a board read, with its transitions, s from the start of reading. */
 export interface BoardTrack {
@@ -24,8 +30,10 @@ export interface BoardTrack {
   readonly times: Float64Array
 }
 
+/** Time of a step and of the heads' settling, ms: slow enough for any drive (from memory). */
 const STEP_MS = 12
 const SETTLE_MS = 30
+/** Steps outward before it is said that track zero does not come. */
 const MOST_STEPS = 100
 /** The spindle gets so long to come up, ms. */
 const SPIN_UP_MS = 1500
@@ -42,7 +50,7 @@ const FILE = 'the board'
 export async function* readDiskByBoard(
   board: BoardClient,
   pause: Pause,
-  { tracks, turns, stepMs = STEP_MS, settleMs = SETTLE_MS, mostSteps = MOST_STEPS }: BoardReadOptions,
+  { tracks, turns }: BoardReadOptions,
 ): AsyncGenerator<BoardTrack> {
   const hello = board.hello ?? (await board.begin())
   const needs = (['select', 'motor', 'side', 'step'] as const).filter(l => !hello.drives.includes(l))
@@ -54,19 +62,19 @@ export async function* readDiskByBoard(
     )
   const step = async (way: 'inward' | 'outward') => {
     await board.ask({ step: way })
-    await pause(stepMs)
+    await pause(STEP_MS)
   }
   try {
     await board.ask({ set: 'select', low: true })
     await board.ask({ set: 'motor', low: true })
     await pause(SPIN_UP_MS)
-    let at = await home(board, step, mostSteps)
-    await pause(settleMs)
+    let at = await home(board, step)
+    await pause(SETTLE_MS)
     let likely: Format | undefined
     for (const [done, { cylinder, head }] of tracks.entries()) {
       for (; at !== cylinder; at += Math.sign(cylinder - at)) await step(cylinder > at ? 'inward' : 'outward')
       await board.ask({ set: 'side', low: head === 1 })
-      await pause(settleMs)
+      await pause(SETTLE_MS)
       const { flux = [], index = [] } = await board.ask({ read: 'flux', turns }, 2 * TURN_MS * (turns + 3))
       const times = new Float64Array(flux.length)
       let ns = 0
@@ -92,17 +100,13 @@ export async function* readDiskByBoard(
 }
 
 /** Steps outward until TRACK 0 is low. @returns the cylinder that it stands at: 0 */
-async function home(
-  board: BoardClient,
-  step: (way: 'inward' | 'outward') => Promise<void>,
-  mostSteps: number,
-): Promise<number> {
-  for (let i = 0; i <= mostSteps; i++) {
+async function home(board: BoardClient, step: (way: 'inward' | 'outward') => Promise<void>): Promise<number> {
+  for (let i = 0; i <= MOST_STEPS; i++) {
     const { lines = {} } = await board.ask({ read: 'lines' })
     if (lines['track-0']) return 0
     await step('outward')
   }
-  throw new InputError(`track zero did not come within ${mostSteps} steps`, 'a drive that finds its track zero', {
+  throw new InputError(`track zero did not come within ${MOST_STEPS} steps`, 'a drive that finds its track zero', {
     file: FILE,
   })
 }

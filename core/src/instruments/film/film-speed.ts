@@ -1,5 +1,5 @@
 import type { MechanismId } from '../../drives'
-import { CLOCK, findPeriod, HARMONICS, REACH, tellsNothing, type SensedSpeed, type Series } from '../rhythm'
+import { findPeriod, HARMONICS, REACH, rpmOf, tellsNothing, tellsSpeed, type SensedSpeed, type Series } from '../rhythm'
 import { rightSpeeds } from '../sound'
 import { frameRate, type Frames } from './frames'
 
@@ -78,28 +78,20 @@ function markSpeed(
     fastestHz: quickest / 60,
     harmonics: HARMONICS,
   })
-  const rpm = found && 60 * found.hz
-  if (found && rpm! >= slowest) {
-    return {
-      rpm,
-      uncertainty: 60 * Math.hypot(found.uncertainty, found.hz * CLOCK),
-      revolutions: found.cycles,
-      others: [],
-      says: [
-        `A mark passes once a revolution, seen over ${found.cycles} revolutions at ${perSecond.toFixed(0)} frames a second.`,
-        ...notes,
-      ],
-      next: '',
-    }
-  }
-  const others = SLOWED.filter(times => found && rpm! * times >= slowest && rpm! * times <= quickest).map(times => ({
-    rpm: rpm! * times,
-    uncertainty: 60 * times * Math.hypot(found!.uncertainty, found!.hz * CLOCK),
-    if: `it plays ${times * slowed} times slower than it was taken`,
-  }))
+  const speed = found && rpmOf(found)
+  if (speed && speed.rpm >= slowest)
+    return tellsSpeed(speed, found.cycles, [
+      `A mark passes once a revolution, seen over ${found.cycles} revolutions at ${perSecond.toFixed(0)} frames a second.`,
+      ...notes,
+    ])
+  const others = SLOWED.flatMap(times => {
+    if (!speed || speed.rpm * times < slowest || speed.rpm * times > quickest) return []
+    const told = `it plays ${times * slowed} times slower than it was taken`
+    return [{ rpm: speed.rpm * times, uncertainty: speed.uncertainty * times, if: told }]
+  })
   return tellsNothing(
-    found
-      ? `A mark passes ${rpm!.toFixed(1)} times a minute, far from ${right.join(', ')} r/min.`
+    speed
+      ? `A mark passes ${speed.rpm.toFixed(1)} times a minute, far from ${right.join(', ')} r/min.`
       : `Nothing passes once a revolution near ${right.join(', ')} r/min.`,
     others.length
       ? 'Say how many times slower the film plays, if it is slow motion.'
@@ -128,26 +120,17 @@ function ringSpeed(
     const whole = Math.round((nominal * bars) / 60 / perSecond)
     return [whole - 1, whole, whole + 1].flatMap(k =>
       ([1, -1] as const).flatMap(sign => {
-        const hz = k * perSecond + sign * found.hz
-        const rpm = (60 * hz) / bars
-        if (hz <= 0 || Math.abs(rpm / nominal - 1) > NEAR) return []
+        const speed = rpmOf({ hz: k * perSecond + sign * found.hz, uncertainty: found.uncertainty }, bars)
+        if (Math.abs(speed.rpm / nominal - 1) > NEAR) return []
         if (creeps && (creeps === 'with') !== sign > 0) return []
-        const uncertainty = Math.hypot((60 * found.uncertainty) / bars, rpm * CLOCK)
-        return [{ rpm, uncertainty, if: sign > 0 ? 'the bars creep with the disk' : 'the bars creep against the disk' }]
+        return [{ ...speed, if: sign > 0 ? 'the bars creep with the disk' : 'the bars creep against the disk' }]
       }),
     )
   })
   const others = speeds.filter((s, i) => speeds.findIndex(t => Math.abs(t.rpm - s.rpm) < 0.01) === i)
   const seen = `Bars pass the place ${found.hz.toFixed(3)} times a second, at ${perSecond.toFixed(1)} frames a second.`
-  if (others.length === 1)
-    return {
-      rpm: others[0]!.rpm,
-      uncertainty: others[0]!.uncertainty,
-      revolutions: Math.round((others[0]!.rpm / 60) * spanS),
-      others: [],
-      says: [seen, ...notes],
-      next: '',
-    }
+  const [only] = others
+  if (only && others.length === 1) return tellsSpeed(only, Math.round((only.rpm / 60) * spanS), [seen, ...notes])
   return {
     ...tellsNothing(
       seen,

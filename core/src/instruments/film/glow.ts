@@ -12,10 +12,6 @@ export interface Glow {
   /** Where, as shares of width and height. */
   readonly x: number
   readonly y: number
-  /** How much brighter its middle became, 0 to 255. */
-  readonly rise: number
-  /** That, as times the scatter of all other changes. */
-  readonly aboveScatter: number
 }
 
 /** The spot is looked for in squares of so many pixels. */
@@ -62,8 +58,6 @@ export function findGlow(off: Grey, on: Grey): GlowSeen {
     glow: {
       x: ((best % across) + 0.5) * (SQUARE / width),
       y: (Math.floor(best / across) + 0.5) * (SQUARE / height),
-      rise,
-      aboveScatter: rise / scatter,
     },
   }
 }

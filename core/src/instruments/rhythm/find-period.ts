@@ -3,12 +3,6 @@ import { followPhase, SHORTEST, type PhaseRate } from './follow-phase'
 import { partsAt, powerOf } from './harmonics'
 import { aboutItsCourse, type Series } from './series'
 
-/** A rhythm in a series. */
-export interface Period extends PhaseRate {
-  /** Its power over that of the middle one of all rhythms that were tried. */
-  readonly aboveChance: number
-}
-
 export interface PeriodSearch {
   readonly slowestHz: number
   readonly fastestHz: number
@@ -34,16 +28,15 @@ const AS_GOOD = 0.8
  * several harmonics), then how its phase runs on, stretch by stretch, which says how sure it is.
  * @returns null where no rhythm stands out, or it lasts too short
  */
-export function findPeriod(series: Series, search: PeriodSearch): Period | null {
+export function findPeriod(series: Series, search: PeriodSearch): PhaseRate | null {
   const { timesS } = series
   const { slowestHz, fastestHz, harmonics } = search
   if (timesS.length < 4 * harmonics || !(fastestHz > slowestHz)) return null
   const spanS = timesS.at(-1)! - timesS[0]!
   if (spanS * slowestHz < SHORTEST) return null
   const flat = aboutItsCourse(series, 2 / slowestHz)
-  const rough = roughly(flat, search)
-  const found = rough && followPhase(flat, rough.hz, harmonics)
-  return found && { ...found, aboveChance: rough.aboveChance }
+  const roughHz = roughly(flat, search)
+  return roughHz === null ? null : followPhase(flat, roughHz, harmonics)
 }
 
 interface Tried {
@@ -51,10 +44,8 @@ interface Tried {
   readonly power: number
 }
 
-function roughly(
-  series: Series,
-  { slowestHz, fastestHz, harmonics, expectedHz = [] }: PeriodSearch,
-): { readonly hz: number; readonly aboveChance: number } | null {
+/** The rhythm that holds most power, Hz; null where none holds more than chance gives. */
+function roughly(series: Series, { slowestHz, fastestHz, harmonics, expectedHz = [] }: PeriodSearch): number | null {
   const { timesS } = series
   const spanS = Math.min(ROUGH_S, timesS.at(-1)! - timesS[0]!)
   const middle = (timesS[0]! + timesS.at(-1)!) / 2
@@ -75,5 +66,5 @@ function roughly(
       power > AS_GOOD * best.power && power >= (tried[i - 1]?.power ?? 0) && power > (tried[i + 1]?.power ?? 0),
   )
   const chosen = expectedHz.length ? peaks.reduce((a, b) => (off(b) < off(a) - 0.02 ? b : a), best) : best
-  return { hz: chosen.hz, aboveChance }
+  return chosen.hz
 }

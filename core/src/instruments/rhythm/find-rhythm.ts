@@ -1,4 +1,5 @@
 import { findPeriod } from './find-period'
+import type { PhaseRate } from './follow-phase'
 import type { Series } from './series'
 
 /** Something that comes once a revolution. */
@@ -8,10 +9,6 @@ export interface Rhythm {
   readonly uncertainty: number
   /** Revolutions that it was found in. */
   readonly revolutions: number
-  /** Share of the revolutions, in stretches of a few, in which it was there. */
-  readonly there: number
-  /** How many times it stands above chance. */
-  readonly aboveChance: number
 }
 
 export interface RhythmOptions {
@@ -26,6 +23,15 @@ export const CLOCK = 1e-4
 /** A short mark or a rub shows in so many multiples of the speed. */
 export const HARMONICS = 6
 
+/** A rhythm as a speed, in r/min, where it comes so many times a revolution; the clock's part in its uncertainty. */
+export function rpmOf(
+  { hz, uncertainty }: Pick<PhaseRate, 'hz' | 'uncertainty'>,
+  perRevolution = 1,
+): { readonly rpm: number; readonly uncertainty: number } {
+  const toRpm = 60 / perRevolution
+  return { rpm: toRpm * hz, uncertainty: toRpm * Math.hypot(uncertainty, hz * CLOCK) }
+}
+
 /**
  * The speed of something that comes once a revolution: a rub that is heard, a mark that is filmed. Only the mean speed
  * comes of it: no single revolution is timed.
@@ -38,13 +44,5 @@ export function findRhythm(series: Series, { nominalRpm }: RhythmOptions): Rhyth
     harmonics: HARMONICS,
     expectedHz: nominalRpm.map(rpm => rpm / 60),
   })
-  if (!found) return null
-  const { hz, uncertainty, cycles, there, aboveChance } = found
-  return {
-    rpm: 60 * hz,
-    uncertainty: 60 * Math.hypot(uncertainty, hz * CLOCK),
-    revolutions: cycles,
-    there,
-    aboveChance,
-  }
+  return found && { ...rpmOf(found), revolutions: found.cycles }
 }

@@ -9,8 +9,6 @@ export interface PhaseRate {
   readonly uncertainty: number
   /** Cycles that it was found in. */
   readonly cycles: number
-  /** Share of the stretches in which it was there. */
-  readonly there: number
 }
 
 /** Cycles of the shortest stretch, and the fewest stretches. */
@@ -58,7 +56,6 @@ export function followPhase(series: Series, roughHz: number, harmonics: number):
       hz: hz - slope,
       uncertainty: error * t95(track.at.length - 2),
       cycles: Math.round(track.at.length * cycles),
-      there,
     }
   }
 }

@@ -13,6 +13,13 @@ export interface SensedSpeed {
   readonly next: string
 }
 
+/** A speed that could be told. */
+export const tellsSpeed = (
+  { rpm, uncertainty }: { readonly rpm: number; readonly uncertainty: number },
+  revolutions: number,
+  says: readonly string[],
+): SensedSpeed => ({ rpm, uncertainty, revolutions, others: [], says, next: '' })
+
 export const tellsNothing = (says: string, next: string, others: SensedSpeed['others'] = []): SensedSpeed => ({
   rpm: null,
   uncertainty: null,

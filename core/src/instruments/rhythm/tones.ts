@@ -1,5 +1,5 @@
 import FFT from 'fft.js'
-import { median, sampleDeviation, t95 } from '../../base/numbers'
+import { median, sampleDeviation, t95, topOfLine } from '../../base/numbers'
 import { CLOCK } from './find-rhythm'
 
 /** A tone that stands out of a sound. */
@@ -54,7 +54,7 @@ export function findTones(samples: ArrayLike<number>, sampleRateHz: number): Ton
     .filter((p, i) => !peaks.slice(0, i).some(q => Math.abs(q.bin - p.bin) < 4 && power[q.bin]! > power[p.bin]!))
     .slice(0, MOST)
   return chosen.map(({ bin, ratio }) => {
-    const hz = refined(power, bin) * perBin
+    const hz = topOfLine(power, bin) * perBin
     return { hz, uncertainty: howSure(samples, size, hz, bin, perBin), aboveNoise: ratio, mains: mainsOf(hz) }
   })
 }
@@ -74,14 +74,6 @@ function spectrum(samples: ArrayLike<number>, from: number, to: number, size: nu
   return power
 }
 
-/** The top of a line between bins, by a parabola through logarithms. */
-function refined(power: Float64Array, k: number): number {
-  const level = (i: number) => Math.log(Math.max(power[i]!, 1e-300))
-  const [a, b, c] = [level(k - 1), level(k), level(k + 1)]
-  const curve = a - 2 * b + c
-  return curve < 0 ? k + Math.max(-0.5, Math.min(0.5, (0.5 * (a - c)) / curve)) : k
-}
-
 /** How far the parts of the sound differ in a tone; a tenth of a bin at least. */
 function howSure(samples: ArrayLike<number>, size: number, hz: number, bin: number, perBin: number): number {
   const part = Math.floor(samples.length / PARTS)
@@ -91,7 +83,7 @@ function howSure(samples: ArrayLike<number>, size: number, hz: number, bin: numb
     const power = spectrum(samples, p * part, (p + 1) * part, size)
     let best = bin
     for (let k = bin - 3; k <= bin + 3; k++) if (power[k]! > power[best]!) best = k
-    return refined(power, best) * perBin
+    return topOfLine(power, best) * perBin
   })
   const scatter = (t95(PARTS - 1) * sampleDeviation(found)) / Math.sqrt(PARTS)
   return Math.hypot(Math.max(least, scatter), CLOCK * hz)

@@ -2,7 +2,7 @@ import { PulseFinder, ZeroRuns, type Gap } from '../../signals/captures'
 import { pulsesFromEdges, type PulseTrain } from '../spindle'
 
 /** So much of a sound is kept, s: longer ones begin to lose their oldest part. */
-export const KEPT_S = 300
+const KEPT_S = 300
 /** The level is of the last so many seconds. */
 const LEVEL_S = 0.3
 const FULL_SCALE = 0.99
@@ -87,24 +87,22 @@ export class SoundFollower {
     return [...this.lost, ...this.zeros.gaps()].sort((a, b) => a.fromS - b.fromS)
   }
 
-  /** Pulses so far, as a recording of the sound would give them. */
-  pulses(sinceS = 0): { readonly train: PulseTrain; readonly polarity: 'positive' | 'negative' } {
-    const { channel, polarity } = this.finder.snapshot('sound')
-    const edges = channel.edges ?? { initial: 0 as const, times: new Float64Array(0), gaps: [] }
-    const train = pulsesFromEdges({ ...edges, gaps: this.gaps() })
-    const from = train.starts.findIndex(t => t >= sinceS)
-    return {
-      train: { starts: from < 0 ? new Float64Array(0) : train.starts.subarray(from), gaps: train.gaps },
-      polarity,
-    }
+  /** Pulses from a time on, as a recording of the sound would give them. */
+  pulses(sinceS = 0): PulseTrain {
+    const { edges } = this.finder.snapshot('sound', 'auto', sinceS).channel
+    const times = edges?.times ?? new Float64Array(0)
+    return pulsesFromEdges({ initial: 0, times, gaps: this.gaps() })
   }
 
   /** The last samples that are kept, at most so many seconds. */
   last(seconds: number): Float32Array {
-    const count = Math.min(this.frames, this.kept.length, Math.round(seconds * this.sampleRateHz))
+    const { length } = this.kept
+    const count = Math.min(this.frames, length, Math.round(seconds * this.sampleRateHz))
     const out = new Float32Array(count)
-    const from = this.frames - count
-    for (let i = 0; i < count; i++) out[i] = this.kept[(from + i) % this.kept.length]!
+    const from = (this.frames - count) % length
+    const whole = this.kept.subarray(from, from + count)
+    out.set(whole)
+    out.set(this.kept.subarray(0, count - whole.length), whole.length)
     return out
   }
 }

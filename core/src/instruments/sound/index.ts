@@ -1,5 +1,5 @@
 export { ClockCompare, type ClockOff } from './clock-compare'
-export { KEPT_S, SoundFollower, type SoundLevel } from './follow-sound'
+export { SoundFollower, type SoundLevel } from './follow-sound'
 export { judgeSound, type JudgedSound, type SoundContext } from './judge-sound'
 export { APART_S, hearOnsets, humIn, type Heard, type Onset } from './onsets'
 export { clickRhythm, heardSeeks, type ClickRhythm, type HeardSeek } from './seeks'

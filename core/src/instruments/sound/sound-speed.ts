@@ -7,6 +7,7 @@ import {
   SHORTEST,
   speedsOfTone,
   tellsNothing,
+  tellsSpeed,
   type SensedSpeed,
   type Tone,
 } from '../rhythm'
@@ -37,7 +38,6 @@ export function soundSpeed(samples: ArrayLike<number>, sampleRateHz: number, ask
 
 function rubSpeed(samples: ArrayLike<number>, sampleRateHz: number, right: readonly number[]): SensedSpeed {
   const found = findRhythm(loudnessOf(samples, sampleRateHz), { nominalRpm: right })
-  const near = right.map(rpm => String(rpm)).join(', ')
   const seconds = samples.length / sampleRateHz
   const needed = (60 * SHORTEST) / (Math.min(...right) / REACH)
   if (!found && seconds < needed)
@@ -47,21 +47,13 @@ function rubSpeed(samples: ArrayLike<number>, sampleRateHz: number, right: reado
     )
   if (!found)
     return tellsNothing(
-      `No sound comes once a revolution near ${near} r/min.`,
+      `No sound comes once a revolution near ${right.join(', ')} r/min.`,
       'Put the microphone against the frame near the spindle, keep the room quiet, and listen for ten seconds or more.',
     )
-  const { rpm, uncertainty, revolutions } = found
-  return {
-    rpm,
-    uncertainty,
-    revolutions,
-    others: [],
-    says: [
-      `A sound comes once a revolution, heard over ${revolutions} revolutions.`,
-      `Another part that turns as fast, or a sound that comes twice a revolution, gives the same.`,
-    ],
-    next: '',
-  }
+  return tellsSpeed(found, found.revolutions, [
+    `A sound comes once a revolution, heard over ${found.revolutions} revolutions.`,
+    'Another part that turns as fast, or a sound that comes twice a revolution, gives the same.',
+  ])
 }
 
 function toneSpeed(tones: readonly Tone[], nominal: number, perRevolution: number | undefined): SensedSpeed {
@@ -82,14 +74,7 @@ function toneSpeed(tones: readonly Tone[], nominal: number, perRevolution: numbe
     if: `${s.perRevolution} times a revolution`,
   }))
   if (perRevolution !== undefined)
-    return {
-      rpm: speeds[0]!.rpm,
-      uncertainty: speeds[0]!.uncertainty,
-      revolutions: 0,
-      others: [],
-      says: [heard, `It sounds ${perRevolution} times a revolution.`],
-      next: '',
-    }
+    return tellsSpeed(speeds[0]!, 0, [heard, `It sounds ${perRevolution} times a revolution.`])
   return {
     ...tellsNothing(
       heard,

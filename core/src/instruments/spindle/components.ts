@@ -1,5 +1,5 @@
 import FFT from 'fft.js'
-import { leastSquares, median } from '../../base/numbers'
+import { leastSquares, median, topOfLine } from '../../base/numbers'
 
 /** A periodic part of the speed. */
 export interface Component {
@@ -61,13 +61,6 @@ function noiseFloor(power: Float64Array, lowest: number, reach: number): Float64
   return floor
 }
 
-function refine(power: Float64Array, k: number): number {
-  const level = (at: number) => Math.log(Math.max(power[at]!, 1e-300))
-  const [a, b, c] = [level(k - 1), level(k), level(k + 1)]
-  const curve = a - 2 * b + c
-  return curve < 0 ? k + Math.max(-0.5, Math.min(0.5, (0.5 * (a - c)) / curve)) : k
-}
-
 /**
  * Finds what varies periodically. Marks are evenly spaced in angle, so whatever is geared or belted to the
  * spindle is a pure line here even while the speed drifts.
@@ -96,7 +89,7 @@ export function findComponents(deviation: Float64Array, intervalS: number): Comp
     })
     if (!shadowed) lines.push(k)
   }
-  const frequencies = lines.map(k => refine(power, k) * perBin)
+  const frequencies = lines.map(k => topOfLine(power, k) * perBin)
   const columns = frequencies.flatMap(f => {
     const cos = new Float64Array(n)
     const sin = new Float64Array(n)

@@ -6,7 +6,8 @@ import { sense, type SensedAsk } from '../../../src/instruments/sensed'
 import { lastSpeed, type LogEntry } from '../../../src/log'
 import { trimmerHistory } from '../../../src/instruments/spindle'
 import { driveFacts } from '../../log'
-import { noise, sampled, wavOf } from '../../instruments/rhythm/by-ear'
+import { noise } from '../../noise'
+import { sampled, wavOf } from '../../instruments/rhythm/by-ear'
 
 const film = readFileSync(join(import.meta.dirname, '../../fixtures/films/mark-60.csv'))
 const FILM: SensedAsk = { of: 'film', passes: 'mark', mechanism: '5.25in-48' }

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { findGlow, type Grey } from '../../../src/instruments/film'
-import { noise } from '../rhythm/by-ear'
+import { noise } from '../../noise'
 
 const [width, height] = [160, 120]
 /** A dim bench with grain, and spots on it. */

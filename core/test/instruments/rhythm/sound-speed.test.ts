@@ -3,7 +3,8 @@ import { findPeriod, findTones, speedsOfTone } from '../../../src/instruments/rh
 import { sense } from '../../../src/instruments/sensed'
 import { speedFromCapture } from '../../../src/instruments/spindle'
 import { read } from '../../helpers'
-import { noise, rub, sampled, turnsAt, wavOf, type Turning } from './by-ear'
+import { noise } from '../../noise'
+import { rub, sampled, turnsAt, wavOf, type Turning } from './by-ear'
 
 const heard = (bytes: Uint8Array, ask: { for: 'rub' | 'tone'; perRevolution?: number }) => {
   const { of, ...rest } = sense(bytes, 'drive.wav', { of: 'sound', mechanism: '3.5in', ...ask })

@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest'
 import { SoundFollower } from '../../../src/instruments/sound'
 import { measureSpeed } from '../../../src/instruments/spindle'
-import { noise, sampled, wavOf } from '../rhythm/by-ear'
+import { noise } from '../../noise'
+import { sampled, wavOf } from '../rhythm/by-ear'
 import { channel, read } from '../../helpers'
 
 const RATE = 8000
@@ -22,7 +23,7 @@ describe('a sound while it comes', () => {
   it('gives the same pulses as its recording, in pieces of any length', async () => {
     const file = channel(await read('a.wav', wavOf(marks, RATE)), 'sound').edges!.times.filter((_, i) => i % 2 === 0)
     for (const block of [1, 128, 1000]) {
-      const { train } = follow(marks, block).pulses()
+      const train = follow(marks, block).pulses()
       expect(train.starts.length).toBe(file.length)
       train.starts.forEach((t, i) => expect(t).toBeCloseTo(file[i]!, 4))
     }
@@ -47,7 +48,7 @@ describe('a sound while it comes', () => {
     const lost = Math.round(RATE / 7)
     follower.push(marks.subarray(6 * RATE + lost), lost)
     expect(follower.gaps()).toHaveLength(1)
-    const { train } = follower.pulses()
+    const train = follower.pulses()
     expect(measureSpeed(train, { nominalRpm: 300 })!.rpm.mean).toBeCloseTo(300, 1)
     expect(train.gaps[0]!.toS - train.gaps[0]!.fromS).toBeCloseTo(1 / 7, 3)
   })

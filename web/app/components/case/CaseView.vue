@@ -51,22 +51,15 @@ const settled = computed(
 async function tryIt(): Promise<void> {
   const check = asked.value?.check
   if (check && !asked.value?.settles && !asked.value?.looks)
-    await practice.answer(check, (value, of) => give(check, value, of))
+    await practice.answer(check, (value, of) => view.give(check, value, of))
 }
 
-/** What was tried again with success is not asked a second time, where one thing alone was complained of. */
-async function give(check: string, value: string, of?: number): Promise<void> {
-  const open = view.found.value?.complaints ?? []
-  await view.answer(check, value, of)
-  if (value === 'cures' && open.length === 1) await view.settle(open[0]!, 'cured')
-}
 function answer(value: string, of?: number): void {
   // Until the last answer shows, the check on the screen is not the one that would be answered.
   if (!asked.value || asked.value.looks || view.busy.value) return
   // What was chosen shows at once; what it changes, once it is on the log.
   marked.value = asked.value.answering.answers.findIndex(a => a.id === value)
-  if (asked.value.settles) void view.settle(asked.value.settles, value as 'cured' | 'seen' | 'now and then')
-  else void give(asked.value.check, value, of)
+  void view.reply(asked.value, value, of)
 }
 const { marked, mark, save, keys } = useMarkedAnswer(
   () => asked.value,

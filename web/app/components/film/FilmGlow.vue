@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { Camera, ImageUp } from 'lucide-vue-next'
-import type { Glow, GlowSeen, Grey } from '@wobrin/core/instruments/film'
-import type { Call } from '@wobrin/core/base/observations'
+import { judgeGlow, type GlowSeen, type Grey } from '@wobrin/core/instruments/film'
 
 /** Whether an infrared LED glows: two pictures of one place in the dark, without power and with it. */
 const { driveId, camera } = defineProps<{ driveId: string | null; camera: ReturnType<typeof useCamera> }>()
@@ -50,61 +49,26 @@ async function opened(which: Which, event: Event): Promise<void> {
 }
 async function start(): Promise<void> {
   problem.value = null
-  if (!navigator.mediaDevices) {
-    problem.value = NEEDS_TLS
-    return
-  }
   try {
-    stream = await navigator.mediaDevices.getUserMedia({ video: { facingMode: 'environment' } })
+    stream = await openMedia({ video: { facingMode: 'environment' } })
     running.value = true
     await nextTick()
     picture.value!.srcObject = stream
     await picture.value!.play()
   } catch (error) {
-    problem.value = cameraReason(error)
+    problem.value = mediaProblem('camera', error)
   }
 }
 function stop(): void {
-  for (const track of stream?.getTracks() ?? []) track.stop()
+  closeMedia(stream)
   stream = null
   running.value = false
 }
 onScopeDispose(stop)
 
-const glow = computed<Glow | null>(() => seen.value?.glow ?? null)
-const call = computed<Call | null>(() => {
-  const s = seen.value
-  if (!s) return null
-  if (s.glow)
-    return {
-      kind: 'leave',
-      reasons: ['A spot glows with power that does not glow without it. It is ringed in the picture.'],
-      next: 'Check that the spot is where the LED is, then measure the detector.',
-    }
-  if (s.moved)
-    return {
-      kind: 'unknown',
-      reasons: ['The two pictures differ all over: the camera moved, or the light changed.'],
-      next: 'Fix the camera, darken the room, and take both pictures again.',
-    }
-  return {
-    kind: 'unknown',
-    reasons: [
-      'No spot glows.',
-      checked.value
-        ? 'This camera sees infrared, so the LED gives no light, or it points away from the camera.'
-        : 'It is not known whether this camera sees infrared.',
-    ],
-    next: checked.value
-      ? 'Look from straight ahead of the LED. If it stays dark, measure the voltage across it.'
-      : 'Show the camera a remote control in the dark first: its light must show.',
-  }
-})
-/** Dark is evidence only from a camera that sees infrared. */
-const value = computed(() =>
-  glow.value ? 'glows' : seen.value && seen.value.glow === null && !seen.value.moved && checked.value ? 'dark' : null,
-)
-const keepTo = shallowRef<((id: string) => Promise<void>) | null>(null)
+const glow = computed(() => seen.value?.glow ?? null)
+const judged = computed(() => seen.value && judgeGlow(seen.value, checked.value))
+const value = computed(() => judged.value?.reading ?? null)
 async function keepIn(id: string): Promise<void> {
   await post(id, 'readings', {
     key: `sensor.${sensor.value}.camera`,
@@ -114,10 +78,7 @@ async function keepIn(id: string): Promise<void> {
   })
   notices.done('On the log.')
 }
-async function keep(): Promise<void> {
-  if (!driveId) keepTo.value = keepIn
-  else await keepIn(driveId).catch(error => notices.problem(problemText(error)))
-}
+const { keepTo, keep } = useKeepTo(driveId, keepIn)
 </script>
 
 <template>
@@ -170,7 +131,7 @@ async function keep(): Promise<void> {
     <label class="flex items-center gap-2 min-h-11 text-sm"
       ><input v-model="checked" type="checkbox" class="size-5" />This camera shows the light of a remote control</label
     >
-    <CallBand v-if="call" :call="call" />
+    <CallBand v-if="judged" :call="judged.call" />
     <div v-if="value" class="flex flex-wrap gap-3 items-end">
       <FormField v-slot="{ id }" label="Sensor">
         <select :id="id" v-model="sensor" class="field">

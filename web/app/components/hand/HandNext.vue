@@ -23,8 +23,7 @@ async function answer(value: string, of?: number): Promise<void> {
   const a = asked.value
   if (!a) return
   sent.add(a.check)
-  if (a.settles) await view.settle(a.settles, value as 'seen' | 'now and then' | 'cured' | 'not seen')
-  else await view.answer(a.check, value, of)
+  await view.reply(a, value, of)
   sent.delete(a.check)
 }
 const step = computed(() =>

@@ -1,18 +1,16 @@
 <script setup lang="ts">
 import { Mic, MicOff } from 'lucide-vue-next'
-import type { ListenFor, SoundNews } from '../../workers/sound.worker'
+import type { ListenFor } from '../../workers/sound.worker'
 
 /** The sound input: what is listened to, how loud it is, and what is wrong with it. */
-const { news, running, choices } = defineProps<{
-  news: SoundNews | null
-  running: boolean
-  inputs: readonly MediaDeviceInfo[]
+const { sound, choices } = defineProps<{
+  sound: SoundInput
   /** What can be listened to here. */
   choices: readonly ListenFor[]
 }>()
 const listenFor = defineModel<ListenFor>('listenFor', { required: true })
-const input = defineModel<string>('input', { required: true })
-const emit = defineEmits<{ end: []; start: []; close: [] }>()
+const emit = defineEmits<{ start: []; close: [] }>()
+const { news, running, inputs, chosen } = sound
 
 const WORDS: Readonly<Record<ListenFor, { readonly label: string; readonly how: string }>> = {
   marks: {
@@ -36,7 +34,7 @@ const WORDS: Readonly<Record<ListenFor, { readonly label: string; readonly how: 
 /** dB below full scale; the meter begins at −60. */
 const QUIETEST = -60
 const decibels = (x: number) => Math.max(QUIETEST, 20 * Math.log10(Math.max(x, 1e-9)))
-const peak = computed(() => (news ? decibels(news.level.peak) : QUIETEST))
+const peak = computed(() => (news.value ? decibels(news.value.level.peak) : QUIETEST))
 const share = (db: number) => `${(100 * (db - QUIETEST)) / -QUIETEST}%`
 
 /** Below this nothing comes; a sample in a thousand at the end of the scale spoils pulses. */
@@ -45,17 +43,18 @@ const CLIPPED = 0.001
 /** A sine is 1.4 times as high as its r.m.s.: what stands further out of the hum can be heard in it. */
 const HUM_CREST = 2.5
 const state = computed(() => {
-  if (!news) return 'Waiting for sound.'
-  if (news.level.clipped > CLIPPED)
-    return `Clipped: ${(100 * news.level.clipped).toFixed(1)} % of the samples. Turn the input down.`
-  if (news.humHz && news.level.peak < HUM_CREST * news.level.rms)
-    return `Mostly hum of ${news.humHz} Hz mains. Keep leads short and away from transformers.`
+  const now = news.value
+  if (!now) return 'Waiting for sound.'
+  if (now.level.clipped > CLIPPED)
+    return `Clipped: ${(100 * now.level.clipped).toFixed(1)} % of the samples. Turn the input down.`
+  if (now.humHz && now.level.peak < HUM_CREST * now.level.rms)
+    return `Mostly hum of ${now.humHz} Hz mains. Keep leads short and away from transformers.`
   if (peak.value < NOTHING) return 'Silent. Turn the input up, or move nearer.'
   return 'Loud enough.'
 })
 const facts = computed(() => {
-  if (!news) return []
-  const { gaps, clock } = news
+  if (!news.value) return []
+  const { gaps, clock } = news.value
   return [
     ...(gaps.count
       ? [`${gaps.count} ${gaps.count === 1 ? 'gap' : 'gaps'}, ${gaps.seconds.toFixed(2)} s lost and left out`]
@@ -76,7 +75,7 @@ const facts = computed(() => {
       </strong>
       <span v-if="news" class="hint">{{ news.timeS.toFixed(0) }} s</span>
       <button class="btn btn-quiet ml-auto" @click="emit('close')">Close sound input</button>
-      <button v-if="running" class="btn" @click="emit('end')">Stop recording</button>
+      <button v-if="running" class="btn" @click="sound.end()">Stop recording</button>
       <button v-else class="btn" @click="emit('start')">Record again</button>
     </div>
     <div class="grid sm:grid-cols-2 gap-3">
@@ -86,7 +85,7 @@ const facts = computed(() => {
         </select>
       </FormField>
       <FormField v-slot="{ id }" label="Sound input">
-        <select :id="id" v-model="input" class="field">
+        <select :id="id" v-model="chosen" class="field">
           <option value="">the usual one</option>
           <option v-for="d in inputs.filter(i => i.deviceId !== 'default')" :key="d.deviceId" :value="d.deviceId">
             {{ d.label || 'a sound input' }}

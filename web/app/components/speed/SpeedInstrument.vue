@@ -51,7 +51,7 @@ const earlier = computed(() => {
   const own = earlierReadings(log)
   return shown.value?.from === 'log' ? own.slice(1) : own
 })
-const { running: recording, news, inputs, chosen, problem: soundProblem } = sound
+const { problem: soundProblem } = sound
 const fresh = computed(() => running.value || listens.value || judged.value !== null)
 const measured = computed(() => (shown.value?.measurement ?? shown.value?.reading) != null)
 const canKeep = computed(() => fresh.value && measured.value && !sending.value)
@@ -124,14 +124,10 @@ defineExpose({ measure })
     <SoundControls
       v-if="listens"
       v-model:listen-for="listening.for"
-      v-model:input="chosen"
-      :news="news"
-      :running="recording"
-      :inputs="inputs"
+      :sound="sound"
       :choices="['marks', 'rub', 'tone']"
-      @end="sound.end()"
-      @close="clear"
       @start="startSound"
+      @close="clear"
     >
       <FormField v-if="listening.for === 'tone'" v-slot="{ id }" label="Times in a revolution" class="max-w-64">
         <input :id="id" v-model.number="listening.perRevolution" class="field" type="number" min="1" max="1000" />

@@ -127,7 +127,7 @@ const totals = computed(() => (surface.value ? totalsOf(surface.value.tracks) : 
             >
             read without error, {{ surface.done }} of {{ surface.all }} tracks.
           </p>
-          <CallBand v-if="!reading" :call="surface.call" />
+          <CallBand v-if="surface.call" :call="surface.call" />
           <RailReadRail :tracks="surface.tracks" :mechanism="mechanism" :heads="heads" :before="null" />
         </section>
       </template>

@@ -63,19 +63,18 @@ watch([shown, tone.on], () => {
 })
 
 const { sending, cancel, keepSensed } = useKeepReading()
-const keepTo = shallowRef<((id: string) => Promise<void>) | null>(null)
 async function keepIn(id: string): Promise<void> {
   const file = await camera.table(`film-${fileTime()}.csv`)
   if (!file) return
   await keepSensed({ driveId: id, file, movedTurns: 0, simulated: false, fields: fields.value })
   notices.done('On the log, with the brightness of each frame.')
 }
+const { keepTo, keep: toLog } = useKeepTo(driveId, keepIn)
 const canKeep = computed(() => shown.value?.reading != null && !sending.value)
 async function keep(): Promise<void> {
   if (!canKeep.value) return
   across.value = false
-  if (!driveId) keepTo.value = keepIn
-  else await keepIn(driveId).catch(error => error instanceof Stopped || notices.problem(problemText(error)))
+  await toLog()
 }
 async function saveTable(): Promise<void> {
   const file = await camera.table('frames.csv')

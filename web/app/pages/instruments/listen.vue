@@ -18,7 +18,7 @@ const sound = useSoundInput(() => ({
   steps: steps.value || undefined,
   context: { mechanism: mechanism.value, school: 'leave-alone' },
 }))
-const { running, problem, inputs, chosen, news } = sound
+const { running, problem, news } = sound
 const file = shallowRef<File | null>(null)
 const fromFile = shallowRef<JudgedSound | null>(null)
 const judged = computed(() => fromFile.value ?? news.value?.steps ?? null)
@@ -55,7 +55,6 @@ const { choose, picked } = useFilePicker(next => void openFile(next))
 useShortcuts({ m: choose })
 
 const { sending, cancel, keepSensed } = useKeepReading()
-const keepTo = shallowRef<((id: string) => Promise<void>) | null>(null)
 async function keepIn(id: string): Promise<void> {
   const recording = file.value ?? (await sound.recording(`seeks-${fileTime()}.wav`))
   if (!recording) return
@@ -64,10 +63,7 @@ async function keepIn(id: string): Promise<void> {
   notices.done('On the log, with its recording.')
 }
 const canKeep = computed(() => !sending.value && (judged.value?.seeks.length ?? 0) > 0)
-async function keep(): Promise<void> {
-  if (!driveId) keepTo.value = keepIn
-  else await keepIn(driveId).catch(error => error instanceof Stopped || notices.problem(problemText(error)))
-}
+const { keepTo, keep } = useKeepTo(driveId, keepIn)
 </script>
 
 <template>
@@ -124,14 +120,10 @@ async function keep(): Promise<void> {
       <SoundControls
         v-if="listens"
         v-model:listen-for="listenFor"
-        v-model:input="chosen"
-        :news="news"
-        :running="running"
-        :inputs="inputs"
+        :sound="sound"
         :choices="['steps']"
-        @end="sound.end()"
-        @close="close"
         @start="start"
+        @close="close"
       />
       <template v-if="judged">
         <h2 v-if="file" class="section-title">{{ file.name }}</h2>
