@@ -5,8 +5,9 @@ import { InputError, ParameterError } from '@wobrin/core/base/errors'
 import { findMechanism, layoutsOf, MECHANISM_IDS, type MechanismId } from '@wobrin/core/drives'
 import { BoardClient, checkBoard, type BoardReport, type LineChange } from '@wobrin/core/instruments/bench-link'
 import { soundDrive, SimulatedBoard } from '@wobrin/core/simulator'
+import { fileTo, recordRead, recordTest, type BoardRecording } from './bench-link-record'
 import { boardWire } from './board-wire'
-import { numberOption } from './options'
+import { numberOption, wordOption } from './options'
 
 /** The simulated board's time passes in steps of so much, ms. */
 const TICK_MS = 10
@@ -17,24 +18,42 @@ const CAUTION =
 export const benchLink = defineCommand({
   meta: {
     name: 'bench-link',
-    description: 'A board at the interface of a drive: simulate one, check one, or follow its lines.',
+    description: 'A board at the interface of a drive: simulate, check or follow one, read or test a drive through it.',
   },
   args: {
     simulate: { type: 'boolean', description: 'be a board with a simulated drive, on a TCP port of this machine' },
     check: { type: 'string', description: 'try the board at an address (HOST:PORT or a device path) by the protocol' },
     follow: { type: 'string', description: 'print the lines of the board at an address as VCD while they change' },
+    read: { type: 'string', description: 'read the disk at the board at an address, and keep the recording' },
+    test: {
+      type: 'string',
+      description: 'try the drive at the board at an address as a host would, and say what shows',
+    },
+    out: { type: 'string', description: 'with --read or --test: file of the recording (.vcd or .vcd.gz)' },
+    cylinders: { type: 'string', description: 'with --read or --test: how many the drive has', default: '80' },
+    heads: { type: 'string', description: 'with --read or --test: 1 or 2', default: '2' },
+    turns: { type: 'string', description: 'with --read: revolutions of each track', default: '2' },
     mechanism: { type: 'string', description: `of the simulated drive: ${RUNNABLE.join(' ')}`, default: '3.5in' },
     port: { type: 'string', description: 'port of the simulated board (any free one by default)', default: '0' },
     motor: { type: 'boolean', description: 'with --follow: select the drive and run its motor' },
-    json: { type: 'boolean', description: 'with --check: print the answer as JSON' },
+    json: { type: 'boolean', description: 'with --check or --test: print the answer as JSON' },
   },
   async run({ args }) {
     if (args.simulate) return simulate(args.mechanism, numberOption(args.port, 'port', 0) ?? 0)
     if (args.check) return check(args.check, args.json ?? false)
     if (args.follow) return follow(args.follow, args.motor ?? false)
-    throw new ParameterError('it is not said what to do', '--simulate, --check ADDRESS or --follow ADDRESS', {
-      field: 'bench-link',
+    const size = () => ({
+      out: fileTo(args.out),
+      cylinders: numberOption(args.cylinders, 'cylinders', 1)!,
+      heads: (wordOption(args.heads, 'heads', ['1', '2']) === '1' ? 1 : 2) as 1 | 2,
     })
+    if (args.read) return recordRead({ address: args.read, ...size(), turns: numberOption(args.turns, 'turns', 1)! })
+    if (args.test) return test({ address: args.test, ...size() }, args.json ?? false)
+    throw new ParameterError(
+      'it is not said what to do',
+      '--simulate, or --check, --follow, --read or --test with an ADDRESS',
+      { field: 'bench-link' },
+    )
   },
 })
 
@@ -86,6 +105,19 @@ async function check(address: string, json: boolean): Promise<void> {
   if (!json) console.log('The board keeps to the protocol.')
 }
 
+async function test(to: BoardRecording, json: boolean): Promise<void> {
+  if (!json) console.log(CAUTION)
+  const { call, shows, totals } = await recordTest(to)
+  if (json) {
+    console.log(JSON.stringify({ call: call.kind, reasons: call.reasons, next: call.next, shows, totals }, null, 2))
+    return
+  }
+  for (const { key, value, unit } of shows) console.log(`  ${key}: ${value}${unit && ` ${unit}`}`)
+  console.log(`  sectors: ${totals.good} of ${totals.good + totals.bad + totals.missing}`)
+  console.log(call.reasons.join(' '))
+  console.log(`Next: ${call.next}`)
+}
+
 /** Prints a value change dump that begins with the levels now, and goes on until the board or the reader ends it. */
 async function follow(address: string, motor: boolean): Promise<void> {
   const wire = await boardWire(address)
@@ -98,13 +130,11 @@ async function follow(address: string, motor: boolean): Promise<void> {
   }
   const early: LineChange[] = []
   let ready = false
-  const board = new BoardClient(
-    wire,
-    ms => pause(ms),
-    c => {
+  const board = new BoardClient(wire, ms => pause(ms), {
+    change: c => {
       if ('line' in c) (ready ? tell : (x: LineChange) => early.push(x))(c)
     },
-  )
+  })
   process.stdout.on('error', () => wire.close())
   try {
     const hello = await board.begin()

@@ -1,5 +1,7 @@
 import { spawn, spawnSync, type ChildProcess } from 'node:child_process'
+import { mkdtempSync } from 'node:fs'
 import { connect, createServer } from 'node:net'
+import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 
@@ -77,6 +79,28 @@ describe('wobrin bench-link', () => {
     expect(JSON.parse(first.split('\n')[0]!)).toMatchObject({ hello: 'bench-link', simulated: true })
     socket.destroy()
   }, 30_000)
+
+  it('keeps what the board told as a recording, which is read like any other', () => {
+    const out = join(mkdtempSync(join(tmpdir(), 'wobrin-link-')), 'board.vcd.gz')
+    expect(run('--read', address, '--cylinders', '1', '--out', out).status).toBe(0)
+    const { status, stdout } = spawnSync(process.execPath, [bin, 'bus', out, '--json'], { encoding: 'utf8' })
+    expect(status).toBe(0)
+    const report = JSON.parse(stdout) as { homed: boolean; totals: { good: number; missing: number }; speed: object }
+    expect(report).toMatchObject({ homed: true, totals: { missing: 0 } })
+    expect(report.totals.good).toBeGreaterThan(17)
+    expect(run('--read', address)).toMatchObject({ status: 2, err: expect.stringContaining('--out FILE') })
+  }, 60_000)
+
+  it('tries the drive as a host would, and says what shows', () => {
+    const out = join(mkdtempSync(join(tmpdir(), 'wobrin-link-')), 'test.vcd')
+    const tested = run('--test', address, '--out', out, '--json')
+    expect(tested.status).toBe(0)
+    const { shows } = JSON.parse(tested.out) as { shows: { key: string; value: string | number }[] }
+    const seen = Object.fromEntries(shows.map(s => [s.key, s.value]))
+    expect(seen).toMatchObject({ 'see.select': 'yes', 'line.index': 'right', 'see.motor-off': 'stops' })
+    // Nobody is at the terminal to take the disk out.
+    expect(seen['see.change']).toBeUndefined()
+  }, 120_000)
 
   it('rescues a disk through the board: all of it, or what a recording left missing', () => {
     const rescue = (...args: string[]) => {

@@ -25,7 +25,7 @@ export {
 } from './drive/quick-disk'
 export { recordReading, type RecordOptions, type Recording } from './drive/record'
 export { judgeSeeks, seekTest, type SeekTried } from './drive/seek-test'
-export { ADJUSTERS, RECORDED_AS, SimulatedDrive, type Adjuster } from './drive/simulated-drive'
+export { ADJUSTERS, SimulatedDrive, type Adjuster } from './drive/simulated-drive'
 export { soundDrive, type DiskSpec, type DriveSpec, type Groove, type HeadSpec } from './drive/spec'
 export { DRIVE_STORIES, STORY_SEED, type DriveStory } from './drive/stories'
 export { spreadCylinders, writeTest, type WriteProgress, type WriteTestOptions } from './drive/write-test'

@@ -123,7 +123,21 @@ export function benchTestOf(
   }
 }
 
+/** What a recording says of a line, as what it says of a point: the disk turns where the index comes. */
+const TOLD_BY_LINE: Readonly<Record<string, { readonly line: string; readonly as: Readonly<Record<string, string>> }>> =
+  {
+    'see.spin': { line: 'line.index', as: { right: 'yes' } },
+    'see.index': { line: 'line.index', as: { right: 'yes', still: 'no' } },
+    'see.home': { line: 'line.track-0', as: { right: 'found' } },
+    'see.ready': { line: 'line.ready', as: { right: 'yes' } },
+  }
+
+/** A point that nobody tried by itself, where something else that is on the log tells the same. */
 function combined(point: TestPoint, answers: ReadonlyMap<string, LastAnswer>): LastAnswer | undefined {
+  const told = TOLD_BY_LINE[point.check]
+  const line = told && answers.get(told.line)
+  const shown = line?.source === 'recording' ? told!.as[line.answer] : undefined
+  if (shown) return { ...line!, answer: shown }
   const whole = answers.get('see.protect')
   const answer = whole && BOTH_WAYS[point.check]?.[whole.answer]
   if (!whole || !answer) return undefined

@@ -27,6 +27,16 @@ const PATIENCE_MS = 3000
 /** Without its id. */
 export type Request = ToBoard extends infer R ? (R extends ToBoard ? Omit<R, 'id'> : never) : never
 
+/** Who is told of what a board says. */
+export interface BoardEars {
+  /** Each change of a line and of the button. */
+  readonly change?: (change: LineChange | ButtonChange) => void
+  /** What is not of the protocol; it is left out. */
+  readonly nonsense?: (problem: InputError) => void
+  /** Each request that the board did, with its answer. */
+  readonly done?: (request: Request, answer: Answer) => void
+}
+
 /** Talks to a board: asks, and hears what it tells unasked. */
 export class BoardClient {
   /** What the board said of itself; null until it did. */
@@ -38,15 +48,10 @@ export class BoardClient {
   private next = 1
   private lines = 0
 
-  /**
-   * @param onChange told of each change of a line and of the button
-   * @param onNonsense told of what is not of the protocol; it is left out
-   */
   constructor(
     private readonly wire: BoardWire,
     private readonly pause: Pause,
-    private readonly onChange: (change: LineChange | ButtonChange) => void = () => {},
-    private readonly onNonsense: (problem: InputError) => void = () => {},
+    private readonly ears: BoardEars = {},
   ) {
     wire.listen(
       text => this.take(text),
@@ -90,6 +95,7 @@ export class BoardClient {
     }
     const { error } = answer as Answer
     if (error !== undefined) throw new InputError(`the board refused ${what}: ${error}`, 'a request that it can do')
+    this.ears.done?.(request, answer)
     return answer
   }
 
@@ -98,7 +104,7 @@ export class BoardClient {
       for (const line of this.cutter.push(text)) this.takeLine(line)
     } catch (error) {
       if (!(error instanceof InputError)) throw error
-      this.onNonsense(error)
+      this.ears.nonsense?.(error)
     }
   }
 
@@ -108,10 +114,10 @@ export class BoardClient {
       const message = readFromBoard(line, this.lines)
       if ('hello' in message) this.hello = message
       else if ('id' in message) this.open.get(message.id)?.(message)
-      else this.onChange(message)
+      else this.ears.change?.(message)
     } catch (error) {
       if (!(error instanceof InputError)) throw error
-      this.onNonsense(error)
+      this.ears.nonsense?.(error)
     }
   }
 }

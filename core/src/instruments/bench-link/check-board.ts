@@ -26,6 +26,8 @@ const STEP_MS = 8
 const SPIN_UP_MS = 2500
 /** A spindle turns in so much, µs: from 600 to 150 r/min. */
 const TURN_US = [90_000, 420_000] as const
+/** Two times of one pulse differ by no more than this, µs. */
+const SAME_US = 100
 
 type Seen = [met: boolean | null, detail: string]
 
@@ -37,12 +39,10 @@ export async function checkBoard(wire: BoardWire, pause: Pause): Promise<BoardRe
   const changes: (LineChange | ButtonChange)[] = []
   const nonsense: string[] = []
   const checks: BoardCheck[] = []
-  const board = new BoardClient(
-    wire,
-    pause,
-    c => changes.push(c),
-    p => nonsense.push(p.message),
-  )
+  const board = new BoardClient(wire, pause, {
+    change: c => changes.push(c),
+    nonsense: p => nonsense.push(p.message),
+  })
   const tries = new BoardTries(board, wire, pause, changes)
   const note = async (id: string, demands: string, run: () => Promise<Seen> | Seen) => {
     try {
@@ -64,6 +64,7 @@ export async function checkBoard(wire: BoardWire, pause: Pause): Promise<BoardRe
     await note('step', 'Steps move the heads: outward to track zero, inward off it.', () => tries.step())
     await note('index', 'It tells each index pulse, with its time.', () => tries.index())
     await note('flux', 'Flux of one revolution lasts one revolution.', () => tries.flux())
+    await note('began', 'It tells when a reading of flux began, on the clock of its lines.', () => tries.began())
     await tries.rest()
     await note('times', 'Times never go back.', () => tries.times())
     await note('words', 'Everything that it says is of the protocol.', () => [
@@ -204,6 +205,19 @@ class BoardTries {
       lasts >= turn * 0.98 && turn >= TURN_US[0] && turn <= TURN_US[1],
       `${flux.length} transitions in ${(lasts / 1000).toFixed(1)} ms, a revolution of ${(turn / 1000).toFixed(1)} ms`,
     ]
+  }
+
+  /** Index pulses of a reading are those that the line tells, where the reading began when it says. */
+  async began(): Promise<Seen> {
+    if (!this.hello.flux || !this.hello.lines.includes('index')) return [null, 'it reads no flux, or sees no index']
+    const from = this.changes.length
+    const { t, index = [] } = await this.board.ask({ read: 'flux', turns: 1 }, 5000)
+    if (index.length < 2) return [null, 'no index came: is a disk in?']
+    if (t === undefined) return [false, 'no "t" in the answer']
+    await this.pause(STEP_MS)
+    const told = this.seen('index', from).filter(c => c.low)
+    const off = Math.min(...told.map(c => Math.abs(c.t - t - index[0]! / 1000)))
+    return [off < SAME_US, `the first index pulse is ${off.toFixed(0)} µs from that of the line`]
   }
 
   times(): Seen {

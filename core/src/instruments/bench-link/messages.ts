@@ -43,6 +43,7 @@ export interface Answer {
   readonly id: number
   readonly ok?: true
   readonly error?: string
+  /** Microseconds since the board started: when it was done; of flux, when its reading began. */
   readonly t?: number
   /** Levels of all lines that the board sees: true where low. */
   readonly lines?: Readonly<Record<string, boolean>>

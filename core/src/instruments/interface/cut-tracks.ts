@@ -42,9 +42,9 @@ export function* cuttingTracks(
   const data = lines['read-data']
   if (!data) return
   const index = lines.index ? fallsOf(lines.index) : new Float64Array()
-  const restless = unsteady(lines)
+  const left = [...unsteady(lines), ...data.gaps]
   const stretches = path.stays
-    .flatMap(s => without(s, restless))
+    .flatMap(s => without(s, left))
     .flatMap(s => bySide(lines, s.fromS, s.toS).map(x => ({ ...x, cylinder: s.cylinder })))
     .filter(s => s.toS - s.fromS >= SHORTEST)
   let likely: Format | undefined
@@ -81,7 +81,7 @@ function bySide(
     .map((to, i) => ({ fromS: cuts[i]!, toS: to, head: isLow(side, cuts[i]!) ? (1 as const) : (0 as const) }))
 }
 
-/** A stay without the times at which the disk was not at its speed. */
+/** A stay without the times at which the disk was not at its speed, or the read line was not recorded. */
 function without(stay: Stay, spans: readonly { readonly fromS: number; readonly toS: number }[]): Stay[] {
   let left = [stay]
   for (const x of spans)

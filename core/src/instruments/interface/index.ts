@@ -7,7 +7,16 @@ export { judgeBus, type BusJudgement } from './judge-bus'
 export { HEAD_NAMES, judgeSurface, summariseHead, type HeadSummary, type SurfaceContext } from './judge-surface'
 export { changesUpTo, fallsOf, isLow, lowShare, risesOf, turnedOver } from './levels'
 export { likelyClass } from './likely-class'
-export { LINES, LINE_NAMES, STATUS_LINES, guessLines, linesOf, type BusLines, type LineName } from './lines'
+export {
+  LINES,
+  LINE_NAMES,
+  RECORDED_AS,
+  STATUS_LINES,
+  guessLines,
+  linesOf,
+  type BusLines,
+  type LineName,
+} from './lines'
 export { railBars } from './rail-bars'
 export {
   MOST_EDGES,

@@ -1,8 +1,11 @@
 import { gravestOf, upperFirst, type Call, type Observation, type Point } from '../../base/observations'
 import type { ShownReading } from '../../log'
 import type { HeadPath } from './follow-heads'
-import { fallsOf, isLow, lowShare, risesOf } from './levels'
+import { diskChanges } from './disk-changes'
+import { fallsOf, isLow, lowShare } from './levels'
 import { LINES, STATUS_LINES, type BusLines, type LineName } from './lines'
+import { statesWhileSelected, ungatedShare } from './selection'
+import { motorOffs, shownByLines } from './shown-by-lines'
 import { busSpeed, busTimings, type BusSpeed, type BusTimings } from './timings'
 
 export interface BusJudgement {
@@ -37,33 +40,8 @@ export function judgeBus(lines: BusLines, path: HeadPath, durationS: number): Bu
     observations,
     speed,
     timings,
-    shows: shownBy(lines, path, durationS, speed),
+    shows: shownByLines(lines, path, durationS, speed),
   }
-}
-
-/** A recording of so many seconds shows whether an index comes. */
-const INDEX_S = 1
-
-function shownBy(lines: BusLines, path: HeadPath, durationS: number, speed: BusSpeed | null): ShownReading[] {
-  const out: ShownReading[] = []
-  const show = (key: string, value: number | string, unit = '') => out.push({ key, value, unit })
-  if (speed) {
-    show('speed.mean', Number(speed.rpm.toFixed(2)), 'r/min')
-    show('line.index', 'right')
-  } else if (lines.index && lines.motor && durationS > INDEX_S && lowShare(lines.motor, 0, durationS) > 0.9)
-    show('line.index', 'still')
-  if (path.homed && path.seeks.length) show('line.track-0', 'right')
-  if (path.strayZeros.length) show('see.step', 'misses')
-  const protect = lines['write-protect']
-  if (protect) {
-    const seen = statesWhileSelected(lines, protect, durationS)
-    if (seen.low && seen.high) show('line.write-protect', 'right')
-  }
-  const motor = motorOffs(lines, durationS)
-  if (motor) show('see.motor-off', motor.runsOn === undefined ? 'stops' : 'runs on')
-  const changes = diskChanges(lines)
-  if (changes.length) show('see.change', changes.some(c => c.unnoticed) ? 'last' : 'new')
-  return out
 }
 
 function observe(
@@ -143,40 +121,6 @@ function observe(
   return out
 }
 
-/** Stretches in which the drive is or is not selected. */
-function stretches(
-  lines: BusLines,
-  durationS: number,
-  selected: boolean,
-): { readonly from: number; readonly to: number }[] {
-  const { select } = lines
-  if (!select) return selected ? [{ from: 0, to: durationS }] : []
-  const cuts = [0, ...select.times, durationS]
-  return cuts
-    .slice(1)
-    .map((to, i) => ({ from: cuts[i]!, to }))
-    .filter(s => s.to > s.from && isLow(select, s.from) === selected)
-}
-
-function statesWhileSelected(
-  lines: BusLines,
-  line: NonNullable<BusLines[LineName]>,
-  durationS: number,
-): { readonly low: boolean; readonly high: boolean } {
-  const shares = stretches(lines, durationS, true).map(s => lowShare(line, s.from + 1e-4, s.to))
-  return { low: shares.some(s => s > 0.001), high: shares.some(s => s < 0.999) }
-}
-
-/** Share of the time without select in which a status line is low all the same. */
-function ungatedShare(lines: BusLines, line: LineName, durationS: number): number {
-  const off = stretches(lines, durationS, false).filter(s => s.to - s.from > 1e-3)
-  const total = off.reduce((n, s) => n + s.to - s.from, 0)
-  // The output stage takes a moment to let go.
-  return total > 0.01
-    ? off.reduce((n, s) => n + lowShare(lines[line]!, s.from + 5e-4, s.to) * (s.to - s.from), 0) / total
-    : 0
-}
-
 function selectPoints(lines: BusLines, durationS: number): Point[] {
   const points: Point[] = []
   const { select } = lines
@@ -247,14 +191,6 @@ function indexPoints(lines: BusLines, speed: BusSpeed | null, durationS: number)
   ]
 }
 
-/** Times at which the motor was told to stop and the recording went on; whether it ran on all the same. */
-function motorOffs({ motor, index }: BusLines, durationS: number): { readonly runsOn: number | undefined } | null {
-  if (!motor || !index) return null
-  const off = [...risesOf(motor)].filter(t => durationS - t > 12 && isLow(motor, t - 1e-6))
-  const runsOn = off.find(t => !fallsOf(motor).some(x => x > t) && fallsOf(index).some(x => x > t + 10))
-  return off.length ? { runsOn } : null
-}
-
 /** Index must cease some time after the motor is told to stop. */
 function motorPoints(lines: BusLines, durationS: number): Point[] {
   return motorOffs(lines, durationS)?.runsOn === undefined
@@ -266,22 +202,6 @@ function motorPoints(lines: BusLines, durationS: number): Point[] {
           next: 'Look at the motor line’s strap and driver; a reversed data cable does this too.',
         },
       ]
-}
-
-/** Pauses of the index in which a disk may have been changed, and whether the change line told it. */
-function diskChanges(lines: BusLines): { readonly from: number; readonly to: number; readonly unnoticed: boolean }[] {
-  const { select, index, motor } = lines
-  const change = lines['disk-change']
-  if (!change || !index) return []
-  const marks = fallsOf(index)
-  const selected = (t: number) => !select || isLow(select, t)
-  return [...marks]
-    .slice(1)
-    .flatMap((t, i) =>
-      t - marks[i]! > 1 && selected(marks[i]! + 0.9) && selected(t) && (!motor || isLow(motor, t - 0.9))
-        ? [{ from: marks[i]!, to: t, unnoticed: lowShare(change, marks[i]!, t + 0.2) === 0 }]
-        : [],
-    )
 }
 
 /**

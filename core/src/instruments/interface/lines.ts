@@ -27,6 +27,22 @@ export const STATUS_LINES = [
 ] as const satisfies readonly LineName[]
 export const LINE_NAMES = Object.keys(LINES) as LineName[]
 
+/** Names of the lines in a recording. */
+export const RECORDED_AS: Readonly<Record<LineName, string>> = {
+  index: 'INDEX',
+  'track-0': 'TRACK0',
+  'write-protect': 'WRITE_PROTECT',
+  'read-data': 'READ_DATA',
+  step: 'STEP',
+  direction: 'DIRECTION',
+  side: 'SIDE',
+  motor: 'MOTOR',
+  select: 'SELECT',
+  ready: 'READY',
+  'disk-change': 'DISK_CHANGE',
+  'write-gate': 'WRITE_GATE',
+}
+
 /** Lines that were recorded, by what they are. */
 export type BusLines = Readonly<Partial<Record<LineName, EdgeList>>>
 

@@ -18,5 +18,12 @@ export { PulseFinder } from './pulse-finder'
 export { readCapture } from './read-capture'
 export { MOST_SAMPLES, readWaveform, type Waveform } from './samples'
 export { writeTransitionsBinary, writeTransitionsText, type Transitions } from './transitions'
-export { cutStretch, vcdChunks, writeVcd, type VcdWriteOptions, type WritableChannel } from './vcd-writer'
+export {
+  cutStretch,
+  vcdChunks,
+  vcdOfStretches,
+  writeVcd,
+  type VcdWriteOptions,
+  type WritableChannel,
+} from './vcd-writer'
 export { ZeroRuns } from './zero-runs'

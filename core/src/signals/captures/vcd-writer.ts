@@ -44,25 +44,78 @@ export const writeVcd = (channels: readonly WritableChannel[], options: VcdWrite
   [...vcdChunks(channels, options)].join('')
 
 /** The same in pieces of some thousand lines, for recordings that are too long for one string. */
-export function* vcdChunks(channels: readonly WritableChannel[], options: VcdWriteOptions = {}): Generator<string> {
+export const vcdChunks = (channels: readonly WritableChannel[], options: VcdWriteOptions = {}): Generator<string> =>
+  vcdOfStretches([channels], options)
+
+/**
+ * A recording that is made stretch by stretch, for one that is too long to be held at once. Every stretch has the same
+ * channels, begins with the levels in which the one before it ends, and its times go on from there.
+ */
+export function* vcdOfStretches(
+  stretches: Iterable<readonly WritableChannel[]>,
+  options: VcdWriteOptions = {},
+): Generator<string> {
   const tickNs = options.tickNs ?? 100
   const ticksPerSecond = 1e9 / tickNs
-  const code = (i: number) =>
-    i < 94 ? String.fromCharCode(33 + i) : String.fromCharCode(33 + (i % 94), 33 + Math.floor(i / 94) - 1)
-  let out: string[] = []
-  if (options.comment) out.push(`$comment ${options.comment.replace(/\$/g, '').replace(/\s+/g, ' ')} $end`)
+  let last = 0
+  let begun = false
+  for (const channels of stretches) {
+    if (!begun) yield headOf(channels, tickNs, options.comment)
+    begun = true
+    last = yield* changesOf(channels, ticksPerSecond, last)
+  }
+  const end = Math.round((options.durationS ?? 0) * ticksPerSecond)
+  if (end > last) yield `#${end}\n`
+}
+
+/** Short names of the channels in the file. */
+const code = (i: number) =>
+  i < 94 ? String.fromCharCode(33 + i) : String.fromCharCode(33 + (i % 94), 33 + Math.floor(i / 94) - 1)
+
+function headOf(channels: readonly WritableChannel[], tickNs: number, comment?: string): string {
+  const out: string[] = []
+  if (comment) out.push(`$comment ${comment.replace(/\$/g, '').replace(/\s+/g, ' ')} $end`)
   out.push(`$timescale ${timescale(tickNs)} $end`, '$scope module capture $end')
   channels.forEach((c, i) => out.push(`$var wire 1 ${code(i)} ${c.name.replace(/\s+/g, '_')} $end`))
   out.push('$upscope $end', '$enddefinitions $end', '#0', '$dumpvars')
   channels.forEach((c, i) => out.push(`${c.edges.initial}${code(i)}`))
   out.push('$end')
+  return `${out.join('\n')}\n`
+}
 
+/** Where a channel's level was not recorded, and where it is known again, in ticks; in the order of time. */
+const gapsOf = (channels: readonly WritableChannel[], ticksPerSecond: number) =>
+  channels
+    .flatMap(({ edges: { gaps, times, initial } }, i) =>
+      gaps.flatMap(({ fromS, toS }) => [
+        { tick: Math.round(fromS * ticksPerSecond), says: `x${code(i)}` },
+        {
+          tick: Math.round(toS * ticksPerSecond),
+          says: `${(initial + lowerBound(times, toS)) % 2}${code(i)}`,
+        },
+      ]),
+    )
+    // A gap that goes on to the end has none of its own.
+    .filter(g => g.tick < Infinity)
+    .sort((a, b) => a.tick - b.tick)
+
+/** The changes of all channels in the order of their times. @returns the tick of the last; `last` where there is none */
+function* changesOf(
+  channels: readonly WritableChannel[],
+  ticksPerSecond: number,
+  last: number,
+): Generator<string, number> {
+  let out: string[] = []
   const codes = channels.map((_, i) => code(i))
   const at = channels.map(() => 0)
   const ticks = channels.map(c => (c.edges.times.length ? Math.round(c.edges.times[0]! * ticksPerSecond) : Infinity))
-  let last = 0
-  for (;;) {
+  const gaps = gapsOf(channels, ticksPerSecond)
+  for (let gap = 0; ;) {
     const next = Math.min(...ticks)
+    for (; gap < gaps.length && gaps[gap]!.tick <= next; gap++) {
+      last = gaps[gap]!.tick
+      out.push(`#${last}`, gaps[gap]!.says)
+    }
     if (next === Infinity) break
     let stamped = false
     for (let i = 0; i < channels.length; i++) {
@@ -88,9 +141,8 @@ export function* vcdChunks(channels: readonly WritableChannel[], options: VcdWri
       out = []
     }
   }
-  const end = Math.round((options.durationS ?? 0) * ticksPerSecond)
-  if (end > last) out.push(`#${end}`)
   if (out.length) yield out.join('\n') + '\n'
+  return last
 }
 
 /** Channels between two times, counted from the first. */

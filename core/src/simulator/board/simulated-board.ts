@@ -8,7 +8,7 @@ import {
   type ToBoard,
 } from '../../instruments/bench-link'
 import { LINE_NAMES, type LineName } from '../../instruments/interface'
-import { SimulatedDrive } from '../drive/simulated-drive'
+import { SimulatedDrive, type Adjuster } from '../drive/simulated-drive'
 import type { DriveSpec } from '../drive/spec'
 
 /** Lines that the board tells changes of: flux is asked for. */
@@ -63,6 +63,19 @@ export class SimulatedBoard {
   advanceTo(timeS: number): void {
     this.drive.advanceTo(this.drive.timeS + Math.max(0, timeS - this.wireS))
     this.wireS = Math.max(this.wireS, timeS)
+    this.tell()
+  }
+
+  /** Hands at the drive: its disk out, or in. */
+  disk(where: 'out' | 'in'): void {
+    if (where === 'out') this.drive.remove()
+    else this.drive.insert()
+    this.tell()
+  }
+
+  /** Hands at an adjuster of the drive. @param by µm towards the hub; of the sensor, cylinders */
+  adjust(adjuster: Adjuster, by: number): void {
+    this.drive.nudge(adjuster, by)
     this.tell()
   }
 
@@ -136,6 +149,7 @@ export class SimulatedBoard {
     const flux = Array.from(times, (t, i) => nanoseconds(t - (i ? times[i - 1]! : fromS)))
     for (let at = 0; at < flux.length; at += PART) this.send({ id, more: true, flux: flux.slice(at, at + PART) })
     return {
+      t: Math.round(fromS * 1e6),
       index: Array.from(marks, t => nanoseconds(t - fromS)),
     }
   }

@@ -1,4 +1,4 @@
-import { LINE_NAMES, STATUS_LINES, type LineName } from '../../instruments/interface'
+import { LINE_NAMES, RECORDED_AS, STATUS_LINES, type LineName } from '../../instruments/interface'
 import { GrowableDoubles, type EdgeList } from '../../signals/captures'
 import { ADJUSTER_NAMES, findMechanism, pitchUm, speedShare } from '../../drives'
 import { lowerBound, sortNearly } from '../../base/numbers'
@@ -31,21 +31,6 @@ const SWINGING_PARTS = 8
 const ZERO_PHASES = 4
 /** Beyond this cylinder 8-inch drives lower their write current (from memory). */
 const CURRENT_FROM = 43
-/** Names of the lines in a recording. */
-export const RECORDED_AS: Readonly<Record<LineName, string>> = {
-  index: 'INDEX',
-  'track-0': 'TRACK0',
-  'write-protect': 'WRITE_PROTECT',
-  'read-data': 'READ_DATA',
-  step: 'STEP',
-  direction: 'DIRECTION',
-  side: 'SIDE',
-  motor: 'MOTOR',
-  select: 'SELECT',
-  ready: 'READY',
-  'disk-change': 'DISK_CHANGE',
-  'write-gate': 'WRITE_GATE',
-}
 
 /**
  * A drive as physics, driven by its interface lines and by hands. Time moves on by {@link advanceTo}; what its lines

@@ -136,6 +136,22 @@ describe('the check of a board', () => {
       ),
     ],
     [
+      'tells when a reading ended, not when it began',
+      'began',
+      change(
+        m => 'index' in m,
+        m => ({ ...m, t: Number(m.t) + 400_000 }),
+      ),
+    ],
+    [
+      'does not tell when a reading began',
+      'began',
+      change(
+        m => 'index' in m,
+        ({ t: _, ...m }) => m,
+      ),
+    ],
+    [
       'lets its clock jump back',
       'times',
       change(

@@ -23,5 +23,5 @@ export function onWire(fault: Fault = line => line, spec = soundDrive('3.5in', 7
     timeS += ms / 1000
     board.advanceTo(timeS)
   }
-  return { wire, pause }
+  return { wire, pause, board }
 }
