@@ -63,3 +63,24 @@ test('what holds no track is refused in a sentence, and what was there stays', a
   }).toPass()
   await expect(page.getByText('Drop the recordings of the disk here')).toBeVisible()
 })
+
+test('a disk is read by a board, and what is missing is read again', async ({ page }) => {
+  await page.goto('/instruments/rescue')
+  await page.getByRole('button', { name: 'Read by a board' }).click()
+  const panel = page.getByRole('region', { name: 'Read by a board' })
+  await panel.getByLabel('Or a simulated drive').selectOption({ label: 'Lower head dirty' })
+  await panel.getByRole('button', { name: 'Use the simulated board' }).click()
+  await panel.getByLabel('Cylinders').fill('2')
+  await panel.getByLabel('Revolutions').fill('1')
+  await panel.getByRole('button', { name: 'Read the disk' }).click()
+  await expect(page.getByText('1. board read 1')).toBeVisible()
+  await expect(page.getByTestId('rescued')).toContainText('of')
+  await expect(page.getByLabel('Drive', { exact: true }).first()).toHaveValue('simulated')
+  const again = panel.getByRole('button', { name: /^Read \d+ tracks? again$/ })
+  await expect(again.or(panel.getByText('Nothing is missing'))).toBeVisible()
+  if (await again.isVisible()) {
+    await panel.getByLabel('Revolutions').fill('3')
+    await again.click()
+    await expect(page.getByText('2. board read 2')).toBeVisible()
+  }
+})

@@ -42,6 +42,23 @@ test('an adjuster is swept by hand: the next position is proposed until the midd
   await expect(page.getByRole('button', { name: 'Take in again: position 0', exact: true })).toBeVisible()
 })
 
+test('each position is read through a board, until the middle is known', async ({ page }) => {
+  await page.goto('/instruments/sweep')
+  await page.getByLabel('Adjuster').selectOption('upper head')
+  await page.getByRole('button', { name: 'From the drive' }).click()
+  await page.getByLabel('Or the simulated drive').selectOption('upper-leans')
+  await page.getByRole('button', { name: 'The same through a board' }).click()
+  await expect(page.getByText('homes, seeks and reads there each time')).toBeVisible()
+  for (let i = 0; i < 14 && !(await page.getByTestId('call').textContent())!.includes('Nudge it'); i++) {
+    const rows = await page.getByRole('row').count()
+    await page.getByTestId('read-there').click()
+    await expect.poll(() => page.getByRole('row').count(), { timeout: 30_000 }).toBeGreaterThan(rows)
+  }
+  await expect(page.getByTestId('call')).toContainText('Nudge it')
+  // The head leans towards one side by half a track: the adjuster belongs on the other.
+  await expect(page.getByTestId('call')).toContainText(/middle is −\d/)
+})
+
 test('SK-09: the evidence names the upper head; it is swept on the simulated drive by pedal, set, tightened and put on the log', async ({
   page,
 }) => {

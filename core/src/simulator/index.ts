@@ -8,7 +8,7 @@ export {
   type CartridgeRun,
   type CartridgeSpec,
 } from './drive/cartridge'
-export { AdjustingHand } from './drive/hand'
+export { AdjustingHand, umPerMark } from './drive/hand'
 export { SimulatedHost, readSurface, wholeSurface, type HostOptions, type ReadProgress } from './drive/host'
 export { HOST_LINES, type HostLine, type LineState, type StatusLine } from './drive/levels'
 export { SimulatedDisk } from './drive/medium'

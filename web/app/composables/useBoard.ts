@@ -1,6 +1,7 @@
 import { proxy } from 'comlink'
 import type { MechanismId } from '@wobrin/core/drives'
-import type { DrivenLine, Hello } from '@wobrin/core/instruments/bench-link'
+import type { DrivenLine, HandsAsked, Hello, HostTestStep, TrackPlace } from '@wobrin/core/instruments/bench-link'
+import type { Adjuster } from '@wobrin/core/simulator'
 import type { Answer } from '../workers/in-worker'
 import type { BoardNews, BoardSurface, BoardWorker } from '../workers/board.worker'
 
@@ -36,19 +37,20 @@ export function useBoard() {
     problem.value = 'problem' in answer ? answer.problem : null
     return null
   }
-  async function begin(mechanism: MechanismId, write: ((text: string) => void) | null): Promise<void> {
+  async function begin(mechanism: MechanismId, story: string, write: ((text: string) => void) | null): Promise<void> {
     const onNews = proxy((n: BoardNews) => {
       news.value = n
     })
-    hello.value = taken(await worker().begin(mechanism, write && proxy(write), onNews))
+    hello.value = taken(await worker().begin(mechanism, story, write && proxy(write), onNews))
     if (!hello.value) await end()
   }
 
-  async function simulate(mechanism: MechanismId): Promise<void> {
+  /** @param story state of the simulated drive */
+  async function simulate(mechanism: MechanismId, story = 'sound'): Promise<void> {
     await end()
     problem.value = null
     connecting.value = true
-    await begin(mechanism, null)
+    await begin(mechanism, story, null)
     connecting.value = false
   }
 
@@ -73,7 +75,7 @@ export function useBoard() {
       }
       void pump(reader)
       const bytes = new TextEncoder()
-      await begin(mechanism, text => void writer.write(bytes.encode(text)).catch(() => {}))
+      await begin(mechanism, '', text => void writer.write(bytes.encode(text)).catch(() => {}))
     } catch (error) {
       // Who closes the browser's list of ports wants none of them.
       if ((error as Error).name !== 'NotFoundError')
@@ -107,17 +109,32 @@ export function useBoard() {
   }
   onScopeDispose(() => void close?.())
 
-  async function readDisk(cylinders: number, heads: 1 | 2, turns: number): Promise<void> {
+  async function busy<T>(run: () => Promise<Answer<T>>): Promise<T | null> {
     problem.value = null
     reading.value = true
+    try {
+      return taken(await run())
+    } finally {
+      reading.value = false
+    }
+  }
+  /** @returns what was read; null where it did not come to its end */
+  async function readTracks(tracks: readonly TrackPlace[], turns: number): Promise<BoardSurface | null> {
     surface.value = null
     const shown = proxy((s: BoardSurface) => {
       surface.value = s
     })
-    const whole = taken(await worker().readDisk(cylinders, heads, turns, shown))
+    const whole = await busy(() => worker().readDisk(tracks, turns, shown))
     if (whole) surface.value = whole
-    reading.value = false
+    return whole
   }
+  /** @returns how many parts of the test were done; null where it could not be made */
+  const hostTest = (
+    cylinders: number,
+    heads: 1 | 2,
+    onStep: (step: HostTestStep) => void,
+    onHands: (what: HandsAsked) => Promise<boolean>,
+  ): Promise<number | null> => busy(() => worker().hostTest(cylinders, heads, proxy(onStep), proxy(onHands)))
 
   return {
     hello,
@@ -130,7 +147,15 @@ export function useBoard() {
     simulate,
     connect,
     end,
-    readDisk,
+    readTracks,
+    hostTest,
+    /** What was read or tested last, as a file. */
+    recording: async (name: string): Promise<File | null> => taken(await worker().recording(name)),
+    disk: (where: 'out' | 'in') => worker().disk(where),
+    adjust: (adjuster: Adjuster, position: number) => worker().adjust(adjuster, position),
+    /** @returns counts of the heads, in their order; null where it could not be read */
+    readPosition: (cylinder: number, heads: readonly (0 | 1)[], expected: number) =>
+      busy(() => worker().readPosition(cylinder, heads, expected)),
     stop: () => worker().stop(),
     set: async (line: DrivenLine, low: boolean) => void taken(await worker().set(line, low)),
     step: async (way: 'inward' | 'outward') => void taken(await worker().step(way)),
@@ -139,3 +164,5 @@ export function useBoard() {
     },
   }
 }
+
+export type Board = ReturnType<typeof useBoard>

@@ -13,8 +13,8 @@ export function useRescue() {
   const progress = ref<{ share: number; what: string } | null>(null)
   const problem = ref<string | null>(null)
 
-  /** Reads files one after the other, in the order in which they were made. */
-  async function add(files: readonly File[]): Promise<void> {
+  /** Reads files one after the other, in the order in which they were made. @returns whether all were used */
+  async function add(files: readonly File[]): Promise<boolean> {
     problem.value = null
     for (const file of files) {
       if (shown.value?.attempts.some(a => a.file === file.name)) {
@@ -33,8 +33,9 @@ export function useRescue() {
         shown.value = answer.ok
         facts.value.push({ cleaned: false, slower: false })
       } else if ('problem' in answer) problem.value = answer.problem
-      else return
+      else return false
     }
+    return problem.value === null
   }
   async function tell(at: number, more: AttemptFacts): Promise<void> {
     facts.value[at] = { ...facts.value[at], ...more }

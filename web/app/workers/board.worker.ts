@@ -1,13 +1,19 @@
 import { expose } from 'comlink'
 import { InputError } from '@wobrin/core/base/errors'
-import type { MechanismId } from '@wobrin/core/drives'
+import { pitchUm, type MechanismId } from '@wobrin/core/drives'
+import { countTrack } from '@wobrin/core/instruments/alignment'
+import type { SweepCount } from '@wobrin/core/log'
 import {
   BoardClient,
+  BoardRecorder,
+  hostTestByBoard,
   readDiskByBoard,
-  wholeDisk,
   type BoardWire,
   type DrivenLine,
+  type HandsAsked,
   type Hello,
+  type HostTestStep,
+  type TrackPlace,
 } from '@wobrin/core/instruments/bench-link'
 import {
   surfaceOfRaw,
@@ -17,8 +23,9 @@ import {
   type RawTrack,
 } from '@wobrin/core/instruments/interface'
 import { livePulseSpeed, type LivePulseSpeed } from '@wobrin/core/instruments/spindle'
-import { SimulatedBoard, soundDrive } from '@wobrin/core/simulator'
+import { DRIVE_STORIES, SimulatedBoard, STORY_SEED, umPerMark, type Adjuster } from '@wobrin/core/simulator'
 import { attempt, type Answer } from './in-worker'
+import { packed } from './packed'
 
 /** What a board shows a few times a second. */
 export interface BoardNews {
@@ -49,10 +56,16 @@ const SPEED_S = 60
 const pause = (ms: number) => new Promise<void>(resolve => setTimeout(resolve, ms))
 
 let board: BoardClient | null = null
+let simulated: SimulatedBoard | null = null
+/** What is done now, as it goes into a recording; and what was done last. */
+let recorder: BoardRecorder | null = null
+let last: BoardRecorder | null = null
 let timers: ReturnType<typeof setInterval>[] = []
 let deliver: (text: string) => void = () => {}
 let lose: (why: string) => void = () => {}
 let stopped = false
+/** Where the adjuster of a simulated drive stands. */
+let marks = 0
 let mechanism: MechanismId = '3.5in'
 const lines = new Map<LineName, boolean>()
 const changes = new Map<LineName, number>()
@@ -69,10 +82,9 @@ function connect(write: (text: string) => void): void {
       lose = onEnd
     },
   }
-  board = new BoardClient(
-    wire,
-    pause,
-    change => {
+  board = new BoardClient(wire, pause, {
+    change: change => {
+      recorder?.change(change)
       timeS = change.t / 1e6
       if ('button' in change) {
         if (change.button) pressed++
@@ -82,10 +94,23 @@ function connect(write: (text: string) => void): void {
       changes.set(change.line, (changes.get(change.line) ?? 0) + 1)
       if (change.line === 'index' && change.low) starts.push(timeS)
     },
-    problem => {
+    nonsense: problem => {
       nonsense = problem.message
     },
-  )
+    done: (request, answer) => recorder?.done(request, answer),
+  })
+}
+
+/** Does something with the board, and records what the board tells meanwhile. */
+async function recorded<T>(run: (board: BoardClient) => Promise<T>): Promise<T> {
+  const client = ask()
+  stopped = false
+  recorder = last = new BoardRecorder(client.hello!, await client.ask({ read: 'lines' }))
+  try {
+    return await run(client)
+  } finally {
+    recorder = null
+  }
 }
 
 function news(): BoardNews {
@@ -104,13 +129,25 @@ function news(): BoardNews {
   }
 }
 
+/** A simulated board, whose time is that of the clock. */
+function simulate(of: MechanismId, story: string): void {
+  const chosen = DRIVE_STORIES.find(s => s.id === story) ?? DRIVE_STORIES[0]!
+  const own = new SimulatedBoard(chosen.of(of, STORY_SEED), text => deliver(text))
+  simulated = own
+  connect(text => own.take(text))
+  const begun = performance.now()
+  own.greet()
+  timers.push(setInterval(() => own.advanceTo((performance.now() - begun) / 1000), TICK_MS))
+}
+
 const worker = {
   /**
-   * Begins with a board: a simulated one, or one whose text is passed in and out.
-   * @returns what the board says of itself
+   * Begins with a board: one whose text is passed in and out, else a simulated one.
+   * @param story state of the simulated drive @returns what the board says of itself
    */
   begin(
     of: MechanismId,
+    story: string,
     write: ((text: string) => void) | null,
     onNews: (news: BoardNews) => void,
   ): Promise<Answer<Hello>> {
@@ -118,13 +155,7 @@ const worker = {
     mechanism = of
     return attempt(async () => {
       if (write) connect(write)
-      else {
-        const simulated = new SimulatedBoard(soundDrive(of), text => deliver(text))
-        connect(text => simulated.take(text))
-        const begun = performance.now()
-        simulated.greet()
-        timers.push(setInterval(() => simulated.advanceTo((performance.now() - begun) / 1000), TICK_MS))
-      }
+      else simulate(of, story)
       const hello = await board!.begin()
       const { lines: now = {} } = await board!.ask({ read: 'lines' })
       for (const [line, low] of Object.entries(now)) lines.set(line as LineName, low)
@@ -142,38 +173,98 @@ const worker = {
   volts: (): Promise<Answer<Readonly<Record<string, number>>>> =>
     attempt(async () => (await ask().ask({ read: 'volts' })).volts ?? {}),
 
-  /** Reads the disk in the drive, track by track. @param onSurface told after each */
+  /** Reads tracks of the disk in the drive, one after the other. @param onSurface told after each */
   readDisk(
-    cylinders: number,
-    heads: 1 | 2,
+    tracks: readonly TrackPlace[],
     turns: number,
     onSurface: (surface: BoardSurface) => void,
   ): Promise<Answer<BoardSurface>> {
-    stopped = false
-    return attempt(async () => {
-      const raw: RawTrack[] = []
-      const all = cylinders * heads
-      const reading = readDiskByBoard(ask(), pause, { tracks: wholeDisk(cylinders, heads), turns })
-      for await (const { done, track } of reading) {
-        raw.push(track)
-        onSurface({ done, all, tracks: toReadings(raw), call: null })
-        if (stopped) break
-      }
-      const { tracks, call } = surfaceOfRaw(raw)
-      return { done: raw.length, all, tracks, call }
-    })
+    return attempt(() =>
+      recorded(async client => {
+        const raw: RawTrack[] = []
+        for await (const { done, all, track } of readDiskByBoard(client, pause, { tracks, turns })) {
+          raw.push(track)
+          onSurface({ done, all, tracks: toReadings(raw), call: null })
+          if (stopped) break
+        }
+        const judged = surfaceOfRaw(raw)
+        return { done: raw.length, all: tracks.length, tracks: judged.tracks, call: judged.call }
+      }),
+    )
+  },
+
+  /**
+   * Reads the track where the heads should be, at one position of an adjuster.
+   * @param expected sectors of the track, where no read shows more
+   */
+  readPosition(cylinder: number, heads: readonly (0 | 1)[], expected: number): Promise<Answer<readonly SweepCount[]>> {
+    return attempt(() =>
+      recorded(async client => {
+        const raw: RawTrack[] = []
+        const tracks = heads.map(head => ({ cylinder, head }))
+        for await (const { track } of readDiskByBoard(client, pause, { tracks, turns: 1 })) raw.push(track)
+        const read = toReadings(raw, { stepsPerCylinder: 1, offset: 0 })
+        const sectors = Math.max(expected, ...read.map(t => t.sectors.length))
+        return heads.map(h =>
+          countTrack(
+            read.find(t => t.head === h),
+            cylinder,
+            sectors,
+          ),
+        )
+      }),
+    )
+  },
+
+  /** Tries the drive as a host's test program does. @returns how many parts of it were done */
+  hostTest(
+    cylinders: number,
+    heads: 1 | 2,
+    onStep: (step: HostTestStep) => void,
+    onHands: (what: HandsAsked) => Promise<boolean>,
+  ): Promise<Answer<number>> {
+    return attempt(() =>
+      recorded(async client => {
+        let done = 0
+        for await (const step of hostTestByBoard(client, pause, { cylinders, heads, ask: onHands })) {
+          done = step.done
+          onStep(step)
+          if (stopped) break
+        }
+        return done
+      }),
+    )
   },
   stop(): void {
     stopped = true
+  },
+
+  /** What was done last as a file of the interface lines, packed; it outlives the board. */
+  recording(name: string): Promise<Answer<File>> {
+    return attempt(async () => {
+      if (!last) throw new InputError('nothing was recorded yet', 'a read or a test of the drive')
+      return new File([await packed(last.vcd(name))], `${name}.vcd.gz`, { type: 'application/gzip' })
+    })
+  },
+
+  /** Hands at a simulated drive: its disk. */
+  disk: (where: 'out' | 'in'): void => simulated?.disk(where),
+
+  /** And an adjuster, which they set to a mark. */
+  adjust(adjuster: Adjuster, position: number): void {
+    const by = (position - marks) * umPerMark(mechanism)
+    marks = position
+    simulated?.adjust(adjuster, adjuster === 'sensor' ? by / pitchUm(mechanism) : by)
   },
 
   end(): void {
     for (const t of timers) clearInterval(t)
     timers = []
     board = null
+    simulated = null
     for (const m of [lines, changes]) m.clear()
     starts = []
-    pressed = 0
+    pressed = marks = 0
     nonsense = null
   },
 }

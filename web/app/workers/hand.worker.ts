@@ -1,12 +1,17 @@
 import { expose } from 'comlink'
-import { usualHalfWindowUm } from '@wobrin/core/calculators/alignment'
 import type { SweepPosition } from '@wobrin/core/instruments/alignment'
 import { LAYOUTS, layoutsOf, type Zone, type MechanismId } from '@wobrin/core/drives'
 import type { ZoneRead } from '@wobrin/core/log'
-import { AdjustingHand, DRIVE_STORIES, Random, SimulatedDrive, STORY_SEED, type Adjuster } from '@wobrin/core/simulator'
+import {
+  AdjustingHand,
+  DRIVE_STORIES,
+  Random,
+  SimulatedDrive,
+  STORY_SEED,
+  umPerMark,
+  type Adjuster,
+} from '@wobrin/core/simulator'
 
-/** Marks that a usual window is wide on the stand-in's scale. */
-const WINDOW_MARKS = 7
 /** How much tightening may move it, marks. */
 const TIGHTENS = 0.4
 
@@ -37,7 +42,7 @@ const worker = {
     const layout = LAYOUTS[layoutsOf(mechanism)[0]!]!
     two = layout.heads === 2
     random = new Random(STORY_SEED)
-    const umPerUnit = (2 * usualHalfWindowUm(mechanism)) / WINDOW_MARKS
+    const umPerUnit = umPerMark(mechanism)
     const chosen = DRIVE_STORIES.find(s => s.id === story) ?? DRIVE_STORIES[0]!
     hand = new AdjustingHand(new SimulatedDrive(chosen.of(mechanism, STORY_SEED)), adjuster, umPerUnit)
     hand.seek(Math.round(layout.cylinders / 2))

@@ -1,7 +1,15 @@
 import { upperFirst, type SourceId } from '../../base/observations'
-import { caseOfLog, checksOn, findCheck, lastAnswers, type DiagnosisCase, type LastAnswer } from '../../diagnosis'
+import {
+  caseOfLog,
+  checksOn,
+  findCheck,
+  lastAnswers,
+  readCase,
+  type DiagnosisCase,
+  type LastAnswer,
+} from '../../diagnosis'
 import { findReading, UNTRIED } from '../../diagnosis/readings'
-import { SPEED_KEY, standingEntries, zoneCounts, type DriveFacts, type LogEntry } from '../../log'
+import { SPEED_KEY, standingEntries, zoneCounts, type DriveFacts, type LogEntry, type ShownReading } from '../../log'
 import { heldBy, type GateState } from '../stations'
 import type { TestedDrive } from './expected'
 import { TEST_POINTS, type TestPoint } from './points'
@@ -88,6 +96,17 @@ function resultOf(
     source: last.source,
   }
 }
+
+/** The bench test by what a recording of the interface shows, without a log: the reads are not among it. */
+export const benchTestByLines = (drive: TestedDrive, shows: readonly ShownReading[]): BenchTest =>
+  benchTestOf(
+    drive,
+    readCase({ mechanism: drive.mechanism, readings: shows.map(s => ({ ...s, source: 'recording' })) }),
+    {
+      untried: new Set(),
+      values: new Map(shows.flatMap(s => (typeof s.value === 'number' ? [[s.key, `${s.value} ${s.unit}`]] : []))),
+    },
+  )
 
 /** What the check of write protect both ways says of either single try. */
 const BOTH_WAYS: Readonly<Record<string, Readonly<Record<string, string>>>> = {

@@ -1,6 +1,7 @@
 export {
   answerSaid,
   benchTest,
+  benchTestByLines,
   benchTestOf,
   isOpen,
   POINT_STATES,

@@ -1,4 +1,4 @@
-export { countHead } from './count-head'
+export { countHead, countTrack } from './count-head'
 export { checkPositions, type Counted, type SweepPosition } from './check-positions'
 export { SOFT, STRAY, chance, edgeLoss, edgeSoftness, logLikelihood } from './edge'
 export { envelopeOf, type Envelope } from './envelope'

@@ -51,14 +51,14 @@ export async function* hostTestByBoard(
   const watches = hello.lines.includes('disk-change') || hello.lines.includes('write-protect')
   const zones = [0, Math.floor(cylinders / 2), cylinders - 1]
   const parts = [
-    'Nothing selected: the drive should keep silent',
+    'Nothing selected, motor off',
     'Select and motor on',
     'Homing, from where the heads stand and from cylinder 10',
-    'Select off while the disk turns: the drive should keep silent',
+    'Select off while the disk turns',
     ...zones.map(c => `Reading cylinder ${c}`),
     'Homing from the innermost cylinder',
     ...(watches ? ['Disk out and in'] : []),
-    'Motor off: the disk should stop',
+    'Motor off, until the disk stands',
   ]
   let done = 0
   const next = (): HostTestStep => ({ done, all: parts.length, says: parts[done++]! })

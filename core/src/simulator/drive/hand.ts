@@ -1,11 +1,16 @@
 import { toReadings } from '../../instruments/interface'
-import { pitchUm } from '../../drives'
+import { usualHalfWindowUm } from '../../calculators/alignment'
+import { countTrack } from '../../instruments/alignment'
+import { pitchUm, type MechanismId } from '../../drives'
 import type { SweepCount } from '../../log'
 import { SimulatedHost } from './host'
 import type { Adjuster, SimulatedDrive } from './simulated-drive'
 
-/** Fewer sectors that name another cylinder are no whole other track. */
-const WHOLE = 0.6
+/** Marks that a usual range is wide on the scale of a simulated adjuster. */
+const RANGE_MARKS = 7
+
+/** What a mark of a simulated adjuster moves the head by, µm. */
+export const umPerMark = (mechanism: MechanismId): number => (2 * usualHalfWindowUm(mechanism)) / RANGE_MARKS
 
 /** A hand at an adjuster of the simulated drive: sets it to marks and reads what comes. */
 export class AdjustingHand {
@@ -51,13 +56,6 @@ export class AdjustingHand {
       stepsPerCylinder: 1,
       offset: 0,
     })
-    const good = Math.min(expected, r?.sectors.filter(s => s.state === 'good').length ?? 0)
-    const foreign = r?.sectors.filter(s => s.state === 'foreign') ?? []
-    const named =
-      foreign.length >= expected * WHOLE && foreign.every(s => s.names === foreign[0]!.names)
-        ? foreign[0]!.names - this.cylinder
-        : undefined
-    const margin = r && r.margin !== null && good > 0 ? Math.max(0, Math.min(1, r.margin)) : undefined
-    return { good, expected, ...(margin === undefined ? {} : { margin }), ...(named ? { named } : {}) }
+    return countTrack(r, this.cylinder, expected)
   }
 }

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest'
+import { benchTestByLines } from '../../../src/bench/bench-test'
 import { hostTestByBoard, type HandsAsked } from '../../../src/instruments/bench-link'
 import { reportBus } from '../../../src/instruments/interface'
 import { soundDrive, type DriveSpec } from '../../../src/simulator'
@@ -45,6 +46,24 @@ describe('the test of a host through a board', () => {
     )
     expect(report.totals).toMatchObject({ good: 54, bad: 0, missing: 0 })
     expect(report.call.kind).toBe('leave')
+    // The same as points of a bench test: every one that the lines tell is right.
+    const drive = { mechanism: '3.5in', features: null, nominalRpm: null, motor: null } as const
+    const points = benchTestByLines(drive, report.shows).points.filter(p => p.seen)
+    expect(points.map(p => [p.point.check, p.state])).toEqual(
+      [
+        'see.select',
+        'see.spin',
+        'see.motor-off',
+        'speed.mean',
+        'see.ready',
+        'see.home',
+        'see.index',
+        'change.without-disk',
+        'change.with-disk',
+        'see.change',
+      ].map(check => [check, 'right']),
+    )
+    expect(points.find(p => p.point.check === 'speed.mean')!.seen).toMatch(/^(299|300)\.\d+ r\/min$/)
   }, 60_000)
 
   it('leaves out what needs hands where none help', async () => {

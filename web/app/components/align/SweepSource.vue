@@ -1,18 +1,36 @@
 <script setup lang="ts">
-import { CirclePlay } from 'lucide-vue-next'
+import { Cable, CirclePlay } from 'lucide-vue-next'
+import { findMechanism, type MechanismId } from '@wobrin/core/drives'
 import { DRIVE_STORIES } from '@wobrin/core/simulator'
 
 /**
- * Where a try comes from when it is not typed: a recording of the interface at this position, or the simulated drive.
+ * Where a try comes from when it is not typed: a board at the drive, a recording of the interface at this position, or
+ * the simulated drive.
  */
-const { busy, on, next, unit, progress } = defineProps<{
+const { busy, on, next, unit, progress, board, mechanism } = defineProps<{
+  board: Board
+  mechanism: MechanismId
   busy: boolean
   on: boolean
   next: number | null
   unit: string
   progress: number | null
 }>()
-const emit = defineEmits<{ file: [position: number, file: File]; power: [story: string]; read: [position: number] }>()
+const emit = defineEmits<{
+  file: [position: number, file: File]
+  power: [story: string]
+  read: [position: number]
+  board: [position: number, cylinder: number]
+}>()
+const linked = computed(() => board.hello.value !== null)
+const cylinder = ref(0)
+watch(
+  () => mechanism,
+  m => {
+    cylinder.value = Math.round(findMechanism(m).geometry.cylinders.value / 2)
+  },
+  { immediate: true },
+)
 
 const at = ref('')
 const story = ref('both-off')
@@ -30,7 +48,9 @@ watch(
 const position = computed(() => typedNumber(at.value))
 const valid = computed(() => Number.isFinite(position.value))
 const read = () => {
-  if (on && valid.value && !busy) emit('read', position.value)
+  if (!valid.value || busy) return
+  if (linked.value) emit('board', position.value, cylinder.value)
+  else if (on) emit('read', position.value)
 }
 defineExpose({ pedal: read })
 </script>
@@ -51,9 +71,25 @@ defineExpose({ pedal: read })
     /></FormField>
     <slot :position="position" :valid="valid" />
     <ProgressLine v-if="progress !== null" :share="progress" what="Reading the recording" end="" />
+    <template v-else-if="linked">
+      <FormField v-slot="{ id }" label="Cylinder that is read"
+        ><input :id="id" v-model.number="cylinder" class="field text-right" type="number" min="0" max="89"
+      /></FormField>
+      <p class="hint">{{ board.hello.value!.board }} homes, seeks and reads there each time.</p>
+      <button class="btn btn-primary w-full" :disabled="busy || !valid" data-testid="read-there" @click="read">
+        Read there <kbd>Page Down</kbd>
+      </button>
+      <button class="btn w-full" :disabled="busy" @click="board.end">Disconnect board</button>
+    </template>
     <template v-else-if="!on">
       <WireOpenBus v-if="valid" label="Open its recording" @file="f => emit('file', position, f)" />
       <p class="hint">A recording of the interface while the host reads at this position: it tells margins too.</p>
+      <div class="border-t border-line pt-3 space-y-2">
+        <button class="btn w-full" :disabled="busy || board.connecting.value" @click="board.connect(mechanism)">
+          <Cable class="size-4" />Connect a board…
+        </button>
+        <p class="hint">A board at the interface reads each position for you (Instruments → Bench link).</p>
+      </div>
       <div class="border-t border-line pt-3 space-y-3">
         <FormField v-slot="{ id }" label="Or the simulated drive"
           ><select :id="id" v-model="story" class="field">
@@ -62,6 +98,9 @@ defineExpose({ pedal: read })
         >
         <button class="btn w-full" :disabled="busy" @click="emit('power', story)">
           <CirclePlay class="size-4" />Start simulated drive
+        </button>
+        <button class="btn w-full" :disabled="busy" @click="board.simulate(mechanism, story)">
+          <Cable class="size-4" />The same through a board
         </button>
       </div>
     </template>

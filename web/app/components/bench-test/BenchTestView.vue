@@ -113,6 +113,11 @@ useShortcuts({
           it again.
         </p>
       </section>
+      <p v-if="!closed && !practice.able.value" class="px-5 text-sm">
+        <NuxtLink class="link" :to="`/instruments/bench-link?drive=${store.drive!.id}`"
+          >Try it through a board at its interface</NuxtLink
+        >: select, motor, index, track zero, disk change and a track of each zone in one go.
+      </p>
       <section v-if="diagnosis && (sheet.wrong > 0 || view.stories.value.length)" class="panel px-5 py-3">
         <CaseWhy
           v-if="cause"

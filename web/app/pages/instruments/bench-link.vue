@@ -1,30 +1,66 @@
 <script setup lang="ts">
-import { Cable, FlaskConical } from 'lucide-vue-next'
+import { heldBy, type GateState } from '@wobrin/core/bench/stations'
+import { lowerFirst } from '@wobrin/core/base/observations'
 import { findMechanism, layoutsOf, MECHANISMS, type MechanismId } from '@wobrin/core/drives'
-import { totalsOf } from '@wobrin/core/instruments/interface'
 
 useHead({ title: 'Bench link · Wobrin' })
 
+const route = useRoute()
+const notices = useNotices()
+const driveId = typeof route.query.drive === 'string' ? route.query.drive : null
+const store = useDrive()
+if (driveId) await store.load(driveId).catch(error => notices.problem(problemText(error)))
+const drive = computed(() => (driveId && store.drive?.id === driveId ? store.drive : null))
+/** The safety gate that keeps the drive from being driven; none without a drive on file. */
+const gate = computed((): GateState | null => (drive.value ? heldBy(['power', 'disk'], store.way.gates) : null))
+
 const board = useBoard()
-const { hello, news, problem, connecting, surface, reading, volts } = board
+const { hello, news, problem, reading, surface, volts } = board
 const steppers = MECHANISMS.filter(m => layoutsOf(m.id).length > 0)
-const mechanism = ref<MechanismId>('3.5in')
-const cylinders = ref(findMechanism('3.5in').geometry.cylinders.value)
+const mechanism = ref<MechanismId>(
+  steppers.some(m => m.id === drive.value?.mechanism) ? drive.value!.mechanism : '3.5in',
+)
+const cylinders = ref(findMechanism(mechanism.value).geometry.cylinders.value)
+const heads = ref<1 | 2>(2)
 watch(mechanism, m => {
   cylinders.value = findMechanism(m).geometry.cylinders.value
 })
-const heads = ref<1 | 2>(2)
-const turns = ref(2)
+const test = useBoardTest(board, mechanism)
 const speed = computed(() => news.value?.speed ?? null)
-const totals = computed(() => (surface.value ? totalsOf(surface.value.tracks) : null))
+const held = computed(() => gate.value !== null)
+const VIEWS = { lines: 'Lines and speed', read: 'Read the disk', test: 'Test the drive' } as const
+const view = ref<keyof typeof VIEWS>(driveId ? 'test' : 'lines')
+
+/** What was done last as a file: of the test, or of the read. */
+async function file(): Promise<File> {
+  const made = view.value === 'test' ? test.file.value : await board.recording('disk read')
+  if (!made) throw new Error('There is no recording yet.')
+  return made
+}
+const ready = computed(
+  () => !reading.value && (view.value === 'test' ? test.file.value !== null : view.value === 'read' && !!surface.value),
+)
+const { sending, keep: send, cancel } = useKeepReadTest()
+const { keepTo, keep } = useKeepTo(driveId, async id => {
+  const choices = { mapping: {}, inverted: false, code: 'auto', trusted: false } as const
+  await send(id, { file: await file(), choices }, view.value === 'test' ? 'electronics' : 'prove')
+  notices.done(view.value === 'test' ? 'On the log; the bench test shows it.' : 'On the log, with its rail.')
+  await navigateTo(`/drives/${id}?view=${view.value === 'test' ? 'test' : 'case'}`)
+})
+async function save(): Promise<void> {
+  const made = await file()
+  saveBlob(made.name.replaceAll(' ', '-'), made)
+}
 </script>
 
 <template>
   <div class="grid lg:grid-cols-[262px_1fr] gap-4 items-start">
     <aside class="panel p-4 space-y-4">
-      <h1 class="text-xl font-bold">Bench link</h1>
+      <h1 class="text-xl font-bold">
+        Bench link<span v-if="drive" class="font-normal text-muted"> · {{ drive.tag }}</span>
+      </h1>
       <FormField v-slot="{ id }" label="Drive type">
-        <select :id="id" v-model="mechanism" class="field" :disabled="hello !== null">
+        <select :id="id" v-model="mechanism" class="field" :disabled="hello !== null || drive !== null">
           <option v-for="m in steppers" :key="m.id" :value="m.id">{{ m.label }}</option>
         </select>
       </FormField>
@@ -50,25 +86,47 @@ const totals = computed(() => (surface.value ? totalsOf(surface.value.tracks) : 
     </aside>
     <div class="panel p-5 sm:px-6 min-w-0 space-y-4">
       <ProblemBand v-if="problem" :problem="problem" />
+      <p v-if="gate && drive" class="text-sm border-l-5 border-stop pl-3">
+        Safety gate “{{ lowerFirst(gate.gate.label) }}” of {{ drive.tag }} is closed: nothing is driven before it is
+        open. <NuxtLink class="link" :to="`/drives/${drive.id}`">What it needs</NuxtLink>
+      </p>
       <div v-if="!hello" class="rounded-box border-2 border-dashed border-line p-6">
         <p class="mb-1 text-lg"><strong>Connect a board at the drive’s interface,</strong> or try a simulated one.</p>
-        <p class="hint mb-5">It shows the lines, times the index, moves the heads and reads the disk.</p>
-        <div class="flex flex-wrap gap-3">
-          <button class="btn btn-primary" :disabled="connecting" @click="board.connect(mechanism)">
-            <Cable class="size-4" />Connect a board…
-          </button>
-          <button class="btn" :disabled="connecting" @click="board.simulate(mechanism)">
-            <FlaskConical class="size-4" />Use the simulated board
-          </button>
-        </div>
+        <p class="hint mb-5">It shows the lines, times the index, reads the disk and tries the drive as a host does.</p>
+        <BoardStart :board="board" :mechanism="mechanism" />
       </div>
       <template v-else>
         <p v-if="news?.ended" class="text-sm border-l-5 border-stop pl-3" role="alert">
           The board is gone: {{ news.ended }}. What it showed stays here.
         </p>
         <p v-if="news?.nonsense" class="text-sm border-l-5 border-nudge pl-3">Left out: {{ news.nonsense }}</p>
-        <div class="grid xl:grid-cols-2 gap-6 items-start">
-          <WireBoardLines :hello="hello" :news="news" :busy="reading" @set="board.set" />
+        <div class="flex flex-wrap gap-2 items-center">
+          <div class="flex flex-wrap gap-2 grow" role="group" aria-label="What is done">
+            <button
+              v-for="(label, id) in VIEWS"
+              :key="id"
+              class="btn"
+              :class="view === id && 'bg-tint! font-bold'"
+              :aria-pressed="view === id"
+              :disabled="reading || (id !== 'lines' && !hello.flux)"
+              @click="view = id"
+            >
+              {{ label }}
+            </button>
+          </div>
+          <template v-if="ready">
+            <button v-if="!hello.simulated" class="btn btn-primary" :disabled="sending !== null" @click="keep">
+              {{ driveId ? 'Save to log' : 'Save to a drive…' }}
+            </button>
+            <button class="btn" @click="save">Save recording</button>
+          </template>
+        </div>
+        <KeepBand v-if="sending" :sending="sending" @end="cancel" />
+        <p v-if="ready && hello.simulated" class="hint">
+          A simulated drive is no evidence of a real one: its recording can be saved as a file, not to a log.
+        </p>
+        <div v-if="view === 'lines'" class="grid xl:grid-cols-2 gap-6 items-start">
+          <BoardLines :hello="hello" :news="news" :busy="reading || held" @set="board.set" />
           <div class="space-y-4">
             <section aria-label="Spindle speed">
               <h2 class="section-title mb-1">Spindle speed by INDEX</h2>
@@ -83,54 +141,29 @@ const totals = computed(() => (surface.value ? totalsOf(surface.value.tracks) : 
             <section v-if="hello.drives.includes('step')" aria-label="Heads">
               <h2 class="section-title mb-2">Heads</h2>
               <div class="flex flex-wrap gap-2">
-                <button class="btn" :disabled="reading" @click="board.step('outward')">Step outward</button>
-                <button class="btn" :disabled="reading" @click="board.step('inward')">Step inward</button>
+                <button class="btn" :disabled="reading || held" @click="board.step('outward')">Step outward</button>
+                <button class="btn" :disabled="reading || held" @click="board.step('inward')">Step inward</button>
               </div>
-            </section>
-            <section v-if="hello.flux" aria-label="Read the disk">
-              <h2 class="section-title mb-2">Read the disk</h2>
-              <div class="flex flex-wrap gap-3 items-end mb-3">
-                <FormField v-slot="{ id }" label="Cylinders" class="w-24"
-                  ><input :id="id" v-model.number="cylinders" class="field" type="number" min="1" max="90"
-                /></FormField>
-                <FormField v-slot="{ id }" label="Heads" class="w-20"
-                  ><select :id="id" v-model.number="heads" class="field">
-                    <option :value="1">1</option>
-                    <option :value="2">2</option>
-                  </select></FormField
-                >
-                <FormField v-slot="{ id }" label="Revolutions" class="w-28"
-                  ><input :id="id" v-model.number="turns" class="field" type="number" min="1" max="20"
-                /></FormField>
-                <button
-                  class="btn btn-primary"
-                  :disabled="reading || !(cylinders > 0) || !(turns > 0)"
-                  @click="board.readDisk(cylinders, heads, turns)"
-                >
-                  Read the disk
-                </button>
-              </div>
-              <ProgressLine
-                v-if="reading"
-                :share="surface ? surface.done / surface.all : 0"
-                what="Reading the disk"
-                end="Stop reading"
-                @end="board.stop"
-              />
             </section>
           </div>
         </div>
-        <section v-if="surface" aria-label="Surface" class="space-y-3 border-t border-line pt-4">
-          <p v-if="totals" class="text-sm" data-testid="board-sectors">
-            <strong
-              >{{ spaced(totals.good) }} of {{ spaced(totals.good + totals.bad + totals.missing) }} sectors</strong
-            >
-            read without error, {{ surface.done }} of {{ surface.all }} tracks.
-          </p>
-          <CallBand v-if="surface.call" :call="surface.call" />
-          <RailReadRail :tracks="surface.tracks" :mechanism="mechanism" :heads="heads" :before="null" />
-        </section>
+        <BoardRead
+          v-else-if="view === 'read'"
+          v-model:cylinders="cylinders"
+          v-model:heads="heads"
+          :board="board"
+          :mechanism="mechanism"
+          :held="held"
+        />
+        <BoardTest v-else :board="board" :test="test" :held="held" @start="test.run(cylinders, heads)" />
       </template>
     </div>
+    <FileToDrive
+      :keep="keepTo"
+      :mechanism="mechanism"
+      hint="The server reads it again."
+      @close="keepTo = null"
+      @kept="keepTo = null"
+    />
   </div>
 </template>

@@ -1,10 +1,21 @@
 <script setup lang="ts">
-import { FileUp, LifeBuoy } from 'lucide-vue-next'
+import { Cable, FileUp, LifeBuoy } from 'lucide-vue-next'
+import type { TrackPlace } from '@wobrin/core/instruments/bench-link'
 import { likelyClass } from '@wobrin/core/instruments/interface'
 
 useHead({ title: 'Rescue · Wobrin' })
 
 const { shown, facts, progress, problem, add, tell, remove, stop, files } = useRescue()
+const board = useBoard()
+const byBoard = ref(false)
+let boardReads = 0
+/** What a board read is one more recording, made in the drive that is plugged into it. */
+async function readByBoard(tracks: readonly TrackPlace[], turns: number): Promise<void> {
+  if (!(await board.readTracks(tracks, turns))) return
+  const file = await board.recording(`board read ${++boardReads}`)
+  if (!file || !(await add([file]))) return
+  if (board.hello.value?.simulated) await tell(facts.value.length - 1, { drive: 'simulated' })
+}
 const field = useTemplateRef<HTMLInputElement>('field')
 const over = ref(false)
 const selected = ref<{ readonly cylinder: number; readonly head: 0 | 1 } | null>(null)
@@ -43,9 +54,12 @@ async function save(what: 'image' | 'list' | 'json'): Promise<void> {
         <h1 class="text-2xl font-bold">Rescue</h1>
         <p class="text-muted">Several recordings of one failing disk, merged sector by sector.</p>
       </div>
-      <button v-if="shown" class="btn btn-primary" aria-keyshortcuts="m" @click="choose">
-        <FileUp class="size-4" />Add recordings
-      </button>
+      <template v-if="shown">
+        <button v-if="!byBoard" class="btn" @click="byBoard = true"><Cable class="size-4" />Read by a board</button>
+        <button class="btn btn-primary" aria-keyshortcuts="m" @click="choose">
+          <FileUp class="size-4" />Add recordings
+        </button>
+      </template>
     </header>
     <input
       ref="field"
@@ -73,9 +87,12 @@ async function save(what: 'image' | 'list' | 'json'): Promise<void> {
           Each is a read of the whole disk or of some tracks: of the interface lines, or of READ DATA alone over one
           track. VCD or CSV, gzip too. They are read on this machine.
         </p>
-        <button class="btn btn-primary" aria-keyshortcuts="m" @click="choose">
-          <FileUp class="size-4" />Open recordings
-        </button>
+        <div class="flex flex-wrap gap-3">
+          <button class="btn btn-primary" aria-keyshortcuts="m" @click="choose">
+            <FileUp class="size-4" />Open recordings
+          </button>
+          <button v-if="!byBoard" class="btn" @click="byBoard = true"><Cable class="size-4" />Read by a board</button>
+        </div>
       </div>
       <ul class="space-y-2 text-sm list-disc pl-5">
         <li>Read the disk once, for several revolutions a track, before anything else is tried with it.</li>
@@ -85,6 +102,15 @@ async function save(what: 'image' | 'list' | 'json'): Promise<void> {
       </ul>
     </section>
 
+    <RescueBoard
+      v-if="byBoard"
+      :board="board"
+      :mechanism="mechanism"
+      :missing="shown?.missing ?? null"
+      :busy="progress !== null"
+      @read="readByBoard"
+      @close="byBoard = false"
+    />
     <ProgressLine v-if="progress" :share="progress.share" :what="progress.what" end="Stop reading" @end="stop" />
     <ProblemBand v-if="problem" :problem="problem" />
 

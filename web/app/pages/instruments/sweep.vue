@@ -21,6 +21,7 @@ const mechanism = ref<MechanismId>('3.5in')
 const sweep = useSweep(mechanism)
 const { rows, setup, result, amiss, setTo, recheck, checked, call } = sweep
 const hand = useSimulatedHand()
+const board = useBoard()
 const bus = useBusRecording(useDriveWorker())
 const tone = useTone(
   () => workshop.settings.tone.volume,
@@ -71,11 +72,7 @@ function tried(p: SweepPosition, source: SourceId): void {
 }
 async function power(story: string): Promise<void> {
   sweep.clear()
-  const { umPerUnit, heads } = await hand.power(
-    mechanism.value,
-    story,
-    setup.adjuster === 'tab' ? 'sensor' : (setup.adjuster as Adjuster),
-  )
+  const { umPerUnit, heads } = await hand.power(mechanism.value, story, simulatedAdjuster())
   Object.assign(setup, {
     scale: 'marks',
     from: '-10',
@@ -85,10 +82,22 @@ async function power(story: string): Promise<void> {
     umPerUnit: setup.adjuster === 'sensor' || setup.adjuster === 'tab' ? null : Math.round(umPerUnit),
   })
 }
+/** What is moved, as an adjuster of a simulated drive. */
+const simulatedAdjuster = () => (setup.adjuster === 'tab' ? 'sensor' : (setup.adjuster as Adjuster))
+async function readByBoard(position: number, cylinder: number): Promise<void> {
+  const simulated = board.hello.value?.simulated ?? false
+  if (simulated) await board.adjust(simulatedAdjuster(), position)
+  const heads = setup.two ? ([0, 1] as const) : ([setup.adjuster === 'upper' ? 1 : 0] as const)
+  const counts = await board.readPosition(cylinder, heads, setup.expected)
+  if (!counts) return
+  setup.expected = Math.max(setup.expected, ...counts.map(c => c.expected))
+  tried({ position, lower: counts[0]!, upper: counts[1] ?? null }, simulated ? 'simulated' : 'instrument')
+}
 const readThere = async (position: number) => tried(await hand.tryAt(position), 'simulated')
 function setIt(position: number): void {
   setTo.value = position
   if (hand.on.value) void hand.set(position)
+  else if (board.hello.value?.simulated) void board.adjust(simulatedAdjuster(), position)
 }
 async function tighten(): Promise<void> {
   recheck.value = await hand.tighten()
@@ -105,6 +114,7 @@ async function fromRecording(position: number, file: File): Promise<void> {
   else tried({ position, lower, upper }, 'recording')
 }
 
+const said = computed(() => amiss.value ?? bus.problem.value ?? board.problem.value)
 const readout = computed<CalculatorResult | null>(() => {
   if (!call.value || !result.value) return null
   const { common, tryNext } = result.value
@@ -130,7 +140,11 @@ const readout = computed<CalculatorResult | null>(() => {
 const keepTo = shallowRef<((id: string) => Promise<void>) | null>(null)
 const { post } = useLogPost()
 async function send(id: string): Promise<void> {
-  await post(id, 'sweeps', { ...sweep.data.value, disk: disk.value || null, simulated: hand.on.value })
+  await post(id, 'sweeps', {
+    ...sweep.data.value,
+    disk: disk.value || null,
+    simulated: rows.value.some(r => r.source === 'simulated'),
+  })
   notices.done('On the log, with every position.')
   await navigateTo(`/drives/${id}?station=align`)
 }
@@ -144,7 +158,7 @@ const act = computed(() =>
     ? setTo.value === null
       ? 'It is set'
       : 'Done'
-    : hand.on.value
+    : hand.on.value || board.hello.value
       ? 'Set and read'
       : 'Back to the counts',
 )
@@ -152,7 +166,7 @@ const act = computed(() =>
 function pedal(): void {
   if (result.value && result.value.tryNext === null && result.value.common && setTo.value === null)
     setIt(Number(result.value.common.centre.toPrecision(3)))
-  else if (setTo.value !== null || (across.value && !hand.on.value)) across.value = false
+  else if (setTo.value !== null || (across.value && !hand.on.value && !board.hello.value)) across.value = false
   else if (way.value === 'typed') entry.value?.pedal()
   else source.value?.pedal()
 }
@@ -180,6 +194,7 @@ const inField = (event: KeyboardEvent) => {
 function typeByHand(): void {
   way.value = 'typed'
   hand.off()
+  void board.end()
 }
 </script>
 
@@ -238,7 +253,9 @@ function typeByHand(): void {
           <AlignSweepSource
             v-else
             ref="source"
-            :busy="hand.busy.value"
+            :board="board"
+            :mechanism="mechanism"
+            :busy="hand.busy.value || board.reading.value"
             :on="hand.on.value"
             :next="result?.tryNext ?? null"
             :unit="setup.scale"
@@ -246,15 +263,14 @@ function typeByHand(): void {
             @file="fromRecording"
             @power="power"
             @read="readThere"
+            @board="readByBoard"
           />
         </div>
         <details v-if="rows.length" class="border-t border-line pt-3">
           <summary class="min-h-8 text-sm"><strong>What is moved:</strong> {{ sweep.name.value }}</summary>
           <AlignSweepSetup v-model:mechanism="mechanism" class="mt-2" :setup="setup" :fixed="drive !== null" started />
         </details>
-        <p v-if="amiss || bus.problem.value" class="text-sm text-stop" role="alert" data-testid="problem">
-          {{ amiss ?? bus.problem.value }}
-        </p>
+        <p v-if="said" class="text-sm text-stop" role="alert" data-testid="problem">{{ said }}</p>
       </aside>
       <div class="panel p-5 min-w-0 space-y-4">
         <CallBand v-if="call" :call="call" />
