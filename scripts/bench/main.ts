@@ -10,6 +10,7 @@ import { seed } from '../../demo/src/seed'
 import { serve } from '../serve.mjs'
 import { benchAdvice, benchAlign } from './align'
 import { blaming } from './blame'
+import { byEar } from './by-ear'
 import { longLog, photographing, puttingBack } from './bench-line'
 import { diagnosing } from './diagnosis'
 import { planning } from './plan'
@@ -123,7 +124,8 @@ function aligning(drives: number): void {
 
 /**
  * `npm run bench -- bus` takes the read engine and its recordings alone, `-- align` the sweeps, `-- blame` the
- * inference, `-- scale` a million entries, `-- plan` and `-- pool` the planner and the pooling of parts.
+ * inference, `-- scale` a million entries, `-- plan` and `-- pool` the planner and the pooling of parts, `-- by-ear`
+ * speeds by sound and film.
  */
 const only = process.argv[2]
 
@@ -197,6 +199,10 @@ try {
     await pooling()
     process.exit(0)
   }
+  if (only === 'by-ear') {
+    await byEar()
+    process.exit(0)
+  }
   if (only === 'blame' || only === 'scale') {
     await (only === 'blame' ? blaming() : atScale())
     process.exit(0)
@@ -224,6 +230,7 @@ try {
   await puttingBack()
   await strokes()
   await blaming()
+  await byEar()
   await serving()
   await atScale()
 } finally {

@@ -51,7 +51,7 @@ test('a simulated drive is tried as a host does, hands and all', async ({ page }
   await expect(result.getByRole('row', { name: /^Select/ })).toContainText('Answers only while selected')
   await expect(result.getByRole('row', { name: /^Motor off/ })).toContainText('Stops')
   await expect(result.getByRole('row', { name: /^Disk change, no disk/ })).toContainText('Stays active')
-  await expect(result.getByRole('row', { name: /^Another disk/ })).toContainText('The new disk’s files')
+  await expect(result.getByRole('row', { name: /^Another disk/ })).toContainText('DISK CHANGE tells of it')
 })
 
 test('a board on a serial port speaks the same protocol, and says when it is pulled out', async ({ page }) => {
@@ -90,7 +90,7 @@ test('a test through a board goes on the log with its recording, and fills the b
     await page.getByRole('button', { name: 'Connect a board…' }).click()
     await page.getByRole('button', { name: 'Test the drive' }).click()
     await page.getByRole('button', { name: 'Start the test' }).click()
-    await page.getByRole('button', { name: 'Leave this part out' }).click()
+    await page.getByRole('button', { name: 'Skip disk change' }).click()
     await expect(page.getByTestId('test-result')).toBeVisible()
     await page.getByRole('button', { name: 'Save to a drive…' }).click()
     await page.getByRole('dialog').getByLabel('Drive').selectOption({ value: id })

@@ -87,7 +87,8 @@ function resultOf(
       seen: '',
       source: null,
     }
-  const words = answerSaid(point, last.answer)
+  const words =
+    (last.source === 'recording' ? point.inRecording?.[last.answer] : undefined) ?? answerSaid(point, last.answer)
   const number = findReading(point.check)?.kind !== 'word' ? said.values.get(point.check) : undefined
   return {
     ...base,

@@ -35,6 +35,8 @@ export interface TestPoint {
   readonly expected: (drive: TestedDrive) => string
   /** Words for its answers, where those of the check are too short to be read alone. */
   readonly answers?: Readonly<Record<string, string>>
+  /** Words for its answers where a recording of the lines gave them. */
+  readonly inRecording?: Readonly<Record<string, string>>
   /** Drives on which it can be tried; all that have its check, where it is left out. */
   readonly when?: (drive: TestedDrive) => boolean
   /** Line of the interface whose level tells the same, so that a meter can be read. */
@@ -316,7 +318,10 @@ export const TEST_POINTS: readonly TestPoint[] = [
     'Another disk is noticed',
     { host: 'List a disk’s files, change the disk, and list them again.' },
     'The second list is that of the second disk',
-    { answers: { new: 'The new disk’s files', last: 'The last disk’s files' } },
+    {
+      answers: { new: 'The new disk’s files', last: 'The last disk’s files' },
+      inRecording: { new: 'DISK CHANGE tells of it', last: 'DISK CHANGE says nothing of it' },
+    },
   ),
   point('see.density', 'Disk', 'Density', { host: 'Read a disk of each density that the drive takes.' }, densitySaid, {
     answers: { right: 'Each as what it is', wrong: 'One is taken for the other' },

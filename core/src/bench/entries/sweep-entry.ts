@@ -48,5 +48,9 @@ function evidenceOf({ rows }: SweepEntryData): Evidence {
     .filter(r => !r.struck)
     .map(r => r.source ?? (r.lower.margin === undefined ? 'host' : 'recording'))
   if (sources.includes('simulated')) return evidenceBy('simulated')
-  return sources.every(s => s === 'recording') ? evidenceBy('recording', 'Adjuster sweep') : BY_HOST
+  if (sources.every(s => s === 'recording')) return evidenceBy('recording', 'Adjuster sweep')
+  // A board at the interface counts as well as a recording does, and keeps none.
+  return sources.every(s => s === 'recording' || s === 'instrument')
+    ? evidenceBy('instrument', 'Board at the interface')
+    : BY_HOST
 }

@@ -14,3 +14,4 @@ export {
 } from './offset-cost'
 export { quickStartCalculator, turnsIn } from './quick-start-calculator'
 export { tabCalculator, tripsSooner } from './tab-calculator'
+export { writersCalculator } from './writers-calculator'

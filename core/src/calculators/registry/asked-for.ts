@@ -225,6 +225,21 @@ export const ASKED_FOR: Readonly<Record<string, AskedFor>> = {
     'A head 20 µm off on a 5.25-inch drive of 96 tpi.',
     { mechanism: '5.25in-96', value: '20', unit: 'um' },
   ),
+  'factory-disks': asked(
+    'Where do the heads stand, without an alignment disk?',
+    'radial alignment offset factory duplicated software disks several writers average standard',
+    'Five disks from four duplicators, swept on a 3.5-inch drive.',
+    {
+      mechanism: '3.5in',
+      ...rows('disks', [
+        { writer: 'duplicator A', middle: '55', within: '6' },
+        { writer: 'duplicator A', middle: '52', within: '8' },
+        { writer: 'duplicator B', middle: '66', within: '7' },
+        { writer: 'duplicator C', middle: '59', within: '6' },
+        { writer: 'duplicator D', middle: '63', within: '6' },
+      ]),
+    },
+  ),
   tab: asked(
     'How high must the track-zero tab be?',
     'flag tab rebuild file shim glue sensor early late',

@@ -7,6 +7,7 @@ import {
   offsetCalculator,
   quickStartCalculator,
   tabCalculator,
+  writersCalculator,
 } from '../alignment'
 import { beltCalculator, beltRemainsCalculator, gearCalculator, motorCalculator, optionsCalculator } from '../mechanics'
 import {
@@ -71,6 +72,7 @@ export const CALCULATORS: readonly Calculator[] = [
   azimuthCalculator,
   indexBurstCalculator,
   offsetCalculator,
+  writersCalculator,
   tabCalculator,
   flagCalculator,
   homeCalculator,

@@ -198,6 +198,13 @@ describe('a sweep', () => {
     ['counted by a host’s program', [row(0, 9)], false, 'host'],
     ['read from recordings, with margins', [row(0, 9, 0.5)], false, 'recording'],
     ['read on the simulated drive', [row(0, 9, 0.5)], true, 'simulated'],
+    ['read by a board', [{ ...row(0, 9, 0.5), source: 'instrument' as const }], false, 'instrument'],
+    [
+      'read by a board, and one counted by a host',
+      [{ ...row(0, 9, 0.5), source: 'instrument' as const }, row(2, 9)],
+      false,
+      'host',
+    ],
   ] as const)('%s', (_, rows, isSimulated, source) => {
     const entry = sweepEntry({ ...sent, simulated: isSimulated, sweep: sweep(rows) }, real, ready, () => null)
     expect(entry.evidence!.source).toBe(source)

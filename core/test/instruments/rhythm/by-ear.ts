@@ -1,4 +1,5 @@
-import { WaveFile } from 'wavefile'
+// The default export serves the tests and a plain Node alike.
+import wavefile from 'wavefile'
 import { noise } from '../../noise'
 
 export interface Turning {
@@ -28,7 +29,7 @@ export function sampled(of: Turning, value: (place: number, t: number) => number
 
 /** A WAV file of 16 bits by an independent writer. */
 export function wavOf(samples: ArrayLike<number>, sampleRateHz = 48_000): Uint8Array {
-  const wav = new WaveFile()
+  const wav = new wavefile.WaveFile()
   const clip = (x: number) => Math.max(-32768, Math.min(32767, Math.round(x * 32767)))
   wav.fromScratch(1, sampleRateHz, '16', Array.from(samples, clip))
   return wav.toBuffer()

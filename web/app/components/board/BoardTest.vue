@@ -4,6 +4,7 @@ import type { PointState } from '@wobrin/core/bench/bench-test'
 
 /** The drive at a board, tried as a host’s test program does: what is done now, what hands must do, what came of it. */
 const { board, test, held } = defineProps<{ board: Board; test: BoardTest; held: boolean }>()
+const heads = defineModel<1 | 2>('heads', { required: true })
 const emit = defineEmits<{ start: [] }>()
 const { reading, hello } = board
 const { steps, hands, report, points } = test
@@ -26,11 +27,17 @@ function did(it: boolean): void {
 
 <template>
   <section aria-label="Test the drive" class="space-y-4">
-    <div class="flex flex-wrap gap-4 items-center">
-      <p class="hint basis-80 grow">
+    <div class="flex flex-wrap gap-4 items-end">
+      <p class="hint basis-80 grow self-center">
         About 45 s: silence without SELECT, motor and index, homing from two places, a track of each zone, the motor
         stopping. Half-way it asks you to take the disk out and to put it back.
       </p>
+      <FormField v-slot="{ id }" label="Heads" class="w-20"
+        ><select :id="id" v-model.number="heads" class="field" :disabled="reading">
+          <option :value="1">1</option>
+          <option :value="2">2</option>
+        </select></FormField
+      >
       <button class="btn btn-primary" :disabled="held || reading" @click="emit('start')">Start the test</button>
     </div>
     <div v-if="hands" class="rounded-box border-2 border-nudge p-4" role="alert" data-testid="hands">
@@ -39,12 +46,12 @@ function did(it: boolean): void {
         {{
           diskOut
             ? 'The motor is told to run; the disk turns as soon as it is in.'
-            : 'Where the drive will not give the disk, leave this part out.'
+            : 'Where the disk does not come out, skip the disk change.'
         }}
       </p>
       <div class="flex gap-3 mt-3">
         <button class="btn btn-primary" @click="did(true)">{{ diskOut ? 'The disk is in' : 'The disk is out' }}</button>
-        <button class="btn" @click="did(false)">Leave this part out</button>
+        <button class="btn" @click="did(false)">Skip disk change</button>
       </div>
     </div>
     <ProgressLine

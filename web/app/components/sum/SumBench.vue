@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Tab, TabGroup, TabList, TabPanel, TabPanels } from '@headlessui/vue'
 import { hasOffsetCost } from '@wobrin/core/calculators/alignment'
-import { calculatorStart } from '@wobrin/core/bench/entries'
+import { calculatorStart, factoryRows } from '@wobrin/core/bench/entries'
 import { calculatorGroups } from '@wobrin/core/calculators/registry'
 import { ALIGNMENT_LIMITS, findMechanism, type MechanismId } from '@wobrin/core/drives'
 import { standingEntries, type LogEntry, type StationId } from '@wobrin/core/log'
@@ -24,7 +24,13 @@ const {
 const emit = defineEmits<{ kept: [LogEntry]; pulleys: [Record<string, string>] }>()
 const groups = computed(() => calculatorGroups(station).filter(g => !only || only.includes(g.group)))
 const standing = computed(() => standingEntries(log))
-const start = (id: string) => ({ ...usual(id), ...calculatorStart(id, mechanism, log) })
+const disks = useDisks()
+/** What sweeps of the log say where nothing was kept yet. */
+const swept = (id: string) =>
+  id === 'factory-disks' && mechanism
+    ? factoryRows(log, disks.view.value?.standings.map(s => s.disk) ?? [], mechanism)
+    : {}
+const start = (id: string) => ({ ...usual(id), ...swept(id), ...calculatorStart(id, mechanism, log) })
 /** What the class of the drive says where nothing was kept yet. */
 function usual(id: string): Record<string, string> {
   if (station !== 'align' || !mechanism) return {}
@@ -42,6 +48,7 @@ function usual(id: string): Record<string, string> {
       allowed: limits && `${limits.indexWithinUs.value} us`,
     },
     offset: { mechanism: hasOffsetCost(mechanism) ? mechanism : undefined, unit: 'um' },
+    'factory-disks': { mechanism: hasOffsetCost(mechanism) ? mechanism : undefined },
     tab: { pitch: pitch?.toFixed(4) },
     flag: { pitch: pitch?.toFixed(4) },
     home: { pitch: pitch?.toFixed(4) },

@@ -155,7 +155,14 @@ async function save(): Promise<void> {
           :mechanism="mechanism"
           :held="held"
         />
-        <BoardTest v-else :board="board" :test="test" :held="held" @start="test.run(cylinders, heads)" />
+        <BoardTest
+          v-else
+          v-model:heads="heads"
+          :board="board"
+          :test="test"
+          :held="held"
+          @start="test.run(findMechanism(mechanism).geometry.cylinders.value, heads)"
+        />
       </template>
     </div>
     <FileToDrive
