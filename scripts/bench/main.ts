@@ -11,6 +11,7 @@ import { serve } from '../serve.mjs'
 import { benchAdvice, benchAlign } from './align'
 import { blaming } from './blame'
 import { byEar } from './by-ear'
+import { liveDelay } from './live'
 import { longLog, photographing, puttingBack } from './bench-line'
 import { diagnosing } from './diagnosis'
 import { planning } from './plan'
@@ -125,7 +126,7 @@ function aligning(drives: number): void {
 /**
  * `npm run bench -- bus` takes the read engine and its recordings alone, `-- align` the sweeps, `-- blame` the
  * inference, `-- scale` a million entries, `-- plan` and `-- pool` the planner and the pooling of parts, `-- by-ear`
- * speeds by sound and film.
+ * speeds by sound and film, `-- live` what comes over standard input.
  */
 const only = process.argv[2]
 
@@ -199,8 +200,8 @@ try {
     await pooling()
     process.exit(0)
   }
-  if (only === 'by-ear') {
-    await byEar()
+  if (only === 'by-ear' || only === 'live') {
+    await (only === 'live' ? liveDelay(folder) : byEar())
     process.exit(0)
   }
   if (only === 'blame' || only === 'scale') {
@@ -231,6 +232,7 @@ try {
   await strokes()
   await blaming()
   await byEar()
+  await liveDelay(folder)
   await serving()
   await atScale()
 } finally {

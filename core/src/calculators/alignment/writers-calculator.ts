@@ -1,6 +1,6 @@
 import { pooledMean, type Measured } from '../../base/inference'
 import { plain, type Call } from '../../base/observations'
-import { MECHANISMS, findMechanism, isMechanismId, pitchUm, type MechanismId } from '../../drives'
+import { MECHANISMS, isMechanismId, pitchUm, type MechanismId } from '../../drives'
 import { ParameterError } from '../../base/errors'
 import {
   maybe,

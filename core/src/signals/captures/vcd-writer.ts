@@ -99,7 +99,7 @@ const gapsOf = (channels: readonly WritableChannel[], ticksPerSecond: number) =>
     .filter(g => g.tick < Infinity)
     .sort((a, b) => a.tick - b.tick)
 
-/** The changes of all channels in the order of their times. @returns the tick of the last; `last` where there is none */
+/** The changes of all channels in the order of their times. @returns the tick of the last; `last` where none is */
 function* changesOf(
   channels: readonly WritableChannel[],
   ticksPerSecond: number,
