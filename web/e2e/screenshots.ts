@@ -7,6 +7,8 @@ import { seed } from '../../demo/src/seed'
 import { serve } from '../../scripts/serve.mjs'
 
 const folder = join(import.meta.dirname, '../../docs/screenshots')
+/** A film that ffmpeg drew: see the script beside it. */
+const FILM = join(import.meta.dirname, '../../core/test/fixtures/films/mark-60.webm')
 const wanted = process.argv.slice(2)
 const data = mkdtempSync(join(tmpdir(), 'wobrin-pictures-'))
 const { child, address } = await serve({ port: 4188, host: '127.0.0.1', data })
@@ -38,13 +40,7 @@ try {
   }
   await picture('bench', '/')
   await picture('drive-speed', `${drive('SK-05')}?station=speed`)
-  const notices = (p: Page) => p.getByRole('navigation', { name: 'Stations' }).waitFor()
-  await picture('gate', `${drive('SK-17')}?station=first-power`, notices)
   await picture('case', `${drive('SK-20')}?view=case`, p => p.getByTestId('suspects').waitFor())
-  await picture('receive', '/drives/new', async p => {
-    await p.locator('[data-kind="3.5in"]').click()
-    await p.getByLabel('What does it do wrong?').fill('reads')
-  })
   await picture('shelf', '/shelf?view=wanted')
   await picture('host-fit', '/instruments/host-fit')
   await picture('across-the-bench', '/instruments/speed', async p => {
@@ -83,7 +79,24 @@ try {
     }
   })
   await picture('blame', '/instruments/blame')
-  await picture('release', `${drive('SK-05')}?station=release`)
+  await picture('bench-link', '/instruments/bench-link', async p => {
+    await p.getByRole('button', { name: 'Use the simulated board' }).click()
+    await p.getByRole('button', { name: 'Test the drive' }).click()
+    await p.getByRole('button', { name: 'Start the test' }).click()
+    await p.getByRole('button', { name: 'The disk is out' }).click({ timeout: 60_000 })
+    await p.getByRole('button', { name: 'The disk is in' }).click({ timeout: 60_000 })
+    await p.getByTestId('test-result').waitFor({ timeout: 60_000 })
+  })
+  await picture('camera', '/instruments/camera', async p => {
+    await p.getByTestId('film').setInputFiles(FILM)
+    await p.getByText(/12\d\d frames/).waitFor()
+    const box = (await p.getByTestId('picture').boundingBox())!
+    await p.mouse.click(box.x + 0.81 * box.width, box.y + 0.5 * box.height)
+    await p.getByTestId('rpm').getByText(/^301/).waitFor()
+  })
+  await page.setViewportSize({ width: 390, height: 780 })
+  await picture('hand', `${drive('SK-20')}/hand`)
+  await page.setViewportSize({ width: 1280, height: 800 })
   await picture('certificate', `${drive('SK-03')}/certificate`)
   await picture('handbook', '/handbook#5.25in-48')
   await picture('day', '/day', p => p.getByRole('img', { name: /Time line/ }).waitFor())
