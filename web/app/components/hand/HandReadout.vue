@@ -46,7 +46,7 @@ watch([rpm, verdict, tone.on], () => {
       <p class="grow leading-none">
         <span class="text-5xl font-bold">{{ shown.toFixed(places) }}</span>
         <span class="text-muted text-sm ml-2"
-          ><template v-if="half !== null">± {{ half.toFixed(places) }} </template>r/min</span
+          ><template v-if="half !== null">± {{ half.toFixed(places) }}</template> r/min</span
         >
         <span class="block mt-1.5 text-sm"
           ><strong v-if="call">{{ CALLS[call.kind].label }}</strong
