@@ -20,6 +20,10 @@ const enum State {
   Foreign,
 }
 
+/** A time stamp that is read at once is no longer than this, with what ends it. */
+const LONGEST_PLAIN = 24
+const ZERO = 48
+
 /**
  * A streaming reader for value change dumps (IEEE 1364-2005, clause 18, four-state).
  * One pass, one byte at a time, without making strings: the body of a dump is tens of millions of tiny words.
@@ -101,6 +105,9 @@ export class VcdReader implements FormatReader {
       let c = b[i]!
       switch (state) {
         case State.Between:
+          i = this.plain(b, i)
+          if (i === n) break
+          c = b[i]!
           i++
           if (c <= SPACE) {
             if (c === NEWLINE) this.lines++
@@ -231,6 +238,46 @@ export class VcdReader implements FormatReader {
     this.codeLength = codeLength
     this.partial = partial
     this.digits = digits
+  }
+
+  /**
+   * Takes what nearly all of a file is, time stamps and one-bit values with a code of one character, each on a line of
+   * its own.
+   * @returns where anything else begins; the general way takes it, and says what is wrong with it
+   */
+  private plain(b: Uint8Array, from: number): number {
+    const { table } = this.codes
+    const { tracks } = this
+    const last = b.length - LONGEST_PLAIN
+    let { time, lines } = this
+    let i = from
+    while (i < last) {
+      const c = b[i]!
+      if (c === HASH) {
+        let at = i + 1
+        let t = 0
+        let digit = b[at]! - ZERO
+        while (digit >= 0 && digit <= 9 && at < last + LONGEST_PLAIN - 2) {
+          t = t * 10 + digit
+          digit = b[++at]! - ZERO
+        }
+        if (b[at] !== NEWLINE || at === i + 1 || t < time || this.firstTime < 0) break
+        time = t
+        i = at + 1
+      } else {
+        const level = LEVEL[c]!
+        if (level === 255 || b[i + 2] !== NEWLINE) break
+        const track = table[b[i + 1]! - SPACE]
+        // What is no printable character has no place in the table.
+        if (track === undefined || track < 0) break
+        tracks[track]!.set(level, time)
+        i += 3
+      }
+      lines++
+    }
+    this.time = time
+    this.lines = lines
+    return i
   }
 
   private setTime(t: number, at: number): void {
