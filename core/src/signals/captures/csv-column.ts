@@ -48,6 +48,11 @@ export class LogicColumn implements CsvColumn {
     return level !== -2
   }
 
+  /** @param level 0 or 1 */
+  set(t: number, level: number): void {
+    this.track.set(level, t)
+  }
+
   finish(end: number): { channel: CaptureChannel } {
     return { channel: this.track.finish(this.name, 1, 0, end) }
   }

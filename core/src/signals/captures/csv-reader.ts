@@ -4,6 +4,7 @@ import { InputError, LimitError } from '../../base/errors'
 import { DEFAULT_MAX_EDGES, type Capture, type CaptureChannel, type FormatReader, type ReadOptions } from './capture'
 import { AnalogueColumn, LogicColumn, logicLevel, type CsvColumn } from './csv-column'
 import { findCsvLayout, isComment, type CsvLayout } from './csv-layout'
+import { CsvRows } from './csv-rows'
 
 const MAX_LINE_BYTES = 64 * 1024
 /** Lines looked at before the layout is settled. */
@@ -19,6 +20,9 @@ export class CsvReader implements FormatReader {
   private layout: CsvLayout | null = null
   private pending: string[] = []
   private columns: CsvColumn[] = []
+  /** The same where all of them hold levels: most rows then go a short way. */
+  private logic: LogicColumn[] | null = null
+  private rows: CsvRows | null = null
   private pulses: number[] | null = null
   private row = 0
   private firstTime = Number.NaN
@@ -54,11 +58,33 @@ export class CsvReader implements FormatReader {
   }
 
   private lines(bytes: Uint8Array): void {
+    if (this.rows) {
+      this.usualRows(bytes, this.rows, this.logic!)
+      return
+    }
     const lines = strFromU8(bytes)
       .replace(/^\uFEFF/, '')
       .split(/\r\n|\n|\r/)
     lines.pop()
     this.take(lines)
+  }
+
+  /** Rows of the usual kind from their bytes; any other is made text of. */
+  private usualRows(bytes: Uint8Array, rows: CsvRows, columns: readonly LogicColumn[]): void {
+    for (let at = 0; at < bytes.length;) {
+      const next = rows.read(bytes, at)
+      if (next >= 0) {
+        const since = this.timeOf(rows.time, '')
+        for (let i = 0; i < columns.length; i++) if (rows.levels[i]! >= 0) columns[i]!.set(since, rows.levels[i]!)
+        this.line++
+        at = next
+        continue
+      }
+      let end = at
+      while (bytes[end] !== LF && bytes[end] !== CR) end++
+      this.take([strFromU8(bytes.subarray(at, end))])
+      at = end + (bytes[end] === CR && bytes[end + 1] === LF ? 2 : 1)
+    }
   }
 
   /** Holds lines back until there are enough to tell the layout by, or no more are to come. */
@@ -116,6 +142,10 @@ export class CsvReader implements FormatReader {
         ? new LogicColumn(name, max, this.options.rolling)
         : new AnalogueColumn(name, decimalComma, rate(), max, this.options.polarity, this.options.rolling)
     })
+    const logic = this.columns.filter(c => c instanceof LogicColumn)
+    if (logic.length < this.columns.length || delimiter.length !== 1) return
+    this.logic = logic
+    this.rows = new CsvRows(this.layout!)
   }
 
   private number(cell: string | undefined): number {
@@ -124,30 +154,33 @@ export class CsvReader implements FormatReader {
     return Number(this.layout!.decimalComma ? text.replace(',', '.') : text)
   }
 
-  private addRow(row: string[]): void {
-    const { timeColumn, secondsPerUnit, sampleRateHz, columns } = this.layout!
-    const where = { file: this.file, line: this.line }
-    let t: number
-    if (timeColumn === null) t = this.row / sampleRateHz!
-    else {
-      t = this.number(row[timeColumn]) * secondsPerUnit
-      if (!Number.isFinite(t))
-        throw new InputError(
-          `"${(row[timeColumn] ?? '').slice(0, 40)}" is not a time`,
-          'a number in the time column',
-          where,
-        )
-      if (t < this.lastTime)
-        throw new InputError(
-          `time runs backwards from ${this.lastTime} s to ${t} s`,
-          'times that never decrease',
-          where,
-        )
-    }
+  /**
+   * Seconds of a row since the first one.
+   * @param time as its column has it; it counts only where there is such a column @param cell its text, for the message
+   */
+  private timeOf(time: number, cell: string): number {
+    const { timeColumn, secondsPerUnit, sampleRateHz } = this.layout!
+    const t = timeColumn === null ? this.row / sampleRateHz! : time * secondsPerUnit
+    if (!Number.isFinite(t))
+      throw new InputError(`"${cell.slice(0, 40)}" is not a time`, 'a number in the time column', {
+        file: this.file,
+        line: this.line,
+      })
+    if (t < this.lastTime)
+      throw new InputError(`time runs backwards from ${this.lastTime} s to ${t} s`, 'times that never decrease', {
+        file: this.file,
+        line: this.line,
+      })
     if (this.row === 0) this.firstTime = t
     this.lastTime = t
     this.row++
-    const since = t - this.firstTime
+    return t - this.firstTime
+  }
+
+  private addRow(row: string[]): void {
+    const { timeColumn, columns } = this.layout!
+    const cell = timeColumn === null ? '' : (row[timeColumn] ?? '')
+    const since = this.timeOf(timeColumn === null ? 0 : this.number(cell), cell)
     if (this.pulses) {
       const most = this.options.rolling ? (this.options.maxEdgesPerChannel ?? DEFAULT_MAX_EDGES) : Infinity
       if (this.pulses.length >= most) this.pulses.splice(0, most >> 1)
@@ -160,7 +193,7 @@ export class CsvReader implements FormatReader {
         throw new InputError(
           `"${cell.slice(0, 40)}" in column "${columns[i]!.name}"`,
           'a level (0 or 1) or a voltage as in the rows above',
-          where,
+          { file: this.file, line: this.line },
         )
       }
     }
