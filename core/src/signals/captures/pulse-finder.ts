@@ -9,6 +9,8 @@ const BLOCK_S = 0.4
 const BLOCKS = 5
 /** A pulse stands out from the noise by at least this many times the mean deviation. */
 const ABOVE_NOISE = 5
+/** The least usual height that may be, in mean deviations of the noise. */
+const FLOOR = ABOVE_NOISE / ON
 
 const median = (xs: readonly number[]): number => {
   const s = [...xs].sort((a, b) => a - b)
@@ -23,15 +25,15 @@ export interface FoundPulses {
   readonly polarity: Polarity
 }
 
-/** Rising and falling crossings of one polarity. */
+/** Rising and falling crossings of one polarity. What the inner loop of the finder follows is open to it. */
 class Side {
   readonly times = new GrowableDoubles()
   private readonly maxima: number[] = []
-  private blockMax = 0
-  private height = 0
-  private on = false
-  private previous = 0
-  private previousT = 0
+  blockMax = 0
+  height = 0
+  on = false
+  previous = 0
+  previousT = 0
   /** Sum of the heights in force when pulses began, to compare polarities. */
   strength = 0
   dropped = false
@@ -55,19 +57,38 @@ class Side {
 
   push(t: number, x: number, noise: number): void {
     if (x > this.blockMax) this.blockMax = x
-    const height = Math.max(this.height, (ABOVE_NOISE * noise) / ON)
-    if (!this.on && x >= ON * height && height > 0) {
-      const level = ON * height
-      const share = x > this.previous ? Math.min(1, Math.max(0, (level - this.previous) / (x - this.previous))) : 1
-      this.edge(this.previousT + share * (t - this.previousT))
-      this.on = true
-      this.strength += this.height
-    } else if (this.on && x < OFF * height) {
-      this.edge(t)
-      this.on = false
-    }
+    const height = Math.max(this.height, FLOOR * noise)
+    if (!this.on && x >= ON * height && height > 0) this.begin(t, x, ON * height)
+    else if (this.on && x < OFF * height) this.end(t)
     this.previous = x
     this.previousT = t
+  }
+
+  /** A pulse rises through a level between the sample before and this one. */
+  begin(t: number, x: number, level: number): void {
+    const share = x > this.previous ? Math.min(1, Math.max(0, (level - this.previous) / (x - this.previous))) : 1
+    this.edge(this.previousT + share * (t - this.previousT))
+    this.on = true
+    this.strength += this.height
+  }
+
+  end(t: number): void {
+    this.edge(t)
+    this.on = false
+  }
+
+  /**
+   * A pulse begins or ends with a sample.
+   * @param before the sample before it @param sample its number @returns whether a pulse lasts now
+   */
+  cross(before: number, x: number, level: number, sample: number, rate: number): boolean {
+    if (this.on) this.end(sample / rate)
+    else {
+      this.previous = before
+      this.previousT = (sample - 1) / rate
+      this.begin(sample / rate, x, level)
+    }
+    return this.on
   }
 
   private edge(t: number): void {
@@ -126,6 +147,57 @@ export class PulseFinder {
     if (this.primer.length >= 2 * this.blockSamples) this.prime()
   }
 
+  /**
+   * Many samples at once, each as {@link push} takes it.
+   * @param x finite samples @param first number of the first one, from the beginning @param rate samples a second
+   */
+  pushAll(x: Float64Array, first: number, rate: number): void {
+    let i = 0
+    for (; i < x.length && !this.primed; i++) this.push((first + i) / rate, x[i]!)
+    while (i < x.length) {
+      const end = Math.min(x.length, i + this.blockSamples - this.inBlock)
+      this.stretch(x, i, end, first, rate)
+      this.inBlock += end - i
+      i = end
+      if (this.inBlock >= this.blockSamples) this.endBlock()
+    }
+  }
+
+  /** Samples of one block, with all that changes from one to the next in plain variables: most of the time goes here. */
+  private stretch(x: Float64Array, from: number, end: number, first: number, rate: number): void {
+    const { up, down, baselineStep, noiseStep } = this
+    // The usual heights stand for a whole block.
+    const [usualUp, usualDown] = [up.height, down.height]
+    let { baseline, noise } = this
+    let [highest, lowest] = [up.blockMax, down.blockMax]
+    let [upOn, downOn] = [up.on, down.on]
+    let before = up.previous
+    for (let i = from; i < end; i++) {
+      const d = x[i]! - baseline
+      baseline += d * baselineStep
+      const far = 4 * noise + 1e-9
+      const size = Math.abs(d)
+      noise += ((size < far ? size : far) - noise) * noiseStep
+      if (d > highest) highest = d
+      if (-d > lowest) lowest = -d
+      const floor = FLOOR * noise
+      const height = usualUp > floor ? usualUp : floor
+      const depth = usualDown > floor ? usualDown : floor
+      if (upOn ? d < OFF * height : d >= ON * height && height > 0)
+        upOn = up.cross(before, d, ON * height, first + i, rate)
+      if (downOn ? -d < OFF * depth : -d >= ON * depth && depth > 0)
+        downOn = down.cross(-before, -d, ON * depth, first + i, rate)
+      before = d
+    }
+    up.previous = before
+    down.previous = -before
+    up.previousT = down.previousT = (first + end - 1) / rate
+    up.blockMax = highest
+    down.blockMax = lowest
+    this.baseline = baseline
+    this.noise = noise
+  }
+
   private prime(): void {
     this.primed = true
     if (this.primer.length === 0) return
@@ -155,11 +227,13 @@ export class PulseFinder {
     this.noise += (size - this.noise) * this.noiseStep
     this.up.push(t, d, this.noise)
     this.down.push(t, -d, this.noise)
-    if (++this.inBlock >= this.blockSamples) {
-      this.inBlock = 0
-      this.up.endBlock()
-      this.down.endBlock()
-    }
+    if (++this.inBlock >= this.blockSamples) this.endBlock()
+  }
+
+  private endBlock(): void {
+    this.inBlock = 0
+    this.up.endBlock()
+    this.down.endBlock()
   }
 
   /** @returns the channel (level 1 while a pulse lasts) and which way its pulses point */

@@ -33,6 +33,15 @@ export class ZeroRuns {
     this.since = null
   }
 
+  /** Many samples at once. @param first number of the first one, from the beginning */
+  pushAll(x: Float64Array, first: number): void {
+    // Hardly any block holds one.
+    if (this.since !== null || x.includes(0))
+      for (let i = 0; i < x.length; i++)
+        if (x[i] === 0 || this.since !== null) this.push((first + i) / this.sampleRateHz, x[i]!)
+    this.lastS = (first + x.length - 1) / this.sampleRateHz
+  }
+
   /** What was lost so far; nothing where so much is silent that it was meant. */
   gaps(): readonly Gap[] {
     // Before the first sound and after the last there is nothing to lose.
