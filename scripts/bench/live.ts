@@ -34,7 +34,7 @@ function* changes(index: Float64Array): Generator<Change> {
   }
 }
 
-/** Notes in a page when each count of revolutions is painted for the first time, ms. As text: it is not of this process. */
+/** Notes in a page when each count of revolutions is painted first, ms. As text: it is not of this process. */
 const WATCH = `
   window.seenRevolutions = {}
   new MutationObserver(() => {

@@ -8,7 +8,8 @@ import { CAUTIONS, GATES, STATIONS } from '@wobrin/core/bench/stations'
 useHead({ title: 'Handbook · Wobrin' })
 // A page that is opened afresh at an anchor is drawn after the browser looked for it.
 const route = useRoute()
-onMounted(() => {
+const { all } = useTurns()
+void all.then(() => {
   if (route.hash) document.getElementById(decodeURIComponent(route.hash.slice(1)))?.scrollIntoView()
 })
 
@@ -61,89 +62,99 @@ const calls = Object.entries(CALLS) as [CallKind, (typeof CALLS)[CallKind]][]
       </section>
       <section id="stations" class="panel p-6 scroll-mt-4">
         <h2 class="text-xl font-bold mb-3">The eleven stations</h2>
-        <HandbookStation v-for="st in STATIONS" :key="st.id" :station="st" />
+        <InTurn v-for="st in STATIONS" :key="st.id"><HandbookStation :station="st" /></InTurn>
       </section>
-      <section id="gates" class="panel p-6 scroll-mt-4">
-        <h2 class="text-xl font-bold mb-3">Safety gates</h2>
-        <p class="mb-4 max-w-prose">
-          What must not be done before something is known. A closed safety gate says what is missing; it is overridden
-          with a written reason only, and the certificate carries that reason.
-        </p>
-        <dl class="space-y-4">
-          <div v-for="g in GATES" :key="g.id">
-            <dt class="font-bold">{{ g.label }}</dt>
-            <dd>
-              {{ g.because }}
-              <ul class="list-disc pl-5 text-sm mt-1">
-                <li v-for="c in g.conditions" :key="c.id">{{ c.need }}</li>
-              </ul>
-            </dd>
-          </div>
-        </dl>
-      </section>
-      <section id="schools" class="panel p-6 scroll-mt-4 space-y-3">
-        <h2 class="text-xl font-bold mb-3">Methods and sources</h2>
-        <HandbookSchools />
-        <p class="border-t border-line pt-4 text-sm">
-          <strong>Where values come from.</strong> A standard is named by its number. <em>Common practice</em> is what
-          restorers do, with no published source. <em>From memory</em> was recalled and not looked up; trust it
-          accordingly.
-        </p>
-      </section>
-      <section id="sums" class="panel p-6 scroll-mt-4">
-        <h2 class="text-xl font-bold mb-3">The arithmetic, as used</h2>
-        <dl class="grid sm:grid-cols-[12rem_1fr] gap-x-5 gap-y-3 text-sm">
-          <template v-for="s in CALCULATORS" :key="s.id"
-            ><dt class="font-bold">
-              <NuxtLink class="link" :to="`/instruments/${s.id}`">{{ s.title }}</NuxtLink>
-            </dt>
-            <dd>
-              <p v-for="f in s.formulas" :key="f">{{ f }}</p>
-            </dd></template
-          >
-          <dt class="font-bold"><NuxtLink class="link" to="/instruments/host-fit">Host fit</NuxtLink></dt>
-          <dd>
-            Every setting of straps, wires and cuts is covered by a search whose bound never overrates what is left.
-            Fewest musts missed, then fewest things noticed, then second-best wants, wires, straps moved. Two lines on
-            one pin, a line on a pin that the host drives, one input on two pins or two ways at once cannot stand
-            together. Where nothing fits, needs are left out one by one until the rest is the smallest contradiction.
-          </dd>
-        </dl>
-      </section>
-      <HandbookProcedures />
-      <HandbookAlign />
-      <HandbookReading />
-      <section id="cleaning" class="panel p-6 scroll-mt-4">
-        <h2 class="text-xl font-bold mb-3">What never goes where</h2>
-        <dl class="grid sm:grid-cols-[12rem_1fr] gap-x-5 gap-y-2 text-sm">
-          <template v-for="a in AGENTS" :key="a.id"
-            ><template v-if="neverOf(a).length"
-              ><dt class="font-bold">{{ a.label }}</dt>
-              <dd>{{ neverOf(a).join('; ') }}</dd></template
-            ></template
-          >
-        </dl>
-        <p class="hint mt-3">Common practice, no source.</p>
-      </section>
-      <HandbookMechanism v-for="m in MECHANISMS" :id="m.id" :key="m.id" :mechanism="m" class="scroll-mt-4" />
-      <section id="cautions" class="panel p-6 scroll-mt-4">
-        <h2 class="text-xl font-bold mb-3">Cautions, by station</h2>
-        <p class="mb-4">
-          Where law or licence governs the work, that comes first: mains wiring and picture tubes are for qualified
-          people.
-        </p>
-        <dl class="grid sm:grid-cols-[11rem_1fr] gap-y-3">
-          <template v-for="s in STATIONS" :key="s.id"
-            ><template v-if="s.cautions.length"
-              ><dt class="font-bold">{{ s.label }}</dt>
+      <InTurn>
+        <section id="gates" class="panel p-6 scroll-mt-4">
+          <h2 class="text-xl font-bold mb-3">Safety gates</h2>
+          <p class="mb-4 max-w-prose">
+            What must not be done before something is known. A closed safety gate says what is missing; it is overridden
+            with a written reason only, and the certificate carries that reason.
+          </p>
+          <dl class="space-y-4">
+            <div v-for="g in GATES" :key="g.id">
+              <dt class="font-bold">{{ g.label }}</dt>
               <dd>
-                <p v-for="m in s.cautions" :key="m">{{ CAUTIONS[m].text }}</p>
+                {{ g.because }}
+                <ul class="list-disc pl-5 text-sm mt-1">
+                  <li v-for="c in g.conditions" :key="c.id">{{ c.need }}</li>
+                </ul>
+              </dd>
+            </div>
+          </dl>
+        </section>
+        <section id="schools" class="panel p-6 scroll-mt-4 space-y-3">
+          <h2 class="text-xl font-bold mb-3">Methods and sources</h2>
+          <HandbookSchools />
+          <p class="border-t border-line pt-4 text-sm">
+            <strong>Where values come from.</strong> A standard is named by its number. <em>Common practice</em> is what
+            restorers do, with no published source. <em>From memory</em> was recalled and not looked up; trust it
+            accordingly.
+          </p>
+        </section>
+      </InTurn>
+      <InTurn>
+        <section id="sums" class="panel p-6 scroll-mt-4">
+          <h2 class="text-xl font-bold mb-3">The arithmetic, as used</h2>
+          <dl class="grid sm:grid-cols-[12rem_1fr] gap-x-5 gap-y-3 text-sm">
+            <template v-for="s in CALCULATORS" :key="s.id"
+              ><dt class="font-bold">
+                <NuxtLink class="link" :to="`/instruments/${s.id}`">{{ s.title }}</NuxtLink>
+              </dt>
+              <dd>
+                <p v-for="f in s.formulas" :key="f">{{ f }}</p>
               </dd></template
-            ></template
-          >
-        </dl>
-      </section>
-      <HandbookGlossary />
+            >
+            <dt class="font-bold"><NuxtLink class="link" to="/instruments/host-fit">Host fit</NuxtLink></dt>
+            <dd>
+              Every setting of straps, wires and cuts is covered by a search whose bound never overrates what is left.
+              Fewest musts missed, then fewest things noticed, then second-best wants, wires, straps moved. Two lines on
+              one pin, a line on a pin that the host drives, one input on two pins or two ways at once cannot stand
+              together. Where nothing fits, needs are left out one by one until the rest is the smallest contradiction.
+            </dd>
+          </dl>
+        </section>
+      </InTurn>
+      <InTurn><HandbookProcedures /></InTurn>
+      <InTurn><HandbookAlign /></InTurn>
+      <InTurn><HandbookReading /></InTurn>
+      <InTurn>
+        <section id="cleaning" class="panel p-6 scroll-mt-4">
+          <h2 class="text-xl font-bold mb-3">What never goes where</h2>
+          <dl class="grid sm:grid-cols-[12rem_1fr] gap-x-5 gap-y-2 text-sm">
+            <template v-for="a in AGENTS" :key="a.id"
+              ><template v-if="neverOf(a).length"
+                ><dt class="font-bold">{{ a.label }}</dt>
+                <dd>{{ neverOf(a).join('; ') }}</dd></template
+              ></template
+            >
+          </dl>
+          <p class="hint mt-3">Common practice, no source.</p>
+        </section>
+      </InTurn>
+      <InTurn v-for="m in MECHANISMS" :key="m.id"
+        ><HandbookMechanism :id="m.id" :mechanism="m" class="scroll-mt-4"
+      /></InTurn>
+      <InTurn>
+        <section id="cautions" class="panel p-6 scroll-mt-4">
+          <h2 class="text-xl font-bold mb-3">Cautions, by station</h2>
+          <p class="mb-4">
+            Where law or licence governs the work, that comes first: mains wiring and picture tubes are for qualified
+            people.
+          </p>
+          <dl class="grid sm:grid-cols-[11rem_1fr] gap-y-3">
+            <template v-for="s in STATIONS" :key="s.id"
+              ><template v-if="s.cautions.length"
+                ><dt class="font-bold">{{ s.label }}</dt>
+                <dd>
+                  <p v-for="m in s.cautions" :key="m">{{ CAUTIONS[m].text }}</p>
+                </dd></template
+              ></template
+            >
+          </dl>
+        </section>
+      </InTurn>
+      <InTurn><HandbookGlossary /></InTurn>
     </div>
   </div>
 </template>

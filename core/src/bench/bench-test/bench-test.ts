@@ -105,7 +105,9 @@ export const benchTestByLines = (drive: TestedDrive, shows: readonly ShownReadin
     readCase({ mechanism: drive.mechanism, readings: shows.map(s => ({ ...s, source: 'recording' })) }),
     {
       untried: new Set(),
-      values: new Map(shows.flatMap(s => (typeof s.value === 'number' ? [[s.key, `${s.value.toFixed(1)} ${s.unit}`]] : []))),
+      values: new Map(
+        shows.flatMap(s => (typeof s.value === 'number' ? [[s.key, `${s.value.toFixed(1)} ${s.unit}`]] : [])),
+      ),
     },
   )
 

@@ -3,7 +3,7 @@ import type { CsvLayout } from './csv-layout'
 const LF = 10
 const CR = 13
 const ZERO = 48
-/** Integers of so many digits are exact, and so is a power of ten: their quotient is the nearest number, as text reads. */
+/** Integers of so many digits are exact, and so is a power of ten: their quotient is the number that text reads as. */
 const MOST_DIGITS = 15
 const POWERS = Float64Array.from({ length: MOST_DIGITS + 1 }, (_, k) => 10 ** k)
 /** No change in this cell. */

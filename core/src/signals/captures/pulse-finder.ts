@@ -163,7 +163,7 @@ export class PulseFinder {
     }
   }
 
-  /** Samples of one block, with all that changes from one to the next in plain variables: most of the time goes here. */
+  /** Samples of one block, with what changes from one to the next in plain variables: most of the time goes here. */
   private stretch(x: Float64Array, from: number, end: number, first: number, rate: number): void {
     const { up, down, baselineStep, noiseStep } = this
     // The usual heights stand for a whole block.

@@ -22,7 +22,9 @@ const rows = fc.array(
 
 /** Plain rows first, more than the head of a file that settles the layout: what follows may go the short way. */
 const begin = (quoted: boolean) =>
-  Array.from({ length: 400 }, (_, i) => `${cell(((i + 1) / 1e9).toFixed(9), quoted)},${i % 2},${(i >> 1) % 2}\n`).join('')
+  Array.from({ length: 400 }, (_, i) => `${cell(((i + 1) / 1e9).toFixed(9), quoted)},${i % 2},${(i >> 1) % 2}\n`).join(
+    '',
+  )
 const cell = (time: string, quoted: boolean) => (quoted ? `"${time}"` : time)
 
 describe('rows of the usual kind', () => {

@@ -1,23 +1,31 @@
 <script setup lang="ts">
-import { hasOffsetCost, offsetCost, usualHalfWindowUm } from '@wobrin/core/calculators/alignment'
-import { ALIGNMENT_LIMITS, LAYOUTS, layoutsOf, MECHANISMS, pitchUm, describeSource } from '@wobrin/core/drives'
+import { hasOffsetCost } from '@wobrin/core/calculators/alignment'
+import { ALIGNMENT_LIMITS, MECHANISMS, pitchUm, describeSource, type MechanismId } from '@wobrin/core/drives'
+import type { OffsetRow, OffsetsWorker } from '~/workers/offsets.worker'
 
-const rows = MECHANISMS.filter(m => hasOffsetCost(m.id)).map(m => {
-  const last = LAYOUTS[layoutsOf(m.id)[0]!]!.cylinders - 1
-  const half = usualHalfWindowUm(m.id)
-  const left = (cylinder: number, share: number) =>
-    `${Math.round(offsetCost(m.id, { cylinder, offsetUm: share * half }).margin * 100)} %`
-  return {
-    label: m.label,
-    id: m.id,
-    pitch: pitchUm(m.id).toFixed(0),
-    half: half.toFixed(0),
-    outer: [0, 0.5].map(s => left(0, s)),
-    inner: [0, 0.5].map(s => left(last, s)),
-    limits: ALIGNMENT_LIMITS[m.id],
-  }
-})
+const rows = MECHANISMS.filter(m => hasOffsetCost(m.id)).map(m => ({
+  label: m.label,
+  id: m.id,
+  pitch: pitchUm(m.id).toFixed(0),
+  limits: ALIGNMENT_LIMITS[m.id],
+}))
 const loads = [...new Set(rows.flatMap(r => r.limits?.headLoad.value ?? []))]
+
+/** Worked out beside the page: it takes a while. */
+const worker = useWorker<OffsetsWorker>(
+  () => new Worker(new URL('../../workers/offsets.worker.ts', import.meta.url), { type: 'module' }),
+)
+const costs = reactive(new Map<MechanismId, OffsetRow>())
+onMounted(async () => {
+  for (const { id } of rows) costs.set(id, await worker().row(id))
+})
+const WAITING = '…'
+const half = (id: MechanismId) => costs.get(id)?.halfUm.toFixed(0) ?? WAITING
+const margins = (id: MechanismId, where: 'outer' | 'inner') =>
+  costs
+    .get(id)
+    ?.[where].map(m => `${Math.round(m * 100)} %`)
+    .join(', ') ?? WAITING
 </script>
 
 <template>
@@ -59,9 +67,9 @@ const loads = [...new Set(rows.flatMap(r => r.limits?.headLoad.value ?? []))]
           <tr v-for="r in rows" :key="r.id" class="border-t border-line text-right">
             <td class="pr-4 py-1.5 text-left">{{ r.label }}</td>
             <td class="pr-4 whitespace-nowrap">{{ r.pitch }} µm</td>
-            <td class="pr-4 whitespace-nowrap">{{ r.half }} µm</td>
-            <td class="pr-4 whitespace-nowrap">{{ r.outer.join(', ') }}</td>
-            <td class="pr-4 whitespace-nowrap">{{ r.inner.join(', ') }}</td>
+            <td class="pr-4 whitespace-nowrap">{{ half(r.id) }} µm</td>
+            <td class="pr-4 whitespace-nowrap">{{ margins(r.id, 'outer') }}</td>
+            <td class="pr-4 whitespace-nowrap">{{ margins(r.id, 'inner') }}</td>
             <td class="pr-4 whitespace-nowrap">{{ r.limits?.radialUm.value }} µm</td>
             <td class="pr-4">{{ r.limits?.azimuthMin.value }}′</td>
             <td class="pr-4 whitespace-nowrap">

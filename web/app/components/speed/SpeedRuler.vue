@@ -70,7 +70,8 @@ const shown = computed(() => {
 </script>
 
 <template>
-  <div ref="box" class="w-full">
+  <!-- Its width is known only once it stands there: its place is kept until then. -->
+  <div ref="box" class="w-full min-h-[84px]">
     <svg
       v-if="width"
       :width="width"

@@ -1,0 +1,78 @@
+import { readFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { gzipSync } from 'node:zlib'
+import type { Page } from '@playwright/test'
+import { expect, test } from './support'
+
+/** What the application may weigh and take: see the file, which is changed only with a reason. */
+const BUDGET = JSON.parse(readFileSync(join(import.meta.dirname, 'budget.json'), 'utf8')) as {
+  readonly entryScriptGzipKb: number
+  readonly layoutShift: number
+  /** The longest task of a page, in pieces of work that the same browser does beside it. */
+  readonly longestTaskInPieces: number
+  /** Parts of the names of files that no page loads before they are needed. */
+  readonly notBeforeUse: readonly string[]
+}
+
+/** Watches for long tasks and for things that move. As text: it runs in the page. */
+const WATCH = `
+  window.seen = { longest: 0, shift: 0 }
+  new PerformanceObserver(l => {
+    for (const e of l.getEntries()) window.seen.longest = Math.max(window.seen.longest, e.duration)
+  }).observe({ type: 'longtask', buffered: true })
+  new PerformanceObserver(l => {
+    for (const e of l.getEntries()) if (!e.hadRecentInput) window.seen.shift += e.value
+  }).observe({ type: 'layout-shift', buffered: true })
+`
+/** A fixed piece of work, ms: the shortest of some, as whatever else runs makes it longer. */
+const PIECE = `(() => {
+  let least = Infinity
+  for (let k = 0; k < 3; k++) {
+    const begun = performance.now()
+    const a = Float64Array.from({ length: 1e6 }, (_, i) => Math.sin(i)).sort()
+    if (a[0] <= 1) least = Math.min(least, performance.now() - begun)
+  }
+  return least
+})()`
+
+async function drivePath(page: Page, tag: string): Promise<string> {
+  const { lines } = (await (await page.request.get('/api/bench')).json()) as {
+    lines: { drive: { id: string; tag: string } }[]
+  }
+  return `/drives/${lines.find(l => l.drive.tag === tag)!.drive.id}`
+}
+const settle = (page: Page) => page.waitForTimeout(2000)
+
+test('the entry script is small, and nothing that is not needed yet is loaded', async ({ page, request }) => {
+  const html = await (await request.get('/')).text()
+  const entry = /<script type="module" src="([^"]+)"/.exec(html)?.[1]
+  expect(entry, 'an entry script').toBeTruthy()
+  const bytes = await (await request.get(entry!)).body()
+  expect(gzipSync(bytes).length / 1000).toBeLessThan(BUDGET.entryScriptGzipKb)
+  const loaded: string[] = []
+  page.on('request', r => loaded.push(r.url()))
+  await page.goto('/')
+  await settle(page)
+  for (const name of BUDGET.notBeforeUse)
+    expect(
+      loaded.filter(u => u.includes(name)),
+      name,
+    ).toEqual([])
+})
+
+for (const path of ['/', 'SK-20', '/instruments', '/instruments/speed', '/handbook', '/shelf', '/day'])
+  test(`${path}: nothing keeps a key waiting, and nothing moves while it loads`, async ({ page }) => {
+    await page.addInitScript(WATCH)
+    const at = path.startsWith('/') ? path : await drivePath(page, path)
+    // A machine that is busy just then may fail once: what is slow fails each time.
+    await expect(async () => {
+      await page.goto(at)
+      await settle(page)
+      const { longest, shift } = await page.evaluate<{ longest: number; shift: number }>('window.seen')
+      const piece = await page.evaluate<number>(PIECE)
+      expect(longest / piece, `${longest} ms, a piece of ${piece.toFixed(0)} ms`).toBeLessThan(
+        BUDGET.longestTaskInPieces,
+      )
+      expect(shift).toBeLessThan(BUDGET.layoutShift)
+    }).toPass({ timeout: 60_000 })
+  })
