@@ -6,12 +6,13 @@ import { setTimeout as pause } from 'node:timers/promises'
 import { createGzip } from 'node:zlib'
 import { ParameterError } from '@wobrin/core/base/errors'
 import {
-  BoardClient,
-  BoardRecorder,
   hostTestByBoard,
   readDiskByBoard,
+  RecordedBoard,
   wholeDisk,
+  type BoardClient,
   type HandsAsked,
+  type Hello,
 } from '@wobrin/core/instruments/bench-link'
 import { MOST_EDGES, reportBus, type BusReport } from '@wobrin/core/instruments/interface'
 import { readCapture } from '@wobrin/core/signals/captures'
@@ -49,25 +50,20 @@ export async function recordTest(to: BoardRecording): Promise<Pick<BusReport, 'c
 
 async function record({ address, out }: BoardRecording, run: (board: BoardClient) => Promise<void>): Promise<void> {
   const wire = await boardWire(address)
-  let recorder: BoardRecorder | null = null
+  const recorded = new RecordedBoard(wire, later)
   try {
-    const board = new BoardClient(wire, later, {
-      change: c => recorder?.change(c),
-      done: (request, answer) => recorder?.done(request, answer),
-    })
-    const hello = await board.begin()
-    recorder = new BoardRecorder(hello, await board.ask({ read: 'lines' }))
-    try {
-      await run(board)
-    } finally {
-      // What came until a board was lost is kept.
-      const text = Readable.from(recorder.vcd(`What ${hello.board} told${hello.simulated ? ', simulated' : ''}`))
-      const file = createWriteStream(out)
-      await (out.endsWith('.gz') ? pipeline(text, createGzip(), file) : pipeline(text, file))
-    }
+    await recorded.during(run)
   } finally {
     wire.close()
+    // What came until a board was lost is kept.
+    if (recorded.last) await write(recorded.last, recorded.board.hello!, out)
   }
+}
+
+async function write(recorder: NonNullable<RecordedBoard['last']>, of: Hello, out: string): Promise<void> {
+  const text = Readable.from(recorder.vcd(`What ${of.board} told${of.simulated ? ', simulated' : ''}`))
+  const file = createWriteStream(out)
+  await (out.endsWith('.gz') ? pipeline(text, createGzip(), file) : pipeline(text, file))
 }
 
 /** Hands are asked at a terminal; without one nobody can help. */

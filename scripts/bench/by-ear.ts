@@ -3,8 +3,7 @@ import { join } from 'node:path'
 import { sense } from '@wobrin/core/instruments/sensed'
 import { speedFromCapture } from '@wobrin/core/instruments/spindle'
 import { readCapture } from '@wobrin/core/signals/captures'
-import { rub, sampled, turnsAt, wavOf, type Turning } from '../../core/test/instruments/rhythm/by-ear'
-import { noise } from '../../core/test/noise'
+import { decayingMark, rub, sampled, turnsAt, wavOf, type Turning } from '../../core/test/instruments/rhythm/by-ear'
 
 const SPEEDS = [297.31, 300, 303.9, 360.4]
 const SEEDS = [11, 12, 13, 14, 15]
@@ -35,11 +34,7 @@ async function marks(): Promise<void> {
   const errors: number[] = []
   for (const rpm of SPEEDS)
     for (const seed of SEEDS) {
-      const random = noise(seed)
-      const wave = sampled({ rpm, seconds: (31 * 60) / rpm }, place => {
-        const since = (((place + 0.7) % 1) * 60) / rpm
-        return 0.5 * Math.exp(-since / 0.001) + 0.05 * Math.sqrt(12) * random()
-      })
+      const wave = sampled({ rpm, seconds: (31 * 60) / rpm }, decayingMark(rpm, seed))
       const capture = await readCapture(sourceOf('mark.wav', wavOf(wave)))
       const { measurement } = speedFromCapture(capture, {}, { mechanism: '5.25in-96', school: 'leave-alone' })
       errors.push(Math.abs(measurement!.rpm.mean / rpm - 1))

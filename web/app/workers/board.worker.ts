@@ -4,10 +4,10 @@ import { pitchUm, type MechanismId } from '@wobrin/core/drives'
 import { countTrack } from '@wobrin/core/instruments/alignment'
 import type { SweepCount } from '@wobrin/core/log'
 import {
-  BoardClient,
-  BoardRecorder,
   hostTestByBoard,
   readDiskByBoard,
+  RecordedBoard,
+  type BoardClient,
   type BoardWire,
   type DrivenLine,
   type HandsAsked,
@@ -55,11 +55,10 @@ const SPEED_S = 60
 
 const pause = (ms: number) => new Promise<void>(resolve => setTimeout(resolve, ms))
 
-let board: BoardClient | null = null
+let board: RecordedBoard | null = null
 let simulated: SimulatedBoard | null = null
-/** What is done now, as it goes into a recording; and what was done last. */
-let recorder: BoardRecorder | null = null
-let last: BoardRecorder | null = null
+/** What was done last; it outlives the board. */
+let last: RecordedBoard['last'] = null
 let timers: ReturnType<typeof setInterval>[] = []
 let deliver: (text: string) => void = () => {}
 let lose: (why: string) => void = () => {}
@@ -82,9 +81,8 @@ function connect(write: (text: string) => void): void {
       lose = onEnd
     },
   }
-  board = new BoardClient(wire, pause, {
+  board = new RecordedBoard(wire, pause, {
     change: change => {
-      recorder?.change(change)
       timeS = change.t / 1e6
       if ('button' in change) {
         if (change.button) pressed++
@@ -97,19 +95,17 @@ function connect(write: (text: string) => void): void {
     nonsense: problem => {
       nonsense = problem.message
     },
-    done: (request, answer) => recorder?.done(request, answer),
   })
 }
 
-/** Does something with the board, and records what the board tells meanwhile. */
+/** Does something with the board, and keeps what the board tells meanwhile. */
 async function recorded<T>(run: (board: BoardClient) => Promise<T>): Promise<T> {
-  const client = ask()
+  const own = connected()
   stopped = false
-  recorder = last = new BoardRecorder(client.hello!, await client.ask({ read: 'lines' }))
   try {
-    return await run(client)
+    return await own.during(run)
   } finally {
-    recorder = null
+    last = own.last
   }
 }
 
@@ -125,7 +121,7 @@ function news(): BoardNews {
     speed,
     pressed,
     nonsense,
-    ended: board?.ended ?? null,
+    ended: board?.board.ended ?? null,
   }
 }
 
@@ -156,8 +152,8 @@ const worker = {
     return attempt(async () => {
       if (write) connect(write)
       else simulate(of, story)
-      const hello = await board!.begin()
-      const { lines: now = {} } = await board!.ask({ read: 'lines' })
+      const hello = await ask().begin()
+      const { lines: now = {} } = await ask().ask({ read: 'lines' })
       for (const [line, low] of Object.entries(now)) lines.set(line as LineName, low)
       timers.push(setInterval(() => onNews(news()), NEWS_MS))
       return hello
@@ -269,7 +265,9 @@ const worker = {
   },
 }
 
-function ask(): BoardClient {
+const ask = (): BoardClient => connected().board
+
+function connected(): RecordedBoard {
   if (board) return board
   throw new InputError('no board is connected', 'a board')
 }

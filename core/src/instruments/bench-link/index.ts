@@ -1,5 +1,5 @@
 export { BoardClient, type BoardEars, type BoardWire, type Pause, type Request } from './board-client'
-export { BoardRecorder } from './board-recorder'
+export { RecordedBoard } from './recorded-board'
 export { checkBoard, type BoardCheck, type BoardReport } from './check-board'
 export { hostTestByBoard, type HandsAsked, type HostTestOptions, type HostTestStep } from './host-test'
 export { readDiskByBoard, wholeDisk, type BoardReadOptions, type BoardTrack, type TrackPlace } from './read-disk'

@@ -1,3 +1,4 @@
+import { JUST_BEFORE_S } from './follow-heads'
 import { fallsOf, isLow, lowShare } from './levels'
 import type { BusLines } from './lines'
 
@@ -14,7 +15,6 @@ export interface DiskChange {
 const AWAY_S = 1
 /** The line stands so long after a step, s. */
 const AFTER_STEP_S = 0.01
-const JUST_BEFORE_S = 1e-6
 
 /** Pauses of the index, with select and motor on, in which a disk may have been changed. */
 export function diskChanges(lines: BusLines): DiskChange[] {

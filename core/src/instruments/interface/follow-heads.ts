@@ -1,5 +1,6 @@
 import { fallsOf, isLow } from './levels'
 import type { BusLines } from './lines'
+import { FOLLOWS_S } from './selection'
 
 /** A row of steps one way. */
 export interface Seek {
@@ -52,14 +53,12 @@ const PAUSE = 0.04
 const SETTLE = 0.015
 
 /** So long before a step a line still shows what it showed at rest, s. */
-const JUST_BEFORE_S = 1e-6
-/** A status line follows SELECT within this time, s. */
-const GATED_S = 1e-4
+export const JUST_BEFORE_S = 1e-6
 
 /** When TRACK 0 is looked at before the first step: at the beginning, after each selection, just before the step. */
 function looksBefore({ select }: BusLines, firstS: number): number[] {
   const selections = select ? [...fallsOf(select)].filter(t => t < firstS) : []
-  return [0, ...selections.map(t => Math.min(t + GATED_S, firstS - JUST_BEFORE_S)), firstS - JUST_BEFORE_S]
+  return [0, ...selections.map(t => Math.min(t + FOLLOWS_S, firstS - JUST_BEFORE_S)), firstS - JUST_BEFORE_S]
 }
 
 /**

@@ -3,7 +3,7 @@ import { isLow, lowShare } from './levels'
 import type { BusLines, LineName } from './lines'
 
 /** A status line follows SELECT within this time, s. */
-const FOLLOWS_S = 1e-4
+export const FOLLOWS_S = 1e-4
 /** The output stage takes a moment to let go, s. */
 const LETS_GO_S = 5e-4
 

@@ -1,4 +1,4 @@
-import { BoardClient, BoardRecorder, type Pause } from '../../../src/instruments/bench-link'
+import { RecordedBoard, type BoardClient, type Pause } from '../../../src/instruments/bench-link'
 import type { DriveSpec } from '../../../src/simulator'
 import { read } from '../../helpers'
 import { onWire, type Fault } from './on-wire'
@@ -9,13 +9,8 @@ export async function recordBoard<T>(
   { fault, spec }: { readonly fault?: Fault; readonly spec?: DriveSpec } = {},
 ) {
   const { wire, pause, board: hands } = onWire(fault, spec)
-  let recorder: BoardRecorder | null = null
-  const board = new BoardClient(wire, pause, {
-    change: c => recorder?.change(c),
-    done: (request, answer) => recorder?.done(request, answer),
-  })
-  const hello = await board.begin()
-  recorder = new BoardRecorder(hello, await board.ask({ read: 'lines' }))
-  const result = await run(board, pause, hands)
-  return { result, capture: await read('board.vcd', [...recorder.vcd('What a board told')].join('')) }
+  const recorded = new RecordedBoard(wire, pause)
+  const result = await recorded.during(board => run(board, pause, hands))
+  const text = [...recorded.last!.vcd('What a board told')].join('')
+  return { result, capture: await read('board.vcd', text) }
 }

@@ -43,3 +43,12 @@ export const rub = (strength: number, seed = 1) => {
     return 0.02 * random() * (1 + strength * swell) + 0.05 * Math.sin(2 * Math.PI * 50 * t)
   }
 }
+
+/** An index pulse through a resistor: it decays in a millisecond, with noise of a tenth of its height (20 dB). */
+export const decayingMark = (rpm: number, seed: number) => {
+  const random = noise(seed)
+  return (place: number) => {
+    const since = (((place + 0.7) % 1) * 60) / rpm
+    return 0.5 * Math.exp(-since / 0.001) + 0.05 * Math.sqrt(12) * random()
+  }
+}

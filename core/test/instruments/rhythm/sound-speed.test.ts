@@ -4,7 +4,7 @@ import { sense } from '../../../src/instruments/sensed'
 import { speedFromCapture } from '../../../src/instruments/spindle'
 import { read } from '../../helpers'
 import { noise } from '../../noise'
-import { rub, sampled, turnsAt, wavOf, type Turning } from './by-ear'
+import { decayingMark, rub, sampled, turnsAt, wavOf, type Turning } from './by-ear'
 
 const heard = (bytes: Uint8Array, ask: { for: 'rub' | 'tone'; perRevolution?: number }) => {
   const { of, ...rest } = sense(bytes, 'drive.wav', { of: 'sound', mechanism: '3.5in', ...ask })
@@ -15,15 +15,9 @@ const heard = (bytes: Uint8Array, ask: { for: 'rub' | 'tone'; perRevolution?: nu
 const trueRpm = (of: Turning) => (60 * turnsAt(of, of.seconds)) / of.seconds
 
 describe('a mark through the sound input', () => {
-  // An index pulse through a resistor: it decays in a millisecond, with noise of a tenth of its height (20 dB).
   it.each([297.31, 300, 303.9, 360.4])('gives %f r/min within 2 in 10 000 over 30 revolutions at 20 dB', async rpm => {
     for (const seed of [3, 4, 5]) {
-      const random = noise(seed)
-      const of = { rpm, seconds: (31 * 60) / rpm }
-      const wave = sampled(of, place => {
-        const since = (((place + 0.7) % 1) * 60) / rpm
-        return 0.5 * Math.exp(-since / 0.001) + 0.05 * Math.sqrt(12) * random()
-      })
+      const wave = sampled({ rpm, seconds: (31 * 60) / rpm }, decayingMark(rpm, seed))
       const capture = await read('mark.wav', wavOf(wave))
       const context = { mechanism: '5.25in-96', school: 'leave-alone' } as const
       const { measurement } = speedFromCapture(capture, {}, context)

@@ -19,18 +19,7 @@ const selected = ref<{ readonly cylinder: number; readonly head: 0 | 1 } | null>
       Select, motor, track zero, then track after track. Each is read for some revolutions; the more, the surer.
     </p>
     <div class="flex flex-wrap gap-3 items-end">
-      <FormField v-slot="{ id }" label="Cylinders" class="w-24"
-        ><input :id="id" v-model.number="cylinders" class="field" type="number" min="1" max="90"
-      /></FormField>
-      <FormField v-slot="{ id }" label="Heads" class="w-20"
-        ><select :id="id" v-model.number="heads" class="field">
-          <option :value="1">1</option>
-          <option :value="2">2</option>
-        </select></FormField
-      >
-      <FormField v-slot="{ id }" label="Revolutions" class="w-28"
-        ><input :id="id" v-model.number="turns" class="field" type="number" min="1" max="20"
-      /></FormField>
+      <BoardSize v-model:cylinders="cylinders" v-model:heads="heads" v-model:turns="turns" />
       <button
         class="btn btn-primary"
         :disabled="held || reading || !(cylinders > 0) || !(turns > 0)"
@@ -39,13 +28,7 @@ const selected = ref<{ readonly cylinder: number; readonly head: 0 | 1 } | null>
         Read the disk
       </button>
     </div>
-    <ProgressLine
-      v-if="reading"
-      :share="surface ? surface.done / surface.all : 0"
-      what="Reading the disk"
-      end="Stop reading"
-      @end="board.stop"
-    />
+    <BoardProgress :board="board" />
     <template v-if="surface">
       <p v-if="totals" class="text-sm" data-testid="board-sectors">
         <strong>{{ spaced(totals.good) }} of {{ spaced(totals.good + totals.bad + totals.missing) }} sectors</strong>

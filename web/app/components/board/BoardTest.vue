@@ -13,10 +13,7 @@ const MARKS: Readonly<Partial<Record<PointState, 'leave' | 'mend' | 'unknown'>>>
   wrong: 'mend',
   again: 'unknown',
 }
-const diskOut = ref(false)
-watch(hands, h => {
-  diskOut.value = h === 'put the disk in'
-})
+const diskOut = computed(() => hands.value === 'put the disk in')
 
 /** A simulated drive has no hands of its own. */
 function did(it: boolean): void {

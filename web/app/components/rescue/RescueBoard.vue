@@ -12,7 +12,7 @@ const { board, mechanism, missing } = defineProps<{
   busy: boolean
 }>()
 const emit = defineEmits<{ read: [tracks: readonly TrackPlace[], turns: number]; close: [] }>()
-const { hello, reading, surface, problem } = board
+const { hello, reading, problem } = board
 const steppers = MECHANISMS.filter(m => layoutsOf(m.id).length > 0)
 const type = ref<MechanismId>(mechanism)
 const cylinders = ref(findMechanism(type.value).geometry.cylinders.value)
@@ -54,20 +54,12 @@ async function close(): Promise<void> {
     <template v-else>
       <p v-if="missing && !missing.length" class="text-sm">Nothing is missing: the disk need not be read again.</p>
       <div v-else class="flex flex-wrap gap-3 items-end">
-        <template v-if="!missing">
-          <FormField v-slot="{ id }" label="Cylinders" class="w-24"
-            ><input :id="id" v-model.number="cylinders" class="field" type="number" min="1" max="90"
-          /></FormField>
-          <FormField v-slot="{ id }" label="Heads" class="w-20"
-            ><select :id="id" v-model.number="heads" class="field">
-              <option :value="1">1</option>
-              <option :value="2">2</option>
-            </select></FormField
-          >
-        </template>
-        <FormField v-slot="{ id }" label="Revolutions" class="w-28"
-          ><input :id="id" v-model.number="turns" class="field" type="number" min="1" max="20"
-        /></FormField>
+        <BoardSize
+          v-model:cylinders="cylinders"
+          v-model:heads="heads"
+          v-model:turns="turns"
+          :tracks-known="missing !== null"
+        />
         <button
           class="btn btn-primary"
           :disabled="reading || busy || !(turns > 0) || !(cylinders > 0)"
@@ -76,13 +68,7 @@ async function close(): Promise<void> {
           {{ missing ? `Read ${tracks.length} ${tracks.length === 1 ? 'track' : 'tracks'} again` : 'Read the disk' }}
         </button>
       </div>
-      <ProgressLine
-        v-if="reading"
-        :share="surface ? surface.done / surface.all : 0"
-        what="Reading the disk"
-        end="Stop reading"
-        @end="board.stop"
-      />
+      <BoardProgress :board="board" />
     </template>
   </section>
 </template>
