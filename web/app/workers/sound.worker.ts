@@ -79,7 +79,8 @@ function news(): SoundNews {
   const own = follower!
   const asked = ask!
   const last = own.last(HUM_S)
-  const gaps = own.gaps()
+  // Pulses also show where a piece was dropped without a trace.
+  const gaps = asked.for === 'marks' ? own.pulses().gaps : own.gaps()
   const sure = clock.off()
   const now = performance.now()
   if (asked.for !== 'marks' && now - slowAt > SLOW_MS) {

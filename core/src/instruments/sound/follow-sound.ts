@@ -1,4 +1,4 @@
-import { PulseFinder, ZeroRuns, type Gap } from '../../signals/captures'
+import { PulseFinder, skipped, ZeroRuns, type Gap } from '../../signals/captures'
 import { pulsesFromEdges, type PulseTrain } from '../spindle'
 
 /** So much of a sound is kept, s: longer ones begin to lose their oldest part. */
@@ -91,7 +91,9 @@ export class SoundFollower {
   pulses(sinceS = 0): PulseTrain {
     const { edges } = this.finder.snapshot('sound', 'auto', sinceS).channel
     const times = edges?.times ?? new Float64Array(0)
-    return pulsesFromEdges({ initial: 0, times, gaps: this.gaps() })
+    const train = pulsesFromEdges({ initial: 0, times, gaps: this.gaps() })
+    const gaps = [...train.gaps, ...skipped(train.starts)].sort((a, b) => a.fromS - b.fromS)
+    return { ...train, gaps }
   }
 
   /** The last samples that are kept, at most so many seconds. */

@@ -12,6 +12,7 @@ export type {
 } from './capture'
 export { writeCsv } from './csv-writer'
 export { GrowableDoubles } from './growable'
+export { skipped } from './skipped'
 export { guessSpindleChannel } from './guess-channel'
 export { LiveReader } from './live-reader'
 export { PulseFinder } from './pulse-finder'

@@ -3,6 +3,7 @@ import { DEFAULT_MAX_EDGES, type Capture, type FormatReader, type ReadOptions } 
 import { latin1 } from './latin1'
 import { PulseFinder, type FoundPulses } from './pulse-finder'
 import { parseWavFormat, sampleReader, type WavFormat } from './wav-header'
+import { skipped } from './skipped'
 import { ZeroRuns } from './zero-runs'
 
 const NAMES = ['left', 'right']
@@ -169,7 +170,13 @@ export class WavReader implements FormatReader {
         notices.push(
           `"${name}" has ${gaps.length} ${gaps.length === 1 ? 'gap' : 'gaps'} of exact silence, as where sound was lost; nothing is measured across ${gaps.length === 1 ? 'it' : 'them'}.`,
         )
-      return channel.edges ? { ...channel, edges: { ...channel.edges, gaps } } : channel
+      const short = channel.edges ? skipped(channel.edges.times.filter((_, k) => k % 2 === 0)) : []
+      if (short.length)
+        notices.push(
+          `Pieces of "${name}" seem to be lost at ${short.length} ${short.length === 1 ? 'place' : 'places'}, where one revolution is too short; nothing is measured there.`,
+        )
+      const all = [...gaps, ...short].sort((a, b) => a.fromS - b.fromS)
+      return channel.edges ? { ...channel, edges: { ...channel.edges, gaps: all } } : channel
     })
   }
 }
