@@ -1,6 +1,6 @@
 import { InputError } from '../../base/errors'
 import type { BoardClient, Pause } from './board-client'
-import type { DrivenLine, Hello } from './messages'
+import type { DrivenLine } from './messages'
 import { home, readingOnlyWith, readTrackByBoard, stepper } from './read-disk'
 
 /** What hands must do in the middle of the test. */
@@ -47,7 +47,7 @@ export async function* hostTestByBoard(
   const hello = board.hello ?? (await board.begin())
   readingOnlyWith(hello)
   const step = stepper(board, pause)
-  const set = (line: DrivenLine, low: boolean) => setWhereDriven(board, hello, line, low)
+  const set = (line: DrivenLine, low: boolean) => board.ask({ set: line, low })
   const watches = hello.lines.includes('disk-change') || hello.lines.includes('write-protect')
   const zones = [0, Math.floor(cylinders / 2), cylinders - 1]
   const parts = [
@@ -120,10 +120,6 @@ export async function* hostTestByBoard(
       if (!(error instanceof InputError)) throw error
     })
   }
-}
-
-async function setWhereDriven(board: BoardClient, hello: Hello, line: DrivenLine, low: boolean): Promise<void> {
-  if (hello.drives.includes(line)) await board.ask({ set: line, low })
 }
 
 /** Tries a part of the test. @returns whether it went through @throws InputError where the board is gone */
