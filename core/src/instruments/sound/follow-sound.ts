@@ -92,7 +92,7 @@ export class SoundFollower {
     const { edges } = this.finder.snapshot('sound', 'auto', sinceS).channel
     const times = edges?.times ?? new Float64Array(0)
     const train = pulsesFromEdges({ initial: 0, times, gaps: this.gaps() })
-    const gaps = [...train.gaps, ...skipped(train.starts)].sort((a, b) => a.fromS - b.fromS)
+    const gaps = [...train.gaps, ...skipped(train.starts, train.gaps)].sort((a, b) => a.fromS - b.fromS)
     return { ...train, gaps }
   }
 

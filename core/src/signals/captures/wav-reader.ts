@@ -170,10 +170,15 @@ export class WavReader implements FormatReader {
         notices.push(
           `"${name}" has ${gaps.length} ${gaps.length === 1 ? 'gap' : 'gaps'} of exact silence, as where sound was lost; nothing is measured across ${gaps.length === 1 ? 'it' : 'them'}.`,
         )
-      const short = channel.edges ? skipped(channel.edges.times.filter((_, k) => k % 2 === 0)) : []
+      const short = channel.edges
+        ? skipped(
+            channel.edges.times.filter((_, k) => k % 2 === 0),
+            gaps,
+          )
+        : []
       if (short.length)
         notices.push(
-          `Pieces of "${name}" seem to be lost at ${short.length} ${short.length === 1 ? 'place' : 'places'}, where one revolution is too short; nothing is measured there.`,
+          `Pieces of "${name}" seem to be lost or put in at ${short.length} ${short.length === 1 ? 'place' : 'places'}, where revolutions are suddenly shorter or longer; nothing is measured there.`,
         )
       const all = [...gaps, ...short].sort((a, b) => a.fromS - b.fromS)
       return channel.edges ? { ...channel, edges: { ...channel.edges, gaps: all } } : channel
