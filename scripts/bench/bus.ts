@@ -7,6 +7,7 @@ import type { Browser } from '@playwright/test'
 import { vcdChunks } from '@wobrin/core/signals/captures'
 import { fluxOf, nearestCells } from '@wobrin/core/signals/separator'
 import { halfCellOf, readSectors, readTrack, writeTrack, type Format } from '@wobrin/core/signals/codes'
+import { jitterTable } from './jitter'
 import { Random, readSurface, recordReading, SimulatedDrive, soundDrive, wholeSurface } from '@wobrin/core/simulator'
 
 const middle = (xs: number[]) => [...xs].sort((a, b) => a - b)[xs.length >> 1]!
@@ -22,27 +23,6 @@ function track(seed: number): Float64Array {
     data: Uint8Array.from({ length: 512 }, () => Math.floor(random.next() * 256)),
   }))
   return fluxOf(writeTrack(format, sectors, 0.2), half, 4)
-}
-
-/**
- * Failed sectors of 72 at a jitter, on a disk that is 3 % fast with 1 % wow: ours, and each interval to its nearest
- * cell.
- */
-function failed(jitter: number): readonly [ours: number, nearest: number] {
-  let [ours, nearest] = [72, 72]
-  for (const seed of [1, 2]) {
-    const random = new Random(seed + 40)
-    const hz = 5 * 1.03
-    const times = track(seed)
-      .map(t => {
-        const at = t / 1.03
-        return at + (0.01 / (2 * Math.PI * hz)) * Math.sin(2 * Math.PI * hz * at) + random.gaussian() * jitter * half
-      })
-      .sort()
-    ours -= readTrack(times, format).sectors.filter(s => s.status === 'good').length
-    nearest -= readSectors(nearestCells(times, half), 'MFM').filter(s => s.status === 'good').length
-  }
-  return [ours, nearest]
 }
 
 /** The read engine: transitions a second, and how it bears jitter beside a plain decoder. */
@@ -65,14 +45,7 @@ export function engine(): void {
   console.log(
     `Read engine: ${ours.toFixed(1)} million transitions a second with margins, phases and sectors (${(ours / plain).toFixed(2)} x a plain nearest-cell decoder, ${plain.toFixed(1)} million)`,
   )
-  console.log('Failed sectors of 72 against jitter (deviation, % of the window), 3 % fast, 1 % wow:')
-  console.log('  jitter %         ours   nearest cell')
-  for (const jitter of [0.04, 0.06, 0.08, 0.09, 0.1, 0.11, 0.12, 0.13, 0.14, 0.16]) {
-    const [a, b] = failed(jitter)
-    console.log(
-      `  ${String(Math.round(jitter * 100)).padStart(8)}   ${String(a).padStart(10)}   ${String(b).padStart(12)}`,
-    )
-  }
+  jitterTable()
 }
 
 /**

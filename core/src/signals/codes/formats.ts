@@ -1,4 +1,4 @@
-import { separate, type FluxTimes } from '../separator'
+import { PHASE_PARTS, separate, type FluxTimes } from '../separator'
 import { ZONES } from './group-4-to-5'
 import { ZONED_RATE } from './group-zoned'
 import type { Code } from './sector-track'
@@ -101,7 +101,7 @@ export function rankFormats(times: FluxTimes, formats: readonly Format[] = FORMA
     const s = separate(sample, { halfCellS: half })
     let [off, odd] = [0, 0]
     for (let i = 1; i < s.at.length; i++) {
-      off += Math.abs(s.phase[i]!)
+      off += Math.abs(s.phase[i]!) / PHASE_PARTS
       if (s.at[i]! - s.at[i - 1]! > 4) odd++
     }
     return (off + odd) / Math.max(1, s.at.length)

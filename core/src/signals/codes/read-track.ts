@@ -18,9 +18,9 @@ import { readSectors, type FoundSector } from './read-sectors'
 import { readSplitSectors } from './split-words'
 
 /** How each code's sectors are found in its cells. */
-const READERS: Readonly<Record<TrackCode, (cells: Uint8Array) => FoundSector[]>> = {
+const READERS: Readonly<Record<TrackCode, (cells: Uint8Array, at?: Int32Array) => FoundSector[]>> = {
   FM: cells => readSectors(cells, 'FM'),
-  MFM: cells => readSectors(cells, 'MFM'),
+  MFM: (cells, at) => readSectors(cells, 'MFM', at),
   'split MFM': readSplitSectors,
   '4-to-5': readGroupSectors,
   '6-and-2': readSixAndTwoSectors,
@@ -31,8 +31,9 @@ const READERS: Readonly<Record<TrackCode, (cells: Uint8Array) => FoundSector[]>>
   'quick files': readFileBlocks,
 }
 
-/** Sectors in the cells of a track. */
-export const readCells = (cells: Uint8Array, code: TrackCode): FoundSector[] => READERS[code](cells)
+/** Sectors in the cells of a track. @param at cells of its transitions, where they are known */
+export const readCells = (cells: Uint8Array, code: TrackCode, at?: Int32Array): FoundSector[] =>
+  READERS[code](cells, at)
 
 /** A sector with the timing margin that its bits had left. */
 export interface MeasuredSector extends FoundSector {
@@ -68,7 +69,7 @@ const room = new SeparatorRoom()
 export function readTrack(times: FluxTimes, format: Format, options: TrackReadOptions = {}): ReadTrack {
   const s = separate(times, { ...options, halfCellS: options.halfCellS ?? halfCellOf(format) }, room)
   const meter = new TimingMeter()
-  const sectors = readCells(s.cells, format.code).map((f): MeasuredSector => ({
+  const sectors = readCells(s.cells, format.code, s.at).map((f): MeasuredSector => ({
     ...f,
     margin: meter.take(s, f.fromCell, f.toCell),
     atS: times[Math.min(times.length - 1, lowerBound(s.at, f.fromCell))]!,

@@ -1,5 +1,5 @@
 import { lowerBound } from '../../base/numbers'
-import { separate, SeparatorRoom, type FluxTimes } from '../separator'
+import { PHASE_PARTS, separate, SeparatorRoom, type FluxTimes } from '../separator'
 import { halfCellOf, type Format, type TrackCode } from './formats'
 import type { FoundSector } from './read-sectors'
 import { readCells, type TrackReadOptions } from './read-track'
@@ -32,13 +32,13 @@ export function softReads(
   options: TrackReadOptions = {},
 ): SoftRead[] {
   const s = separate(times, { ...options, halfCellS: options.halfCellS ?? halfCellOf(format) }, room)
-  return readCells(s.cells, format.code)
+  return readCells(s.cells, format.code, s.at)
     .filter(wanted)
     .map(found => {
       const first = Math.max(0, found.fromCell - LEAD)
       const [from, to] = [lowerBound(s.at, first), lowerBound(s.at, found.toCell)]
       const at = new Float32Array(to - from)
-      for (let i = from; i < to; i++) at[i - from] = s.at[i]! - first + s.phase[i]!
+      for (let i = from; i < to; i++) at[i - from] = s.at[i]! - first + s.phase[i]! / PHASE_PARTS
       return { found, code: format.code, length: found.toCell - first, at }
     })
 }

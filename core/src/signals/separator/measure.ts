@@ -1,14 +1,24 @@
 import { lowerBound } from '../../base/numbers'
-import type { Separated } from './separator'
+import { PHASE_PARTS, type Separated } from './separator'
 
 /** Bins of a phase histogram over the window, −0.5 to 0.5 of a half cell. */
 export const PHASE_BINS = 64
 const FINE = 1024
+/** A fine bin holds two to this power of a phase's parts. */
+const PARTS_IN_BIN = Math.log2(PHASE_PARTS / FINE)
+
+/** Transitions whose phases cannot add up beyond 32 bits. */
+const AT_ONCE = (1 << 30) / PHASE_PARTS
+
+/** What {@link tally} sums up. */
+const [EARLY, EARLIES, LATE, LATES, EVEN, ODD, SUMS] = [0, 1, 2, 3, 4, 5, 6] as const
 
 /** What the transitions of a stretch say about its timing. */
 export class TimingMeter {
-  private readonly fine = new Uint32Array(FINE)
-  private readonly own = new Uint32Array(FINE)
+  private readonly fine = new Int32Array(FINE)
+  /** One more, for what came twice in a cell and has no phase. */
+  private readonly own = new Int32Array(FINE + 1)
+  private readonly sums = new Float64Array(SUMS)
   private count = 0
   private late = 0
   private lates = 0
@@ -24,52 +34,22 @@ export class TimingMeter {
   take(s: Separated, fromCell: number, toCell: number): number {
     const [from, to] = [lowerBound(s.at, fromCell), lowerBound(s.at, toCell)]
     const own = this.own.fill(0)
-    const { at, phase } = s
-    let early = 0
-    let earlies = 0
-    let late = 0
-    let lates = 0
-    for (let i = from; i < to; i++) {
-      const bin = ((phase[i]! + 0.5) * FINE) | 0
-      own[bin] = own[bin]! + 1
-    }
-    this.takeSides(phase, from, to)
-    const end = Math.min(to, at.length - 1)
-    let before = 0
-    for (let i = Math.max(1, from); i < end; i++) {
-      const after = at[i + 1]! - at[i]!
-      if (before > 0 && before < after) {
-        early += phase[i]!
-        earlies++
-      } else if (before > after) {
-        late += phase[i]!
-        lates++
-      }
-      before = after
-    }
-    this.early += early
-    this.earlies += earlies
-    this.late += late
-    this.lates += lates
+    const sums = this.sums.fill(0)
+    for (let i = from; i < to; i += AT_ONCE) tally(s, i, Math.min(to, i + AT_ONCE), own, sums)
+    this.early += sums[EARLY]!
+    this.earlies += sums[EARLIES]!
+    this.late += sums[LATE]!
+    this.lates += sums[LATES]!
+    // Stretches are taken one by one: at the seam of a track, and where a pulse was lost, it is the other ones' turn.
+    this.takeSides(sums[EVEN]!, sums[ODD]!, from, to)
     for (let i = 0; i < FINE; i++) this.fine[i]! += own[i]!
     this.count += to - from
     return marginOf(own, to - from)
   }
 
-  /**
-   * Every second transition has the same polarity. Stretches are taken one by one: at the seam of a track, and where a
-   * pulse was lost, it is the other ones' turn.
-   */
-  private takeSides(phase: ArrayLike<number>, from: number, to: number): void {
-    let [even, odd, evens] = [0, 0, 0]
-    for (let i = from; i < to; i++) {
-      if (i & 1) odd += phase[i]!
-      else {
-        even += phase[i]!
-        evens++
-      }
-    }
-    const odds = to - from - evens
+  private takeSides(even: number, odd: number, from: number, to: number): void {
+    const odds = (to >> 1) - (from >> 1)
+    const evens = to - from - odds
     if (evens === 0 || odds === 0) return
     this.apart += Math.abs(even / evens - odd / odds) * (to - from)
     this.apartOf += to - from
@@ -104,10 +84,52 @@ export class TimingMeter {
 }
 
 /**
+ * Counts transitions by phase, and adds up the phases by their neighbours and by polarity: every second has the same.
+ * The sums are of whole numbers that fit 32 bits, and the loop has no branch that the processor could only guess at.
+ * @param to at most {@link AT_ONCE} more than `from`
+ */
+function tally({ at, phase }: Separated, from: number, to: number, bins: Int32Array, sums: Float64Array): void {
+  let early = 0
+  let earlies = 0
+  let late = 0
+  let lates = 0
+  let all = 0
+  let odd = 0
+  // Half cells since the transition before, or as many as after it where that is outside: then it is neither.
+  let here = at[from]!
+  let before = from + 1 < at.length ? (at[from + 1]! - here) | 0 : 0
+  for (let i = from; i < to; i++) {
+    const parts = phase[i]!
+    const place = (parts + PHASE_PARTS / 2) | 0
+    const bin = place < 0 ? FINE : place >> PARTS_IN_BIN
+    bins[bin] = (bins[bin]! + 1) | 0
+    all = (all + parts) | 0
+    odd = (odd + (parts & -(i & 1))) | 0
+    // The last one of all has none after it.
+    const next = i + 1 < at.length ? at[i + 1]! : (here + before) | 0
+    const after = (next - here) | 0
+    here = next
+    const isEarly = ((before - after) | 0) >> 31
+    const isLate = ((after - before) | 0) >> 31
+    before = after
+    early = (early + (parts & isEarly)) | 0
+    earlies = (earlies - isEarly) | 0
+    late = (late + (parts & isLate)) | 0
+    lates = (lates - isLate) | 0
+  }
+  sums[EARLY]! += early / PHASE_PARTS
+  sums[EARLIES]! += earlies
+  sums[LATE]! += late / PHASE_PARTS
+  sums[LATES]! += lates
+  sums[EVEN]! += (all - odd) / PHASE_PARTS
+  sums[ODD]! += odd / PHASE_PARTS
+}
+
+/**
  * Margin from a fine histogram: the bin from outside in at which a hundredth of the transitions is passed, straight
  * within it.
  */
-function marginOf(bins: Uint32Array, count: number): number {
+function marginOf(bins: Int32Array, count: number): number {
   if (count === 0) return Number.NaN
   const worst = count * 0.01
   let passed = 0

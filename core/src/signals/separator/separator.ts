@@ -12,30 +12,36 @@ export interface SeparatorOptions {
   readonly capture?: number
 }
 
+/** Parts of a half cell in which phases are given. */
+export const PHASE_PARTS = 1 << 16
+
 /** What the separator made of a stretch of flux: half cells, and for each transition when and how far off it came. */
 export interface Separated {
   readonly cells: Uint8Array
   /** For each transition the half cell that it was put in. */
-  readonly at: Uint32Array
+  readonly at: Int32Array
   readonly times: FluxTimes
-  /** Its distance from the middle of that half cell, in half cells: −0.5 to 0.5; beyond, it falls into the next. */
-  readonly phase: Float32Array
+  /**
+   * Its distance from the middle of that half cell, {@link PHASE_PARTS} to a half cell: half of them either way; beyond,
+   * it falls into the next.
+   */
+  readonly phase: Int32Array
 }
 
 /** Room that is used again from track to track, so that a whole disk does not leave hundreds of arrays behind. */
 export class SeparatorRoom {
-  private at = new Uint32Array(0)
-  private phase = new Float32Array(0)
+  private at = new Int32Array(0)
+  private phase = new Int32Array(0)
   private cells = new Uint8Array(0)
 
   /** Arrays of at least these lengths, the cells all zero. What an earlier call got is overwritten. */
   take(
     transitions: number,
     cells: number,
-  ): { readonly at: Uint32Array; readonly phase: Float32Array; readonly cells: Uint8Array } {
+  ): { readonly at: Int32Array; readonly phase: Int32Array; readonly cells: Uint8Array } {
     if (this.at.length < transitions) {
-      this.at = new Uint32Array(transitions)
-      this.phase = new Float32Array(transitions)
+      this.at = new Int32Array(transitions)
+      this.phase = new Int32Array(transitions)
     }
     if (this.cells.length < cells) this.cells = new Uint8Array(cells)
     else this.cells.fill(0, 0, cells)
@@ -53,6 +59,8 @@ const LOCK_GAIN = 3
 const LOOK = 512
 /** Without any rhythm between the two the mean distance from the middle is a quarter of a cell. */
 const LOST = 0.235
+/** Added and taken away again, it leaves the nearest whole number: a double has no room for more behind it. */
+const TO_WHOLE = 1.5 * 2 ** 52
 /** 1/n. */
 const SHARE = Float64Array.from({ length: LONGEST + 1 }, (_, n) => (n ? 1 / n : 1))
 
@@ -65,56 +73,95 @@ const SHARE = Float64Array.from({ length: LONGEST + 1 }, (_, n) => (n ? 1 / n : 
 export function separate(times: FluxTimes, options: SeparatorOptions, room = new SeparatorRoom()): Separated {
   const { halfCellS, phaseGain = 0.14, rateGain = 0.008, capture = 0.1 } = options
   const n = times.length
-  const [least, most] = [halfCellS * (1 - capture), halfCellS * (1 + capture)]
+  const least = halfCellS * (1 - capture)
   // Room for the slowest counting and a cell of its own for each transition; what is not used is left off.
   const { at, phase, cells } = room.take(n, n ? Math.ceil((times[n - 1]! - times[0]!) / least) + n + 1 : 0)
-  let period = halfCellS
-  let inverse = 1 / period
-  let middle = n ? times[0]! : 0
-  let cell = 0
-  let locked = 0
-  let off = 0
+  const loop = { phaseGain, rateGain, nominal: 1 / halfCellS, fastest: 1 / least, slowest: 1 / (2 * halfCellS - least) }
+  const clock: Clock = { rate: loop.nominal, nextRate: loop.nominal, rest: 0, locked: 0, cell: 0 }
   if (n) cells[0] = 1
-  for (let i = 1; i < n; i++) {
+  for (let from = 1; from < n; from += LOOK)
+    follow(times, from, Math.min(n, from + LOOK), loop, clock, at, phase, cells)
+  return { cells: cells.subarray(0, n ? clock.cell + 1 : 0), at, times, phase }
+}
+
+interface Loop {
+  readonly phaseGain: number
+  readonly rateGain: number
+  /** Half cells a second. */
+  readonly nominal: number
+  readonly slowest: number
+  readonly fastest: number
+}
+
+/** Where the loop stands between two stretches. */
+interface Clock {
+  /**
+   * Half cells a second: that which counts now, and that for the transition after. Waiting for one transition leaves
+   * the processor time to work it out, and a rate that follows so slowly is none the worse for it.
+   */
+  rate: number
+  nextRate: number
+  /** Half cells from where the clock stood at the transition before to that transition. */
+  rest: number
+  locked: number
+  cell: number
+}
+
+/**
+ * The loop itself, for a stretch short enough that it is called often: a function that is entered once and loops long
+ * is compiled while it runs, with less known of it.
+ */
+function follow(
+  times: FluxTimes,
+  from: number,
+  to: number,
+  { phaseGain, rateGain, nominal, slowest, fastest }: Loop,
+  clock: Clock,
+  at: Int32Array,
+  phase: Int32Array,
+  cells: Uint8Array,
+): void {
+  let { rate, nextRate, rest, locked, cell } = clock
+  let before = times[from - 1]!
+  let off = 0
+  for (let i = from; i < to; i++) {
     const time = times[i]!
-    const since = time - middle
-    let count = (since * inverse + 0.5) | 0
+    const since = (time - before) * rate + rest
+    before = time
+    const whole = since + TO_WHOLE - TO_WHOLE
+    let error = since - whole
+    let count = whole | 0
+    rate = nextRate
     if (count < 1) {
       // Two transitions in one cell: the first was late, or a pulse came from nowhere. The place is a guess, so that
       // its error says nothing of the phase and rate of the disk.
       count = 1
-      phase[i] = since * inverse - 1
-      middle += period
+      error = since - 1
+      rest = error
     } else if (count > LONGEST) {
       // Nothing to follow over so long a pause.
-      phase[i] = 0
-      middle = time
+      error = 0
+      rest = 0
       locked = 0
     } else {
-      const error = since - count * period
       const gain = locked < LOCKING ? LOCK_GAIN : 1
       locked++
-      phase[i] = error * inverse
-      middle = time - error + phaseGain * gain * error
-      period += rateGain * gain * error * SHARE[count]!
-      if (period < least) period = least
-      else if (period > most) period = most
-      // One step of Newton's rule: the period changes by so little that it is enough.
-      inverse *= 2 - period * inverse
+      rest = error - phaseGain * gain * error
+      nextRate -= nextRate * (rateGain * gain * error * SHARE[count]!)
+      if (nextRate < slowest) nextRate = slowest
+      else if (nextRate > fastest) nextRate = fastest
     }
-    off += phase[i]! < 0 ? -phase[i]! : phase[i]!
-    if (i % LOOK === 0) {
-      // Noise can draw the rate to its limit, where nothing draws it back.
-      if (off > LOST * LOOK) {
-        period = halfCellS
-        inverse = 1 / period
-        locked = 0
-      }
-      off = 0
-    }
+    phase[i] = error * PHASE_PARTS
+    off += Math.abs(error)
     cell += count
     at[i] = cell
     cells[cell] = 1
   }
-  return { cells: cells.subarray(0, n ? cell + 1 : 0), at, times, phase }
+  // Noise can draw the rate to its limit, where nothing draws it back.
+  const lost = to - from === LOOK && off > LOST * LOOK
+  clock.rate = lost ? nominal : rate
+  clock.nextRate = lost ? nominal : nextRate
+  clock.locked = lost ? 0 : locked
+  clock.rest = rest
+  clock.cell = cell
 }

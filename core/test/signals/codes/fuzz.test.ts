@@ -4,7 +4,7 @@ import { InputError } from '../../../src/base/errors'
 import { bytesSource, readCapture, writeVcd } from '../../../src/signals/captures'
 import { reportBus, reportJson } from '../../../src/instruments/interface'
 import { readSweep, judgeSweep } from '../../../src/instruments/alignment'
-import { edgesFromFlux, fluxFromEdges, separate } from '../../../src/signals/separator'
+import { edgesFromFlux, fluxFromEdges, PHASE_PARTS, separate } from '../../../src/signals/separator'
 import {
   FORMATS,
   mergeTurns,
@@ -66,7 +66,7 @@ describe('whatever comes, decoders give sectors or none', () => {
           expect(mergeTurns(track.sectors).every(s => s.state !== 'good')).toBe(true)
           const s = separate(times, { halfCellS: 2e-6 })
           for (let i = 1; i < s.at.length; i++) expect(s.at[i]!).toBeGreaterThan(s.at[i - 1]!)
-          for (const p of s.phase) expect(Math.abs(p)).toBeLessThan(1e3)
+          for (const p of s.phase) expect(Math.abs(p / PHASE_PARTS)).toBeLessThan(1e3)
         },
       ),
       { numRuns: 80 },

@@ -4,6 +4,7 @@ import {
   CellWriter,
   crc16,
   halfCellOf,
+  readSectors,
   readTrack,
   recogniseTrack,
   sectorTrack,
@@ -125,6 +126,22 @@ describe('reading a track', () => {
   const half = halfCellOf(format)
   const cells = sectorTrack('MFM', sectorsOf(9, 512), turnOf(format, 300))
 
+  it('finds by the transitions the marks that half cell for half cell finds, also in noise and broken sync', () => {
+    const format: Format = { code: 'MFM', rate: 250_000 }
+    const random = new Random(9)
+    const flux = fluxOf(sectorTrack('MFM', sectorsOf(9, 512), turnOf(format, 300)), halfCellOf(format), 2)
+    let found = 0
+    for (const jitter of [0, 0.1, 0.2, 0.35]) {
+      const times = bent(flux, t => t + random.gaussian() * jitter * halfCellOf(format)).filter(
+        () => random.next() > jitter / 50,
+      )
+      const s = separate(times, { halfCellS: halfCellOf(format) })
+      const slow = readSectors(s.cells, 'MFM')
+      expect(readSectors(s.cells, 'MFM', s.at)).toEqual(slow)
+      found += slow.length
+    }
+    expect(found).toBeGreaterThan(30)
+  })
   it('follows slow wow of 1.5 %', () => {
     const track = readTrack(
       bent(fluxOf(cells, half), t => t + (0.015 / (2 * Math.PI * 5)) * Math.sin(2 * Math.PI * 5 * t)),

@@ -1,7 +1,15 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { quantile } from '../../../src/base/numbers'
-import { fluxOf, nearestCells, PHASE_BINS, separate, TimingMeter, type Separated } from '../../../src/signals/separator'
+import {
+  fluxOf,
+  nearestCells,
+  PHASE_BINS,
+  PHASE_PARTS,
+  separate,
+  TimingMeter,
+  type Separated,
+} from '../../../src/signals/separator'
 import {
   FORMATS,
   halfCellOf,
@@ -41,9 +49,9 @@ describe('the timing margin', () => {
         phases => {
           const s: Separated = {
             cells: new Uint8Array(phases.length),
-            at: Uint32Array.from(phases, (_, i) => i),
+            at: Int32Array.from(phases, (_, i) => i),
             times: new Float64Array(phases.length),
-            phase: Float32Array.from(phases),
+            phase: Int32Array.from(phases, p => p * PHASE_PARTS),
           }
           const meter = new TimingMeter()
           const margin = meter.take(s, 0, phases.length)
@@ -65,10 +73,38 @@ describe('the timing margin', () => {
     meter.take(s, 0, s.cells.length)
     expect(meter.margin).toBeCloseTo(
       quantile(
-        Float64Array.from(s.phase, p => 1 - 2 * Math.abs(p)),
+        Float64Array.from(s.phase, p => 1 - (2 * Math.abs(p)) / PHASE_PARTS),
         0.01,
       ),
       2,
+    )
+  })
+})
+
+describe('shift and asymmetry', () => {
+  it('are what adding up by their definition gives, whatever the pattern', () => {
+    const gap = fc.integer({ min: 1, max: 6 })
+    const off = fc.double({ min: -0.49, max: 0.49, noNaN: true })
+    fc.assert(
+      fc.property(fc.array(fc.tuple(gap, off), { minLength: 60, maxLength: 300 }), transitions => {
+        let cell = 0
+        const at = Int32Array.from(transitions, ([g]) => (cell += g))
+        const phases = transitions.map(([, p]) => p)
+        const s = { cells: new Uint8Array(cell + 1), at, times: new Float64Array(at.length) }
+        const meter = new TimingMeter()
+        meter.take({ ...s, phase: Int32Array.from(phases, p => p * PHASE_PARTS) }, at[0]!, cell + 1)
+        const mean = (keep: (i: number) => boolean) => {
+          const kept = phases.filter((_, i) => keep(i))
+          return kept.length ? kept.reduce((a, b) => a + b, 0) / kept.length : Number.NaN
+        }
+        const inside = (i: number) => i > 0 && i < at.length - 1
+        const [before, after] = [(i: number) => at[i]! - at[i - 1]!, (i: number) => at[i + 1]! - at[i]!]
+        const early = mean(i => inside(i) && before(i) < after(i))
+        const late = mean(i => inside(i) && before(i) > after(i))
+        expect(meter.shift).toBeCloseTo(Number.isNaN(early - late) ? 0 : early - late, 4)
+        expect(meter.asymmetry).toBeCloseTo(Math.abs(mean(i => i % 2 === 0) - mean(i => i % 2 === 1)), 4)
+      }),
+      { numRuns: 80 },
     )
   })
 })
