@@ -84,6 +84,8 @@ export function separate(times: FluxTimes, options: SeparatorOptions, room = new
   return { cells: cells.subarray(0, n ? clock.cell + 1 : 0), at, times, phase }
 }
 
+const within = (rate: number, least: number, most: number) => (rate < least ? least : rate > most ? most : rate)
+
 interface Loop {
   readonly phaseGain: number
   readonly rateGain: number
@@ -121,6 +123,9 @@ function follow(
   phase: Int32Array,
   cells: Uint8Array,
 ): void {
+  const keep = 1 - phaseGain
+  const lockKeep = 1 - phaseGain * LOCK_GAIN
+  const lockGain = rateGain * LOCK_GAIN
   let { rate, nextRate, rest, locked, cell } = clock
   let before = times[from - 1]!
   let off = 0
@@ -143,13 +148,15 @@ function follow(
       error = 0
       rest = 0
       locked = 0
-    } else {
-      const gain = locked < LOCKING ? LOCK_GAIN : 1
+    } else if (locked < LOCKING) {
+      // A sync run is short: here the rate does not wait.
       locked++
-      rest = error - phaseGain * gain * error
-      nextRate -= nextRate * (rateGain * gain * error * SHARE[count]!)
-      if (nextRate < slowest) nextRate = slowest
-      else if (nextRate > fastest) nextRate = fastest
+      rest = lockKeep * error
+      nextRate = within(nextRate - nextRate * (lockGain * error * SHARE[count]!), slowest, fastest)
+      rate = nextRate
+    } else {
+      rest = keep * error
+      nextRate = within(nextRate - nextRate * (rateGain * error * SHARE[count]!), slowest, fastest)
     }
     phase[i] = error * PHASE_PARTS
     off += Math.abs(error)

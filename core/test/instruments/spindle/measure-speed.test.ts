@@ -1,5 +1,6 @@
 import * as ss from 'simple-statistics'
 import { describe, expect, it } from 'vitest'
+import { t95 } from '../../../src/base/numbers'
 import { Random } from '../../../src/simulator'
 import { findComponents, fitDrift, meanSpeed, measureSpeed } from '../../../src/instruments/spindle'
 import { sineModulated, train } from '../../helpers'
@@ -85,6 +86,24 @@ describe('mean speed and its interval', () => {
     }
     expect(covered / runs).toBeGreaterThan(0.9)
     expect(covered / runs).toBeLessThan(0.985)
+  })
+
+  // Newey and West 1987, Bartlett weights: variance + 2 Σ (1 − k/(L + 1)) × autocovariance at lag k.
+  it('for turns that depend on their neighbours is what the lagged products give', () => {
+    const random = new Random(4)
+    for (const n of [12, 80, 700]) {
+      let x = 0
+      const turns = Float64Array.from({ length: n }, () => 0.2 + (x = 0.7 * x + 0.001 * random.gaussian()))
+      const off = turns.map(t => t - ss.mean([...turns]))
+      const lags = Math.ceil(4 * (n / 100) ** (2 / 9)) + Math.floor(n / 50)
+      const product = (lag: number) => off.slice(lag).reduce((sum, o, i) => sum + o * off[i]!, 0)
+      let total = product(0)
+      for (let lag = 1; lag <= lags; lag++) total += 2 * (1 - lag / (lags + 1)) * product(lag)
+      const { low95, high95 } = meanSpeed(turns)
+      const half = (60 / low95! - 60 / high95!) / 2
+      const clock = ss.mean([...turns]) * 50e-6
+      expect(half).toBeCloseTo(Math.hypot(t95(n - 1) * Math.sqrt(total / n / (n - lags - 1)), clock), 9)
+    }
   })
 
   it('for few independent turns is the textbook interval of simple-statistics', () => {
