@@ -3,13 +3,16 @@ import { whoIsToBlame, ZONE_NAMES, type BlameDisk, type BlameDrive, type BlameRe
 import { Random } from '@wobrin/core/simulator'
 
 /**
- * A bench of eight drives and thirty disks, read in all of them or in some: one bad disk, one dirty head, one drive
+ * A bench of eight drives and some disks, read in all of them or in some: one bad disk, one dirty head, one drive
  * beside its tracks.
  */
-function bench(share: number): { reads: BlameRead[]; disks: BlameDisk[]; drives: BlameDrive[] } {
+export function blameBench(
+  share: number,
+  count = 30,
+): { reads: BlameRead[]; disks: BlameDisk[]; drives: BlameDrive[] } {
   const random = new Random(3)
   const drives = Array.from({ length: 8 }, (_, i): BlameDrive => ({ id: `r${i}`, name: `R${i}`, heads: 2 }))
-  const disks = Array.from({ length: 30 }, (_, i): BlameDisk => ({
+  const disks = Array.from({ length: count }, (_, i): BlameDisk => ({
     id: `d${i}`,
     name: `D${i}`,
     writer: i < 16 ? `r${i % 8}` : i < 24 ? 'duplicator' : null,
@@ -42,7 +45,7 @@ function bench(share: number): { reads: BlameRead[]; disks: BlameDisk[]; drives:
 
 /** Disk or drive, on 8 drives × 30 disks, beside sorting the same reads. */
 export async function blaming(): Promise<void> {
-  const [all, some] = [bench(1), bench(0.5)]
+  const [all, some] = [blameBench(1), blameBench(0.5)]
   const b = new Bench({ time: 1500 })
   b.add('sorting its reads by their names', () => {
     ;[...all.reads].sort((x, y) => (`${x.disk}${x.drive}` < `${y.disk}${y.drive}` ? -1 : 1))

@@ -14,6 +14,7 @@ import { byEar } from './by-ear'
 import { liveDelay } from './live'
 import { longLog, photographing, puttingBack } from './bench-line'
 import { diagnosing } from './diagnosis'
+import { growth } from './growth'
 import { planning } from './plan'
 import { pooling } from './pool'
 import { engine, openingDisk, readingDisk, surface, wholeDisk } from './bus'
@@ -126,7 +127,7 @@ function aligning(drives: number): void {
 /**
  * `npm run bench -- bus` takes the read engine and its recordings alone, `-- align` the sweeps, `-- blame` the
  * inference, `-- scale` a million entries, `-- plan` and `-- pool` the planner and the pooling of parts, `-- by-ear`
- * speeds by sound and film, `-- live` what comes over standard input.
+ * speeds by sound and film, `-- live` what comes over standard input, `-- growth` draws time and memory against size.
  */
 const only = process.argv[2]
 
@@ -194,6 +195,10 @@ try {
   }
   if (only === 'diagnosis' || only === 'plan') {
     ;(only === 'plan' ? planning : diagnosing)()
+    process.exit(0)
+  }
+  if (only === 'growth') {
+    await growth()
     process.exit(0)
   }
   if (only === 'pool') {

@@ -3,7 +3,7 @@ import { Random } from '@wobrin/core/simulator'
 import { JOB_SHOPS, jobShop } from '../../core/test/bench/plan/job-shops'
 
 /** An evening's bench: steps one behind the other on each drive, some of them waits, some of them at the one supply. */
-function evening(drives: number, steps: number, seed: number): PlanBench {
+export function evening(drives: number, steps: number, seed: number): PlanBench {
   const random = new Random(seed)
   const tasks = Array.from({ length: drives }, (_, d) =>
     Array.from({ length: steps }, (_, k): PlanTask => {

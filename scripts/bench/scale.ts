@@ -66,7 +66,7 @@ const releaseOf = (outcome: string): object => ({
 })
 
 /** Fills a workshop past anything that a bench will ever hold, through SQL, as a million requests would take hours. */
-export function fillWorkshop(path: string, drives = DRIVES, entries = ENTRIES): void {
+export function fillWorkshop(path: string, drives = DRIVES, entries = ENTRIES, openDrives = OPEN): void {
   const db = new Database(path)
   const random = new Random(1)
   const pick = <T>(list: readonly T[]): T => list[Math.floor(random.next() * list.length)]!
@@ -95,7 +95,7 @@ export function fillWorkshop(path: string, drives = DRIVES, entries = ENTRIES): 
           `${pick(WORDS)} ${pick(WORDS)}`,
           at(0),
         )
-        const open = d >= drives - OPEN
+        const open = d >= drives - openDrives
         for (let k = 0; k < entries; k++) {
           n++
           const station = STATION_IDS[Math.min(9, Math.floor(k / 10))]!

@@ -62,12 +62,18 @@ function leapsIn(off: Float64Array, limit: number, isShort: (i: number) => boole
   return found
 }
 
-/** Whether the time of a leap is whole, and only the count of its marks is not. */
+/**
+ * Whether the time of a leap is whole, and only the count of its marks is not: alone, or with the interval before or
+ * after it, from which a second pulse of the same mark takes hardly anything.
+ */
 function marksOnly({ from, to }: Leap, lengths: Float64Array, usual: Float64Array): boolean {
-  let sum = 0
-  for (let i = from; i < to; i++) sum += lengths[i]! / usual[i]!
-  const whole = Math.round(sum)
-  return whole !== to - from && Math.abs(sum - whole) < WHOLE * whole
+  const isWhole = (first: number, end: number): boolean => {
+    let sum = 0
+    for (let i = Math.max(0, first); i < Math.min(end, lengths.length); i++) sum += lengths[i]! / usual[i]!
+    const whole = Math.round(sum)
+    return whole > 0 && whole !== end - first && Math.abs(sum - whole) < WHOLE * whole
+  }
+  return isWhole(from, to) || isWhole(from, to + 1) || isWhole(from - 1, to)
 }
 
 /** Whether leaps come so often, or so regularly, that sound which is lost by chance does not explain them. */

@@ -69,6 +69,8 @@ describe('sound that was dropped on its way', () => {
     // A belt slips and takes hold again.
     expect(skipped(even(80, { 20: 1.08, 21: 1.05, 22: 1.02, 60: 1.1, 61: 1.03 }))).toEqual([])
     expect(skipped(even(80, { 20: 2, 41: 3 }))).toEqual([])
+    // A pulse that bounces: twice at one mark.
+    expect(skipped(even(80, { 20: 0.005, 21: 0.995, 40: 0.006, 41: 0.994 }))).toEqual([])
     expect(skipped(even(80, { 20: 0.3, 21: 0.7, 50: 0.4, 51: 0.6 }))).toEqual([])
     expect(skipped(turning(Array.from({ length: 110 }, (_, i) => (i % 11 < 2 ? 0.05 : 0.1))))).toEqual([])
   })
