@@ -126,8 +126,9 @@ function aligning(drives: number): void {
 
 /**
  * `npm run bench -- bus` takes the read engine and its recordings alone, `-- align` the sweeps, `-- blame` the
- * inference, `-- scale` a million entries, `-- plan` and `-- pool` the planner and the pooling of parts, `-- by-ear`
- * speeds by sound and film, `-- live` what comes over standard input, `-- growth` draws time and memory against size.
+ * inference, `-- scale` a million entries (`--busy`: with burners beside it), `-- plan` and `-- pool` the planner and
+ * the pooling of parts, `-- by-ear` speeds by sound and film, `-- live` what comes over standard input, `-- growth`
+ * draws time and memory against size.
  */
 const only = process.argv[2]
 
@@ -210,7 +211,7 @@ try {
     process.exit(0)
   }
   if (only === 'blame' || only === 'scale') {
-    await (only === 'blame' ? blaming() : atScale())
+    await (only === 'blame' ? blaming() : atScale(process.argv.includes('--busy')))
     process.exit(0)
   }
   engine()
