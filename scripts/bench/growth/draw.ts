@@ -18,6 +18,13 @@ export function power(points: Grown['points'], of: (p: Grown['points'][number]) 
   return Math.log10(Math.max(1e-6, of(b!)) / Math.max(1e-6, of(a!))) / Math.log10(b!.size / a!.size)
 }
 
+/** So much memory is the run of the engine below, whatever the size. */
+const LITTLE_MB = 30
+
+/** The same for memory, where there is enough of it to say. */
+export const memoryPower = (points: Grown['points']): string =>
+  points.at(-1)!.megabytes < LITTLE_MB ? `under ${LITTLE_MB} MB` : `n^${power(points, p => p.megabytes).toFixed(2)}`
+
 /** Both axes by decades: time and memory against size, with a line in proportion to n log n for the eye. */
 export function drawGrowth(cases: readonly Grown[], made: string): string {
   const rows = Math.ceil(cases.length / COLUMNS)
@@ -52,13 +59,17 @@ function panel({ name, unit, points }: Grown, left: number, top: number): string
   const [from, last] = points.slice(-2)
   const nLogN = (n: number) => n * Math.log2(n + 1)
   const guide = from!.ms * (nLogN(last!.size) / nLogN(from!.size))
+  // The guide ends where the panel does.
+  const top10 = 10 ** y1
+  const share = Math.min(1, Math.log(top10 / from!.ms) / Math.log(guide / from!.ms))
+  const guideSize = from!.size * (last!.size / from!.size) ** share
   const ticks = Array.from({ length: y1 - y0 + 1 }, (_, k) => 10 ** (y0 + k))
-  const powers = `time n^${power(points, p => p.ms).toFixed(2)}, memory n^${power(points, p => p.megabytes).toFixed(2)}`
+  const powers = `time n^${power(points, p => p.ms).toFixed(2)}, memory ${memoryPower(points)}`
   return `<g>
 <text x="${left + MARGIN}" y="${top + 14}" font-size="13" font-weight="bold">${name}</text>
 <text x="${left + MARGIN}" y="${top + 29}" fill="${MUTED}">last decade: ${powers}</text>
 ${ticks.map(t => `<line x1="${left + MARGIN}" x2="${left + WIDTH - 20}" y1="${y(t).toFixed(1)}" y2="${y(t).toFixed(1)}" stroke="#D8D2C6"/><text x="${left + MARGIN - 6}" y="${(y(t) + 4).toFixed(1)}" text-anchor="end" fill="${MUTED}">${number(t)}</text>`).join('')}
-<line x1="${x(from!.size).toFixed(1)}" y1="${y(from!.ms).toFixed(1)}" x2="${x(last!.size).toFixed(1)}" y2="${y(guide).toFixed(1)}" stroke="${MUTED}" stroke-dasharray="4 4"/>
+<line x1="${x(from!.size).toFixed(1)}" y1="${y(from!.ms).toFixed(1)}" x2="${x(guideSize).toFixed(1)}" y2="${y(Math.min(guide, top10)).toFixed(1)}" stroke="${MUTED}" stroke-dasharray="4 4"/>
 ${line(p => p.megabytes, AMBER, '◆')}
 ${line(p => p.ms, BLUE, '●')}
 ${sizes.map(s => `<text x="${x(s).toFixed(1)}" y="${top + HEIGHT - 28}" text-anchor="middle" fill="${MUTED}">${number(s)}</text>`).join('')}

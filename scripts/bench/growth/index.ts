@@ -6,7 +6,7 @@ import { freePort, serve, stop } from '../../serve.mjs'
 import { makeVcd } from '../make-vcd'
 import { fillWorkshop } from '../scale'
 import { CASES, type GrowthCase } from './cases'
-import { drawGrowth, power, type Grown } from './draw'
+import { drawGrowth, memoryPower, power, type Grown } from './draw'
 
 const ROOT = join(import.meta.dirname, '../../..')
 const PICTURE = join(ROOT, 'docs/growth.svg')
@@ -108,6 +108,6 @@ export async function growth(): Promise<void> {
 function say({ name, unit, points, allowed }: Grown): void {
   const row = points.map(p => `${p.size}: ${p.ms.toFixed(1)} ms, ${p.megabytes.toFixed(0)} MB`).join('; ')
   console.log(
-    `${name} (${unit}): ${row}; last decade time n^${power(points, p => p.ms).toFixed(2)}, memory n^${power(points, p => p.megabytes).toFixed(2)}; may grow: ${allowed}`,
+    `${name} (${unit}): ${row}; last decade time n^${power(points, p => p.ms).toFixed(2)}, memory ${memoryPower(points)}; may grow: ${allowed}`,
   )
 }

@@ -22,8 +22,8 @@ export interface Separated {
   readonly at: Int32Array
   readonly times: FluxTimes
   /**
-   * Its distance from the middle of that half cell, {@link PHASE_PARTS} to a half cell: half of them either way; beyond,
-   * it falls into the next.
+   * Its distance from the middle of that half cell, {@link PHASE_PARTS} to a half cell: half of them either way;
+   * beyond, it falls into the next.
    */
   readonly phase: Int32Array
 }
