@@ -34,7 +34,7 @@ export function drawGrowth(cases: readonly Grown[], made: string): string {
 <title>Time and memory against size</title>
 <rect width="${w}" height="${h}" fill="#F4F1EA"/>
 <text x="12" y="26" font-size="16" font-weight="bold">Time and memory against size</text>
-<text x="12" y="46"><tspan fill="${BLUE}">● processor time, ms</tspan><tspan dx="18" fill="${AMBER}">◆ memory beyond the start, MB</tspan><tspan dx="18" fill="${MUTED}">dashed: n log n from the last point but one. ${made}</tspan></text>
+<text x="12" y="46"><tspan fill="${BLUE}">● processor time, ms</tspan><tspan dx="18" fill="${AMBER}">◆ memory beyond the start, MB</tspan><tspan dx="18" fill="${MUTED}">dashed: n log n from the last point but one; powers are of the last decade. ${made}</tspan></text>
 ${panels.join('\n')}
 </svg>
 `
@@ -67,7 +67,7 @@ function panel({ name, unit, points }: Grown, left: number, top: number): string
   const powers = `time n^${power(points, p => p.ms).toFixed(2)}, memory ${memoryPower(points)}`
   return `<g>
 <text x="${left + MARGIN}" y="${top + 14}" font-size="13" font-weight="bold">${name}</text>
-<text x="${left + MARGIN}" y="${top + 29}" fill="${MUTED}">last decade: ${powers}</text>
+<text x="${left + MARGIN}" y="${top + 29}" fill="${MUTED}">${powers}</text>
 ${ticks.map(t => `<line x1="${left + MARGIN}" x2="${left + WIDTH - 20}" y1="${y(t).toFixed(1)}" y2="${y(t).toFixed(1)}" stroke="#D8D2C6"/><text x="${left + MARGIN - 6}" y="${(y(t) + 4).toFixed(1)}" text-anchor="end" fill="${MUTED}">${number(t)}</text>`).join('')}
 <line x1="${x(from!.size).toFixed(1)}" y1="${y(from!.ms).toFixed(1)}" x2="${x(guideSize).toFixed(1)}" y2="${y(Math.min(guide, top10)).toFixed(1)}" stroke="${MUTED}" stroke-dasharray="4 4"/>
 ${line(p => p.megabytes, AMBER, '◆')}
