@@ -14,8 +14,9 @@ const photo = (width: number, height: number) =>
 const sayOf = (page: Page, drive: string, body: object) =>
   page.request.post(`/api/drives/${drive}/log`, {
     data: { id: randomUUID(), at: new Date().toISOString(), station: 'look', ...body },
-    // Many at once, on a machine that may stand still for a while.
+    // Many at once, on a machine that may stand still for a while: a connection that was kept is closed meanwhile.
     timeout: 120_000,
+    maxRetries: 5,
   })
 const say = (page: Page, body: object) => sayOf(page, id(page), body)
 
