@@ -11,10 +11,11 @@ import { jitterTable } from './jitter'
 import { Random, readSurface, recordReading, SimulatedDrive, soundDrive, wholeSurface } from '@wobrin/core/simulator'
 
 const middle = (xs: number[]) => [...xs].sort((a, b) => a - b)[xs.length >> 1]!
-const format: Format = { code: 'MFM', rate: 250_000 }
+export const format: Format = { code: 'MFM', rate: 250_000 }
 const half = halfCellOf(format)
 
-function track(seed: number): Float64Array {
+/** Flux of an MFM track of nine sectors, read for some revolutions. */
+export function track(seed: number, revolutions = 4): Float64Array {
   const random = new Random(seed)
   const sectors = Array.from({ length: 9 }, (_, i) => ({
     cylinder: 0,
@@ -22,7 +23,7 @@ function track(seed: number): Float64Array {
     sector: i + 1,
     data: Uint8Array.from({ length: 512 }, () => Math.floor(random.next() * 256)),
   }))
-  return fluxOf(writeTrack(format, sectors, 0.2), half, 4)
+  return fluxOf(writeTrack(format, sectors, 0.2), half, revolutions)
 }
 
 /** The read engine: transitions a second, and how it bears jitter beside a plain decoder. */

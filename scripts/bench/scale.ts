@@ -151,7 +151,9 @@ export function fillWorkshop(path: string, drives = DRIVES, entries = ENTRIES, o
   db.close()
 }
 
-const rssMb = (pid: number) => Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${pid}/status`, 'utf8'))![1]) / 1024
+/** Memory of a process, MB: what it has now, or the most that it had. */
+export const memoryMb = (pid: number, field: 'VmRSS' | 'VmHWM' = 'VmRSS') =>
+  Number(new RegExp(`${field}:\\s+(\\d+)`).exec(readFileSync(`/proc/${pid}/status`, 'utf8'))![1]) / 1024
 
 async function timed(url: string): Promise<number> {
   const t = performance.now()
@@ -215,7 +217,7 @@ export async function atScale(busy = false): Promise<void> {
         `  ${name}: first ${cold.toFixed(0)} ms; median ${median(times).toFixed(1)} ms (${(median(times) / baseline).toFixed(0)} x), 95th percentile ${p95(times).toFixed(1)} ms (${(p95(times) / baselineP95).toFixed(0)} x)`,
       )
     }
-    const before = rssMb(child.pid!)
+    const before = memoryMb(child.pid!)
     let [peak, bytes] = [before, 0]
     const t = performance.now()
     const answer = await fetch(`${address}/api/workshop/archive`)
@@ -224,7 +226,7 @@ export async function atScale(busy = false): Promise<void> {
       bytes += chunk.length
       if (bytes - looked > 1e6) {
         looked = bytes
-        peak = Math.max(peak, rssMb(child.pid!))
+        peak = Math.max(peak, memoryMb(child.pid!))
       }
     }
     console.log(

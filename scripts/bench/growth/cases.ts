@@ -3,12 +3,12 @@ import { planBench } from '@wobrin/core/bench/plan'
 import { CHECKS, diagnose, readCase } from '@wobrin/core/diagnosis'
 import { speedFromPulses } from '@wobrin/core/instruments/spindle'
 import { whoIsToBlame } from '@wobrin/core/proof'
-import { halfCellOf, readTrack, writeTrack, type Format } from '@wobrin/core/signals/codes'
+import { readTrack } from '@wobrin/core/signals/codes'
 import { readCapture } from '@wobrin/core/signals/captures'
-import { fluxOf } from '@wobrin/core/signals/separator'
 import { Random, SimulatedPickup } from '@wobrin/core/simulator'
 import { measure, soundRig } from '@wobrin/core/simulator/rig'
 import { blameBench } from '../blame'
+import { format, track } from '../bus'
 import { evening } from '../plan'
 
 /** A piece of work that is measured at several sizes. */
@@ -23,21 +23,8 @@ export interface GrowthCase {
   readonly make: (size: number, file: string) => () => unknown
 }
 
-const format: Format = { code: 'MFM', rate: 250_000 }
-
-/** Flux of a track, read for as many revolutions as give so many transitions. */
-function transitions(count: number): Float64Array {
-  const random = new Random(1)
-  const sectors = Array.from({ length: 9 }, (_, i) => ({
-    cylinder: 0,
-    head: 0,
-    sector: i + 1,
-    data: Uint8Array.from({ length: 512 }, () => Math.floor(random.next() * 256)),
-  }))
-  const cells = writeTrack(format, sectors, 0.2)
-  const one = fluxOf(cells, halfCellOf(format))
-  return fluxOf(cells, halfCellOf(format), Math.ceil(count / one.length)).subarray(0, count)
-}
+/** So many transitions, from as many revolutions of a track as have them. */
+const transitions = (count: number): Float64Array => track(1, Math.ceil(count / track(1, 1).length)).subarray(0, count)
 
 /** Answers of a sound drive, one check after the other, and again from the first. */
 function answers(count: number) {

@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { freePort, serve, stop } from '../../serve.mjs'
 import { makeVcd } from '../make-vcd'
-import { fillWorkshop } from '../scale'
+import { fillWorkshop, memoryMb } from '../scale'
 import { CASES, type GrowthCase } from './cases'
 import { drawGrowth, memoryPower, power, type Grown } from './draw'
 
@@ -31,9 +31,6 @@ async function grow(c: GrowthCase, folder: string): Promise<Grown> {
   }
   return { ...c, points }
 }
-
-const status = (pid: number, field: string) =>
-  Number(new RegExp(`${field}:\\s+(\\d+)`).exec(readFileSync(`/proc/${pid}/status`, 'utf8'))![1]) / 1024
 
 /** Processor time of a process so far, ms: ticks of a hundredth of a second. */
 function cpuMs(pid: number): number {
@@ -69,12 +66,12 @@ async function growServed(folder: string): Promise<Grown[]> {
     try {
       for (const a of asked) {
         const get = async () => (await fetch(address + a.url)).arrayBuffer()
-        const [before, rss] = [cpuMs(pid), status(pid, 'VmRSS')]
+        const [before, rss] = [cpuMs(pid), memoryMb(pid)]
         for (let i = 0; i < REQUESTS; i++) await get()
         a.points.push({
           size: drives,
           ms: (cpuMs(pid) - before) / REQUESTS,
-          megabytes: Math.max(0, status(pid, 'VmHWM') - rss),
+          megabytes: Math.max(0, memoryMb(pid, 'VmHWM') - rss),
         })
       }
     } finally {
