@@ -1,4 +1,4 @@
-import { execFileSync, spawnSync } from 'node:child_process'
+import { execFileSync } from 'node:child_process'
 import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
@@ -20,55 +20,13 @@ import { pooling } from './pool'
 import { engine, openingDisk, readingDisk, surface, wholeDisk } from './bus'
 import { atScale } from './scale'
 import { strokes } from './sums'
-import { makeVcd } from './make-vcd'
+import { reading } from './readers'
 
 const folder = mkdtempSync(join(tmpdir(), 'wobrin-bench-'))
 const runs = 5
 
 /** Middle one of several timings. */
 const middle = (xs: number[]) => [...xs].sort((a, b) => a - b)[xs.length >> 1]!
-
-function readOnce(path: string): { seconds: number; megabytes: number; peakMegabytes: number } {
-  return JSON.parse(
-    execFileSync(process.execPath, ['--import', 'tsx', 'scripts/bench/read-vcd.ts', path], { encoding: 'utf8' }),
-  )
-}
-
-function vcd2fst(path: string): number | null {
-  const begun = performance.now()
-  const done = spawnSync('vcd2fst', [path, join(folder, 'out.fst')], { stdio: 'ignore' })
-  return done.status === 0 ? (performance.now() - begun) / 1000 : null
-}
-
-async function reading(): Promise<void> {
-  const path = join(folder, 'bus.vcd')
-  await makeVcd(path, 100)
-  const ours: number[] = []
-  const theirs: number[] = []
-  let megabytes = 0
-  for (let i = 0; i < runs; i++) {
-    const r = readOnce(path)
-    megabytes = r.megabytes
-    ours.push(r.seconds)
-    const t = vcd2fst(path)
-    if (t !== null) theirs.push(t)
-  }
-  console.log(
-    `VCD reading, ${megabytes.toFixed(0)} MB, median of ${runs}: ${(megabytes / middle(ours)).toFixed(0)} MB/s (${middle(ours).toFixed(2)} s in the process, start not counted)`,
-  )
-  if (theirs.length)
-    console.log(
-      `  baseline vcd2fst on the same file: ${middle(theirs).toFixed(2)} s (whole command); ratio ${(middle(theirs) / middle(ours)).toFixed(1)} x`,
-    )
-  else console.log('  baseline vcd2fst: not installed')
-
-  const large = join(folder, 'large.vcd')
-  await makeVcd(large, 400)
-  const big = readOnce(large)
-  console.log(
-    `VCD of ${big.megabytes.toFixed(0)} MB: ${big.seconds.toFixed(2)} s, highest memory of the process ${big.peakMegabytes.toFixed(0)} MB`,
-  )
-}
 
 async function judging(): Promise<void> {
   const train = (marks: number) => {
@@ -125,10 +83,10 @@ function aligning(drives: number): void {
 }
 
 /**
- * `npm run bench -- bus` takes the read engine and its recordings alone, `-- align` the sweeps, `-- blame` the
- * inference, `-- scale` a million entries (`--busy`: with burners beside it), `-- plan` and `-- pool` the planner and
- * the pooling of parts, `-- by-ear` speeds by sound and film, `-- live` what comes over standard input, `-- growth`
- * draws time and memory against size.
+ * `npm run bench -- bus` takes the read engine and its recordings alone, `-- readers` what reads recordings, `-- align`
+ * the sweeps, `-- blame` the inference, `-- scale` a million entries (`--busy`: with burners beside it), `-- plan` and
+ * `-- pool` the planner and the pooling of parts, `-- by-ear` speeds by sound and film, `-- live` what comes over
+ * standard input, `-- growth` draws time and memory against size.
  */
 const only = process.argv[2]
 
@@ -198,6 +156,10 @@ try {
     ;(only === 'plan' ? planning : diagnosing)()
     process.exit(0)
   }
+  if (only === 'readers') {
+    await reading(folder)
+    process.exit(0)
+  }
   if (only === 'growth') {
     await growth()
     process.exit(0)
@@ -231,7 +193,7 @@ try {
     }
     process.exit(0)
   }
-  await reading()
+  await reading(folder)
   await judging()
   aligning(DRIVES.some)
   await puttingBack()

@@ -6,6 +6,7 @@ export interface ByteSource {
   readonly name: string
   /** Total bytes, where known; progress is a fraction only then. */
   readonly size?: number
+  /** Pieces in order; each may be written over once the next one is asked for. */
   chunks(): AsyncIterable<Uint8Array>
 }
 

@@ -27,6 +27,8 @@ export function logicLevel(cell: string): number {
 export interface CsvColumn {
   /** @returns false where the cell cannot be read */
   add(t: number, cell: string): boolean
+  /** The same of what was read already. @param value a level (0, 1) or a voltage */
+  set(t: number, value: number): void
   finish(end: number): { channel: CaptureChannel; notice?: string }
   /** The changes from a time on, which this does not end. */
   peek(from: number, end: number): CaptureChannel
@@ -48,7 +50,6 @@ export class LogicColumn implements CsvColumn {
     return level !== -2
   }
 
-  /** @param level 0 or 1 */
   set(t: number, level: number): void {
     this.track.set(level, t)
   }
@@ -81,6 +82,10 @@ export class AnalogueColumn implements CsvColumn {
     if (!Number.isFinite(x)) return false
     this.finder.push(t, x)
     return true
+  }
+
+  set(t: number, volts: number): void {
+    this.finder.push(t, volts)
   }
 
   peek(from: number): CaptureChannel {

@@ -20,8 +20,7 @@ export class CsvReader implements FormatReader {
   private layout: CsvLayout | null = null
   private pending: string[] = []
   private columns: CsvColumn[] = []
-  /** The same where all of them hold levels: most rows then go a short way. */
-  private logic: LogicColumn[] | null = null
+  /** Most rows go a short way. */
   private rows: CsvRows | null = null
   private pulses: number[] | null = null
   private row = 0
@@ -35,9 +34,21 @@ export class CsvReader implements FormatReader {
   ) {}
 
   feed(chunk: Uint8Array): void {
-    const bytes = new Uint8Array(this.held.length + chunk.length)
-    bytes.set(this.held)
-    bytes.set(chunk, this.held.length)
+    if (this.held.length === 0) {
+      this.wholeLines(chunk)
+      return
+    }
+    // Only the line that the last chunk cut in two is copied (all of it where lines end with CR alone).
+    const to = chunk.indexOf(LF) + 1 || chunk.length
+    const cut = new Uint8Array(this.held.length + to)
+    cut.set(this.held)
+    cut.set(chunk.subarray(0, to), this.held.length)
+    this.wholeLines(cut)
+    if (to < chunk.length) this.wholeLines(chunk.subarray(to))
+  }
+
+  /** Takes the lines that have an end, and keeps the rest. */
+  private wholeLines(bytes: Uint8Array): void {
     let end = bytes.length
     while (end > 0 && bytes[end - 1] !== LF && bytes[end - 1] !== CR) end--
     // A lone CR at the very end may be half of a CR LF: wait for the rest.
@@ -59,7 +70,7 @@ export class CsvReader implements FormatReader {
 
   private lines(bytes: Uint8Array): void {
     if (this.rows) {
-      this.usualRows(bytes, this.rows, this.logic!)
+      this.usualRows(bytes, this.rows)
       return
     }
     const lines = strFromU8(bytes)
@@ -70,12 +81,17 @@ export class CsvReader implements FormatReader {
   }
 
   /** Rows of the usual kind from their bytes; any other is made text of. */
-  private usualRows(bytes: Uint8Array, rows: CsvRows, columns: readonly LogicColumn[]): void {
+  private usualRows(bytes: Uint8Array, rows: CsvRows): void {
+    const { columns } = this
+    const { values } = rows
     for (let at = 0; at < bytes.length;) {
       const next = rows.read(bytes, at)
       if (next >= 0) {
         const since = this.timeOf(rows.time, '')
-        for (let i = 0; i < columns.length; i++) if (rows.levels[i]! >= 0) columns[i]!.set(since, rows.levels[i]!)
+        for (let i = 0; i < columns.length; i++) {
+          const value = values[i]!
+          if (!Number.isNaN(value)) columns[i]!.set(since, value)
+        }
         this.line++
         at = next
         continue
@@ -142,10 +158,8 @@ export class CsvReader implements FormatReader {
         ? new LogicColumn(name, max, this.options.rolling)
         : new AnalogueColumn(name, decimalComma, rate(), max, this.options.polarity, this.options.rolling)
     })
-    const logic = this.columns.filter(c => c instanceof LogicColumn)
-    if (logic.length < this.columns.length || delimiter.length !== 1) return
-    this.logic = logic
-    this.rows = new CsvRows(this.layout!)
+    const voltages = this.columns.map(c => c instanceof AnalogueColumn)
+    this.rows = new CsvRows(this.layout!, voltages)
   }
 
   private number(cell: string | undefined): number {

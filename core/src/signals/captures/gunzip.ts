@@ -1,4 +1,4 @@
-import crc32 from 'crc/calculators/crc32'
+import crc32 from 'crc-32'
 import { Gunzip } from 'fflate'
 import { InputError, LimitError } from '../../base/errors'
 import { DEFAULT_MAX_BYTES } from './capture'
@@ -37,8 +37,7 @@ export class GunzipStream {
   ) {
     this.gunzip = new Gunzip(chunk => {
       this.out.push(chunk)
-      // A check of 0 would be taken for none; the same number in 32 bits is not.
-      this.crc = crc32(chunk, this.crc || 2 ** 32)
+      this.crc = crc32.buf(chunk, this.crc)
       this.length += chunk.length
     })
     this.gunzip.onmember = next => this.checkMember(next)

@@ -1,21 +1,15 @@
 import type { CaptureChannel } from './capture'
-import { GrowableDoubles } from './growable'
+import { median, PulseSide } from './pulse-side'
+import { passFloats, passInts, type Band, type Samples, type Tally } from './sample-scan'
 
-/** Share of the usual pulse height at which a pulse begins, and below which it has ended. */
-const ON = 0.5
-const OFF = 0.25
-/** The envelope is the median over this many blocks, so that one knock on the bench does not blind it. */
+/** The usual height of a pulse is looked at again after so long. */
 const BLOCK_S = 0.4
-const BLOCKS = 5
-/** A pulse stands out from the noise by at least this many times the mean deviation. */
-const ABOVE_NOISE = 5
-/** The least usual height that may be, in mean deviations of the noise. */
-const FLOOR = ABOVE_NOISE / ON
-
-const median = (xs: readonly number[]): number => {
-  const s = [...xs].sort((a, b) => a - b)
-  return s.length ? s[s.length >> 1]! : 0
-}
+/** Baseline and noise are looked at again after so long, and at least after so many samples. */
+const STEP_S = 0.001
+const MOST_IN_STEP = 64
+/** Time in which the baseline, and the noise, follow what changes. */
+const BASELINE_S = 0.5
+const NOISE_S = 0.3
 
 export type Polarity = 'positive' | 'negative'
 
@@ -25,121 +19,51 @@ export interface FoundPulses {
   readonly polarity: Polarity
 }
 
-/** Rising and falling crossings of one polarity. What the inner loop of the finder follows is open to it. */
-class Side {
-  readonly times = new GrowableDoubles()
-  private readonly maxima: number[] = []
-  blockMax = 0
-  height = 0
-  on = false
-  previous = 0
-  previousT = 0
-  /** Sum of the heights in force when pulses began, to compare polarities. */
-  strength = 0
-  dropped = false
-  edgeCount = 0
-
-  constructor(
-    private readonly maxEdges: number,
-    private readonly rolling: boolean,
-  ) {}
-
-  prime(height: number): void {
-    this.height = height
-  }
-
-  endBlock(): void {
-    this.maxima.push(this.blockMax)
-    if (this.maxima.length > BLOCKS) this.maxima.shift()
-    this.blockMax = 0
-    this.height = median(this.maxima)
-  }
-
-  push(t: number, x: number, noise: number): void {
-    if (x > this.blockMax) this.blockMax = x
-    const height = Math.max(this.height, FLOOR * noise)
-    if (!this.on && x >= ON * height && height > 0) this.begin(t, x, ON * height)
-    else if (this.on && x < OFF * height) this.end(t)
-    this.previous = x
-    this.previousT = t
-  }
-
-  /** A pulse rises through a level between the sample before and this one. */
-  begin(t: number, x: number, level: number): void {
-    const share = x > this.previous ? Math.min(1, Math.max(0, (level - this.previous) / (x - this.previous))) : 1
-    this.edge(this.previousT + share * (t - this.previousT))
-    this.on = true
-    this.strength += this.height
-  }
-
-  end(t: number): void {
-    this.edge(t)
-    this.on = false
-  }
-
-  /**
-   * A pulse begins or ends with a sample.
-   * @param before the sample before it @param sample its number @returns whether a pulse lasts now
-   */
-  cross(before: number, x: number, level: number, sample: number, rate: number): boolean {
-    if (this.on) this.end(sample / rate)
-    else {
-      this.previous = before
-      this.previousT = (sample - 1) / rate
-      this.begin(sample / rate, x, level)
-    }
-    return this.on
-  }
-
-  private edge(t: number): void {
-    this.edgeCount++
-    if (this.dropped) return
-    if (this.times.length >= this.maxEdges && this.rolling) {
-      // An even number goes, so that the first one left begins a pulse.
-      this.times.dropFirst(2 * Math.ceil(this.maxEdges / 4))
-    } else if (this.times.length >= this.maxEdges) {
-      this.dropped = true
-      this.times.clear()
-      return
-    }
-    this.times.push(t > this.times.newest() ? t : this.times.newest() + 1e-12)
-  }
-}
-
 /**
  * Finds pulses in a sampled signal: the slow part is taken off, the usual pulse height is followed in both
  * directions, and a pulse begins at half of it (between samples, by a straight line) and ends at a quarter.
  * Works on sound-card, photodiode and scope recordings; amplitude and offset do not matter.
  */
 export class PulseFinder {
-  private readonly baselineStep: number
-  private readonly noiseStep: number
+  private readonly stepSamples: number
+  private readonly baselineShare: number
+  private readonly noiseShare: number
   private readonly blockSamples: number
   private readonly primer: number[] = []
   private readonly primerT: number[] = []
   private primed = false
   private baseline = 0
   private noise = 0
+  private inStep = 0
   private inBlock = 0
-  private readonly up: Side
-  private readonly down: Side
+  private before = 0
+  private beforeT = 0
+  private readonly tally: Tally = { sum: 0, size: 0 }
+  private readonly band: Band = { low: 0, high: 0, middle: 0, most: 0 }
+  private readonly up: PulseSide
+  private readonly down: PulseSide
 
   /**
    * @param sampleRateHz samples per second, at least nominally
    * @param rolling whether more changes than that push out the oldest ones, for a signal that goes on
    */
   constructor(sampleRateHz: number, maxEdges: number, rolling = false) {
-    this.baselineStep = Math.min(1, 1 / (0.5 * sampleRateHz))
-    this.noiseStep = Math.min(1, 1 / (0.3 * sampleRateHz))
-    this.blockSamples = Math.max(8, Math.round(BLOCK_S * sampleRateHz))
-    this.up = new Side(maxEdges, rolling)
-    this.down = new Side(maxEdges, rolling)
+    const step = Math.min(MOST_IN_STEP, Math.max(1, Math.round(STEP_S * sampleRateHz)))
+    const share = (seconds: number) => 1 - (1 - Math.min(1, 1 / (seconds * sampleRateHz))) ** step
+    this.stepSamples = step
+    this.baselineShare = share(BASELINE_S)
+    this.noiseShare = share(NOISE_S)
+    // Whole steps: a block then ends the same however the samples come.
+    this.blockSamples = step * Math.max(8, Math.round((BLOCK_S * sampleRateHz) / step))
+    this.up = new PulseSide(maxEdges, rolling)
+    this.down = new PulseSide(maxEdges, rolling)
   }
 
   /** @param t seconds, increasing @param x any unit */
   push(t: number, x: number): void {
     if (this.primed) {
-      this.step(t, x)
+      this.take(t, x, this.baseline, this.far)
+      this.advance(1)
       return
     }
     this.primer.push(x)
@@ -150,52 +74,48 @@ export class PulseFinder {
   /**
    * Many samples at once, each as {@link push} takes it.
    * @param x finite samples @param first number of the first one, from the beginning @param rate samples a second
+   * @param offset where the channel begins among the samples @param every from one of its samples to the next
    */
-  pushAll(x: Float64Array, first: number, rate: number): void {
+  pushAll(x: Samples, first: number, rate: number, offset = 0, every = 1): void {
+    const count = Math.ceil((x.length - offset) / every)
     let i = 0
-    for (; i < x.length && !this.primed; i++) this.push((first + i) / rate, x[i]!)
-    while (i < x.length) {
-      const end = Math.min(x.length, i + this.blockSamples - this.inBlock)
-      this.stretch(x, i, end, first, rate)
-      this.inBlock += end - i
-      i = end
-      if (this.inBlock >= this.blockSamples) this.endBlock()
+    for (; i < count && !this.primed; i++) this.push((first + i) / rate, x[offset + i * every]!)
+    while (i < count) {
+      const here = Math.min(count - i, this.stepSamples - this.inStep)
+      this.stretch(x, offset + i * every, offset + (i + here) * every, every, first + i, rate)
+      this.advance(here)
+      i += here
     }
   }
 
-  /** Samples of one block, with what changes from one to the next in plain variables: most of the time goes here. */
-  private stretch(x: Float64Array, from: number, end: number, first: number, rate: number): void {
-    const { up, down, baselineStep, noiseStep } = this
-    // The usual heights stand for a whole block.
-    const [usualUp, usualDown] = [up.height, down.height]
-    let { baseline, noise } = this
-    let [highest, lowest] = [up.blockMax, down.blockMax]
-    let [upOn, downOn] = [up.on, down.on]
-    let before = up.previous
-    for (let i = from; i < end; i++) {
-      const d = x[i]! - baseline
-      baseline += d * baselineStep
-      const far = 4 * noise + 1e-9
-      const size = Math.abs(d)
-      noise += ((size < far ? size : far) - noise) * noiseStep
-      if (d > highest) highest = d
-      if (-d > lowest) lowest = -d
-      const floor = FLOOR * noise
-      const height = usualUp > floor ? usualUp : floor
-      const depth = usualDown > floor ? usualDown : floor
-      if (upOn ? d < OFF * height : d >= ON * height && height > 0)
-        upOn = up.cross(before, d, ON * height, first + i, rate)
-      if (downOn ? -d < OFF * depth : -d >= ON * depth && depth > 0)
-        downOn = down.cross(-before, -d, ON * depth, first + i, rate)
-      before = d
+  /** Samples of one step: most are passed over, those at which something happens are taken one by one. */
+  private stretch(x: Samples, from: number, end: number, every: number, first: number, rate: number): void {
+    const { band, tally } = this
+    const ints = x instanceof Int16Array ? x : null
+    band.middle = ints ? Math.round(this.baseline) : this.baseline
+    band.most = ints ? Math.ceil(this.far) : this.far
+    let at = from
+    while (at < end) {
+      this.widen(band, ints !== null)
+      const begun = at
+      at = ints ? passInts(ints, at, end, every, band, tally) : passFloats(x, at, end, every, band, tally)
+      if (at > begun) {
+        this.before = x[at - every]!
+        this.beforeT = (first - 1 + (at - from) / every) / rate
+      }
+      if (at >= end) break
+      this.take((first + (at - from) / every) / rate, x[at]!, band.middle, band.most)
+      at += every
     }
-    up.previous = before
-    down.previous = -before
-    up.previousT = down.previousT = (first + end - 1) / rate
-    up.blockMax = highest
-    down.blockMax = lowest
-    this.baseline = baseline
-    this.noise = noise
+  }
+
+  /** Between which values nothing happens, and no sample is higher or lower than the block's so far. */
+  private widen(band: Band, whole: boolean): void {
+    const { up, down, baseline } = this
+    const low = baseline + Math.max(-down.ceiling, up.floor)
+    const high = baseline + Math.min(up.ceiling, -down.floor)
+    band.low = whole ? Math.max(-32768, Math.ceil(low)) : low
+    band.high = whole ? Math.min(32767, Math.floor(high)) : high
   }
 
   private prime(): void {
@@ -214,26 +134,48 @@ export class PulseFinder {
     this.up.prime(high)
     this.down.prime(low)
     this.noise = Math.min(sum / this.primer.length, Math.max(high, low) / 20)
-    for (let i = 0; i < this.primer.length; i++) this.step(this.primerT[i]!, this.primer[i]!)
+    this.level()
+    this.before = this.baseline
+    for (let i = 0; i < this.primer.length; i++) this.push(this.primerT[i]!, this.primer[i]!)
     this.primer.length = 0
     this.primerT.length = 0
   }
 
-  private step(t: number, x: number): void {
-    const d = x - this.baseline
-    this.baseline += d * this.baselineStep
-    // Pulses themselves must not count as noise: what is far out moves the estimate only a little.
-    const size = Math.min(Math.abs(d), 4 * this.noise + 1e-9)
-    this.noise += (size - this.noise) * this.noiseStep
-    this.up.push(t, d, this.noise)
-    this.down.push(t, -d, this.noise)
-    if (++this.inBlock >= this.blockSamples) this.endBlock()
+  /** Pulses themselves must not count as noise: what is far out moves the estimate only a little. */
+  private get far(): number {
+    return 4 * this.noise + 1e-9
   }
 
-  private endBlock(): void {
-    this.inBlock = 0
-    this.up.endBlock()
-    this.down.endBlock()
+  private take(t: number, x: number, middle: number, most: number): void {
+    const d = x - this.baseline
+    const before = this.before - this.baseline
+    this.up.take(t, d, this.beforeT, before)
+    this.down.take(t, -d, this.beforeT, -before)
+    this.tally.sum += x
+    this.tally.size += Math.min(Math.abs(x - middle), most)
+    this.before = x
+    this.beforeT = t
+  }
+
+  private advance(samples: number): void {
+    this.inStep += samples
+    if (this.inStep < this.stepSamples) return
+    const { tally } = this
+    this.baseline += (tally.sum / this.inStep - this.baseline) * this.baselineShare
+    this.noise += (tally.size / this.inStep - this.noise) * this.noiseShare
+    this.inBlock += this.inStep
+    tally.sum = tally.size = this.inStep = 0
+    if (this.inBlock >= this.blockSamples) {
+      this.inBlock = 0
+      this.up.endBlock()
+      this.down.endBlock()
+    }
+    this.level()
+  }
+
+  private level(): void {
+    this.up.above(this.noise)
+    this.down.above(this.noise)
   }
 
   /** @returns the channel (level 1 while a pulse lasts) and which way its pulses point */
@@ -255,8 +197,8 @@ export class PulseFinder {
   private side = (polarity: Polarity) => (polarity === 'positive' ? this.up : this.down)
 
   private pointing(polarity: Polarity | 'auto'): Polarity {
-    const mean = (s: Side) => (s.edgeCount ? s.strength / Math.ceil(s.edgeCount / 2) : 0)
-    return polarity === 'auto' ? (mean(this.up) >= mean(this.down) ? 'positive' : 'negative') : polarity
+    if (polarity !== 'auto') return polarity
+    return this.up.meanHeight >= this.down.meanHeight ? 'positive' : 'negative'
   }
 
   private found(name: string, polarity: Polarity, times: Float64Array | null): FoundPulses {

@@ -37,7 +37,7 @@ async function* atLeast(bytes: number, chunks: AsyncIterable<Uint8Array>): Async
       yield chunk
       continue
     }
-    held.push(chunk)
+    held.push(chunk.slice())
     if (held.reduce((n, c) => n + c.length, 0) >= bytes) {
       yield join(held)
       held = null
@@ -100,7 +100,7 @@ export async function readCapture(source: ByteSource, options: ReadOptions = {})
   for await (const bytes of plainBytes(source, options)) {
     if (reader) (reader as FormatReader).feed(bytes)
     else {
-      head.push(bytes)
+      head.push(bytes.slice())
       headBytes += bytes.length
       if (headBytes >= HEAD_BYTES) start()
     }

@@ -3,6 +3,7 @@ import { DEFAULT_MAX_EDGES, type Capture, type FormatReader, type ReadOptions } 
 import { latin1 } from './latin1'
 import { PulseFinder, type FoundPulses } from './pulse-finder'
 import { parseWavFormat, sampleReader, type WavFormat } from './wav-header'
+import type { Samples } from './sample-scan'
 import { skipped } from './skipped'
 import { ZeroRuns } from './zero-runs'
 
@@ -23,6 +24,8 @@ export class WavReader implements FormatReader {
   private dataLeft: number | null = null
   private done = false
   private frames = 0
+  /** Bytes that begin at an odd place are moved here. */
+  private even = new Uint8Array(0)
   private started = false
 
   constructor(
@@ -39,6 +42,10 @@ export class WavReader implements FormatReader {
 
   feed(chunk: Uint8Array): void {
     if (this.done) return
+    if (this.dataLeft !== null) {
+      this.sound(chunk)
+      return
+    }
     const bytes = new Uint8Array(this.held.length + chunk.length)
     bytes.set(this.held)
     bytes.set(chunk, this.held.length)
@@ -51,12 +58,7 @@ export class WavReader implements FormatReader {
       at = 12
       this.started = true
     }
-    while (!this.done) {
-      if (this.dataLeft !== null) {
-        at += this.samples(bytes.subarray(at))
-        break
-      }
-      if (bytes.length - at < 8) break
+    while (bytes.length - at >= 8) {
       const view = new DataView(bytes.buffer, at, 8)
       const id = latin1(bytes.subarray(at, at + 4))
       const size = view.getUint32(4, true)
@@ -68,8 +70,10 @@ export class WavReader implements FormatReader {
           })
         // A recorder that was cut off leaves 0 or the largest number here: then read to the end.
         this.dataLeft = size === 0 || size === 0xffffffff ? Infinity : size
-        at += 8
-        continue
+        this.offset += at + 8
+        this.held = new Uint8Array(0)
+        this.sound(bytes.subarray(at + 8))
+        return
       }
       if (size > 16 * 1024 * 1024)
         throw new InputError(
@@ -97,32 +101,61 @@ export class WavReader implements FormatReader {
     this.zeros = Array.from(one, () => new ZeroRuns(sampleRateHz))
   }
 
+  /** Bytes of the data chunk: only a frame that is cut in two is copied. */
+  private sound(bytes: Uint8Array): void {
+    const { frameBytes } = this.format!
+    let at = 0
+    if (this.held.length) {
+      at = Math.min(bytes.length, frameBytes - this.held.length)
+      const frame = new Uint8Array(this.held.length + at)
+      frame.set(this.held)
+      frame.set(bytes.subarray(0, at), this.held.length)
+      this.held = frame
+      if (frame.length < frameBytes) return
+      this.offset += this.samples(frame)
+    }
+    at += this.samples(bytes.subarray(at))
+    this.held = bytes.slice(at)
+    this.offset += at
+  }
+
   /** @returns bytes used */
   private samples(bytes: Uint8Array): number {
-    const { channels, frameBytes, bits, sampleRateHz } = this.format!
+    const { channels, frameBytes, bits } = this.format!
     const read = this.read!
     const frames = Math.floor(Math.min(bytes.length, this.dataLeft!) / frameBytes)
     const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength)
     const step = bits / 8
     // Sixteen bits are what nearly all recordings have: they are read as they lie there.
-    const plain = bits === 16 && LITTLE_ENDIAN ? new Int16Array(bytes.slice(0, frames * frameBytes).buffer) : null
-    const block = new Float64Array(Math.min(frames, BLOCK_FRAMES))
-    for (let from = 0; from < frames; from += BLOCK_FRAMES) {
-      const x = block.subarray(0, Math.min(BLOCK_FRAMES, frames - from))
-      for (let c = 0; c < channels; c++) {
-        const finite = plain
-          ? fromInts(x, plain, from * channels + c, channels)
-          : fromView(x, view, from * frameBytes + c * step, frameBytes, read)
-        if (finite) {
-          this.finders[c]!.pushAll(x, this.frames + from, sampleRateHz)
-          this.zeros[c]!.pushAll(x, this.frames + from)
-        } else this.oneByOne(c, x, this.frames + from)
+    const plain = bits === 16 && LITTLE_ENDIAN ? this.ints(bytes, frames * channels) : null
+    const block = new Float64Array(plain ? 0 : BLOCK_FRAMES)
+    for (let c = 0; c < channels; c++) {
+      if (plain) this.take(c, plain, this.frames, c, channels)
+      else {
+        for (let from = 0; from < frames; from += BLOCK_FRAMES) {
+          const x = block.subarray(0, Math.min(BLOCK_FRAMES, frames - from))
+          if (fromView(x, view, from * frameBytes + c * step, frameBytes, read)) this.take(c, x, this.frames + from)
+          else this.oneByOne(c, x, this.frames + from)
+        }
       }
     }
     this.frames += frames
     this.dataLeft! -= frames * frameBytes
     if (this.dataLeft! < frameBytes) this.done = true
     return frames * frameBytes
+  }
+
+  /** The same bytes as whole numbers; copied only where they begin at an odd place. */
+  private ints(bytes: Uint8Array, count: number): Int16Array {
+    if (bytes.byteOffset % 2 === 0) return new Int16Array(bytes.buffer, bytes.byteOffset, count)
+    if (this.even.length < 2 * count) this.even = new Uint8Array(2 * count)
+    this.even.set(bytes.subarray(0, 2 * count))
+    return new Int16Array(this.even.buffer, 0, count)
+  }
+
+  private take(channel: number, x: Samples, first: number, offset = 0, every = 1): void {
+    this.finders[channel]!.pushAll(x, first, this.format!.sampleRateHz, offset, every)
+    this.zeros[channel]!.pushAll(x, first, offset, every)
   }
 
   /** Samples among which some are no numbers, as floating-point files may hold: those are left out. */
@@ -186,13 +219,7 @@ export class WavReader implements FormatReader {
   }
 }
 
-/** Every so many of a row of numbers. @returns that all are numbers */
-function fromInts(x: Float64Array, ints: Int16Array, from: number, every: number): true {
-  for (let i = 0, at = from; i < x.length; i++, at += every) x[i] = ints[at]!
-  return true
-}
-
-/** The same of any form of sample. @returns whether all are numbers */
+/** Samples of one channel, of any form. @returns whether all are numbers */
 function fromView(
   x: Float64Array,
   view: DataView,

@@ -50,6 +50,37 @@ describe('rows of the usual kind', () => {
     )
   })
 
+  it('are read so where they hold voltages, too', async () => {
+    const volts = fc.constantFrom(
+      (v: number) => v.toFixed(4),
+      (v: number) => v.toExponential(6),
+      (v: number) => ` ${v.toFixed(3)}`,
+      (v: number) => `+${Math.abs(v).toFixed(3)}`,
+      () => '',
+    )
+    const list = fc.array(fc.record({ volts, end: fc.constantFrom('\n', '\r\n', '\r') }), {
+      minLength: 400,
+      maxLength: 900,
+    })
+    await fc.assert(
+      fc.asyncProperty(list, fc.integer({ min: 40, max: 4000 }), async (rows, chunk) => {
+        const text = (quoted: boolean) => {
+          const body = rows.map((r, i) => {
+            const volts = i % 100 < 5 ? 4.8 + (i % 7) / 90 : (i % 11) / 60 - 0.1
+            return `${cell((i / 1000).toFixed(4), quoted)},${i < 60 ? volts.toFixed(4) : r.volts(volts)}${i < 60 ? '\n' : r.end}`
+          })
+          return `time [s],A\n${body.join('')}`
+        }
+        const [short, whole] = await Promise.all([
+          read('scope.csv', text(false), {}, chunk),
+          read('scope.csv', text(true), {}, chunk),
+        ])
+        expect(short).toEqual(whole)
+      }),
+      { numRuns: 40 },
+    )
+  })
+
   it.each([
     ['0.000000401,7,1', '"7" in column "A"'],
     ['0.0000004.02,1,1', 'is not a time'],

@@ -67,4 +67,68 @@ describe('finding pulses in a sampled signal', () => {
   it('takes a very short signal without complaint', () => {
     for (const n of [0, 1, 5]) expect(starts(() => 1, n / RATE).at).toEqual([])
   })
+
+  /** Pulses of either direction in noise, as whole numbers; two channels side by side. */
+  const whole = fc.record({
+    seed: fc.integer({ min: 1, max: 1000 }),
+    rate: fc.constantFrom(4000, 8000, 48_000),
+    high: fc.integer({ min: 5, max: 30_000 }),
+    noise: fc.double({ min: 0, max: 0.2, noNaN: true }),
+    offset: fc.integer({ min: -2000, max: 2000 }),
+    cuts: fc.array(fc.integer({ min: 1, max: 3000 }), { minLength: 1, maxLength: 9 }),
+  })
+  const signal = ({
+    seed,
+    rate,
+    high,
+    noise,
+    offset,
+  }: { [K in 'seed' | 'rate' | 'high' | 'noise' | 'offset']: number }) => {
+    const random = new Random(seed)
+    return Int16Array.from(
+      { length: 2 * rate },
+      (_, i) => high * (spike(i / rate) + noise * random.gaussian()) + offset,
+    )
+  }
+
+  it('finds the same however the samples come in pieces, and beside those of another channel', () => {
+    fc.assert(
+      fc.property(whole, given => {
+        const x = signal(given)
+        const finder = () => new PulseFinder(given.rate, 100_000)
+        const edges = (f: PulseFinder) => f.finish('x').channel.edges!.times
+        const [once, pieces, beside] = [finder(), finder(), finder()]
+        once.pushAll(x, 0, given.rate)
+        for (let at = 0, k = 0; at < x.length; k++) {
+          const n = given.cuts[k % given.cuts.length]!
+          pieces.pushAll(x.subarray(at, at + n), at, given.rate)
+          at += n
+        }
+        beside.pushAll(
+          Int16Array.from({ length: 2 * x.length }, (_, i) => (i % 2 ? x[i >> 1]! : 7 * i)),
+          0,
+          given.rate,
+          1,
+          2,
+        )
+        const all = edges(once)
+        expect(edges(pieces)).toEqual(all)
+        expect(edges(beside)).toEqual(all)
+      }),
+      { numRuns: 60 },
+    )
+  })
+
+  it('finds the same as by looking at each sample by itself', () => {
+    fc.assert(
+      fc.property(whole, given => {
+        const x = signal(given)
+        const [each, together] = [new PulseFinder(given.rate, 100_000), new PulseFinder(given.rate, 100_000)]
+        x.forEach((v, i) => each.push(i / given.rate, v))
+        together.pushAll(Float64Array.from(x), 0, given.rate)
+        expect(together.finish('x')).toEqual(each.finish('x'))
+      }),
+      { numRuns: 60 },
+    )
+  })
 })
