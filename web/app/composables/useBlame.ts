@@ -1,4 +1,5 @@
 import { poolReads, whoIsToBlame, type BlameTable, type PlaceRead } from '@wobrin/core/proof'
+import type { BlameWorker } from '~/workers/blame.worker'
 import type { BlameView } from '../../shared/blame'
 
 /**
@@ -10,12 +11,31 @@ export function useBlame() {
   const file = shallowRef<{ readonly name: string; readonly table: BlameTable } | null>(null)
   const table = computed<BlameTable>(() => file.value?.table ?? view.value ?? { disks: [], drives: [], reads: [] })
 
+  const worker = useWorker<BlameWorker>(
+    () => new Worker(new URL('../workers/blame.worker.ts', import.meta.url), { type: 'module' }),
+  )
+  const answer = shallowRef(whoIsToBlame([], [], []))
+  let asked = 0
+  /** Weighs what was read; where it changed meanwhile, the later answer counts. */
+  async function judge(): Promise<void> {
+    const turn = ++asked
+    const { reads, disks, drives } = table.value
+    const got = await worker().judge({ reads, disks, drives })
+    if (turn === asked) answer.value = got
+  }
+
   async function load(family?: string): Promise<void> {
     view.value = await $fetch<BlameView>('/api/blame', { query: { family } })
+    await judge()
+  }
+
+  /** Shows a table of a file, or the workshop's own again. */
+  async function show(shown: typeof file.value): Promise<void> {
+    file.value = shown
+    await judge()
   }
 
   const places = computed(() => poolReads(table.value.reads, table.value.disks, table.value.drives))
-  const answer = computed(() => whoIsToBlame(table.value.reads, table.value.disks, table.value.drives))
   /** Drives in which nothing was read would be empty columns; they are offered by name only. */
   const drives = computed(() => [...table.value.drives.keys()].filter(i => places.value.some(p => p.drive === i)))
   const disks = computed(() => [...table.value.disks.keys()].filter(i => places.value.some(p => p.disk === i)))
@@ -25,5 +45,5 @@ export function useBlame() {
     const { writer } = table.value.disks[disk]!
     return writer === null ? 'nobody knows who' : (table.value.drives.find(d => d.id === writer)?.name ?? writer)
   }
-  return { view, file, table, load, answer, drives, disks, cell, writerOf }
+  return { view, file, table, load, show, answer, drives, disks, cell, writerOf }
 }

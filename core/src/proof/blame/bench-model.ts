@@ -118,7 +118,9 @@ export class BenchModel implements JointModel {
       this.sideOf({ disk: own[0]!.disk, drive: own[0]!.drive, head: own[0]!.head, places: own }, index),
     )
     this.known = Array.from({ length: this.sides.length * CASES })
-    this.readsOf = disks.map((_, i) => this.sides.filter(p => p.disk === i))
+    const readsOf = disks.map((): SideRead[] => [])
+    for (const side of this.sides) readsOf[side.disk]!.push(side)
+    this.readsOf = readsOf
     this.states = disks.map((_, i) => this.statesOf(i))
     this.codes = this.states.map(states =>
       Uint8Array.from({ length: states.length * PLACES }, (_, i) =>
@@ -126,19 +128,23 @@ export class BenchModel implements JointModel {
       ),
     )
     this.diskPriors = disks.map((d, i) => Float64Array.from(this.states[i]!, s => Math.log(this.diskPrior(d, i, s))))
-    this.touches = subjects.map(subject =>
-      disks.flatMap((_, disk) => {
-        const own = this.readsOf[disk]!.filter(p => this.concerns(subject, p))
-        return own.length ? [{ disk, sides: own }] : []
-      }),
-    )
+    this.touches = this.touched()
   }
 
-  /** Whether what a variable is changes what is read at a place. */
-  private concerns(s: Subject, p: SideRead): boolean {
-    if (s.of === 'writer') return s.disks.includes(p.disk)
-    const here = p.drive === s.drive || this.writerOf[p.disk] === s.drive
-    return here && (s.of === 'machine' || p.head === s.head)
+  /** For each variable the disks with the sides of them that it has part in, in order of the disks. */
+  private touched(): { readonly disk: number; readonly sides: SideRead[] }[][] {
+    const touches = this.subjects.map((): { readonly disk: number; readonly sides: SideRead[] }[] => [])
+    for (const [disk, sides] of this.readsOf.entries()) {
+      for (const side of sides) {
+        for (const v of new Set([side.machine, side.headVar, side.writer, side.writerHead])) {
+          if (v < 0) continue
+          const own = touches[v]!
+          if (own.at(-1)?.disk === disk) own.at(-1)!.sides.push(side)
+          else own.push({ disk, sides: [side] })
+        }
+      }
+    }
+    return touches
   }
 
   private sideOf(p: Pick<SideRead, 'disk' | 'drive' | 'head' | 'places'>, index: number): SideRead {
@@ -243,10 +249,29 @@ export class BenchModel implements JointModel {
    * What a head would read of a disk that it did not read: the share of each zone's sectors, for each state of the
    * disk.
    */
-  shares(disk: number, drive: number, head: Head, config: readonly number[]): number[][] {
-    const side = this.sideOf({ disk, drive, head, places: [] }, -1)
+  shares(disk: number, drive: number, head: Head, config: readonly number[]): readonly (readonly number[])[] {
+    const key = (disk * this.drives.length + drive) * 2 + head
+    let unread = this.unread.get(key)
+    if (!unread) {
+      unread = { side: this.sideOf({ disk, drive, head, places: [] }, -1), shares: [] }
+      this.unread.set(key, unread)
+    }
+    const { side, shares } = unread
     const c = this.caseOf(side, config)
-    return this.states[disk]!.map(s => [0, 1, 2].map(zone => readingShare(s, head * 3 + zone, c, side.wide)))
+    return (shares[c] ??= this.states[disk]!.map(s =>
+      [0, 1, 2].map(zone => readingShare(s, head * 3 + zone, c, side.wide)),
+    ))
+  }
+
+  /** What was asked of heads and disks that did not meet, by case: few come up, each a thousand times. */
+  private readonly unread = new Map<
+    number,
+    { readonly side: SideRead; readonly shares: (readonly (readonly number[])[])[] }
+  >()
+
+  /** Nothing was read that a variable has part in. */
+  apart(variable: number): boolean {
+    return this.touches[variable]!.length === 0
   }
 
   along(config: readonly number[], variable: number): Float64Array {
@@ -257,9 +282,11 @@ export class BenchModel implements JointModel {
       this.priors[variable]![config[variable]!]! +
       disks.reduce((n, l) => n + l, 0) -
       own.reduce((n, t) => n + disks[t.disk]!, 0)
-    return Float64Array.from({ length: this.sizes[variable]! }, (_, state) => {
+    const out = new Float64Array(this.sizes[variable]!)
+    const there = [...config]
+    for (let state = 0; state < out.length; state++) {
+      there[variable] = state
       let l = rest + this.priors[variable]![state]!
-      const there = config.with(variable, state)
       for (const { disk, sides } of own) {
         if (state === config[variable]) {
           l += disks[disk]!
@@ -272,13 +299,14 @@ export class BenchModel implements JointModel {
         for (const p of sides) {
           const [before, after] = [cases[p.index]!, this.caseOf(p, there)]
           if (before === after) continue
-          const [out, into] = [this.sideLogs(p, before), this.sideLogs(p, after)]
-          for (let s = 0; s < n; s++) logs[s]! += into[s]! - out[s]!
+          const [less, more] = [this.sideLogs(p, before), this.sideLogs(p, after)]
+          for (let s = 0; s < n; s++) logs[s]! += more[s]! - less[s]!
         }
         l += logSum(logs, n)
       }
-      return l
-    })
+      out[state] = l
+    }
+    return out
   }
 
   /** States of one disk while a variable is tried: made once, as it is used a hundred thousand times. */

@@ -115,6 +115,22 @@ describe('the search against going through every configuration', () => {
     },
   )
 
+  it('is not moved by drives and disks that nothing was read of', () => {
+    for (let seed = 1; seed <= 20; seed++) {
+      const { disks, drives, reads } = randomBench(seed, 3, 3, 1)
+      const idle = Array.from({ length: 6 }, (_, i) => i)
+      const more: [BlameDisk[], BlameDrive[]] = [
+        [...disks, ...idle.map(i => ({ id: `e${i}`, name: `e${i}`, writer: i % 2 ? `s${i}` : null }))],
+        [...drives, ...idle.map(i => ({ id: `s${i}`, name: `s${i}`, heads: 2 as const }))],
+      ]
+      // As many as there are: both are exact then.
+      const alone = whoIsToBlame(reads, disks, drives, 1_000_000).blamed
+      const among = whoIsToBlame(reads, ...more, 1_000_000).blamed
+      expect(among.map(b => [b.cause, b.who, b.where])).toEqual(alone.map(b => [b.cause, b.who, b.where]))
+      for (const [i, b] of among.entries()) expect(b.probability).toBeCloseTo(alone[i]!.probability, 9)
+    }
+  })
+
   it('weighs a change of one variable as the whole model weighs both sides of it', () => {
     const { disks, drives, reads } = randomBench(21, 3, 4, 2)
     const model = new BenchModel(disks, drives, poolReads(reads, disks, drives))

@@ -18,10 +18,10 @@ const rows = DISKS.flatMap(([disk, writer]) =>
   ),
 )
 const blame = useBlame()
-blame.file.value = {
+await blame.show({
   name: 'worked example',
   table: readBlameCsv(`disk,writer,drive,head,zone,good,sectors\n${rows.join('\n')}\n`, 'worked example'),
-}
+})
 const call = computed(() => blame.answer.value.call)
 </script>
 

@@ -14,7 +14,7 @@ const { choose, picked } = useFilePicker(async f => {
   problem.value = ''
   try {
     if (f.size > 20 * 1024 * 1024) throw new Error('The file is too large: at most 20 MB.')
-    file.value = { name: f.name, table: readBlameCsv(await f.text(), f.name) }
+    await blame.show({ name: f.name, table: readBlameCsv(await f.text(), f.name) })
   } catch (error) {
     problem.value = (error as Error).message
   }
@@ -80,7 +80,7 @@ const percent = (p: number) => (p > 0.995 ? '> 99 %' : `${Math.round(p * 100)} %
           <h2 class="text-lg font-bold mb-1">From a file</h2>
           <p v-if="file" class="mb-3">
             Shown: <strong>{{ file.name }}</strong>.
-            <button class="link" @click="file = null">Back to the workshop’s own</button>
+            <button class="link" @click="blame.show(null)">Back to the workshop’s own</button>
           </p>
           <p v-else class="hint mb-3">
             CSV with the columns disk, writer, drive, head, zone, good, sectors; nothing of it is kept.
