@@ -5,12 +5,13 @@ export { indexBurstCalculator } from './index-burst-calculator'
 export { lobeOffset, lobeReach, lobesCalculator } from './lobes-calculator'
 export { READING_UNITS, offsetCalculator, offsetUm } from './offset-calculator'
 export {
+  failingAt,
   halfWindowUm,
   hasOffsetCost,
   offsetCost,
-  usualHalfWindowUm,
   type OffsetCost,
   type Standing,
+  usualHalfWindowUm,
 } from './offset-cost'
 export { quickStartCalculator, turnsIn } from './quick-start-calculator'
 export { tabCalculator, tripsSooner } from './tab-calculator'

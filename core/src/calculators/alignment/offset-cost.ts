@@ -9,7 +9,7 @@ import {
   SOUND_NOISE,
   type MechanismId,
 } from '../../drives'
-import { expectedReading, layCells, sectorReads, viewOf, type LaidTrack } from '../../signals/head'
+import { expectedReading, expectedSlips, layCells, sectorReads, viewOf, type LaidTrack } from '../../signals/head'
 import { writeTrack, type SectorToWrite } from '../../signals/codes'
 
 /** What a head meets that stands off its track, or off the disk, or is weak. */
@@ -89,6 +89,26 @@ export const hasOffsetCost = (mechanism: MechanismId): boolean =>
  * @example offsetCost('3.5in', { offsetUm: 0, cylinder: 79 }).failing // 0.000
  */
 export function offsetCost(mechanism: MechanismId, at: Standing): OffsetCost {
+  const { view, track, noise, transitions } = under(mechanism, at)
+  if (!view) return { signal: 0, margin: 0, failing: 1, neighbourWins: false }
+  if (view.track !== track) return { signal: view.signal, margin: 0, failing: 1, neighbourWins: true }
+  const { margin, slips } = expectedReading(view, noise)
+  return {
+    signal: view.signal,
+    margin: Math.max(0, margin),
+    failing: 1 - sectorReads(slips, transitions),
+    neighbourWins: false,
+  }
+}
+
+/** {@link OffsetCost.failing} alone: where it has to be looked for, that is quicker by far. */
+export function failingAt(mechanism: MechanismId, at: Standing): number {
+  const { view, track, noise, transitions } = under(mechanism, at)
+  return view?.track === track ? 1 - sectorReads(expectedSlips(view, noise), transitions) : 1
+}
+
+/** What a head that stands somewhere has under it, and transitions of a sector there. */
+function under(mechanism: MechanismId, at: Standing) {
   const {
     head = 0,
     spacingUm = 0,
@@ -117,18 +137,10 @@ export function offsetCost(mechanism: MechanismId, at: Standing): OffsetCost {
     Math.max(0, Math.min(cylinders - 1, cylinder + (Math.sign(at.offsetUm) || 1))),
     head,
   )
-  const view = viewOf(track, Math.abs(at.offsetUm) > 1 && neighbour !== track ? neighbour : null, state)
-  if (!view) return { signal: 0, margin: 0, failing: 1, neighbourWins: false }
-  if (view.track !== track) return { signal: view.signal, margin: 0, failing: 1, neighbourWins: true }
-  const { margin, slips } = expectedReading(view, noise)
   const transitions =
     (track.at.length / sectorsOf(cylinder)) * Math.min(1, ((bytes + 20) * 8 * 2 * sectorsOf(cylinder)) / track.cells)
-  return {
-    signal: view.signal,
-    margin: Math.max(0, margin),
-    failing: 1 - sectorReads(slips, transitions),
-    neighbourWins: false,
-  }
+  const view = viewOf(track, Math.abs(at.offsetUm) > 1 && neighbour !== track ? neighbour : null, state)
+  return { view, track, noise, transitions }
 }
 
 const usual = new Map<MechanismId, number>()
@@ -143,10 +155,10 @@ export function usualHalfWindowUm(mechanism: MechanismId): number {
 /** Offset at which half of the sectors fail, µm: half the width of the window in which a head reads. */
 export function halfWindowUm(mechanism: MechanismId, at: Omit<Standing, 'offsetUm'>): number {
   let [low, high] = [0, pitchUm(mechanism)]
-  if (offsetCost(mechanism, { ...at, offsetUm: 0 }).failing > 0.5) return 0
+  if (failingAt(mechanism, { ...at, offsetUm: 0 }) > 0.5) return 0
   for (let i = 0; i < 24; i++) {
     const middle = (low + high) / 2
-    if (offsetCost(mechanism, { ...at, offsetUm: middle }).failing < 0.5) low = middle
+    if (failingAt(mechanism, { ...at, offsetUm: middle }) < 0.5) low = middle
     else high = middle
   }
   return (low + high) / 2

@@ -1,4 +1,4 @@
-import { hasOffsetCost, offsetCost, usualHalfWindowUm } from '../../calculators/alignment'
+import { failingAt, hasOffsetCost, offsetCost, usualHalfWindowUm } from '../../calculators/alignment'
 import type { MechanismId } from '../../drives'
 
 /** A sector that fails inside the window, or reads outside, for another reason. */
@@ -81,7 +81,7 @@ function workedOut(mechanism: MechanismId): number {
     let [low, high] = [half * 0.6, half * 1.3]
     for (let i = 0; i < 20; i++) {
       const middle = (low + high) / 2
-      if (offsetCost(mechanism, { offsetUm: middle, cylinder: 0 }).failing < share) low = middle
+      if (failingAt(mechanism, { offsetUm: middle, cylinder: 0 }) < share) low = middle
       else high = middle
     }
     return low

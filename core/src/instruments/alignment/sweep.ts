@@ -90,6 +90,9 @@ function beforehand(positions: readonly SweepPosition[], context: SweepContext):
   }
 }
 
+/** Positions of a scale are told apart by a millionth of its unit: what is closer is one position. */
+const told = (position: number) => (Math.abs(position) < 1e9 ? Math.round(position * 1e6) / 1e6 : position)
+
 /** Everything that was worked out of a sweep, before it is put into words. */
 interface Judged {
   readonly context: SweepContext
@@ -150,8 +153,9 @@ function tooFew(
 /**
  * What a sweep of an adjuster says: the range of each head, the middle of both, where to try next, where to set it.
  */
-export function judgeSweep(positions: readonly SweepPosition[], context: SweepContext = {}): SweepResult {
-  checkPositions(positions)
+export function judgeSweep(tried: readonly SweepPosition[], context: SweepContext = {}): SweepResult {
+  checkPositions(tried)
+  const positions = tried.map(p => ({ ...p, position: told(p.position) }))
   const u = wordsFor(positions, context)
   const steps = actsInSteps(positions, context.adjuster)
   const early = tooFew(positions, context, u)

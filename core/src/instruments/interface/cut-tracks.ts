@@ -1,5 +1,5 @@
 import { lowerBound } from '../../base/numbers'
-import { fluxWithin } from '../../signals/separator'
+import { FluxRoom, fluxWithin } from '../../signals/separator'
 import { recogniseTrack, type Format, type TrackReadOptions } from '../../signals/codes'
 import type { HeadPath, Stay } from './follow-heads'
 import { changesUpTo, fallsOf, isLow } from './levels'
@@ -48,8 +48,10 @@ export function* cuttingTracks(
     .flatMap(s => bySide(lines, s.fromS, s.toS).map(x => ({ ...x, cylinder: s.cylinder })))
     .filter(s => s.toS - s.fromS >= SHORTEST)
   let likely: Format | undefined
+  // Nothing of a stretch is kept but what was read of it.
+  const room = new FluxRoom()
   for (const [i, s] of stretches.entries()) {
-    const times = fluxWithin(data, s.fromS, s.toS)
+    const times = fluxWithin(data, s.fromS, s.toS, true, room)
     const read = times.length > FEWEST ? recogniseTrack(times, options.formats, options.separator, likely) : null
     likely = read?.format ?? likely
     yield {

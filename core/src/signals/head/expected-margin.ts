@@ -23,9 +23,10 @@ const kindsOf = new WeakMap<HeadView['track'], readonly Kind[]>()
 function kinds(track: HeadView['track']): readonly Kind[] {
   const known = kindsOf.get(track)
   if (known) return known
-  const found = new Map<string, { shift: number; height: number; jitter: number; count: number }>()
+  const found = new Map<number, { shift: number; height: number; jitter: number; count: number }>()
   for (let i = 0; i < track.at.length; i++) {
-    const key = `${track.shift[i]!.toFixed(4)} ${track.height[i]!.toFixed(4)}`
+    // Both to four decimals, as one number: heights stay below 100.
+    const key = Math.round(track.shift[i]! * 1e4) * 1e6 + Math.round(track.height[i]! * 1e4)
     const kind = found.get(key)
     if (kind) kind.count++
     else found.set(key, { shift: track.shift[i]!, height: track.height[i]!, jitter: track.jitter[i]!, count: 1 })
@@ -50,22 +51,35 @@ export interface Expected {
  * @param noise r.m.s. after the differentiator over the full signal, as in the view's head
  */
 export function expectedReading(view: HeadView, noise: number): Expected {
-  const all = kinds(view.track)
-  const count = all.reduce((n, k) => n + k.count, 0)
-  const sigma = (k: Kind) => Math.max(1e-9, view.disturbance * k.jitter * LOOP)
-  const outside = (limit: number) =>
-    all.reduce((n, k) => n + k.count * (above((limit - k.shift) / sigma(k)) + above((limit + k.shift) / sigma(k))), 0) /
-    count
+  const outside = outsideOf(view)
   let [low, high] = [0, 2]
   for (let i = 0; i < 40; i++) {
     const middle = (low + high) / 2
     if (outside(middle) > WORST) low = middle
     else high = middle
   }
-  const rough = Math.max(1e-9, (noise * view.track.roughness) / view.signal)
-  const lost = all.reduce((n, k) => n + k.count * above((k.height - THRESHOLD / view.signal) / rough), 0) / count
-  return { margin: 1 - 2 * high, slips: Math.min(1, outside(0.5) + lost) }
+  return { margin: 1 - 2 * high, slips: expectedSlips(view, noise) }
 }
+
+/** {@link Expected.slips} alone, which is found at once: the margin has to be searched for. */
+export function expectedSlips(view: HeadView, noise: number): number {
+  const all = kinds(view.track)
+  const rough = Math.max(1e-9, (noise * view.track.roughness) / view.signal)
+  const lost = all.reduce((n, k) => n + k.count * above((k.height - THRESHOLD / view.signal) / rough), 0) / countOf(all)
+  return Math.min(1, outsideOf(view)(0.5) + lost)
+}
+
+/** Share of the transitions that stand further from the middle of their window than a limit, cells. */
+function outsideOf(view: HeadView): (limit: number) => number {
+  const all = kinds(view.track)
+  const count = countOf(all)
+  const sigma = (k: Kind) => Math.max(1e-9, view.disturbance * k.jitter * LOOP)
+  return limit =>
+    all.reduce((n, k) => n + k.count * (above((limit - k.shift) / sigma(k)) + above((limit + k.shift) / sigma(k))), 0) /
+    count
+}
+
+const countOf = (all: readonly Kind[]) => all.reduce((n, k) => n + k.count, 0)
 
 /** Chance that a sector of so many transitions has none that slips. */
 export const sectorReads = (slips: number, transitions: number): number =>

@@ -1,5 +1,5 @@
 export { densestSlope, jitterPerNoise, noiseBefore } from './crossing'
-export { expectedReading, sectorReads, type Expected } from './expected-margin'
+export { expectedReading, expectedSlips, sectorReads, type Expected } from './expected-margin'
 export { layCells, type LaidTrack } from './lay-cells'
 export { afterAzimuth, afterSpacing, offTrack, residue, wavelengthUm, type OffTrack, type Strip } from './losses'
 export { crowdedHeight, peakShift, pushBy } from './peak-shift'

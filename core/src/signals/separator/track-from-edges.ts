@@ -9,14 +9,28 @@ import type { FluxTimes } from './flux'
 export const fluxFromEdges = (edges: EdgeList, activeLow = true): FluxTimes =>
   fluxWithin(edges, -Infinity, Infinity, activeLow)
 
-/** The same for a stretch of time, without a copy of the rest. */
-export function fluxWithin(edges: EdgeList, fromS: number, toS: number, activeLow = true): FluxTimes {
+/** Room for the flux of one stretch after another: what was in it goes with the next one. */
+export class FluxRoom {
+  private times = new Float64Array(0)
+
+  of(count: number): Float64Array {
+    if (this.times.length < count) this.times = new Float64Array(Math.ceil(count * 1.2))
+    return this.times.subarray(0, count)
+  }
+}
+
+/**
+ * The same for a stretch of time, without a copy of the rest.
+ * @param room where it stands, until the next stretch is asked for; its own room otherwise
+ */
+export function fluxWithin(edges: EdgeList, fromS: number, toS: number, activeLow = true, room?: FluxRoom): FluxTimes {
   // Levels alternate from `initial`; the first change goes to the other level.
   const parity = (edges.initial === 1) === activeLow ? 0 : 1
   let from = lowerBound(edges.times, fromS)
   if (from % 2 !== parity) from++
   const to = toS === Infinity ? edges.times.length : lowerBound(edges.times, toS)
-  const out = new Float64Array(Math.max(0, Math.ceil((to - from) / 2)))
+  const count = Math.max(0, Math.ceil((to - from) / 2))
+  const out = room ? room.of(count) : new Float64Array(count)
   for (let i = 0; i < out.length; i++) out[i] = edges.times[from + 2 * i]!
   return out
 }

@@ -71,6 +71,16 @@ describe('whatever is tried', () => {
     )
   })
 
+  it('positions that nobody can tell apart are one', () => {
+    const at = (position: number, good: number): SweepPosition => ({
+      position,
+      lower: { good: 0, expected: 9 },
+      upper: { good, expected: 9 },
+    })
+    const one = judgeSweep([at(1.9e-191, 0), at(0, 0), at(5e-324, 9), at(3.8e-190, 7)], { stood: 3, unit: 'marks' })
+    expect(one).toMatchObject({ tryNext: null, call: { kind: 'unknown' } })
+  })
+
   // A window does not know which end of the scale is called plus, nor how long a unit is.
   const sharp = fc.record({
     middle: fc.double({ min: -4, max: 4, noNaN: true }),
