@@ -1,7 +1,7 @@
 import { fileURLToPath } from 'node:url'
 import tailwindcss from '@tailwindcss/vite'
 import { finishServer } from './build/finish-server'
-import { pageFiles, preloadsOf, type PageFile, type Preloads } from './build/preloads'
+import { fontsOf, pageFiles, preloadsOf, type PageFile, type Preloads } from './build/preloads'
 
 /** Declarations of libraries that have none of their own. */
 const LIBRARIES = [
@@ -16,6 +16,7 @@ const checks = {
 
 let pages: PageFile[] = []
 let preloads: Preloads = []
+let fonts: readonly string[] = []
 
 export default defineNuxtConfig({
   modules: ['@pinia/nuxt'],
@@ -65,6 +66,7 @@ export default defineNuxtConfig({
       // Every piece of every page ahead of its time would hold up the first one.
       for (const part of Object.values(manifest)) part.prefetch = false
       preloads = preloadsOf(pages, manifest)
+      fonts = fontsOf(manifest)
     },
     'pages:resolved': found => {
       pages = pageFiles(found)
@@ -76,7 +78,8 @@ export default defineNuxtConfig({
         )
         return `export const routes = ${JSON.stringify(routes)}`
       }
-      nitro.options.virtual['#preloads'] = () => `export const preloads = ${JSON.stringify(preloads)}`
+      nitro.options.virtual['#preloads'] = () =>
+        `export const preloads = ${JSON.stringify(preloads)}\nexport const fonts = ${JSON.stringify(fonts)}`
       nitro.hooks.hook('compiled', () =>
         finishServer(fileURLToPath(new URL('.', import.meta.url)), nitro.options.output.serverDir),
       )

@@ -6,4 +6,5 @@ declare module '#api-routes' {
 /** Made by the build: which scripts each page needs at once. */
 declare module '#preloads' {
   export const preloads: import('./preloads').Preloads
+  export const fonts: readonly string[]
 }

@@ -45,6 +45,15 @@ export function preloadsOf(pages: readonly PageFile[], manifest: Readonly<Record
   })
 }
 
+/** Fonts that every page is written in: they come with the first page, so that no line breaks anew when they do. */
+export const fontsOf = (manifest: Readonly<Record<string, Part>>): readonly string[] => [
+  ...new Set(
+    Object.values(manifest)
+      .map(part => part.file)
+      .filter(file => file.endsWith('.woff2')),
+  ),
+]
+
 function collect(name: string, manifest: Readonly<Record<string, Part>>, into: Set<string>): void {
   if (into.has(name) || !manifest[name]) return
   into.add(name)

@@ -35,11 +35,13 @@ const PIECE = `(() => {
   return least
 })()`
 
+/** @param tag of a drive, with what is asked of its page */
 async function drivePath(page: Page, tag: string): Promise<string> {
   const { lines } = (await (await page.request.get('/api/bench')).json()) as {
     lines: { drive: { id: string; tag: string } }[]
   }
-  return `/drives/${lines.find(l => l.drive.tag === tag)!.drive.id}`
+  const [name, query] = tag.split('?')
+  return `/drives/${lines.find(l => l.drive.tag === name)!.drive.id}${query ? `?${query}` : ''}`
 }
 const settle = (page: Page) => page.waitForTimeout(2000)
 
@@ -60,7 +62,19 @@ test('the entry script is small, and nothing that is not needed yet is loaded', 
     ).toEqual([])
 })
 
-for (const path of ['/', 'SK-20', '/instruments', '/instruments/speed', '/handbook', '/shelf', '/day'])
+const PAGES = [
+  '/',
+  'SK-20',
+  'SK-20?view=model',
+  '/instruments',
+  '/instruments/speed',
+  '/instruments/wire',
+  '/instruments/blame',
+  '/handbook',
+  '/shelf',
+  '/day',
+]
+for (const path of PAGES)
   test(`${path}: nothing keeps a key waiting, and nothing moves while it loads`, async ({ page }) => {
     await page.addInitScript(WATCH)
     const at = path.startsWith('/') ? path : await drivePath(page, path)

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { pageFiles, preloadsOf } from '../build/preloads'
+import { fontsOf, pageFiles, preloadsOf } from '../build/preloads'
 
 const pages = pageFiles([
   { path: '/', file: '/w/app/pages/index.vue' },
@@ -25,5 +25,15 @@ describe('what a page needs at once', () => {
     }
     expect(preloadsOf(pages, manifest)[0]!.scripts).toEqual(['i.js', 's.js', 'd.js'])
     expect(preloadsOf(pages, manifest)[1]!.scripts).toEqual([])
+  })
+
+  it('is its fonts, in the form that browsers read', () => {
+    const manifest = {
+      a: { file: 'a.js' },
+      b: { file: 'b612.woff2' },
+      c: { file: 'b612.woff' },
+      d: { file: 'b612.woff2' },
+    }
+    expect(fontsOf(manifest)).toEqual(['b612.woff2'])
   })
 })

@@ -25,16 +25,20 @@ export function useDriveModel() {
   /** The drive that is compared with: the one that was chosen, else the first of the same model. */
   const chosen = ref<string | null>(null)
   const other = shallowRef<LoggedDrive | null>(null)
+  let fetching: Promise<unknown> = Promise.resolve()
   watch(
     () => chosen.value ?? view.value?.drives[0]?.id ?? null,
-    async id => {
+    id => {
       other.value = null
       if (id === null) return
-      await attempt(async () => {
+      fetching = attempt(async () => {
         other.value = await $fetch<{ drive: DriveFacts; log: LogEntry[] }>(`/api/drives/${id}`)
       })
     },
+    { flush: 'sync' },
   )
+  /** Kept once the drive that is compared with has come, too. */
+  const settled = async () => void (await fetching)
   const sheet = computed((): ModelSheet => view.value?.sheet?.sheet ?? emptySheet(store.drive!))
   const rows = computed(() =>
     other.value ? compareDrives({ drive: store.drive!, log: store.log }, other.value, sheet.value) : [],
@@ -99,7 +103,7 @@ export function useDriveModel() {
       `${JSON.stringify(sheet.value, null, 2)}\n`,
       'application/json',
     )
-  return { view, load, chosen, other, sheet, rows, keep, read, borrow, open, save }
+  return { view, load, settled, chosen, other, sheet, rows, keep, read, borrow, open, save }
 }
 
 export type ModelOfDrive = ReturnType<typeof useDriveModel>

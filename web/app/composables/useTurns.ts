@@ -11,22 +11,35 @@ const TURNS: InjectionKey<Turns> = Symbol('turns')
 
 /**
  * Draws the parts of a long page one after the other, the browser free in between, so that no key waits for all of it.
- * @returns a promise that is kept once all of them are drawn
+ * Parts that come later are drawn in their turn, too.
+ * @returns a promise that is kept once all that were there at first are drawn
  */
 export function useTurns(): { readonly all: Promise<void> } {
   let places = 0
+  let [mounted, drawing] = [false, false]
   const drawn = ref(0)
-  provide(TURNS, { take: () => ++places, drawn })
+  async function draw(): Promise<void> {
+    if (drawing) return
+    drawing = true
+    while (drawn.value < places) {
+      drawn.value++
+      await nextTick()
+      await new Promise(resolve => setTimeout(resolve))
+    }
+    drawing = false
+  }
+  provide(TURNS, {
+    take: () => {
+      places++
+      if (mounted) void draw()
+      return places
+    },
+    drawn,
+  })
   const all = new Promise<void>(resolve => {
     onMounted(() => {
-      const next = async (): Promise<void> => {
-        if (drawn.value >= places) return resolve()
-        drawn.value++
-        await nextTick()
-        await new Promise(resolve => setTimeout(resolve))
-        return next()
-      }
-      void next()
+      mounted = true
+      void draw().then(resolve)
     })
   })
   return { all }

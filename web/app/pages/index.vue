@@ -3,6 +3,7 @@ import { useIntervalFn } from '@vueuse/core'
 import { CalendarClock, Plus } from 'lucide-vue-next'
 import type { Bench } from '../../shared/bench'
 
+useTurns()
 const { data: bench, error, refresh } = await useFetch<Bench>('/api/bench')
 const skipped = ref(0)
 

@@ -1,4 +1,4 @@
-import { preloads } from '#preloads'
+import { fonts, preloads } from '#preloads'
 
 /** What a page asks the server for first, by the pattern of its address. */
 const DATA: readonly [RegExp, (id: string) => readonly string[]][] = [
@@ -17,6 +17,7 @@ export default defineNitroPlugin(nitro => {
       return found ? of(found[1] ?? '') : []
     })
     html.head.push(
+      ...fonts.map(file => `<link rel="preload" as="font" type="font/woff2" crossorigin href="/_nuxt/${file}">`),
       ...scripts.map(file => `<link rel="modulepreload" as="script" crossorigin href="/_nuxt/${file}">`),
       ...['/api/workshop', ...data].map(url => `<link rel="preload" as="fetch" crossorigin href="${url}">`),
     )

@@ -26,3 +26,13 @@ export function keepFault(root: string, text: string): void {
     // The line was said already.
   }
 }
+
+/** A start with more to say than this says how much more. */
+const MOST_LINES = 20
+
+/** One line each for a list of problems, a long one cut short: `wobrin verify` names all. */
+export function logProblems(problems: readonly string[], now = new Date()): void {
+  for (const said of problems.slice(0, MOST_LINES)) logLine('error', said, now)
+  const more = problems.length - MOST_LINES
+  if (more > 0) logLine('error', `${more} more of the kind. “wobrin verify” names all of them.`, now)
+}

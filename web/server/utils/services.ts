@@ -43,7 +43,7 @@ import {
 import { ProfileService } from '../services/profiles'
 import { ProofService } from '../services/proofs'
 import { ReadTestService } from '../services/read-test'
-import { logLine } from '../services/server-log'
+import { logProblems } from '../services/server-log'
 import { SensedService } from '../services/sensed'
 import { SpeedService } from '../services/speed'
 import { SweepService } from '../services/sweeps'
@@ -92,7 +92,7 @@ async function open() {
   const heads = new KeptHeads(folder.root)
   /** Logs that do not end as they were left; the program goes on with what is there. */
   const lost = compareHeads(db, heads.read())
-  for (const said of lost) logLine('error', said)
+  logProblems(lost)
   if (lost.length === 0) heads.renew(db)
   const drives = new DriveService(db, heads)
   catchUpEach(db, drives.aside)

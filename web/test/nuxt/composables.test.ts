@@ -1,6 +1,7 @@
 import { nextTick, reactive, ref } from 'vue'
-import { beforeEach, describe, expect, it } from 'vitest'
+import { beforeEach, describe, expect, it, vi } from 'vitest'
 import type { DriveFacts, LogEntry } from '../../../core/src/log'
+import { whoIsToBlame, type BlameTable } from '../../../core/src/proof'
 import { surroundings, type Surroundings } from './auto-imports'
 
 let here: Surroundings
@@ -224,14 +225,22 @@ describe('useBlame: disks and drives, cell by cell', () => {
       reads: [{ disk: 'a', drive: 'r', head: 0, zone: 'outer', good: 3, sectors: 9, source: 'recording' }],
     } as never
     here.server.set('/api/blame', table)
+    // In the page this is done in a worker.
+    vi.stubGlobal('useWorker', () => () => ({
+      judge: (t: BlameTable) => Promise.resolve(whoIsToBlame(t.reads, t.disks, t.drives)),
+    }))
     const blame = useBlame()
     await blame.load()
+    expect(blame.answer.value).toMatchObject({ failing: 1, places: 1 })
     expect([blame.drives.value, blame.disks.value]).toEqual([[0], [0]])
     expect(blame.cell(0, 0)).toMatchObject([{ good: 3, sources: ['recording'] }])
     expect(blame.cell(0, 1)).toEqual([])
     expect([blame.writerOf(0), blame.writerOf(1)]).toEqual(['R', 'nobody knows who'])
-    blame.file.value = { name: 'x.csv', table: { disks: [], drives: [], reads: [] } }
+    await blame.show({ name: 'x.csv', table: { disks: [], drives: [], reads: [] } })
     expect(blame.drives.value).toEqual([])
+    expect(blame.answer.value.places).toBe(0)
+    await blame.show(null)
+    expect(blame.answer.value.places).toBe(1)
   })
 })
 

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { useElementSize } from '@vueuse/core'
 import type { Counted, SweepResult, RangeEstimate } from '@wobrin/core/instruments/alignment'
 import type { SweepRow } from '~/composables/useSweep'
 
@@ -30,8 +29,8 @@ const {
   setTo?: number | null
   after?: number | null
 }>()
-const box = useTemplateRef('box')
-const { width } = useElementSize(box)
+const box = useTemplateRef<HTMLElement>('box')
+const width = useBoxWidth(box)
 const LEFT = 84
 const LANE = 76
 
@@ -90,7 +89,7 @@ const height = computed(() => scaleY.value + 12 + (two || !above.value ? LANE : 
 </script>
 
 <template>
-  <div ref="box">
+  <div ref="box" :style="{ minHeight: `${height}px` }">
     <svg
       v-if="width"
       :width="width"

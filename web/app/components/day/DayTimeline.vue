@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { useElementSize } from '@vueuse/core'
 import { SETTINGS } from '~/composables/useBenchDay'
 import type { TimedTask } from '~/composables/useBenchDay'
 
@@ -50,7 +49,7 @@ const spans = computed(() => {
 const TOP = computed(() => HEAD + (spans.value.length ? BAND : 0))
 /** Drawn as wide as there is room, so that its words stay as large as others. */
 const box = useTemplateRef<HTMLElement>('box')
-const { width: room } = useElementSize(box)
+const room = useBoxWidth(box)
 const width = computed(() => Math.max(LEAST_WIDTH, Math.floor(room.value)))
 const x = (minute: number) => LEFT + (Math.min(minute, minutes) / minutes) * (width.value - LEFT)
 const wide = (t: TimedTask) => Math.max(3, x(t.end) - x(t.start) - 2)
@@ -60,7 +59,7 @@ const height = computed(() => TOP.value + drives.value.length * ROW + 4)
 </script>
 
 <template>
-  <div ref="box" class="overflow-x-auto">
+  <div ref="box" class="overflow-x-auto" :style="{ minHeight: `${height}px` }">
     <svg
       class="block max-w-none"
       :width="width"

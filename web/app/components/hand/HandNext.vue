@@ -9,7 +9,15 @@ const store = useDrive()
 const attempt = useAttempt()
 const at = computed(() => store.progress.current)
 const findings = useFindings(question => stationAsking(question) ?? at.value)
-const view = useDriveCase(pick => findings.pick(pick), fetchCase(store.drive!.id))
+const first = fetchCase(store.drive!.id)
+const view = useDriveCase(pick => findings.pick(pick), first)
+/** The step stands below the check: it waits for it, but not for a connection that does not come. */
+const PATIENCE_MS = 1500
+const ready = ref(false)
+const arrived = first.then(() => nextTick()).catch(() => {})
+void Promise.race([arrived, new Promise(resolve => setTimeout(resolve, PATIENCE_MS))]).then(() => {
+  ready.value = true
+})
 const { found } = view
 const { asked, ask } = useCaseAsked(
   () => found.value,
@@ -68,7 +76,7 @@ async function done(): Promise<void> {
         </button>
       </div>
     </section>
-    <section v-if="step && !closed" aria-label="Next step" class="panel p-4">
+    <section v-if="ready && step && !closed" aria-label="Next step" class="panel p-4">
       <p class="hint">{{ step.station.label }}</p>
       <h2 class="text-lg font-bold leading-snug mb-1">{{ step.state.step.title }}</h2>
       <p v-if="step.state.step.why" class="text-sm mb-3">{{ step.state.step.why }}</p>
@@ -79,6 +87,6 @@ async function done(): Promise<void> {
         <Check class="size-6" />Step done
       </button>
     </section>
-    <p v-if="!asked && !step" class="hint py-6 text-center">Nothing waits for your hands here.</p>
+    <p v-if="ready && !asked && !step" class="hint py-6 text-center">Nothing waits for your hands here.</p>
   </div>
 </template>

@@ -8,7 +8,8 @@ const emit = defineEmits<{ read: [] }>()
 const store = useDrive()
 const model = useDriveModel()
 const attempt = useAttempt()
-onMounted(() => attempt(model.load))
+/** Drawn once all has come that has a place in it: nothing moves then. */
+const ready = ref(false)
 const view = computed(() => model.view.value)
 const choice = computed({
   get: () => model.chosen.value ?? view.value?.drives[0]?.id ?? '',
@@ -17,11 +18,18 @@ const choice = computed({
   },
 })
 const drives = shallowRef<DriveFacts[]>([])
-onMounted(() =>
-  attempt(async () => {
-    drives.value = await $fetch<DriveFacts[]>('/api/drives')
-  }),
-)
+onMounted(async () => {
+  await Promise.all([
+    attempt(async () => {
+      await model.load()
+      await model.settled()
+    }),
+    attempt(async () => {
+      drives.value = await $fetch<DriveFacts[]>('/api/drives')
+    }),
+  ])
+  ready.value = true
+})
 const others = computed(() => {
   const same = new Set(view.value?.drives.map(d => d.id))
   return drives.value.filter(d => d.id !== store.drive!.id && !same.has(d.id))
@@ -43,7 +51,8 @@ async function borrow(...args: Parameters<typeof model.borrow>): Promise<void> {
 </script>
 
 <template>
-  <div class="grid gap-3 xl:grid-cols-[minmax(0,7fr)_minmax(0,5fr)] items-start">
+  <div v-if="!ready" class="panel min-h-96" aria-busy="true" />
+  <div v-else class="grid gap-3 xl:grid-cols-[minmax(0,7fr)_minmax(0,5fr)] items-start">
     <section class="panel px-5 py-4 min-w-0" aria-label="Identical drive">
       <div class="flex flex-wrap items-end justify-between gap-x-6 gap-y-2">
         <div>

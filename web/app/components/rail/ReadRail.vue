@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { useElementSize } from '@vueuse/core'
 import type { TrackReading } from '@wobrin/core/instruments/interface'
 import { findMechanism, trackRadiusMm, type MechanismId } from '@wobrin/core/drives'
 import { UNEASY } from '@wobrin/core/signals/codes'
@@ -18,8 +17,8 @@ const {
 }>()
 const selected = defineModel<{ readonly cylinder: number; readonly head: 0 | 1 } | null>('selected', { default: null })
 
-const box = useTemplateRef('box')
-const { width } = useElementSize(box)
+const box = useTemplateRef<HTMLElement>('box')
+const width = useBoxWidth(box)
 const LEFT = 104
 const RIGHT = 18
 const LANE = 104

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { useElementSize } from '@vueuse/core'
 import type { CallKind } from '@wobrin/core/base/observations'
 import type { SpeedVerdict } from '@wobrin/core/instruments/spindle'
 
@@ -24,8 +23,8 @@ const {
   earlier?: readonly Mark[]
 }>()
 
-const box = useTemplateRef('box')
-const { width } = useElementSize(box)
+const box = useTemplateRef<HTMLElement>('box')
+const width = useBoxWidth(box)
 const EDGE = 16
 
 const range = computed(() => {

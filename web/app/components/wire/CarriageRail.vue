@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { useElementSize } from '@vueuse/core'
 import { findMechanism, trackRadiusMm, type MechanismId } from '@wobrin/core/drives'
 
 /** The carriage on its rail, to scale from the outer edge to the hub, with the flag and slot of track zero. */
@@ -27,8 +26,8 @@ const {
   diskIn?: boolean
 }>()
 
-const box = useTemplateRef('box')
-const { width } = useElementSize(box)
+const box = useTemplateRef<HTMLElement>('box')
+const width = useBoxWidth(box)
 const LEFT = 96
 const RIGHT = 92
 const geometry = computed(() => findMechanism(mechanism).geometry)
@@ -46,7 +45,7 @@ const ticks = computed(() =>
 </script>
 
 <template>
-  <div ref="box">
+  <div ref="box" class="min-h-[122px]">
     <svg
       v-if="width"
       :width="width"

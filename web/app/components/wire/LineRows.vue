@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { useElementSize } from '@vueuse/core'
 import { LINE_NAMES, LINES, type LineName } from '@wobrin/core/instruments/interface'
 import type { EdgeList } from '@wobrin/core/signals/captures'
 
@@ -25,8 +24,8 @@ const {
   names?: readonly LineName[]
 }>()
 
-const box = useTemplateRef('box')
-const { width } = useElementSize(box)
+const box = useTemplateRef<HTMLElement>('box')
+const width = useBoxWidth(box)
 const W = computed(() => (width.value > 520 ? Math.min(300, width.value * 0.3) : Math.max(40, width.value - 205)))
 
 /** Short pulses would vanish: each change is drawn at least so wide, px. */

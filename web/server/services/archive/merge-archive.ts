@@ -104,14 +104,16 @@ function* bringEntries(db: Db, importId: string, empty: boolean, counts: Counts)
     `insert into temp.fresh (id) select s.id from staged.log_entries s where ${part} and not s.${isNew}
      and not exists (select 1 from main.log_entries m where m.id = s.id)`,
   )
-  const total = client.prepare('select count(*) from staged.log_entries').pluck().get() as number
-  let added = 0
+  // Counted by and by: a million at once would keep others waiting.
+  const count = client.prepare('select count(*) from staged.log_entries where seq > ? and seq <= ?').pluck()
+  let [added, total] = [0, 0]
   for (let from = -1; ;) {
     const to = bounds.get(from, ROWS) as number | null
     if (to === null) break
     refuseClash(db, LOG, `s.seq > ${from} and s.seq <= ${to}`)
     added += bring.run(from, to, importId).changes
     added += note.run(from, to, importId).changes
+    total += count.get(from, to) as number
     from = to
     yield
   }
