@@ -43,13 +43,13 @@ export function useBenchDay() {
       }),
     ),
   )
-  let asked = 0
+  const planning = latestOnly()
   watchDebounced(
     [data, wanted],
     async () => {
       const day = data.value
       if (!day || DAY_FIELDS.some(f => problems.value[f])) return
-      const mine = ++asked
+      const counts = planning.ask()
       const { minutes, hands, supplies } = wanted.value
       const tasks = day.tasks.map(({ id, tag, minutes: m, attended, after, needs, priority, setting, chance }) => ({
         id,
@@ -63,7 +63,7 @@ export function useBenchDay() {
         needs: [...needs],
       }))
       const made = await worker().plan({ hands, minutes, resources: { [SUPPLY]: supplies }, tasks })
-      if (mine !== asked) return
+      if (!counts()) return
       plan.value = made
       planned.value = day
       from.value = new Date()

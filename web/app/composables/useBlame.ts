@@ -15,13 +15,13 @@ export function useBlame() {
     () => new Worker(new URL('../workers/blame.worker.ts', import.meta.url), { type: 'module' }),
   )
   const answer = shallowRef(whoIsToBlame([], [], []))
-  let asked = 0
+  const judging = latestOnly()
   /** Weighs what was read; where it changed meanwhile, the later answer counts. */
   async function judge(): Promise<void> {
-    const turn = ++asked
+    const counts = judging.ask()
     const { reads, disks, drives } = table.value
     const got = await worker().judge({ reads, disks, drives })
-    if (turn === asked) answer.value = got
+    if (counts()) answer.value = got
   }
 
   async function load(family?: string): Promise<void> {

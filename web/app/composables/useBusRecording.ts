@@ -30,6 +30,8 @@ export function useBusRecording(worker: ReturnType<typeof useDriveWorker>) {
   const problem = ref<string | null>(null)
   const progress = ref<{ readonly what: string; readonly share: number } | null>(null)
   const choices = reactive<BusChoices>({ mapping: {}, inverted: false, code: 'auto', trusted: false })
+  const reading = latestOnly()
+  const judging = latestOnly()
   const key = () => opened.value?.channels.map(c => c.name).join('|') ?? ''
 
   /** Judges what is open by the choices. */
@@ -38,12 +40,14 @@ export function useBusRecording(worker: ReturnType<typeof useDriveWorker>) {
     problem.value = null
     progress.value = { what: 'Reading the tracks', share: 0 }
     const { mapping, inverted, code, trusted } = choices
+    const counts = judging.ask()
     const answer = await worker().judge(
       { mapping: { ...mapping }, inverted, code, context: { trustedDisk: trusted } },
       proxy((share: number) => {
-        progress.value = { what: 'Reading the tracks', share }
+        if (counts()) progress.value = { what: 'Reading the tracks', share }
       }),
     )
+    if (!counts()) return
     progress.value = null
     if ('stopped' in answer) return
     if ('problem' in answer) {
@@ -51,19 +55,22 @@ export function useBusRecording(worker: ReturnType<typeof useDriveWorker>) {
       return
     }
     report.value = answer.ok
-    playback.value = await worker().playback({ ...answer.ok.mapping }, inverted)
+    const shown = await worker().playback({ ...answer.ok.mapping }, inverted)
+    if (counts()) playback.value = shown
   }
 
   /** Reads a file. On a problem the recording before stays. */
   async function open(next: File): Promise<boolean> {
     problem.value = null
     progress.value = { what: 'Reading the recording', share: 0 }
+    const counts = reading.ask()
     const answer = await worker().open(
       next,
       proxy((share: number) => {
-        progress.value = { what: 'Reading the recording', share }
+        if (counts()) progress.value = { what: 'Reading the recording', share }
       }),
     )
+    if (!counts()) return false
     progress.value = null
     if ('stopped' in answer) return false
     if ('problem' in answer) {
@@ -91,7 +98,14 @@ export function useBusRecording(worker: ReturnType<typeof useDriveWorker>) {
     await judge()
   }
 
+  const stop = () => worker().stop()
+
+  /** Puts the recording away, with what is still being worked out of it. */
   function close(): void {
+    reading.drop()
+    judging.drop()
+    if (progress.value) void stop()
+    progress.value = null
     file.value = null
     opened.value = null
     report.value = null
@@ -112,6 +126,6 @@ export function useBusRecording(worker: ReturnType<typeof useDriveWorker>) {
     map,
     turnOver,
     close,
-    stop: () => worker().stop(),
+    stop,
   }
 }

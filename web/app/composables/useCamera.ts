@@ -28,11 +28,14 @@ export function useCamera(ask: () => FilmAsk, video: () => HTMLVideoElement | nu
   let unfollow: (() => void) | null = null
   let stopper = new AbortController()
   let judged = 0
+  const judging = latestOnly()
 
   async function judge(): Promise<void> {
     if (!frames.value || frames.value.timesS.length < 2) return
     judged = performance.now()
-    speed.value = await worker().speed(toRaw(frames.value), toRaw(ask()))
+    const counts = judging.ask()
+    const got = await worker().speed(toRaw(frames.value), toRaw(ask()))
+    if (counts()) speed.value = got
   }
 
   async function startCamera(): Promise<void> {
@@ -124,6 +127,7 @@ export function useCamera(ask: () => FilmAsk, video: () => HTMLVideoElement | nu
     }
     state.value = 'off'
     film.value = null
+    judging.drop()
     frames.value = null
     speed.value = null
     progress.value = null
@@ -137,6 +141,7 @@ export function useCamera(ask: () => FilmAsk, video: () => HTMLVideoElement | nu
 
   const again = useDebounceFn(read, 400)
   watch(place, () => {
+    judging.drop()
     frames.value = null
     speed.value = null
     if (state.value === 'film') void again()

@@ -1,4 +1,4 @@
-import { proxy, wrap, type Remote } from 'comlink'
+import { proxy } from 'comlink'
 import type { TimeUnit } from '@wobrin/core/signals/captures'
 import type { CaptureSpeedOptions, JudgedSpeed, SpeedContext } from '@wobrin/core/instruments/spindle'
 import type { OpenedCapture, SpeedWorker } from '../workers/speed.worker'
@@ -32,20 +32,16 @@ export function useCaptureFile(context: () => SpeedContext, pulleys: () => Captu
   const unrated = shallowRef<File | null>(null)
   const progress = ref<number | null>(null)
   const choices = reactive(noChoices())
-  let worker: Worker | null = null
-  let remote: Remote<SpeedWorker> | null = null
-
-  function connect(): Remote<SpeedWorker> {
-    if (!remote) {
-      worker = new Worker(new URL('../workers/speed.worker.ts', import.meta.url), { type: 'module' })
-      remote = wrap<SpeedWorker>(worker)
-    }
-    return remote
-  }
+  const worker = useWorker<SpeedWorker>(
+    () => new Worker(new URL('../workers/speed.worker.ts', import.meta.url), { type: 'module' }),
+  )
+  const reading = latestOnly()
+  const judging = latestOnly()
 
   async function judge(): Promise<void> {
     if (!opened.value) return
-    const answer = await connect().judge(
+    const counts = judging.ask()
+    const answer = await worker().judge(
       {
         channel: choices.channel || undefined,
         pulsesPerTurn: choices.pulsesPerTurn ?? undefined,
@@ -54,6 +50,7 @@ export function useCaptureFile(context: () => SpeedContext, pulleys: () => Captu
       },
       toRaw(context()),
     )
+    if (!counts()) return
     judged.value = 'ok' in answer ? answer.ok : null
     problem.value = 'problem' in answer ? answer.problem : null
   }
@@ -65,13 +62,15 @@ export function useCaptureFile(context: () => SpeedContext, pulleys: () => Captu
     const fresh = next !== file.value
     // The choices on the page belong to the file shown; they change only once another one was read.
     const how = fresh && next !== unrated.value ? noChoices() : { ...choices }
-    const answer = await connect().open(
+    const counts = reading.ask()
+    const answer = await worker().open(
       next,
       { sampleRateHz: how.sampleRateHz ?? undefined, timeUnit: how.timeUnit ?? undefined, polarity: how.polarity },
       proxy((share: number) => {
-        progress.value = share
+        if (counts()) progress.value = share
       }),
     )
+    if (!counts()) return
     progress.value = null
     if ('stopped' in answer) return
     if ('problem' in answer) {
@@ -87,9 +86,14 @@ export function useCaptureFile(context: () => SpeedContext, pulleys: () => Captu
     await judge()
   }
 
-  const stop = () => remote?.stop()
+  const stop = () => worker().stop()
 
+  /** Puts the recording away, with what is still being worked out of it. */
   function close(): void {
+    reading.drop()
+    judging.drop()
+    if (progress.value !== null) void stop()
+    progress.value = null
     file.value = null
     opened.value = null
     judged.value = null
@@ -104,7 +108,6 @@ export function useCaptureFile(context: () => SpeedContext, pulleys: () => Captu
       if (file.value) void open(file.value)
     },
   )
-  onScopeDispose(() => worker?.terminate())
 
   return { file, opened, judged, problem, unrated, progress, choices, open, judge, stop, close }
 }

@@ -43,20 +43,19 @@ export function useDriveCase(pick: (finding: string) => Promise<boolean>, first:
   const { unable: skip } = usePractice()
   const found = shallowRef<CaseOnPage | null>(null)
   const stories = computed(() => found.value?.stories ?? [])
-  /** What was fetched last; an older answer that comes late is not shown. */
-  let latest = 0
+  const asked = latestOnly()
   const fetching = ref(false)
   async function show(coming: Promise<CaseOnPage>): Promise<void> {
-    const mine = ++latest
+    const counts = asked.ask()
     fetching.value = true
     try {
       const got = await coming
-      if (mine === latest) found.value = got
+      if (counts()) found.value = got
     } catch (error) {
       // Where entries wait for a connection, the page says by itself that there is none.
       if (!outboxInUse() || wasAnswered(error)) useNotices().problem(problemText(error))
     } finally {
-      if (mine === latest) fetching.value = false
+      if (counts()) fetching.value = false
     }
   }
   const refresh = async () => {

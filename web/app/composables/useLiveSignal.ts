@@ -18,6 +18,7 @@ export function useLiveSignal(context: () => SpeedContext, pulleys: () => Pulley
   const reading = shallowRef<LivePulseSpeed | null>(null)
   let starts: number[] = []
   let gaps: Pulses['gaps'] = []
+  const asked = latestOnly()
   let judging = false
   let waiting = false
 
@@ -31,7 +32,9 @@ export function useLiveSignal(context: () => SpeedContext, pulleys: () => Pulley
     judging = true
     try {
       const train = { starts: Float64Array.from(starts), gaps: toRaw(gaps) }
-      reading.value = await worker().judge(train, last.value.timeS, { pulleys: toRaw(pulleys()) }, toRaw(context()))
+      const counts = asked.ask()
+      const got = await worker().judge(train, last.value.timeS, { pulleys: toRaw(pulleys()) }, toRaw(context()))
+      if (counts()) reading.value = got
     } finally {
       judging = false
       if (waiting) {
@@ -43,6 +46,7 @@ export function useLiveSignal(context: () => SpeedContext, pulleys: () => Pulley
 
   function take({ starts: more, gaps: newGaps, ...rest }: Pulses): void {
     if (rest.anew) {
+      asked.drop()
       starts = []
       gaps = []
       reading.value = null
@@ -56,6 +60,7 @@ export function useLiveSignal(context: () => SpeedContext, pulleys: () => Pulley
 
   /** Puts away a signal that has ended. */
   function clear(): void {
+    asked.drop()
     last.value = null
     reading.value = null
     starts = []

@@ -27,6 +27,8 @@ const worker = {
     options: Pick<ReadOptions, 'sampleRateHz' | 'timeUnit' | 'polarity'>,
     onProgress: (share: number) => void,
   ): Promise<Answer<OpenedCapture>> {
+    // Another file takes the place of one that is still being read.
+    signal.aborted = true
     signal = { aborted: false }
     const own = signal
     return attempt(async () => {

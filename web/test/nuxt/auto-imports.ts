@@ -1,5 +1,6 @@
 import * as vue from 'vue'
 import { vi } from 'vitest'
+import { latestOnly } from '../../app/utils/latest-only'
 
 /**
  * What Nuxt imports by itself stands here as globals, so that a composable runs without a page: Vue's own functions,
@@ -22,6 +23,7 @@ export function surroundings(more: Readonly<Record<string, unknown>> = {}): Surr
   }
   const globals: Record<string, unknown> = {
     ...vue,
+    latestOnly,
     useState: (key: string, make: () => unknown) => {
       if (!state.has(key)) state.set(key, vue.ref(make()))
       return state.get(key)

@@ -210,6 +210,73 @@ describe('useSum: a calculator as it is typed', () => {
   })
 })
 
+describe('useCaptureFile: a recording that is read and judged in a worker', () => {
+  interface Asked {
+    readonly about: string
+    answer(value: unknown): void
+  }
+  /** A worker whose answers are given by the test, in any order. */
+  const begin = async () => {
+    const asked: Asked[] = []
+    const ask = (about: string) => new Promise(answer => asked.push({ about, answer }))
+    const stopped: string[] = []
+    vi.stubGlobal('useWorker', () => () => ({
+      open: (file: { name: string }) => ask(file.name),
+      judge: () => ask('judge'),
+      stop: () => stopped.push('stop'),
+    }))
+    const { useCaptureFile } = await import('../../app/composables/useCaptureFile')
+    const capture = useCaptureFile(
+      () => ({}) as never,
+      () => undefined,
+    )
+    const opened = (name: string) => ({ ok: { fileName: name, channels: [], guess: null } })
+    const settle = async () => {
+      for (let i = 0; i < 10; i++) await nextTick()
+    }
+    const read = async (name: string, rpm: number) => {
+      const done = capture.open({ name } as File)
+      asked.at(-1)!.answer(opened(name))
+      await settle()
+      asked.at(-1)!.answer({ ok: { rpm } })
+      await done
+    }
+    return { asked, stopped, capture, opened, settle, read }
+  }
+  it('what is judged while the recording is put away does not bring it back', async () => {
+    const { asked, capture, settle, read } = await begin()
+    await read('a.vcd', 300)
+    expect(capture.judged.value).toEqual({ rpm: 300 })
+    // Its entry reached the log: the reading is judged anew, and is put away before the answer is there.
+    void capture.judge()
+    capture.close()
+    asked.at(-1)!.answer({ ok: { rpm: 300 } })
+    await settle()
+    expect([capture.judged.value, capture.opened.value, capture.file.value]).toEqual([null, null, null])
+  })
+  it('of two judgements the later asked counts, whichever comes last', async () => {
+    const { asked, capture, settle, read } = await begin()
+    await read('a.vcd', 300)
+    void capture.judge()
+    void capture.judge()
+    asked.at(-1)!.answer({ ok: { rpm: 302 } })
+    await settle()
+    asked.at(-2)!.answer({ ok: { rpm: 301 } })
+    await settle()
+    expect(capture.judged.value).toEqual({ rpm: 302 })
+  })
+  it('a file that is put away while it is read is stopped, and does not come later', async () => {
+    const { asked, stopped, capture, opened, settle } = await begin()
+    void capture.open({ name: 'long.vcd' } as File)
+    expect(capture.progress.value).toBe(0)
+    capture.close()
+    expect([stopped, capture.progress.value]).toEqual([['stop'], null])
+    asked[0]!.answer(opened('long.vcd'))
+    await settle()
+    expect([capture.opened.value, asked.length]).toEqual([null, 1])
+  })
+})
+
 describe('useBlame: disks and drives, cell by cell', () => {
   it('leaves out drives in which nothing was read, and a file stands in for the bench', async () => {
     const { useBlame } = await import('../../app/composables/useBlame')
