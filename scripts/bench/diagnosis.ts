@@ -23,6 +23,13 @@ function namedFirst({ hidden, first }: Played): boolean {
   )
 }
 
+/** Whether the case as it ended tells what was hidden: the first cause, or both in the first pair. */
+function toldAtEnd({ hidden, last }: Played): boolean {
+  const truth = new Set(hidden.faults)
+  const first = truth.size === 1 ? last.causes.slice(0, 1).map(c => c.fault) : (last.pairs[0]?.faults ?? [])
+  return first.length === truth.size && first.every(f => truth.has(f))
+}
+
 const cureOf = (id: string) => FAULTS.find(f => f.id === id)?.cure.says
 
 /** The same, where a fault with the same cure counts as well. */
@@ -81,6 +88,8 @@ export function diagnosing(): void {
     console.log(`${drives} drives with ${count === 1 ? 'one hidden fault' : 'two hidden faults'}:`)
     const first = share(played.filter(namedFirst).length, drives)
     console.log(`  when a cure is begun first: ${count === 1 ? 'true cause first' : 'both in the first pair'} ${first}`)
+    const end = share(played.filter(toldAtEnd).length, drives)
+    console.log(`  when the case is over: ${count === 1 ? 'true cause first' : 'both in the first pair'} ${end}`)
     const inTurn = played.filter(p => p.hidden.faults.every(f => p.named.includes(f)))
     if (count === 1)
       console.log(`  the same, or a fault with the same cure ${share(played.filter(curedFirst).length, drives)}`)
@@ -122,7 +131,7 @@ function timing(): void {
       mechanism: t.hidden.mechanism,
       complaints: t.hidden.complaints,
       checks: t.trail
-        .filter(x => x.includes('=') && !x.startsWith('after.'))
+        .filter(x => /^(?!mend |after\.).*=/.test(x))
         .map(x => ({ check: x.split('=')[0], answer: x.split('=')[1] })),
     }),
   )

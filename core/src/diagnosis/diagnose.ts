@@ -4,7 +4,7 @@ import { cureCheck } from './advice/cure-check'
 import { contradictionsIn, type Contradiction } from './advice/contradictions'
 import { reasonsFor } from './advice/explain'
 import { leftOf, soundNow } from './advice/left-of'
-import { mendNow } from './advice/mend-now'
+import { isSure, mendNow, trialOf } from './advice/mend-now'
 import { nextChecks, type NextCheck } from './advice/next-checks'
 import type { DiagnosisCase } from './case/read-case'
 import type { Cause } from './cause'
@@ -76,10 +76,14 @@ export function diagnose(c: DiagnosisCase, options: WeighOptions = {}): Diagnosi
         cure: cure.says,
       }
     })
-  const next = nextChecks(w)
+  const asked = nextChecks(w)
+  const cheapest = mendNow(w, asked.length > 0, left)
+  // What harms nothing is tried while it is not sure, and told as a check.
+  const trial = cheapest !== null && !isSure(w, cheapest) ? trialOf(w, cheapest) : null
+  const mend = trial ? null : cheapest
+  const next = trial ? nextChecks(w, undefined, trial) : asked
   const free = w.without.length ? nextChecks({ ...w, without: [] }, 1)[0] : undefined
   const behind = free && !next.some(n => n.check === free.check) ? free : null
-  const mend = mendNow(w, next.length > 0, left)
   const contradictions = contradictionsIn(w)
   const pairs = pairsOf(w)
   const sound = soundNow(w)

@@ -61,6 +61,6 @@ describe('hidden faults, found by advice', () => {
   it('only asks what exists', () => {
     const ids = new Set(CHECKS.map(c => c.id))
     for (const p of played)
-      for (const t of p.trail.filter(x => x.includes('='))) expect(ids.has(t.split('=')[0]!)).toBe(true)
+      for (const t of p.trail.filter(x => !x.startsWith('mend '))) expect(ids.has(t.split('=')[0]!), t).toBe(true)
   })
 })

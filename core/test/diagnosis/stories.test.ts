@@ -204,7 +204,10 @@ describe('a case that cannot be read', () => {
     [{ mechanism: '3.5in', complaints: ['no-spinn'] }, /complaints\[0\].*expected one such as no-spin/],
     [{ mechanism: '3.5in', found: ['belt.go'] }, /found\[0\].*one such as belt\.go/],
     [{ mechanism: '3.5in', readings: [{ key: 'supply.5', value: 5 }] }, /readings\[0\]\.key.*supply\.5v/],
-    [{ mechanism: '3.5in', readings: [{ key: 'swap.disk', value: 'better!' }] }, /cures, same, worse/],
+    [
+      { mechanism: '3.5in', readings: [{ key: 'swap.disk', value: 'better!' }] },
+      /value of swap\.disk "better!"; expected one such as better/,
+    ],
     [{ mechanism: '3.5in', readings: [{ key: 'supply.5v', value: Number.NaN }] }, /is not a number/],
     [{ mechanism: '3.5in', done: ['clean.head'] }, /done\[0\].*clean\.heads/],
     [{ mechanism: '3.5in', checks: [{ check: 'see.spin', answer: 'maybe' }] }, /answer to see\.spin/],

@@ -1,6 +1,7 @@
 import { afterAnswer, repairPlan, type Hypothesis, type RepairPlan } from '../engine'
 import { faultAt, faultOf, type Weighed } from '../weigh-case'
 import { candidates, pruned, TURN } from './candidates'
+import { cureCheck } from './cure-check'
 
 /** What a drive costs where nothing that is listed cures it, minutes: it is given to somebody else (a guess). */
 const OTHERWISE = 150
@@ -8,7 +9,11 @@ const OTHERWISE = 150
 const SURE = 0.9
 /** Less likely, no cure is begun that is not a check as well, however little is left to ask. */
 const LIKELY = 0.15
+/** While there is something to ask, nothing is replaced or adjusted on less than an even chance. */
+const EVEN = 0.3
 const ASKED = 6
+/** Outcomes after which a cure is not made again. */
+const IN_VAIN = new Set(['same', 'worse'])
 
 /**
  * The fault whose cure is cheaper to try now than anything is to ask first: expected cost of repairs by probability
@@ -18,7 +23,7 @@ const ASKED = 6
  */
 export function mendNow(w: Weighed, asks: boolean, left: ReadonlyMap<string, number>): string | null {
   const hypotheses = pruned(w)
-  const ids = [...w.byFault.keys()]
+  const ids = [...w.byFault.keys()].filter(id => !curedInVain(w, id))
   const plan = planOf(w, hypotheses, ids)
   const share = (id: string) => (w.byFault.get(id) ?? 0) * (left.get(id) ?? 1) * (1 - w.unknown)
   const top = ids.reduce((a, b) => (share(b) > share(a) ? b : a), ids[0] ?? '')
@@ -29,7 +34,8 @@ export function mendNow(w: Weighed, asks: boolean, left: ReadonlyMap<string, num
   if (together >= SURE) return top
   if (!asks) return top && share(top) >= LIKELY ? top : null
   // What is cheap and unlikely is no cure to begin with: where it is harmless it is proposed as a check.
-  const first = plan.order.find(r => share(ids[r.id]!) >= LIKELY)
+  const least = (id: string) => (trialOf(w, id) ? LIKELY : EVEN)
+  const first = plan.order.find(r => share(ids[r.id]!) >= least(ids[r.id]!))
   if (!first) return null
   const tried = ids[first.id]!
   const best = candidates(w)
@@ -46,6 +52,27 @@ export function mendNow(w: Weighed, asks: boolean, left: ReadonlyMap<string, num
     .reduce((least, c) => Math.min(least, c), Infinity)
   return plan.expected <= best ? tried : null
 }
+
+/**
+ * The treatment that is tried for a fault where it is likely and not yet sure: it cures, harms nothing, and tells what
+ * it was; null where its cure is no treatment, or was tried before.
+ */
+export function trialOf(w: Weighed, id: string): string | null {
+  const check = cureCheck(faultOf(w, id))
+  return check?.startsWith('after.') && candidates(w).some(c => c.id === check && c.score > 0) ? check : null
+}
+
+/** Whether the cure of a fault was made and changed nothing: however likely the fault still is, it is not made again. */
+function curedInVain(w: Weighed, id: string): boolean {
+  const check = cureCheck(faultOf(w, id))
+  return w.evidence.some(e => {
+    const done = e.any[0]?.[0]
+    return done?.check === check && IN_VAIN.has(done?.answer ?? '')
+  })
+}
+
+/** Whether a fault is so likely that its cure is begun as a cure, not tried. */
+export const isSure = (w: Weighed, id: string): boolean => (w.byFault.get(id) ?? 0) * (1 - w.unknown) >= SURE
 
 function planOf(w: Weighed, hypotheses: readonly Hypothesis[], ids: readonly string[]): RepairPlan {
   const shares = new Map<string, number>()

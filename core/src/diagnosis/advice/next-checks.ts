@@ -25,15 +25,15 @@ const SHOWN = 3
 const LEAST_BITS = 0.02
 const LEFT = 3
 
-/** The best next checks, the best first. */
-export function nextChecks(w: Weighed, most = SHOWN): NextCheck[] {
+/**
+ * The best next checks, the best first.
+ * @param first a check that is to stand before them all
+ */
+export function nextChecks(w: Weighed, most = SHOWN, first: string | null = null): NextCheck[] {
   const hypotheses = pruned(w)
-  const out: NextCheck[] = []
-  for (const c of candidates(w)) {
-    if (out.length >= most || c.score <= 0 || c.worth.bits < LEAST_BITS) break
-    out.push(asNext(w, c, hypotheses))
-  }
-  return out
+  const all = candidates(w)
+  const worth = all.filter(c => c.score > 0 && c.worth.bits >= LEAST_BITS && c.id !== first)
+  return [...all.filter(c => c.id === first), ...worth].slice(0, most).map(c => asNext(w, c, hypotheses))
 }
 
 function asNext(w: Weighed, c: Candidate, hypotheses: ReturnType<typeof pruned>): NextCheck {

@@ -206,8 +206,11 @@ const total = (chances: Readonly<Record<string, number>>): number => Object.valu
 function removalOf(check: Check): ((fault: Fault) => number) | null {
   if (check.kind === 'treatment') {
     const { treatment } = TREATMENTS.find(t => t.id === check.id)!
-    const parts: Readonly<Record<string, string>> = { 'another.cable': 'interface-cable', 'another.host': 'host' }
-    return f => f.treatments?.[treatment] ?? (f.part === parts[treatment] ? 0.9 : 0)
+    // Another host comes with its own cable and supply.
+    const outside = (f: Fault) => 0.9 * (OUTSIDE[f.part] ?? 0)
+    const cable = (f: Fault) => (f.part === 'interface-cable' ? 0.9 : 0)
+    const swaps: Readonly<Record<string, (f: Fault) => number>> = { 'another.cable': cable, 'another.host': outside }
+    return f => f.treatments?.[treatment] ?? swaps[treatment]?.(f) ?? 0
   }
   if (check.kind !== 'swap') return null
   if (check.id === 'drive.elsewhere') return f => OUTSIDE[f.part] ?? 0.02

@@ -1,9 +1,9 @@
-import type { CheckModel, DiagnosisModel } from '../engine'
+import type { CheckModel, DiagnosisModel, PairBounds } from '../engine'
 import { actionOf, changedBy } from './action-of'
 import type { CompiledCheck, DriveModel, Element } from './compile'
 import { SLIPS, type Evidence } from './evidence'
 import { afterwards, among, chanceUnder, foldAnswer, shrunk, type Folded } from './fold'
-import { priorsOf } from './priors'
+import { priorsOf, type Priors } from './priors'
 
 /** A piece of evidence over the elements: any of its alternatives, in each all of its answers. */
 interface Item {
@@ -63,6 +63,12 @@ function tempered(item: Item, seen: number): number {
   return item.weak ? WEAK + (1 - WEAK) * p : p
 }
 
+/** What helped took away what it is for: a treatment that cures a fault so often is its own. */
+const HELPED = new Set(['cures', 'better'])
+const OWN = 0.5
+/** Chance that it was something else that helped (a guess). */
+const REMAINS = 0.02
+
 /** Chance that an element's fault is still there at a time, after what was done; null where nothing was. */
 function keptAt(order: number, drive: DriveModel, evidence: readonly Evidence[]): Float64Array | null {
   let kept: Float64Array | null = null
@@ -72,7 +78,11 @@ function keptAt(order: number, drive: DriveModel, evidence: readonly Evidence[])
     const { answer } = e.any[0]![0]!
     if (!e.weak && !changedBy(action, answer)) continue
     kept ??= new Float64Array(drive.elements.length).fill(1)
-    for (let i = 0; i < kept.length; i++) kept[i]! *= 1 - action.removes[i]!
+    const helped = HELPED.has(answer)
+    for (let i = 0; i < kept.length; i++) {
+      const gone = action.removes[i]!
+      kept[i]! *= helped && gone >= OWN ? REMAINS : 1 - gone
+    }
   }
   return kept
 }
@@ -115,6 +125,7 @@ export function weighing(drive: DriveModel, evidence: readonly Evidence[], compl
   // What splits the faults most comes first, so that hopeless sets are left early.
   const live = own.filter(i => i.any.length > 0).sort((a, b) => baseOf(a) - baseOf(b))
   const likelihood = alike(live, relevant.length, silent)
+  const priors = priorsOf(relevant, elements, complained)
   const kept = keptAt(
     Infinity,
     drive,
@@ -133,9 +144,9 @@ export function weighing(drive: DriveModel, evidence: readonly Evidence[], compl
     now: n => keptNow?.[relevant[n]!] ?? 1,
     model: {
       faults: relevant.length,
-      logPrior: priorsOf(relevant, elements, complained),
+      logPrior: priors.of,
       logLikelihood: likelihood,
-      logPairMost: pairMost(live, relevant.length, silent),
+      pairBounds: pairBounds(priors, live, silent),
       logMost: live.reduce((s, item) => s + Math.log(mostOf(item)), 0),
     },
     unlisted: Math.log(UNLISTED) + live.reduce((s, i) => s + Math.log(unlistedChance(i)), 0),
@@ -224,11 +235,11 @@ function kindsOf(live: readonly Item[], count: number, silent: Uint8Array): Int3
 }
 
 /**
- * The most that evidence can be likely under a pair. With a first, u + q · v grows over what a makes alone by no more
- * than what b makes of it over nothing: so a alone times the gains of b. What was done, and what was not seen, is taken
- * as certain.
+ * The most that a pair can weigh. With a first, u + q · v grows over what a makes alone by no more than what b makes of
+ * it over nothing: so a alone times the gains of b. What was done, and what was not seen, is taken as certain.
  */
-function pairMost(live: readonly Item[], count: number, silent: Uint8Array): (a: number, b: number) => number {
+function pairBounds(priors: Priors, live: readonly Item[], silent: Uint8Array): PairBounds {
+  const count = silent.length
   const alone = new Float64Array(count)
   const gain = new Float64Array(count)
   for (const item of live) {
@@ -246,7 +257,8 @@ function pairMost(live: readonly Item[], count: number, silent: Uint8Array): (a:
       gain[i]! += Math.log(most)
     }
   }
-  return (a, b) => alone[a]! + gain[b]!
+  const { first, second } = priors.pairMost
+  return { first: first.map((p, a) => p + alone[a]!), second: second.map((p, b) => p + gain[b]!) }
 }
 
 const baseOf = (item: Item): number => Math.max(...item.any.map(all => all.reduce((p, f) => p * f.base, 1)))
@@ -313,7 +325,8 @@ function checkModel(
       }
       return chances[answer]!
     },
-    risk: set => set.reduce((sum, n) => sum + harm(relevant[n]!), 0),
+    // What was mended does no harm any more.
+    risk: set => set.reduce((sum, n) => sum + harm(relevant[n]!) * (kept?.[relevant[n]!] ?? 1), 0),
     ...(kind === 'treatment' ? { settles: answers.indexOf('cures') } : {}),
   }
 }

@@ -9,13 +9,19 @@ export interface DiagnosisModel {
   readonly logPrior: (set: readonly number[]) => number
   /** Natural logarithm of how likely all evidence is under a set. */
   readonly logLikelihood: (set: readonly number[]) => number
-  /**
-   * Natural logarithm of the most that all evidence can be likely under a pair, the first number below the second;
-   * left out where no bound is known. Pairs that cannot matter are then not weighed.
-   */
-  readonly logPairMost?: (a: number, b: number) => number
+  /** Left out where no bounds are known. Pairs that cannot matter are not weighed where they are. */
+  readonly pairBounds?: PairBounds
   /** No set of more faults than were looked into is likelier than this; left out where nothing is known. */
   readonly logMost?: number
+}
+
+/**
+ * Natural logarithms by fault: prior and likelihood of a pair together are no more than that of its first, the one of
+ * lower number, plus that of its second.
+ */
+export interface PairBounds {
+  readonly first: Float64Array
+  readonly second: Float64Array
 }
 
 /** A set of faults with its share of the probability. */

@@ -1,7 +1,9 @@
-import type { DiagnosisModel, Hypothesis, Posterior } from './model'
+import type { DiagnosisModel, Hypothesis, PairBounds, Posterior } from './model'
 
 /** Pairs that are extended by a third fault: the likeliest. */
 const EXTENDED = 12
+/** Least share of what was weighed of a pair that is: under it a third fault helps nothing to explain. */
+const WORTH_A_THIRD = 0.01
 /** Sets that can hold no more than this share (natural logarithm) of what single faults hold are left out. */
 const LEFT_OUT = -11
 /** Sets that are less likely than the best by this (natural logarithm) count, but are not told one by one. */
@@ -19,24 +21,29 @@ export function weighFaults(model: DiagnosisModel, most: 1 | 2 | 3 = 3): Posteri
   sum.leaveOutBelow(LEFT_OUT)
   const heads: Head[] = []
   const pair = [0, 0]
-  if (most > 1)
-    for (let a = 0; a < model.faults; a++)
-      for (let b = a + 1; b < model.faults; b++) {
-        pair[0] = a
-        pair[1] = b
-        const log = sum.add(pair, model.logPairMost?.(a, b))
-        if (most > 2 && log > (heads[EXTENDED - 1]?.log ?? -Infinity)) keepBest(heads, { set: [a, b], log })
-      }
+  const weigh = (a: number, b: number) => {
+    pair[0] = a
+    pair[1] = b
+    const log = sum.add(pair)
+    if (most > 2 && log > (heads[EXTENDED - 1]?.log ?? -Infinity)) keepBest(heads, { set: [a, b], log })
+  }
+  if (most > 1) sum.pairs(weigh)
   const extended = new Set<number>()
-  for (const { set } of heads)
+  const three = [0, 0, 0]
+  for (const { set } of heads.filter(h => sum.shareOf(h.log) >= WORTH_A_THIRD)) {
+    const [a, b] = set as [number, number]
     for (let c = 0; c < model.faults; c++) {
-      if (set.includes(c)) continue
-      const three = [...set, c].sort((x, y) => x - y)
-      const key = (three[0]! * model.faults + three[1]!) * model.faults + three[2]!
+      if (c === a || c === b) continue
+      // In rising order; one array serves all.
+      three[0] = Math.min(a, c)
+      three[1] = c < a ? a : Math.min(b, c)
+      three[2] = Math.max(b, c)
+      const key = (three[0] * model.faults + three[1]) * model.faults + three[2]
       if (extended.has(key)) continue
       extended.add(key)
       sum.add(three)
     }
+  }
   return sum.settled(extended)
 }
 
@@ -71,12 +78,10 @@ class Sum {
     this.marginals = new Float64Array(model.faults)
   }
 
-  /**
-   * @param set may be used again by the caller
-   * @param most natural logarithm of the most that evidence can be likely under it, where that is known
-   */
-  add(set: readonly number[], most = this.model.logMost): number {
+  /** @param set may be used again by the caller */
+  add(set: readonly number[]): number {
     const prior = this.model.logPrior(set)
+    const most = this.model.logMost
     if (prior === -Infinity) return prior
     if (most !== undefined && prior + most < this.floor) {
       this.skipped += Math.exp(prior + most - this.floor)
@@ -96,6 +101,37 @@ class Sum {
   /** From here on leaves out sets that even the best evidence would not bring over a share of what was weighed. */
   leaveOutBelow(share: number): void {
     this.floor = this.scale + Math.log(this.bySize.reduce((s, x) => s + x, 0)) + share
+  }
+
+  /** Weighs every pair but those that are known to stay below the floor. */
+  pairs(weigh: (a: number, b: number) => void): void {
+    const { faults, pairBounds } = this.model
+    if (pairBounds) this.pairsWithin(pairBounds, weigh)
+    else for (let a = 0; a < faults; a++) for (let b = a + 1; b < faults; b++) weigh(a, b)
+  }
+
+  /** Of each first one the seconds in falling order, so that one look tells where the rest cannot matter. */
+  private pairsWithin({ first, second }: PairBounds, weigh: (a: number, b: number) => void): void {
+    const order = Array.from(second.keys()).sort((x, y) => second[y]! - second[x]!)
+    const top = second[order[0] ?? 0] ?? 0
+    const shares = second.map(s => Math.exp(s - top))
+    let after = shares.reduce((s, x) => s + x, 0)
+    for (let a = 0; a < first.length; a++) {
+      after -= shares[a]!
+      let rest = after
+      for (const b of order) {
+        if (first[a]! + second[b]! < this.floor) break
+        if (b <= a) continue
+        rest -= shares[b]!
+        weigh(a, b)
+      }
+      this.skipped += Math.max(0, rest) * Math.exp(first[a]! + top - this.floor)
+    }
+  }
+
+  /** Share of a set, by the logarithm of its weight, of all that was weighed so far. */
+  shareOf(log: number): number {
+    return Math.exp(log - this.scale) / this.bySize.reduce((s, x) => s + x, 0)
   }
 
   settled(extended: ReadonlySet<number>): Posterior {

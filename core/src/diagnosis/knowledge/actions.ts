@@ -7,6 +7,8 @@ interface TreatmentInput {
   readonly when?: Check['when']
   readonly needs?: Check['needs']
   readonly risk?: number
+  /** False where another check asks the same. */
+  readonly ask?: false
 }
 
 /** Something that is done, and what it cost and cured. */
@@ -31,6 +33,7 @@ const treatment = (id: string, title: string, minutes: number, input: TreatmentI
   opens: { kind: 'treatment', id },
   risk: input.risk ?? 0,
   ...(input.when ? { when: input.when } : {}),
+  ...(input.ask === false ? { ask: false as const } : {}),
 })
 
 /** Treatments that may cure, each followed by another try. Minutes from memory. */
@@ -70,7 +73,8 @@ export const TREATMENTS: readonly Treatment[] = [
   treatment('fit.belt', 'Fit a belt and try again', 35, { when: has('belt') }),
   treatment('another.disk', 'Try another disk, one that read elsewhere', 1, { needs: ['power', 'disk'] }),
   treatment('another.cable', 'Try another cable', 5, { needs: ['part'] }),
-  treatment('another.host', 'Try the drive on another host', 12, { needs: ['second-drive'] }),
+  // It takes nothing away from the drive’s own host: `drive.elsewhere` is what is asked.
+  treatment('another.host', 'Try the drive on another host', 12, { needs: ['second-drive'], ask: false }),
 ]
 
 /** Parts that people have at hand to swap, with minutes of hands; any other part can be said to have been swapped. */
@@ -89,14 +93,14 @@ const AT_HAND: Readonly<Record<string, number>> = {
   'servo-board': 25,
   'eject-motor': 25,
 }
-const SWAPPED = { cures: 0.03, same: 0.96, worse: 0.01 }
+const SWAPPED = { cures: 0.03, better: 0.02, same: 0.94, worse: 0.01 }
 
 /** Swapping a part with a known-good one. */
 export const swapOf = (part: Part): Check => ({
   id: `swap.${part.id}`,
   title: `Swap with a known-good one: ${part.label}`,
   answers: Object.keys(SWAPPED),
-  words: { cures: 'it works now', same: 'no change', worse: 'worse' },
+  words: { cures: 'it works now', better: 'it does more than before', same: 'no change', worse: 'worse' },
   kind: 'swap',
   minutes: AT_HAND[part.id] ?? 60,
   needs: ['part'],

@@ -170,6 +170,21 @@ export const ELECTRIC_READINGS: readonly Check[] = [
     ],
     opens: { kind: 'reading', id: 'ohms.motor' },
   }),
+  reading(
+    'ohms.motor-lead',
+    'Measure each lead of the spindle motor from end to end while you bend it',
+    { right: 0.97, open: 0.03 },
+    {
+      ...METER,
+      minutes: 4,
+      unit: 'Ω',
+      bands: [
+        { below: 5, answer: 'right' },
+        { below: Infinity, answer: 'open' },
+      ],
+      opens: { kind: 'reading', id: 'ohms.motor-lead' },
+    },
+  ),
   reading('ohms.load', 'Measure the coil of the head load', OHMS, {
     ...METER,
     unit: 'Ω',

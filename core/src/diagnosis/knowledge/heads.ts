@@ -59,7 +59,7 @@ function headFaults(head: 'lower' | 'upper'): Fault[] {
         'heads.which': { [head]: 0.9 },
         noise: { grinding: 0.4 },
       },
-      cure: ['Replace the head assembly; no disk goes in before.', 90, 20],
+      cure: [`Replace the ${name} head, or the head assembly; no disk goes in before.`, 90, 20],
       harms: { disk: 0.8 },
     }),
     fault(id('off-track'), `The ${name} head is off track`, 6, {

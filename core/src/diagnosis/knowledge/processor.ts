@@ -30,7 +30,7 @@ export const PROCESSOR: Subsystem = {
       ],
       shows: {
         'processor.bus': { still: 0.7, between: 0.1 },
-        'processor.irq': { good: 0.4, held: 0.3 },
+        'processor.irq': { still: 0.55, held: 0.2, good: 0.1 },
         'processor.reset': { good: 0.95 },
         'processor.clock': { good: 0.95 },
       },

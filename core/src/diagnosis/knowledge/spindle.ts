@@ -129,6 +129,7 @@ export const SPINDLE: Subsystem = {
         'found.motor': { 'motor.lead': 0.4 },
         'found.damage': { 'damage.cut': 0.2 },
         'ohms.motor': { open: 0.5 },
+        'ohms.motor-lead': { open: 0.9 },
         'wiggle.wire': { changes: 0.5 },
         'see.motor-runs': { still: 0.7 },
         'motor.pushed': { still: 0.8 },

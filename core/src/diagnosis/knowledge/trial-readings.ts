@@ -216,7 +216,7 @@ export const TRIAL_READINGS: readonly Check[] = [
   reading(
     'see.cable',
     'Look which end of the data cable is pin 1, and whether it is straight',
-    { right: 0.93, reversed: 0.03, shifted: 0.02, twist: 0.02 },
+    { right: 0.985, reversed: 0.005, shifted: 0.005, twist: 0.005 },
     { needs: [], minutes: 1, when: SELECTED },
   ),
   reading(

@@ -1,7 +1,7 @@
 export { complaintsOf } from './complain'
 export { RIG_FAULTS, type RigFault } from './faults'
 export { measure } from './measure'
-export { mendFault, problemsOf, tryOut, works } from './mend'
+export { cureFault, mendFault, problemsOf, seenInTries, tryOut, works } from './mend'
 export { soundParts, soundRig, type Rig, type RigParts } from './parts'
 export { drawDrive, type Hidden } from './draw'
 export { practiceAnswer, practiceDrive, practiceSpeed } from './practice'

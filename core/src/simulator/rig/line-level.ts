@@ -1,6 +1,9 @@
 import type { Random } from '../random'
-import { operate, readShare } from './operate'
-import { GOOD_DISK, onBus, type Rig } from './parts'
+import { operate } from './operate'
+import { onBus, type Rig } from './parts'
+
+/** Share of its speed at which a head’s signal still makes pulses (from memory). */
+const TURNING = 0.3
 
 /** A line behind its receiver: what reaches the plug, passes the strap, and is passed on. */
 function behindReceiver(rig: Rig, line: string, random: Random): string {
@@ -24,8 +27,9 @@ export function lineLevel(rig: Rig, check: string, random: Random): string | nul
   if (line === 'index') return run.index ? 'right' : 'still'
   if (line === 'track-0') return run.home === 'found' ? 'right' : 'still'
   if (line === 'read-data' && !rig.parts.amplifier.alive) return 'still'
+  // Pulses come from a disk that turns, however slowly, on any track.
   if (line === 'read-data')
-    return readShare(rig, run, 'lower', 'outer', GOOD_DISK, random) > 0 || run.ready ? 'right' : 'still'
+    return run.ready || (run.logic && run.selected !== 'no' && run.speed > TURNING) ? 'right' : 'still'
   if (line === 'write-protect') return run.protect === 'both' ? 'right' : 'still'
   if (line === 'ready') return run.ready ? 'right' : 'still'
   // What the host makes reaches the drive by the cable; the drive's supply has no part in it.

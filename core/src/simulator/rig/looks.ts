@@ -47,7 +47,8 @@ export const LOOKS: Readonly<Record<string, Look>> = {
   'see.head-load': () => 'right',
   'warm.changes': () => 'same',
   covers: () => 'same',
-  'history.inside': () => 'no',
+  // Nobody is there to be asked.
+  'history.inside': () => null,
   'capacitor.reading': () => 'right',
   'found.caps': () => 'caps.sound',
   'found.smell': ({ parts }) => (parts.board.hot ? 'smell.burnt' : 'smell.none'),
@@ -100,6 +101,9 @@ export const LOOKS: Readonly<Record<string, Look>> = {
   },
   'ohms.motor': ({ parts }, random) =>
     parts.motor.lead.open > 0 && random.next() < parts.motor.lead.open ? 'open' : parts.motor.alive ? 'right' : 'open',
+  // Bent, a broken lead parts where it is not parted at rest.
+  'ohms.motor-lead': ({ parts: { motor } }, random) =>
+    motor.lead.open > 0 && random.next() < Math.max(motor.lead.open, motor.lead.moved) ? 'open' : 'right',
   'ohms.stepper': () => 'right',
   'ohms.lower.read': ({ parts }) => ohms(parts.lower.coilOhm),
   'ohms.upper.read': ({ parts, twoHeads }) => (twoHeads ? ohms(parts.upper.coilOhm) : null),

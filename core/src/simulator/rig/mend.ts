@@ -80,6 +80,16 @@ export function mendFault(rig: Rig, id: string, random: Random): boolean {
   return JSON.stringify(rig.parts) !== before
 }
 
+/** Whoever wants to know whether something helped tries more than once. */
+const TRIES = 3
+
+/** What is wrong in any of a few tries, by the check that sees it. */
+export const seenInTries = (rig: Rig, random: Random): Map<string, string> =>
+  new Map(Array.from({ length: TRIES }, () => [...problemsOf(rig, random)]).flat())
+
+/** What came of something that was done. */
+export type Outcome = 'cures' | 'better' | 'same'
+
 /** What treatments and swaps do to the parts. */
 const ACTIONS: Readonly<Record<string, (rig: Rig, random: Random) => void>> = {
   'after.clean.heads': ({ parts }) => {
@@ -120,7 +130,7 @@ const ACTIONS: Readonly<Record<string, (rig: Rig, random: Random) => void>> = {
   'swap.supply': rig => renew(rig, 'supply'),
   'swap.disk': rig => renew(rig, 'disk'),
   'swap.spindle-motor': rig => renew(rig, 'motor.alive', 'motor.torque', 'motor.rough', 'motor.lead'),
-  'swap.motor-board': rig => renew(rig, 'motor.boardAlive', 'motor.boardOn'),
+  'swap.motor-board': rig => renew(rig, 'motor.boardAlive', 'motor.boardOn', 'spindle.setPoint'),
   'swap.processor': rig => renew(rig, 'processor.cpu', 'processor.addressOpen'),
   'swap.memory': rig => renew(rig, 'processor.ram'),
   'swap.program-memory': rig => renew(rig, 'processor.rom'),
@@ -149,9 +159,21 @@ export function tryOut(rig: Rig, action: string, random: Random): string | null 
   }
   const act = ACTIONS[action]
   if (!act) return null
-  const before = problemsOf(rig, random).size
-  act(rig, random)
-  const after = problemsOf(rig, random).size
-  if (after === 0) return 'cures'
-  return after < before && action.startsWith('after.') ? 'better' : 'same'
+  return outcomeOf(rig, () => act(rig, random), random)
 }
+
+/** Does something and tells what came of it: better where one of the problems is gone. */
+export function outcomeOf(rig: Rig, act: () => unknown, random: Random): Outcome {
+  const before = seenInTries(rig, random)
+  act()
+  const after = seenInTries(rig, random)
+  if (after.size === 0) return 'cures'
+  return [...before.keys()].some(check => !after.has(check)) ? 'better' : 'same'
+}
+
+/**
+ * Does the work that cures a fault, by what the parts of the drive are, and tries the drive again.
+ * @param together faults that the same work cures
+ */
+export const cureFault = (rig: Rig, together: readonly string[], random: Random): Outcome =>
+  outcomeOf(rig, () => together.forEach(id => mendFault(rig, id, random)), random)

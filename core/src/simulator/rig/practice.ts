@@ -3,7 +3,7 @@ import { Random } from '../random'
 import { drawDrive, type Hidden } from './draw'
 import { RIG_FAULTS } from './faults'
 import { measure } from './measure'
-import { mendFault, problemsOf, tryOut } from './mend'
+import { mendFault, outcomeOf, problemsOf, tryOut } from './mend'
 import { operate } from './operate'
 
 /** A drive to practise on: its faults hang on its number alone. One in three has two. */
@@ -26,9 +26,15 @@ function act(hidden: Hidden, check: string, random: Random): string {
   const part = check.startsWith('swap.') ? check.slice('swap.'.length) : null
   const own = RIG_FAULTS.filter(f => f.id.split('.')[0] === part)
   if (own.length === 0) return tryOut(hidden.rig, check, random) ?? 'same'
+  let changed = false
+  const outcome = outcomeOf(
+    hidden.rig,
+    () => (changed = own.map(f => mendFault(hidden.rig, f.id, random)).some(Boolean)),
+    random,
+  )
   // A fault that comes and goes may not show at this moment: what counts is that something was there to mend.
-  const changed = own.map(f => mendFault(hidden.rig, f.id, random)).some(Boolean)
-  return changed && worksMostly(hidden, random) ? 'cures' : 'same'
+  if (!changed) return 'same'
+  return worksMostly(hidden, random) ? 'cures' : outcome === 'cures' ? 'better' : outcome
 }
 
 /** The practice drive after what was done to it. */

@@ -54,6 +54,28 @@ describe('weighing sets of faults', () => {
       }
     }
   })
+  it.each([8, 9])('pairs that bounds rule out hold no more than is said to be left out, seed %i', seed => {
+    const drawn = randomModel(seed, 40, 8)
+    // Rare faults, as in drives: few pairs matter.
+    const rare = (set: readonly number[]) => -4 * set.length
+    const model = { ...drawn.model, logPrior: (set: readonly number[]) => drawn.model.logPrior(set) + rare(set) }
+    const log = (set: readonly number[]) => model.logPrior(set) + model.logLikelihood(set)
+    const numbers = Array.from({ length: 40 }, (_, i) => i)
+    // The least bounds there are: of each first the best of its pairs, and nothing for the second.
+    const first = Float64Array.from(numbers, a =>
+      numbers.filter(b => b > a).reduce((most, b) => Math.max(most, log([a, b])), -Infinity),
+    )
+    let weighed = 0
+    const logLikelihood = (set: readonly number[]) => {
+      if (set.length === 2) weighed++
+      return model.logLikelihood(set)
+    }
+    const bounded = weighFaults({ ...model, logLikelihood, pairBounds: { first, second: new Float64Array(40) } }, 2)
+    const whole = weighFaults({ ...model, logMost: undefined }, 2)
+    expect(weighed).toBeLessThan((40 * 39) / 2)
+    for (let f = 0; f < 40; f++)
+      expect(Math.abs(bounded.marginals[f]! - whole.marginals[f]!)).toBeLessThanOrEqual(bounded.leftOut + 1e-9)
+  })
   it('a model without faults has nothing but that', () => {
     const posterior = weighFaults({ faults: 0, logPrior: () => 0, logLikelihood: () => 0 })
     expect(posterior.hypotheses).toEqual([{ faults: [], weight: 1 }])

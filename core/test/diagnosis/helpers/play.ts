@@ -6,12 +6,13 @@ import {
   withAnswer,
   type Diagnosis,
   type DiagnosisCase,
+  type Fault,
 } from '../../../src/diagnosis'
 import {
   complaintsOf,
+  cureFault,
   measure,
-  mendFault,
-  problemsOf,
+  seenInTries,
   RIG_FAULTS,
   tryOut,
   works,
@@ -22,11 +23,13 @@ export interface Played {
   readonly hidden: Hidden
   /** The first case at which it would mend, or had nothing more to ask. */
   readonly first: Diagnosis
+  /** The case with all that was seen and done. */
+  readonly last: Diagnosis
   readonly checks: number
   readonly minutes: number
   readonly mended: boolean
   readonly trail: readonly string[]
-  /** Hidden faults that stood first in the list when a cure was begun, or when something that was tried cured. */
+  /** Hidden faults that were to be mended, or stood first in the list, when a cure was begun or what was tried helped. */
   readonly named: readonly string[]
 }
 
@@ -40,44 +43,48 @@ const answerOf = (h: Hidden, check: string): string | null =>
     ? tryOut(h.rig, check, h.random)
     : measure(h.rig, check, h.random)
 
+/** Faults that the work on one of them cures: those of its part, for whoever mends a part leaves nothing else amiss. */
+const curedWith = (fault: Fault): string[] => [
+  fault.id,
+  ...RIG_FAULTS.map(f => f.id).filter(
+    id => id.split('.')[0] === fault.part || FAULTS.find(f => f.id === id)?.cure.says === fault.cure.says,
+  ),
+]
+
 /** Follows the advice until the drive works: asks what is proposed, mends what it would mend. */
 export function play(h: Hidden): Played {
   let c: DiagnosisCase = readCase({ mechanism: h.mechanism, complaints: h.complaints })
   let [checks, minutes] = [0, 0]
   let first: Diagnosis | null = null
   const trail: string[] = []
+  /** What the physics does not answer as the drive is now. */
   const unable = new Set<string>()
   const named = new Set<string>()
   const note = (d: Diagnosis) => {
-    first ??= d
     // Two that are as likely as each other stand first together.
     const [top, second] = d.causes
+    if (d.mendNow && h.faults.includes(d.mendNow)) named.add(d.mendNow)
     for (const c of [top, second])
       if (c && h.faults.includes(c.fault) && c.probability > (top?.probability ?? 0) * TIED) named.add(c.fault)
   }
-  const ended = (mended: boolean): Played => ({
-    hidden: h,
-    first: first!,
-    checks,
-    minutes,
-    mended,
-    trail,
-    named: [...named],
-  })
+  const ended = (mended: boolean): Played => {
+    const last = diagnose(c, { skip: unable })
+    note(last)
+    return { hidden: h, first: first ?? last, last, checks, minutes, mended, trail, named: [...named] }
+  }
   for (let i = 0; i < MOST_CHECKS; i++) {
     const d = diagnose(c, { skip: unable })
     if (d.mendNow) {
+      first ??= d
       note(d)
       const fault = FAULTS.find(f => f.id === d.mendNow)!
       minutes += fault.cure.minutes
-      const before = problemsOf(h.rig, h.random).size
-      // Whoever mends a part leaves nothing else amiss with it.
-      for (const f of RIG_FAULTS) if (f.id.split('.')[0] === fault.part) mendFault(h.rig, f.id, h.random)
-      mendFault(h.rig, fault.id, h.random)
-      const after = problemsOf(h.rig, h.random)
-      trail.push(`mend ${fault.id} ${before}->${after.size}`)
-      if (after.size === 0) return ended(true)
-      c = tryAgain(withAnswer(c, `swap.${fault.part}`, 'same'), complaintsOf(after, h.rig.twoHeads))
+      const outcome = cureFault(h.rig, curedWith(fault), h.random)
+      trail.push(`mend ${fault.id}=${outcome}`)
+      c = withAnswer(c, d.cureCheck ?? `swap.${fault.part}`, outcome)
+      if (outcome === 'cures') return ended(true)
+      unable.clear()
+      c = tryAgain(c, complaintsOf(seenInTries(h.rig, h.random), h.rig.twoHeads))
       continue
     }
     const next = d.next.find(n => !unable.has(n.check))
@@ -92,12 +99,14 @@ export function play(h: Hidden): Played {
     minutes += next.minutes
     trail.push(`${next.check}=${answer}`)
     c = withAnswer(c, next.check, answer)
-    if (answer === 'cures') {
-      note(diagnose(c, { skip: unable }))
-      return ended(true)
+    if (answer === 'cures') return ended(true)
+    // What is better does something else wrong, or the same less often: that is what is complained of now.
+    if (answer === 'better') {
+      note(d)
+      unable.clear()
+      c = tryAgain(c, complaintsOf(seenInTries(h.rig, h.random), h.rig.twoHeads))
     }
   }
-  note(diagnose(c, { skip: unable }))
   return ended(works(h.rig, h.random))
 }
 
