@@ -18,7 +18,7 @@ import { closedGates, keptFrom, type GateState, type NextThing, type Walk } from
 export interface DriveCase {
   /** Ids of the complaints that are neither cured nor gone. */
   readonly complaints: readonly string[]
-  /** Those of them that were not tried again since something was said to cure. */
+  /** Those of them that were not tried again since something was said to help. */
   readonly toSettle: readonly string[]
   /** Complaints that came with the place of another drive; null where it has nobody's place. */
   readonly carried: Carried | null
@@ -70,12 +70,15 @@ export function driveCase(
   }
 }
 
-/** Complaints of which nothing was said since something cured. */
+/** After what helped, the drive does what it did not do before, or does something else wrong. */
+const HELPED: readonly unknown[] = ['cures', 'better']
+
+/** Complaints of which nothing was said since something that was done helped. */
 function untriedSince(complaints: readonly string[], entries: readonly LogEntry[]): string[] {
   const readings = entries.flatMap(e => (e.data?.type === 'reading' ? [{ seq: e.seq, ...e.data }] : []))
-  const cured = readings.findLast(r => r.value === 'cures')
-  if (!cured) return []
-  return complaints.filter(id => !readings.some(r => r.key === `complaint.${id}` && r.seq > cured.seq))
+  const helped = readings.findLast(r => /^(?:after|swap)\./.test(r.key) && HELPED.includes(r.value))
+  if (!helped) return []
+  return complaints.filter(id => !readings.some(r => r.key === `complaint.${id}` && r.seq > helped.seq))
 }
 
 /** Whether anybody complains of a drive, or of the machine that it went into: the case is worked out only then. */
@@ -97,7 +100,7 @@ const TRY_AGAIN_MINUTES = 3
 export const whySettled = ({ carried }: DriveCase, id: string): string =>
   carried?.untried.includes(id)
     ? `This drive has the place of ${carried.from} now.`
-    : 'A cure counts once the complaint itself was tried again.'
+    : 'What helped counts once the complaint itself was tried again.'
 
 /** What comes once the safety looks are made. */
 export const behindLooks = ({ diagnosis }: DriveCase): string => diagnosis.behind?.title ?? 'Try it in its machine'

@@ -62,7 +62,7 @@ export function trialOf(w: Weighed, id: string): string | null {
   return check?.startsWith('after.') && candidates(w).some(c => c.id === check && c.score > 0) ? check : null
 }
 
-/** Whether the cure of a fault was made and changed nothing: however likely the fault still is, it is not made again. */
+/** Whether the cure of a fault was made and changed nothing: it is not made again, likely as the fault still is. */
 function curedInVain(w: Weighed, id: string): boolean {
   const check = cureCheck(faultOf(w, id))
   return w.evidence.some(e => {

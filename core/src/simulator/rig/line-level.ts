@@ -1,5 +1,5 @@
 import type { Random } from '../random'
-import { operate } from './operate'
+import { operate, type Running } from './operate'
 import { onBus, type Rig } from './parts'
 
 /** Share of its speed at which a head’s signal still makes pulses (from memory). */
@@ -12,6 +12,10 @@ function behindReceiver(rig: Rig, line: string, random: Random): string {
   const addressed = line === 'select' ? straps.number && straps.fitted : operate(rig, random).selected !== 'no'
   return heard && addressed ? 'right' : 'still'
 }
+
+/** Whether pulses come: from a disk that turns, however slowly, on any track. */
+const pulses = ({ parts }: Rig, { ready, logic, selected, speed }: Running): boolean =>
+  parts.amplifier.alive && (ready || (logic && selected !== 'no' && speed > TURNING))
 
 /** A line at the drive, by its driver and by what it carries. */
 export function lineLevel(rig: Rig, check: string, random: Random): string | null {
@@ -26,10 +30,7 @@ export function lineLevel(rig: Rig, check: string, random: Random): string | nul
   const run = operate(rig, random)
   if (line === 'index') return run.index ? 'right' : 'still'
   if (line === 'track-0') return run.home === 'found' ? 'right' : 'still'
-  if (line === 'read-data' && !rig.parts.amplifier.alive) return 'still'
-  // Pulses come from a disk that turns, however slowly, on any track.
-  if (line === 'read-data')
-    return run.ready || (run.logic && run.selected !== 'no' && run.speed > TURNING) ? 'right' : 'still'
+  if (line === 'read-data') return pulses(rig, run) ? 'right' : 'still'
   if (line === 'write-protect') return run.protect === 'both' ? 'right' : 'still'
   if (line === 'ready') return run.ready ? 'right' : 'still'
   // What the host makes reaches the drive by the cable; the drive's supply has no part in it.

@@ -79,6 +79,14 @@ describe('what became of a complaint', () => {
     expect(wantedBy(one)!.title).toContain('Try it again')
     expect(caseOf([...log, read('complaint.reads-nothing', 'seen', 'hand')]).toSettle).toEqual([])
   })
+  it('asks for it too once something made it better, and not after what changed nothing', () => {
+    for (const [answer, asked] of [
+      ['better', ['reads-nothing']],
+      ['same', []],
+      ['worse', []],
+    ] as const)
+      expect(caseOf([said, read('swap.disk', answer)]).toSettle).toEqual(asked)
+  })
   it('puts the safety looks first where the best check lies behind them, and not where something forbids it', () => {
     const one = caseOf([said])
     expect(one.looksFirst).toBe(true)

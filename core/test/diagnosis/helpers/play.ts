@@ -29,7 +29,7 @@ export interface Played {
   readonly minutes: number
   readonly mended: boolean
   readonly trail: readonly string[]
-  /** Hidden faults that were to be mended, or stood first in the list, when a cure was begun or what was tried helped. */
+  /** Hidden faults that were to be mended, or stood first, when a cure was begun or what was tried helped. */
   readonly named: readonly string[]
 }
 

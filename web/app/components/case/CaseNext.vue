@@ -38,7 +38,7 @@ defineExpose({ type: (digit: string) => answers.value?.type(digit) })
         <CallMark :kind="asked?.settles ? 'unknown' : diagnosis.call" decorative :size="16" class="shrink-0" /><strong
           class="whitespace-nowrap"
           >{{ CALLS[asked?.settles ? 'unknown' : diagnosis.call].label }}</strong
-        ><span class="text-muted">{{ asked?.settles ? 'Something was done that cured.' : diagnosis.reasons[0] }}</span>
+        ><span class="text-muted">{{ asked?.settles ? 'Something was done that helped.' : diagnosis.reasons[0] }}</span>
       </p>
       <div v-if="asked" data-testid="next-check">
         <h2 class="text-xl font-bold leading-snug">
