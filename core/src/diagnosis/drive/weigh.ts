@@ -1,30 +1,18 @@
-import type { CheckModel, DiagnosisModel, PairBounds } from '../engine'
+import type { CheckModel, DiagnosisModel } from '../engine'
 import { actionOf, changedBy } from './action-of'
 import type { CompiledCheck, DriveModel, Element } from './compile'
 import { SLIPS, type Evidence } from './evidence'
 import { afterwards, among, chanceUnder, foldAnswer, shrunk, type Folded } from './fold'
-import { priorsOf, type Priors } from './priors'
-
-/** A piece of evidence over the elements: any of its alternatives, in each all of its answers. */
-interface Item {
-  readonly any: readonly (readonly Folded[])[]
-  readonly negated: boolean
-  readonly weak: boolean
-}
+import { chanceOfItem, likelihoodOf, tempered, type Item } from './likelihood'
+import { pairBounds } from './pair-bounds'
+import { priorsOf } from './priors'
 
 /** An answer that is likelier than this where nothing is at fault is a good one. */
 const USUAL = 0.3
-/** Of evidence that counts as weak so much is chance. */
-const WEAK = 0.35
-/** However surely something was not so, an owner may have meant something else. */
-const LEAST = 0.03
 /** How often a fault that is in no list is met beside those in it (a guess). */
 const UNLISTED = 0.012
 /** An element that makes evidence likelier by less than this factor explains nothing. */
 const HELPS = 1.4
-/** Sets whose evidence is less likely than the best by this factor are not weighed to the end. */
-const HOPELESS = 1e-8
-
 /** All evidence of a drive over its model, for the engine. */
 export interface Weighing {
   readonly model: DiagnosisModel
@@ -43,24 +31,6 @@ export interface Weighing {
   readonly now: (fault: number) => number
   /** A check as the engine sees it at a time; null where the drive has none of that id. */
   readonly check: (id: string, order: number) => CheckModel | null
-}
-
-/** Counted loops: this is where the time goes. */
-function chanceOfItem(item: Item, set: readonly number[], silent: Uint8Array): number {
-  let best = 0
-  const { any } = item
-  for (let i = 0; i < any.length; i++) {
-    const all = any[i]!
-    let p = 1
-    for (let k = 0; k < all.length && p > best; k++) p *= chanceUnder(all[k]!, set, silent)
-    if (p > best) best = p
-  }
-  return item.negated || item.weak ? tempered(item, best) : best
-}
-
-function tempered(item: Item, seen: number): number {
-  const p = item.negated ? Math.max(LEAST, 1 - seen) : seen
-  return item.weak ? WEAK + (1 - WEAK) * p : p
 }
 
 /** What helped took away what it is for: a treatment that cures a fault so often is its own. */
@@ -124,7 +94,6 @@ export function weighing(drive: DriveModel, evidence: readonly Evidence[], compl
   const own = items.map(item => ({ ...item, any: item.any.map(all => all.map(f => shrunk(f, relevant))) }))
   // What splits the faults most comes first, so that hopeless sets are left early.
   const live = own.filter(i => i.any.length > 0).sort((a, b) => baseOf(a) - baseOf(b))
-  const likelihood = alike(live, relevant.length, silent)
   const priors = priorsOf(relevant, elements, complained)
   const kept = keptAt(
     Infinity,
@@ -138,6 +107,12 @@ export function weighing(drive: DriveModel, evidence: readonly Evidence[], compl
         evidence.filter(e => !e.weak),
       )
     : kept
+  // All checks are asked for at one time after another: what is left then is worked out once.
+  const known = new Map<number, Float64Array | null>()
+  const keptBy = (order: number): Float64Array | null => {
+    if (!known.has(order)) known.set(order, keptAt(order, drive, evidence))
+    return known.get(order)!
+  }
   return {
     relevant,
     still: n => kept?.[relevant[n]!] ?? 1,
@@ -145,120 +120,14 @@ export function weighing(drive: DriveModel, evidence: readonly Evidence[], compl
     model: {
       faults: relevant.length,
       logPrior: priors.of,
-      logLikelihood: likelihood,
+      logLikelihood: likelihoodOf(live, silent),
       pairBounds: pairBounds(priors, live, silent),
       logMost: live.reduce((s, item) => s + Math.log(mostOf(item)), 0),
     },
     unlisted: Math.log(UNLISTED) + live.reduce((s, i) => s + Math.log(unlistedChance(i)), 0),
     chanceOf: (i, set) => (own[i]!.any.length ? chanceOfItem(own[i]!, set, silent) : 1),
-    check: (id, order) => checkModel(id, keptAt(order, drive, evidence), drive, relevant),
+    check: (id, order) => checkModel(id, keptBy(order), drive, relevant),
   }
-}
-
-/**
- * Likelihood of sets. Elements that make the same of every piece of evidence are alike: what one pair of them comes to,
- * every pair of the same two kinds comes to, and is worked out once.
- */
-function alike(live: readonly Item[], count: number, silent: Uint8Array): (set: readonly number[]) => number {
-  const kinds = kindsOf(live, count, silent)
-  const of = kinds.reduce((most, k) => Math.max(most, k + 1), 0)
-  const known = new Float64Array(of * of).fill(Number.NaN)
-  let best = 0
-  const quick = live.map(item => plainItem(item, count))
-  const weighed = (set: readonly number[]): number => {
-    let p = 1
-    const floor = best * HOPELESS
-    const last = set.length - 1
-    for (let i = 0; i < live.length; i++) {
-      const plain = quick[i]
-      p *= plain && last > 0 ? plainChance(plain, set, last) : chanceOfItem(live[i]!, set, silent)
-      if (p < floor) return -Infinity
-    }
-    if (p > best) best = p
-    return Math.log(p)
-  }
-  const knownThrees = new Map<number, number>()
-  return set => {
-    if (set.length < 2) return weighed(set)
-    const key = kinds[set[0]!]! * of + kinds[set[1]!]!
-    if (set.length === 2) {
-      const before = known[key]!
-      return Number.isNaN(before) ? (known[key] = weighed(set)) : before
-    }
-    const three = key * of + kinds[set[2]!]!
-    let log = knownThrees.get(three)
-    if (log === undefined) knownThrees.set(three, (log = weighed(set)))
-    return log
-  }
-}
-
-/** A piece of evidence that is one answer, ready for sets: what the last one makes of it alone is worked out before. */
-interface PlainItem {
-  readonly u: Float64Array
-  readonly q: Float64Array
-  readonly alone: Float64Array
-  readonly share: number
-  readonly slip: number
-}
-
-/** Null where a piece has alternatives, or several answers, or is something that was done. */
-function plainItem(item: Item, count: number): PlainItem | null {
-  const f = item.any.length === 1 && item.any[0]!.length === 1 ? item.any[0]![0]! : null
-  if (!f || f.removes || item.negated) return null
-  const alone = new Float64Array(count)
-  for (let i = 0; i < count; i++) alone[i] = f.u[i]! + f.q[i]! * f.base
-  const slip = f.slip * f.even
-  return item.weak
-    ? { u: f.u, q: f.q, alone, share: (1 - WEAK) * (1 - f.slip), slip: WEAK + (1 - WEAK) * slip }
-    : { u: f.u, q: f.q, alone, share: 1 - f.slip, slip }
-}
-
-function plainChance({ u, q, alone, share, slip }: PlainItem, set: readonly number[], last: number): number {
-  let p = alone[set[last]!]!
-  for (let k = last - 1; k >= 0; k--) {
-    const n = set[k]!
-    p = u[n]! + q[n]! * p
-  }
-  return share * p + slip
-}
-
-/** Kinds of elements, by number: those of one kind make the same of every piece of evidence. */
-function kindsOf(live: readonly Item[], count: number, silent: Uint8Array): Int32Array {
-  const numbers = new Map<string, number>()
-  const folded = live.flatMap(item => item.any.flat())
-  return Int32Array.from({ length: count }, (_, i) => {
-    let key = String(silent[i])
-    for (const f of folded) key += f.removes ? `;${f.removes[i]}` : `;${f.u[i]},${f.q[i]}`
-    if (!numbers.has(key)) numbers.set(key, numbers.size)
-    return numbers.get(key)!
-  })
-}
-
-/**
- * The most that a pair can weigh. With a first, u + q · v grows over what a makes alone by no more than what b makes of
- * it over nothing: so a alone times the gains of b. What was done, and what was not seen, is taken as certain.
- */
-function pairBounds(priors: Priors, live: readonly Item[], silent: Uint8Array): PairBounds {
-  const count = silent.length
-  const alone = new Float64Array(count)
-  const gain = new Float64Array(count)
-  for (const item of live) {
-    if (item.negated || item.weak || item.any.some(all => all.some(f => f.removes))) continue
-    const set = [0]
-    for (let i = 0; i < count; i++) {
-      set[0] = i
-      alone[i]! += Math.log(chanceOfItem(item, set, silent))
-      let most = 1
-      for (const all of item.any) {
-        let p = 1
-        for (const f of all) p *= Math.max(1, (f.u[i]! + f.q[i]! * f.base) / Math.max(f.base, 1e-9))
-        if (p > most) most = p
-      }
-      gain[i]! += Math.log(most)
-    }
-  }
-  const { first, second } = priors.pairMost
-  return { first: first.map((p, a) => p + alone[a]!), second: second.map((p, b) => p + gain[b]!) }
 }
 
 const baseOf = (item: Item): number => Math.max(...item.any.map(all => all.reduce((p, f) => p * f.base, 1)))

@@ -1,9 +1,7 @@
 import type { DiagnosisModel, Hypothesis, PairBounds, Posterior } from './model'
 
 /** Pairs that are extended by a third fault: the likeliest. */
-const EXTENDED = 12
-/** Least share of what was weighed of a pair that is: under it a third fault helps nothing to explain. */
-const WORTH_A_THIRD = 0.01
+const EXTENDED = 8
 /** Sets that can hold no more than this share (natural logarithm) of what single faults hold are left out. */
 const LEFT_OUT = -11
 /** Sets that are less likely than the best by this (natural logarithm) count, but are not told one by one. */
@@ -30,7 +28,7 @@ export function weighFaults(model: DiagnosisModel, most: 1 | 2 | 3 = 3): Posteri
   if (most > 1) sum.pairs(weigh)
   const extended = new Set<number>()
   const three = [0, 0, 0]
-  for (const { set } of heads.filter(h => sum.shareOf(h.log) >= WORTH_A_THIRD)) {
+  for (const { set } of heads) {
     const [a, b] = set as [number, number]
     for (let c = 0; c < model.faults; c++) {
       if (c === a || c === b) continue
@@ -127,11 +125,6 @@ class Sum {
       }
       this.skipped += Math.max(0, rest) * Math.exp(first[a]! + top - this.floor)
     }
-  }
-
-  /** Share of a set, by the logarithm of its weight, of all that was weighed so far. */
-  shareOf(log: number): number {
-    return Math.exp(log - this.scale) / this.bySize.reduce((s, x) => s + x, 0)
   }
 
   settled(extended: ReadonlySet<number>): Posterior {
