@@ -3,6 +3,7 @@ import { open, stat } from 'node:fs/promises'
 import { basename } from 'node:path'
 import type { ByteSource } from '@wobrin/core/signals/captures'
 import { InputError } from '@wobrin/core/base/errors'
+import { unpack } from './unpack'
 
 /** A file on disk as a source for the readers. Its hash is taken while it goes by. */
 export interface FileSource extends ByteSource {
@@ -52,5 +53,11 @@ function hashed(name: string, size: number | undefined, stream: AsyncIterable<Ui
     }
     sha = hash.digest('hex')
   }
-  return { name, ...(size === undefined ? {} : { size }), chunks, sha256: () => sha }
+  return {
+    name,
+    ...(size === undefined ? {} : { size }),
+    chunks,
+    unpack: packed => unpack(packed, name),
+    sha256: () => sha,
+  }
 }

@@ -3,13 +3,11 @@
  * JSON. The scan is the least that anything can do in this language: it looks at every byte once.
  */
 import { createReadStream } from 'node:fs'
-import { stat } from 'node:fs/promises'
-import { basename } from 'node:path'
 import { createGunzip } from 'node:zlib'
 import { readCapture } from '@wobrin/core/signals/captures'
+import { fileSource } from '../../cli/src/file-source'
 
 const path = process.argv[2]!
-const { size } = await stat(path)
 const chunks = () => createReadStream(path, { highWaterMark: 512 * 1024 })
 
 function lines(bytes: Uint8Array): number {
@@ -27,7 +25,7 @@ for await (const chunk of path.endsWith('.gz') ? chunks().pipe(createGunzip()) :
 }
 const scanned = performance.now()
 const before = process.resourceUsage().maxRSS
-const capture = await readCapture({ name: basename(path), size, chunks }, { maxBytes: 4e9 })
+const capture = await readCapture(await fileSource(path), { maxBytes: 4e9 })
 const read = performance.now()
 console.log(
   JSON.stringify({

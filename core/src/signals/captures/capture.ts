@@ -8,6 +8,11 @@ export interface ByteSource {
   readonly size?: number
   /** Pieces in order; each may be written over once the next one is asked for. */
   chunks(): AsyncIterable<Uint8Array>
+  /**
+   * Unpacks gzip, where the platform has a quicker way than the readers' own. It throws what `gzipProblem` makes where
+   * what comes in is damaged; how large it may grow is not its business.
+   */
+  unpack?(packed: AsyncIterable<Uint8Array>): AsyncIterable<Uint8Array>
 }
 
 /** The part of a web or Node `AbortSignal` that the readers use. */

@@ -17,6 +17,44 @@ export function isGzip(head: Uint8Array): boolean {
   return head[0] === 0x1f && head[1] === 0x8b
 }
 
+const AMISS = {
+  check: ['what is packed in it does not agree with its check', 'an undamaged gzip file'],
+  cut: ['the gzip data is cut short', 'a whole gzip file'],
+  damaged: ['the gzip data is damaged', 'a whole gzip file'],
+} as const
+
+/** What is wrong with a gzip file, in a sentence. @param byteOffset where, from its beginning */
+export const gzipProblem = (kind: keyof typeof AMISS, file: string, byteOffset: number): InputError =>
+  new InputError(AMISS[kind][0], AMISS[kind][1], { file, byteOffset })
+
+/** How much may come out of a gzip file: a small one that fills the memory is taken for a bomb. */
+export class UnpackLimit {
+  private bytesOut = 0
+
+  constructor(
+    private readonly file: string,
+    private readonly maxBytes = DEFAULT_MAX_BYTES,
+  ) {}
+
+  /** @throws LimitError when it expands beyond reason */
+  count(bytes: number, bytesIn: number): void {
+    this.bytesOut += bytes
+    const where = { file: this.file, byteOffset: bytesIn }
+    if (this.bytesOut > this.maxBytes)
+      throw new LimitError(
+        'it unpacks to more than can be read',
+        `at most ${Math.round(this.maxBytes / 1024 ** 2)} MB`,
+        where,
+      )
+    if (this.bytesOut > SUSPECT_BYTES && this.bytesOut > bytesIn * MAX_RATIO)
+      throw new LimitError(
+        `it unpacks to over ${MAX_RATIO} times its size`,
+        'an ordinary gzip file; unpack it yourself if you trust it',
+        where,
+      )
+  }
+}
+
 /**
  * Unpacks a gzip stream piece by piece. What was unpacked is held against the check and the length behind it.
  * @throws InputError when it is damaged or cut short; LimitError when it expands beyond reason
@@ -24,7 +62,7 @@ export function isGzip(head: Uint8Array): boolean {
 export class GunzipStream {
   private out: Uint8Array[] = []
   private bytesIn = 0
-  private bytesOut = 0
+  private readonly limit: UnpackLimit
   /** Check and length of the member that is being unpacked. */
   private crc = 0
   private length = 0
@@ -33,8 +71,9 @@ export class GunzipStream {
 
   constructor(
     private readonly file: string,
-    private readonly maxBytes = DEFAULT_MAX_BYTES,
+    maxBytes = DEFAULT_MAX_BYTES,
   ) {
+    this.limit = new UnpackLimit(file, maxBytes)
     this.gunzip = new Gunzip(chunk => {
       this.out.push(chunk)
       this.crc = crc32.buf(chunk, this.crc)
@@ -50,7 +89,7 @@ export class GunzipStream {
       this.bytesIn += piece.length
       this.remember(piece)
       this.attempt(piece, false)
-      for (const out of this.out) this.count(out.length)
+      for (const out of this.out) this.limit.count(out.length, this.bytesIn)
       yield* this.out
       this.out = []
     }
@@ -77,11 +116,7 @@ export class GunzipStream {
     const trailer = new DataView(this.recent.buffer)
     const right =
       at >= 0 && trailer.getInt32(at, true) === this.crc && trailer.getUint32(at + 4, true) === this.length % 2 ** 32
-    if (!right)
-      throw new InputError('what is packed in it does not agree with its check', 'an undamaged gzip file', {
-        file: this.file,
-        byteOffset: Math.max(0, end - TRAILER),
-      })
+    if (!right) throw gzipProblem('check', this.file, Math.max(0, end - TRAILER))
     this.crc = 0
     this.length = 0
   }
@@ -91,28 +126,7 @@ export class GunzipStream {
       this.gunzip.push(piece, final)
     } catch (error) {
       if (error instanceof InputError) throw error
-      throw new InputError(final ? 'the gzip data is cut short' : 'the gzip data is damaged', 'a whole gzip file', {
-        file: this.file,
-        byteOffset: this.bytesIn,
-      })
-    }
-  }
-
-  private count(bytes: number): void {
-    this.bytesOut += bytes
-    const where = { file: this.file, byteOffset: this.bytesIn }
-    if (this.bytesOut > this.maxBytes)
-      throw new LimitError(
-        'it unpacks to more than can be read',
-        `at most ${Math.round(this.maxBytes / 1024 ** 2)} MB`,
-        where,
-      )
-    if (this.bytesOut > SUSPECT_BYTES && this.bytesOut > this.bytesIn * MAX_RATIO) {
-      throw new LimitError(
-        `it unpacks to over ${MAX_RATIO} times its size`,
-        'an ordinary gzip file; unpack it yourself if you trust it',
-        where,
-      )
+      throw gzipProblem(final ? 'cut' : 'damaged', this.file, this.bytesIn)
     }
   }
 }

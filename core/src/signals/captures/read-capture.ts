@@ -8,7 +8,7 @@ import {
   type ReadOptions,
 } from './capture'
 import { CsvReader } from './csv-reader'
-import { GunzipStream, isGzip } from './gunzip'
+import { GunzipStream, isGzip, UnpackLimit } from './gunzip'
 import { extensionNotice, sniffFormat } from './sniff'
 import { TransitionsReader } from './transitions-reader'
 import { VcdReader } from './vcd-reader'
@@ -46,28 +46,88 @@ async function* atLeast(bytes: number, chunks: AsyncIterable<Uint8Array>): Async
   if (held?.length) yield join(held)
 }
 
-/** Decompressed bytes of the source, with progress reported, limits kept and a stop obeyed between chunks. */
+/** Bytes as they come in, with progress reported and a stop obeyed between chunks. */
+class Incoming {
+  taken = 0
+
+  constructor(
+    private readonly source: ByteSource,
+    private readonly options: ReadOptions,
+  ) {}
+
+  /** @throws AbortedError when stopped */
+  obey(): void {
+    if (this.options.signal?.aborted) throw new AbortedError()
+  }
+
+  async *counted(chunks: AsyncIterable<Uint8Array>): AsyncGenerator<Uint8Array> {
+    for await (const chunk of chunks) {
+      this.obey()
+      this.taken += chunk.length
+      yield chunk
+      this.options.onProgress?.(this.taken, this.source.size)
+    }
+  }
+}
+
+/** Decompressed bytes of the source, limits kept. */
 async function* plainBytes(source: ByteSource, options: ReadOptions): AsyncGenerator<Uint8Array> {
   const max = options.maxBytes ?? DEFAULT_MAX_BYTES
-  let gunzip: GunzipStream | null = null
-  let taken = 0
-  for await (const chunk of atLeast(2, source.chunks())) {
-    if (options.signal?.aborted) throw new AbortedError()
-    if (taken === 0 && isGzip(chunk)) gunzip = new GunzipStream(source.name, max)
-    taken += chunk.length
-    if (!gunzip && taken > max)
-      throw new LimitError('the file is larger than can be read', `at most ${Math.round(max / 1024 ** 2)} MB`, {
-        file: source.name,
-      })
-    if (gunzip) {
-      for (const piece of gunzip.push(chunk)) {
-        yield piece
-        if (options.signal?.aborted) throw new AbortedError()
-      }
-    } else yield chunk
-    options.onProgress?.(taken, source.size)
+  const incoming = new Incoming(source, options)
+  const chunks = incoming.counted(atLeast(2, source.chunks()))
+  const first = await chunks.next()
+  if (first.done) return
+  const all = before(first.value, chunks)
+  if (!isGzip(first.value)) yield* within(max, all, source.name, incoming)
+  else if (source.unpack) yield* unpacked(source.unpack(all), new UnpackLimit(source.name, max), incoming)
+  else yield* unpackedHere(all, new GunzipStream(source.name, max), incoming)
+}
+
+async function* before(first: Uint8Array, rest: AsyncGenerator<Uint8Array>): AsyncGenerator<Uint8Array> {
+  try {
+    yield first
+    yield* rest
+  } finally {
+    await rest.return(undefined)
   }
-  if (gunzip) yield* gunzip.end()
+}
+
+async function* within(
+  max: number,
+  chunks: AsyncIterable<Uint8Array>,
+  file: string,
+  incoming: Incoming,
+): AsyncGenerator<Uint8Array> {
+  for await (const chunk of chunks) {
+    if (incoming.taken > max)
+      throw new LimitError('the file is larger than can be read', `at most ${Math.round(max / 1024 ** 2)} MB`, { file })
+    yield chunk
+  }
+}
+
+async function* unpacked(
+  pieces: AsyncIterable<Uint8Array>,
+  limit: UnpackLimit,
+  incoming: Incoming,
+): AsyncGenerator<Uint8Array> {
+  for await (const piece of pieces) {
+    limit.count(piece.length, incoming.taken)
+    yield piece
+    incoming.obey()
+  }
+}
+
+async function* unpackedHere(
+  chunks: AsyncIterable<Uint8Array>,
+  gunzip: GunzipStream,
+  incoming: Incoming,
+): AsyncGenerator<Uint8Array> {
+  for await (const chunk of chunks)
+    for (const piece of gunzip.push(chunk)) {
+      yield piece
+      incoming.obey()
+    }
+  yield* gunzip.end()
 }
 
 function join(parts: readonly Uint8Array[]): Uint8Array {

@@ -6,7 +6,6 @@ import {
   withAnswer,
   type Diagnosis,
   type DiagnosisCase,
-  type Fault,
 } from '../../../src/diagnosis'
 import {
   complaintsOf,
@@ -44,7 +43,7 @@ const answerOf = (h: Hidden, check: string): string | null =>
     : measure(h.rig, check, h.random)
 
 /** Faults that the work on one of them cures: those of its part, for whoever mends a part leaves nothing else amiss. */
-const curedWith = (fault: Fault): string[] => [
+const curedWith = (fault: (typeof FAULTS)[number]): string[] => [
   fault.id,
   ...RIG_FAULTS.map(f => f.id).filter(
     id => id.split('.')[0] === fault.part || FAULTS.find(f => f.id === id)?.cure.says === fault.cure.says,
