@@ -9,8 +9,8 @@ const OTHERWISE = 150
 const SURE = 0.9
 /** Less likely, no cure is begun that is not a check as well, however little is left to ask. */
 const LIKELY = 0.15
-/** While there is something to ask, nothing is replaced or adjusted on less than an even chance. */
-const EVEN = 0.3
+/** While there is something to ask, nothing is replaced or adjusted on less than this. */
+const PROBABLE = 0.3
 const ASKED = 6
 /** Outcomes after which a cure is not made again. */
 const IN_VAIN = new Set(['same', 'worse'])
@@ -34,7 +34,7 @@ export function mendNow(w: Weighed, asks: boolean, left: ReadonlyMap<string, num
   if (together >= SURE) return top
   if (!asks) return top && share(top) >= LIKELY ? top : null
   // What is cheap and unlikely is no cure to begin with: where it is harmless it is proposed as a check.
-  const least = (id: string) => (trialOf(w, id) ? LIKELY : EVEN)
+  const least = (id: string) => (trialOf(w, id) ? LIKELY : PROBABLE)
   const first = plan.order.find(r => share(ids[r.id]!) >= least(ids[r.id]!))
   if (!first) return null
   const tried = ids[first.id]!
