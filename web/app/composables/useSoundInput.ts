@@ -15,6 +15,8 @@ export function useSoundInput(ask: () => ListenAsk) {
   )
   let stream: MediaStream | null = null
   let audio: AudioContext | null = null
+  /** Counts the questions: what answers an earlier one is not shown as an answer to the last. */
+  let question = 0
 
   async function start(): Promise<void> {
     problem.value = null
@@ -46,8 +48,9 @@ export function useSoundInput(ask: () => ListenAsk) {
       transfer(port2, [port2]),
       audio.sampleRate,
       toRaw(ask()),
+      ++question,
       proxy((n: SoundNews) => {
-        if (running.value) news.value = n
+        if (n.question === question) news.value = n
       }),
     )
     audio.createMediaStreamSource(stream!).connect(node)
@@ -71,6 +74,7 @@ export function useSoundInput(ask: () => ListenAsk) {
 
   /** Puts away what came. */
   async function clear(): Promise<void> {
+    question++
     await end()
     news.value = null
   }
@@ -81,8 +85,22 @@ export function useSoundInput(ask: () => ListenAsk) {
     return bytes && new File([bytes as Uint8Array<ArrayBuffer>], name, { type: 'audio/wav' })
   }
 
-  watch(ask, next => {
-    if (running.value || news.value) void worker().ask(toRaw(next))
+  /** What was judged was of another question; how loud it is stays true. */
+  function unjudged(): void {
+    question++
+    if (news.value) news.value = { ...news.value, marks: null, speed: null, steps: null }
+  }
+
+  async function anew(): Promise<void> {
+    unjudged()
+    await worker().anew(question)
+  }
+
+  watch(ask, (next, last) => {
+    if (!running.value && !news.value) return
+    if (next.for === last.for) question++
+    else unjudged()
+    void worker().ask(toRaw(next), question)
   })
   watch(chosen, () => {
     if (running.value) void start()
@@ -102,7 +120,7 @@ export function useSoundInput(ask: () => ListenAsk) {
     end,
     clear,
     recording,
-    anew: () => worker().anew(),
+    anew,
   }
 }
 

@@ -124,7 +124,7 @@ export function useSpeedInstrument(setup: () => InstrumentSetup, logged: () => O
             fields: { of: listening.for, perRevolution: listening.perRevolution || undefined },
           })
     movedTurns.value = 0
-    await sound.anew()
+    await (sound.running.value ? sound.anew() : sound.clear())
     return entry
   }
 

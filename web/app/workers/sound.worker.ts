@@ -32,6 +32,8 @@ export interface ListenAsk {
 
 /** What the sound input says a few times a second. */
 export interface SoundNews {
+  /** The question that it answers, as its asker counts them. */
+  readonly question: number
   readonly timeS: number
   readonly level: SoundLevel
   readonly humHz: 50 | 60 | null
@@ -56,11 +58,16 @@ let follower: SoundFollower | null = null
 let ask: ListenAsk | null = null
 let timer: ReturnType<typeof setInterval> | null = null
 let port: MessagePort | null = null
+let question = 0
+let tell: (news: SoundNews) => void = () => {}
 /** What was asked last is judged from here on. */
 let sinceS = 0
 let slowAt = 0
 let speed: SensedSpeed | null = null
 let steps: JudgedSound | null = null
+
+/** A recording that is shorter is not worth a file: it is not judged either, s. */
+const SHORTEST_S = 1
 
 /** Shown once it is surer than this, ppm. */
 const SURE_PPM = 60
@@ -95,6 +102,7 @@ function news(): SoundNews {
     else speed = soundSpeed(samples, sampleRateHz, { ...asked, for: asked.for })
   }
   return {
+    question,
     timeS: own.timeS,
     level: own.level(),
     humHz: humIn(last, own.sampleRateHz),
@@ -107,34 +115,49 @@ function news(): SoundNews {
 }
 
 function marks({ context, pulleys }: ListenAsk, own: SoundFollower): LivePulseSpeed | null {
+  if (own.timeS - sinceS < SHORTEST_S) return null
   const train = own.pulses(Math.max(sinceS, own.timeS - MARKS_S))
   return train.starts.length < 2 ? null : livePulseSpeed(train, own.timeS, { pulleys }, context)
 }
 
 const worker = {
   /** Follows the sound that comes through a port until `end`. */
-  begin(from: MessagePort, sampleRateHz: number, asked: ListenAsk, onNews: (news: SoundNews) => void): void {
+  begin(
+    from: MessagePort,
+    sampleRateHz: number,
+    asked: ListenAsk,
+    count: number,
+    onNews: (news: SoundNews) => void,
+  ): void {
     worker.end()
     follower = new SoundFollower(sampleRateHz)
     clock = new ClockCompare()
     first = null
-    worker.ask(asked)
+    worker.ask(asked, count)
     sinceS = 0
     port = from
     port.onmessage = event => take(event as MessageEvent<SoundBlock>, sampleRateHz)
-    timer = setInterval(() => onNews(news()), EVERY_MS)
+    tell = onNews
+    timer = setInterval(() => tell(news()), EVERY_MS)
   },
 
-  /** Judges for something else, or anew, from now on. */
-  ask(next: ListenAsk): void {
+  /**
+   * Judges by something else. What comes is judged from now on where it is listened to for something else; what came
+   * and ended is judged once more.
+   */
+  ask(next: ListenAsk, count: number): void {
     const other = ask?.for !== next.for
     ask = next
-    if (!other) return
-    worker.anew()
+    question = count
+    if (timer && other) worker.anew(count)
+    if (timer || !follower) return
+    slowAt = 0
+    tell(news())
   },
 
   /** What came before is judged no more: the trimmer was turned. */
-  anew(): void {
+  anew(count: number): void {
+    question = count
     sinceS = follower?.timeS ?? 0
     speed = null
     steps = null
@@ -143,7 +166,7 @@ const worker = {
 
   /** What is judged now, as a WAV file; null while there is nothing. */
   recording(): Uint8Array | null {
-    if (!follower || follower.timeS - sinceS < 0.5) return null
+    if (!follower || follower.timeS - sinceS < SHORTEST_S) return null
     const samples = follower.last(follower.timeS - sinceS)
     const wav = new WaveFile()
     const pcm = Int16Array.from(samples, x => Math.max(-32768, Math.min(32767, Math.round(x * 32767))))
