@@ -1,7 +1,7 @@
 import { fileURLToPath } from 'node:url'
 import tailwindcss from '@tailwindcss/vite'
 import { finishServer } from './build/finish-server'
-import { fontsOf, pageFiles, preloadsOf, type PageFile, type Preloads } from './build/preloads'
+import { fontsOf, pageFiles, preloadsOf, tellPieces, type PageFile, type Piece } from './build/preloads'
 
 /** Declarations of libraries that have none of their own. */
 const LIBRARIES = [
@@ -15,7 +15,7 @@ const checks = {
 }
 
 let pages: PageFile[] = []
-let preloads: Preloads = []
+let pieces: readonly Piece[] = []
 let fonts: readonly string[] = []
 
 export default defineNuxtConfig({
@@ -54,7 +54,12 @@ export default defineNuxtConfig({
     typescript: { tsConfig: { ...checks, include: LIBRARIES.map(l => `../${l}`) } },
   },
   vite: {
-    plugins: [tailwindcss()],
+    plugins: [
+      tailwindcss(),
+      tellPieces(made => {
+        pieces = made
+      }),
+    ],
     worker: { format: 'es' },
     // Small pieces go together: sixty requests take longer than the code in them.
     build: { chunkSizeWarningLimit: 900, rollupOptions: { output: { experimentalMinChunkSize: 40_000 } as object } },
@@ -65,7 +70,6 @@ export default defineNuxtConfig({
     'build:manifest': manifest => {
       // Every piece of every page ahead of its time would hold up the first one.
       for (const part of Object.values(manifest)) part.prefetch = false
-      preloads = preloadsOf(pages, manifest)
       fonts = fontsOf(manifest)
     },
     'pages:resolved': found => {
@@ -78,8 +82,9 @@ export default defineNuxtConfig({
         )
         return `export const routes = ${JSON.stringify(routes)}`
       }
+      // While it is developed there are no pieces yet.
       nitro.options.virtual['#preloads'] = () =>
-        `export const preloads = ${JSON.stringify(preloads)}\nexport const fonts = ${JSON.stringify(fonts)}`
+        `export const preloads = ${JSON.stringify(nitro.options.dev ? [] : preloadsOf(pages, pieces))}\nexport const fonts = ${JSON.stringify(fonts)}`
       nitro.hooks.hook('compiled', () =>
         finishServer(fileURLToPath(new URL('.', import.meta.url)), nitro.options.output.serverDir),
       )

@@ -1,8 +1,14 @@
-/** A piece of the built application, as the bundler lists it. */
-interface Part {
+import type { Plugin } from 'vite'
+
+/** A piece of the built application. */
+export interface Piece {
   readonly file: string
-  readonly imports?: readonly string[]
-  readonly isEntry?: boolean
+  /** Pieces that it needs before it runs, by their files. */
+  readonly imports: readonly string[]
+  readonly isEntry: boolean
+  /** The sources that went into it. A small page may stand in a piece that has the name of something else. */
+  readonly sources: readonly string[]
+  readonly styles: readonly string[]
 }
 
 /** A page of the application: the pattern of its address, and the file that it is written in. */
@@ -12,7 +18,11 @@ export interface PageFile {
 }
 
 /** What a page needs beside the entry, by the pattern of its address. */
-export type Preloads = readonly { readonly pattern: string; readonly scripts: readonly string[] }[]
+export type Preloads = readonly {
+  readonly pattern: string
+  readonly scripts: readonly string[]
+  readonly styles: readonly string[]
+}[]
 
 /** A page of the router and what stands under it, with the whole path of each. */
 interface RoutedPage {
@@ -31,31 +41,55 @@ export function pageFiles(pages: readonly RoutedPage[], before = ''): PageFile[]
 }
 
 /**
- * Scripts that each page needs at once, so that the server can name them before the entry has run.
- * @param manifest pieces by the name of their source
+ * What each page needs at once, so that the server can name them before the entry has run.
+ * @throws Error for a page that is in no piece: it would come later than need be, and nothing would tell
  */
-export function preloadsOf(pages: readonly PageFile[], manifest: Readonly<Record<string, Part>>): Preloads {
+export function preloadsOf(pages: readonly PageFile[], pieces: readonly Piece[]): Preloads {
+  const byFile = new Map(pieces.map(p => [p.file, p]))
+  const needs = (piece: Piece | undefined, into: Set<string>): Set<string> => {
+    if (!piece || into.has(piece.file)) return into
+    into.add(piece.file)
+    for (const file of piece.imports) needs(byFile.get(file), into)
+    return into
+  }
   const entry = new Set<string>()
-  for (const [name, part] of Object.entries(manifest)) if (part.isEntry) collect(name, manifest, entry)
+  for (const piece of pieces) if (piece.isEntry) needs(piece, entry)
   return pages.map(({ pattern, file }) => {
-    const name = Object.keys(manifest).find(key => file.endsWith(`/${key}`))
-    const needed = new Set<string>()
-    if (name) collect(name, manifest, needed)
-    return { pattern, scripts: [...needed].filter(n => !entry.has(n)).map(n => manifest[n]!.file) }
+    const own = pieces.find(p => p.sources.includes(file))
+    if (!own) throw new Error(`the page ${file} is in no piece of the build`)
+    const scripts = [...needs(own, new Set())].filter(f => !entry.has(f))
+    return { pattern, scripts, styles: scripts.flatMap(f => byFile.get(f)!.styles) }
   })
 }
 
+/** Tells the pieces of the application once they are made. */
+export const tellPieces = (tell: (pieces: readonly Piece[]) => void): Plugin => ({
+  name: 'tell-pieces',
+  applyToEnvironment: environment => environment.name === 'client',
+  generateBundle(_, bundle) {
+    tell(
+      Object.values(bundle).flatMap(made =>
+        made.type === 'chunk'
+          ? [
+              {
+                file: made.fileName,
+                imports: made.imports,
+                isEntry: made.isEntry,
+                sources: made.moduleIds,
+                styles: [...(made.viteMetadata?.importedCss ?? [])],
+              },
+            ]
+          : [],
+      ),
+    )
+  },
+})
+
 /** Fonts that every page is written in: they come with the first page, so that no line breaks anew when they do. */
-export const fontsOf = (manifest: Readonly<Record<string, Part>>): readonly string[] => [
+export const fontsOf = (manifest: Readonly<Record<string, { readonly file: string }>>): readonly string[] => [
   ...new Set(
     Object.values(manifest)
       .map(part => part.file)
       .filter(file => file.endsWith('.woff2')),
   ),
 ]
-
-function collect(name: string, manifest: Readonly<Record<string, Part>>, into: Set<string>): void {
-  if (into.has(name) || !manifest[name]) return
-  into.add(name)
-  for (const other of manifest[name].imports ?? []) collect(other, manifest, into)
-}

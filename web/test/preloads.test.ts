@@ -16,15 +16,28 @@ describe('what a page needs at once', () => {
   })
 
   it('is all that it imports, and what that imports, without what the entry brings', () => {
-    const manifest = {
-      'entry.ts': { file: 'e.js', isEntry: true, imports: ['vue'] },
-      vue: { file: 'v.js' },
-      'pages/index.vue': { file: 'i.js', imports: ['vue', 'shared'] },
-      shared: { file: 's.js', imports: ['deep', 'pages/index.vue'] },
-      deep: { file: 'd.js' },
-    }
-    expect(preloadsOf(pages, manifest)[0]!.scripts).toEqual(['i.js', 's.js', 'd.js'])
-    expect(preloadsOf(pages, manifest)[1]!.scripts).toEqual([])
+    const piece = (file: string, imports: string[] = [], sources: string[] = [], isEntry = false) => ({
+      file: `_nuxt/${file}`,
+      imports: imports.map(i => `_nuxt/${i}`),
+      isEntry,
+      sources,
+      styles: file === 's.js' ? ['_nuxt/s.css'] : [],
+    })
+    const pieces = [
+      piece('e.js', ['v.js'], ['/w/entry.ts'], true),
+      piece('v.js'),
+      piece('i.js', ['v.js', 's.js'], ['/w/app/pages/index.vue']),
+      // A small page stands with what it shares, in a piece that does not have its name.
+      piece('s.js', ['d.js', 'i.js'], ['/w/shared.ts', '/w/app/s.vue']),
+      piece('d.js', [], ['/w/app/pages/drives/[id].vue']),
+    ]
+    const found = preloadsOf(pages, pieces)
+    const scripts = found.map(p => p.scripts)
+    expect(scripts[0]).toEqual(['_nuxt/i.js', '_nuxt/s.js', '_nuxt/d.js'])
+    expect(scripts[1]).toEqual(['_nuxt/d.js'])
+    expect(scripts[2]).toEqual(['_nuxt/s.js', '_nuxt/d.js', '_nuxt/i.js'])
+    expect(found.map(p => p.styles)).toEqual([['_nuxt/s.css'], [], ['_nuxt/s.css']])
+    expect(() => preloadsOf(pages, pieces.slice(0, 4))).toThrow('[id].vue')
   })
 
   it('is its fonts, in the form that browsers read', () => {

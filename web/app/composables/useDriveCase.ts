@@ -32,7 +32,9 @@ export interface CaseOnPage extends DriveCase {
 
 /** Fetches a drive's case. @param skip checks that cannot be made */
 export const fetchCase = (drive: string, skip: ReadonlySet<string> = new Set()): Promise<CaseOnPage> =>
-  $fetch<CaseOnPage>(`/api/drives/${drive}/case`, { query: skip.size ? { skip: [...skip].join(',') } : {} })
+  skip.size
+    ? $fetch<CaseOnPage>(`/api/drives/${drive}/case`, { query: { skip: [...skip].join(',') } })
+    : fetchAhead<CaseOnPage>(`/api/drives/${drive}/case`)
 
 /**
  * The case of the drive at hand: what is complained of, what it may be, and putting answers on its log.

@@ -22,7 +22,7 @@ export const useDrive = defineStore('drive', () => {
   const history = computed(() => trimmerHistory(log.value))
 
   async function load(id: string): Promise<void> {
-    const got = await $fetch<{ drive: DriveFacts; log: LogEntry[] }>(`/api/drives/${id}`)
+    const got = await fetchAhead<{ drive: DriveFacts; log: LogEntry[] }>(`/api/drives/${id}`)
     drive.value = got.drive
     log.value = got.log
     now.value = Date.now()

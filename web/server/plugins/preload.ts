@@ -7,19 +7,28 @@ const DATA: readonly [RegExp, (id: string) => readonly string[]][] = [
 ]
 const patterns = preloads.map(p => ({ ...p, pattern: new RegExp(p.pattern) }))
 
+/** A script that asks for answers while the page's own scripts are on their way; `fetchAhead` takes them. */
+const askAhead = (urls: readonly string[]): string => `<script>
+globalThis.askedAhead = new Map()
+for (const url of ${JSON.stringify(urls)})
+  globalThis.askedAhead.set(url, fetch(url).then(answer => (answer.ok ? answer.json() : undefined)).catch(() => {}))
+</script>`
+
 /** Names in the page what its scripts would ask for one after the other, so that it comes at the same time. */
 export default defineNitroPlugin(nitro => {
   nitro.hooks.hook('render:html', (html, { event }) => {
     const path = event.path.split('?')[0]!
-    const scripts = patterns.find(p => p.pattern.test(path))?.scripts ?? []
+    const { scripts = [], styles = [] } = patterns.find(p => p.pattern.test(path)) ?? {}
     const data = DATA.flatMap(([pattern, of]) => {
       const found = pattern.exec(path)
       return found ? of(found[1] ?? '') : []
     })
+    // What the server has to work out is asked for before files, which a browser may have already.
+    html.head.unshift(askAhead(['/api/workshop', ...data]))
     html.head.push(
       ...fonts.map(file => `<link rel="preload" as="font" type="font/woff2" crossorigin href="/_nuxt/${file}">`),
-      ...scripts.map(file => `<link rel="modulepreload" as="script" crossorigin href="/_nuxt/${file}">`),
-      ...['/api/workshop', ...data].map(url => `<link rel="preload" as="fetch" crossorigin href="${url}">`),
+      ...scripts.map(file => `<link rel="modulepreload" as="script" crossorigin href="/${file}">`),
+      ...styles.map(file => `<link rel="stylesheet" crossorigin href="/${file}">`),
     )
   })
 })

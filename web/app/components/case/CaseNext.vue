@@ -1,8 +1,7 @@
 <script setup lang="ts">
 import { FlaskConical } from 'lucide-vue-next'
 import { CALLS, lowerFirst } from '@wobrin/core/base/observations'
-import { calculatorOf, type Diagnosis } from '@wobrin/core/diagnosis'
-import { findCalculator } from '@wobrin/core/calculators/registry'
+import { calculatorFor, type Diagnosis } from '@wobrin/core/diagnosis'
 import type { GateState } from '@wobrin/core/bench/stations'
 import type { Asked } from '~/composables/useCaseAsked'
 
@@ -26,7 +25,7 @@ const emit = defineEmits<{
 }>()
 const answers = useTemplateRef('answers')
 /** The calculator that answers what is asked, where there is one. */
-const calculator = computed(() => (asked && !asked.settles && !asked.looks ? calculatorOf(asked.check) : null))
+const calculator = computed(() => (asked && !asked.settles && !asked.looks ? calculatorFor(asked.check) : null))
 const others = computed(() => diagnosis.next.filter(n => n.check !== asked?.check).slice(0, 2))
 defineExpose({ type: (digit: string) => answers.value?.type(digit) })
 </script>
@@ -64,14 +63,9 @@ defineExpose({ type: (digit: string) => answers.value?.type(digit) })
         }}
         <kbd>T</kbd>
       </button>
-      <button
-        v-if="calculator && !closed"
-        class="link text-sm min-h-9 block"
-        type="button"
-        @click="emit('work', asked!.check)"
-      >
-        Work it out: {{ findCalculator(calculator.calculator).title }}…
-      </button>
+      <div v-if="calculator && !closed" class="min-h-9 grid items-center justify-start">
+        <LazyCaseCalculatorLink :calculator="calculator" @open="emit('work', asked!.check)" />
+      </div>
       <slot />
       <div
         v-if="others.length || (diagnosis.cure && !asked?.cure)"
