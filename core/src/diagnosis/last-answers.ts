@@ -2,7 +2,8 @@ import type { SourceId } from '../base/observations'
 import { evidenceOf } from './case/evidence-of'
 import type { DiagnosisCase } from './case/read-case'
 import { actionOf, changedBy } from './drive/action-of'
-import { compileDrive, type DiagnosedDrive } from './drive/compile'
+import type { DiagnosedDrive } from './drive/compile'
+import { thereOn } from './drive/there'
 import { isGood } from './map'
 import type { Check } from './knowledge/types'
 
@@ -18,11 +19,11 @@ export interface LastAnswer {
 
 /** Checks that a drive has, by their ids. */
 export const checksOn = (drive: DiagnosedDrive): ReadonlyMap<string, Check> =>
-  new Map([...compileDrive(drive).checks].map(([id, c]) => [id, c.check]))
+  new Map([...thereOn(drive).checks].map(([id, c]) => [id, c.check]))
 
 /** What each check answered last, by its id. What an owner only said is no answer of a check. */
 export function lastAnswers(c: DiagnosisCase): ReadonlyMap<string, LastAnswer> {
-  const drive = compileDrive(c)
+  const drive = thereOn(c)
   const out = new Map<string, LastAnswer>()
   for (const e of [...evidenceOf(c, drive)].sort((a, b) => a.order - b.order)) {
     const action = actionOf(e, drive)

@@ -1,7 +1,8 @@
 import { knownId } from './nearest'
 import { MECHANISM_IDS, type MechanismId } from '../drives'
 import { meantOn } from './case/meant-on'
-import { compileDrive, type DiagnosedDrive } from './drive/compile'
+import type { DiagnosedDrive } from './drive/compile'
+import { thereOn } from './drive/there'
 import { COMPLAINTS } from './knowledge/complaints'
 import { CHECKS, FAULTS, PARTS } from './knowledge/knowledge'
 import type { Complaint, Fault } from './knowledge/types'
@@ -14,12 +15,12 @@ export type ListRow = Readonly<Record<string, string | number | readonly string[
 
 /** Complaints that a type of drive can give rise to. */
 export function complaintsOn(mechanism: MechanismId): readonly Complaint[] {
-  const drive = compileDrive({ mechanism })
+  const drive = thereOn({ mechanism })
   return COMPLAINTS.filter(c => c.means.length === 0 || meantOn(c, drive).length > 0)
 }
 
 /** Faults that a drive can have, by their ids. */
-export const faultsOn = (drive: DiagnosedDrive): ReadonlyMap<string, Fault> => compileDrive(drive).faultById
+export const faultsOn = (drive: DiagnosedDrive): ReadonlyMap<string, Fault> => thereOn(drive).faultById
 
 /**
  * What the engine knows, of all drives or of one type.
@@ -28,7 +29,7 @@ export const faultsOn = (drive: DiagnosedDrive): ReadonlyMap<string, Fault> => c
 export function knowledgeList(list: string, mechanism?: string): ListRow[] {
   const which = knownId(list, 'list', LISTS, '--list') as ListId
   const type = mechanism && (knownId(mechanism, 'drive type', MECHANISM_IDS, '--mechanism') as MechanismId)
-  const drive = type ? compileDrive({ mechanism: type }) : null
+  const drive = type ? thereOn({ mechanism: type }) : null
   const faults = drive ? drive.faults : FAULTS
   const checks = drive ? [...drive.checks.values()].map(c => c.check) : CHECKS
   if (which === 'faults')

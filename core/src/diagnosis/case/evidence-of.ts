@@ -2,7 +2,6 @@ import { lineName } from '../../calculators/electronics'
 import { findFinding } from '../../findings'
 import { findMechanism } from '../../drives'
 import { actionOf } from '../drive/action-of'
-import type { DriveModel } from '../drive/compile'
 import { answersOf, pooled, type Answer, type Evidence } from '../drive/evidence'
 import {
   bandAnswers,
@@ -13,6 +12,7 @@ import {
   WORDS_AS,
   type ReadValue,
 } from '../drive/readings-as'
+import type { HasChecks } from '../drive/there'
 import { findCheck, findComplaint } from '../knowledge/knowledge'
 import { ParameterError } from '../../base/errors'
 import { knownId } from '../nearest'
@@ -29,12 +29,12 @@ const LAST = 1e15
 const checkOf = (id: string) => findCheck(id)!
 
 /** What a complaint means, as evidence by what the owner said. */
-function complained(id: string, order: number, drive: DriveModel): Evidence {
+function complained(id: string, order: number, drive: HasChecks): Evidence {
   const complaint = findComplaint(id)!
   return { key: `complaint.${id}`, says: complaint.label, any: meantOn(complaint, drive), source: 'said', order }
 }
 
-function complaintReading({ key, value, source }: CaseReading, order: number, drive: DriveModel): Evidence[] {
+function complaintReading({ key, value, source }: CaseReading, order: number, drive: HasChecks): Evidence[] {
   const id = key.slice('complaint.'.length)
   const state = knownId(value, `state of a complaint`, COMPLAINT_STATES, key)
   const complaint = findComplaint(id)!
@@ -156,7 +156,7 @@ function foundAs(id: string, place: string | null, order: number): Evidence[] {
 }
 
 /** Everything that a case tells, as evidence over the model of its drive. */
-export function evidenceOf(c: DiagnosisCase, drive: DriveModel): Evidence[] {
+export function evidenceOf(c: DiagnosisCase, drive: HasChecks): Evidence[] {
   const timed = <T extends { readonly at: number | null }>(items: readonly T[], list: number) =>
     items.map((item, i) => ({ ...item, order: item.at ?? list * LIST + i + 1 }))
   const readings = timed(c.readings, 2).map(r =>

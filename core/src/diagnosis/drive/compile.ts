@@ -1,9 +1,9 @@
 import { findMechanism, type Features, type MechanismId } from '../../drives'
-import { holds, situationOf } from '../../findings'
 import { OUTSIDE, TOLD_BY_COMPARING, TREATMENTS } from '../knowledge/actions'
-import { BUILT_IN, CHECKS } from '../knowledge/knowledge'
-import { lampCheck, type LampCheck } from '../knowledge/lamp-codes'
+import { BUILT_IN } from '../knowledge/knowledge'
+import { lampCheck } from '../knowledge/lamp-codes'
 import type { Check, DriveFunction, Fault, Knowledge } from '../knowledge/types'
+import { thereOn, type HasChecks, type There } from './there'
 
 /** What the compiled model is for. */
 export interface DiagnosedDrive {
@@ -43,16 +43,12 @@ export interface CompiledCheck {
   readonly removes: Float64Array | null
 }
 
-/** Functions, faults and checks that a drive has. */
-export interface DriveModel {
-  readonly functions: readonly DriveFunction[]
-  readonly faults: readonly Fault[]
-  readonly faultById: ReadonlyMap<string, Fault>
+/** Functions, faults and checks that a drive has, with the chances of each. */
+export interface DriveModel extends Omit<There, 'checks'>, HasChecks<CompiledCheck> {
   /** In the order of the chain, what stands first first. */
   readonly elements: readonly Element[]
   /** By element: 1 where its fault does not show. */
   readonly silent: Uint8Array
-  readonly checks: ReadonlyMap<string, CompiledCheck>
 }
 
 /** How strongly an evidence speaks at most: slips, second faults and odd boards are never impossible. */
@@ -74,39 +70,25 @@ export function compileDrive(
   const key = JSON.stringify([drive.mechanism, drive.features, drive.year, factors, lamp && drive.model])
   let model = models.get(key)
   if (!model) {
-    model = compiled(drive, factors, knowledge, lamp)
+    model = compiled(drive, factors, thereOn(drive, knowledge))
     if (models.size > KEPT) models.clear()
     models.set(key, model)
   }
   return model
 }
 
-function compiled(
-  drive: DiagnosedDrive,
-  factors: Readonly<Record<string, number>> = {},
-  knowledge: Knowledge,
-  lamp: LampCheck | null,
-): DriveModel {
-  const situation = situationOf(drive, [])
-  const functions = knowledge.functions.filter(f => holds(f.when, situation))
-  const faults = knowledge.faults
-    .filter(f => holds(f.when, situation))
-    .map(f => (lamp?.shows[f.id] ? { ...f, shows: { ...f.shows, [lamp.check.id]: lamp.shows[f.id]! } } : f))
-  const depth = new Map(functions.map((f, i) => [f.id, i]))
-  const ranked = faults
-    .flatMap(f => elementsOf(f, drive, functions, factors[f.id] ?? 1))
+function compiled(drive: DiagnosedDrive, factors: Readonly<Record<string, number>> = {}, there: There): DriveModel {
+  const depth = new Map(there.functions.map((f, i) => [f.id, i]))
+  const ranked = there.faults
+    .flatMap(f => elementsOf(f, drive, there.functions, factors[f.id] ?? 1))
     .map(element => ({ element, rank: rankOf(element, depth) }))
     .sort((a, b) => a.rank - b.rank)
   const elements = ranked.map(r => r.element)
-  const all = lamp ? CHECKS.map(c => (c.id === lamp.check.id ? lamp.check : c)) : CHECKS
-  const checks = all.filter(c => holds(c.when, situation) && (!c.sees || depth.has(c.sees.function)))
   return {
-    functions,
-    faults,
-    faultById: new Map(faults.map(f => [f.id, f])),
+    ...there,
     elements,
     silent: Uint8Array.from(elements, e => (e.way < 0 ? 1 : 0)),
-    checks: new Map(checks.map(c => [c.id, compiledCheck(c, elements)])),
+    checks: new Map([...there.checks].map(([id, c]) => [id, compiledCheck(c.check, elements)])),
   }
 }
 

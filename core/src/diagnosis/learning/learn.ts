@@ -1,5 +1,5 @@
 import type { MechanismId } from '../../drives'
-import { compileDrive } from '../drive/compile'
+import { thereOn } from '../drive/there'
 import { sameModel } from '../knowledge/lamp-codes'
 import type { Knowledge } from '../knowledge/types'
 
@@ -46,7 +46,7 @@ export function learnRates(
   const moved = new Map<string, LearnedRate & { readonly factor: number; readonly of: number }>()
   for (const mechanism of new Set(cases.map(c => c.mechanism))) {
     const own = cases.filter(c => c.mechanism === mechanism)
-    const { faults } = compileDrive({ mechanism }, undefined, knowledge)
+    const { faults } = thereOn({ mechanism }, knowledge)
     const count = own.reduce((s, c) => s + weightOf(c), 0)
     const total = faults.reduce((s, f) => s + f.odds, 0)
     for (const f of faults) {

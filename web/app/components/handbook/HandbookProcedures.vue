@@ -61,7 +61,7 @@ const groups = computed(() => [
             >{{ p.of.join(', ') }}{{ p.of.length ? ', ' : '' }}{{ p.told.hands }} min</span
           >
         </summary>
-        <ProcedureSteps :told="p.told" class="pb-4" />
+        <InTurn><ProcedureSteps :told="p.told" class="pb-4" /></InTurn>
       </details>
     </template>
   </section>
