@@ -1,7 +1,7 @@
 import { knownId } from './nearest'
 import { MECHANISM_IDS, type MechanismId } from '../drives'
 import { meantOn } from './case/meant-on'
-import type { DiagnosedDrive } from './drive/compile'
+import type { DiagnosedDrive } from './drive/there'
 import { thereOn } from './drive/there'
 import { COMPLAINTS } from './knowledge/complaints'
 import { CHECKS, FAULTS, PARTS } from './knowledge/knowledge'

@@ -1,19 +1,9 @@
-import { findMechanism, type Features, type MechanismId } from '../../drives'
+import { findMechanism } from '../../drives'
 import { OUTSIDE, TOLD_BY_COMPARING, TREATMENTS } from '../knowledge/actions'
 import { BUILT_IN } from '../knowledge/knowledge'
 import { lampCheck } from '../knowledge/lamp-codes'
 import type { Check, DriveFunction, Fault, Knowledge } from '../knowledge/types'
-import { thereOn, type HasChecks, type There } from './there'
-
-/** What the compiled model is for. */
-export interface DiagnosedDrive {
-  readonly mechanism: MechanismId
-  readonly features?: Features | null
-  /** Year of make, where it is known. */
-  readonly year?: number | null
-  /** Its model, where it is known: lamps tell by model. */
-  readonly model?: string
-}
+import { thereOn, type DiagnosedDrive, type HasChecks, type There } from './there'
 
 /** Chances of the modes of each function; what they lack to 1 is that it works. */
 type States = ReadonlyMap<string, Readonly<Record<string, number>>>

@@ -1,8 +1,18 @@
+import type { Features, MechanismId } from '../../drives'
 import { holds, situationOf } from '../../findings'
 import { BUILT_IN, CHECKS } from '../knowledge/knowledge'
 import { lampCheck, type LampCheck } from '../knowledge/lamp-codes'
 import type { Check, DriveFunction, Fault, Knowledge } from '../knowledge/types'
-import type { DiagnosedDrive } from './compile'
+
+/** What is diagnosed. */
+export interface DiagnosedDrive {
+  readonly mechanism: MechanismId
+  readonly features?: Features | null
+  /** Year of make, where it is known. */
+  readonly year?: number | null
+  /** Its model, where it is known: lamps tell by model. */
+  readonly model?: string
+}
 
 /** Checks of a drive by their ids, with whatever else is known of each. */
 export interface HasChecks<C extends { readonly check: Check } = { readonly check: Check }> {

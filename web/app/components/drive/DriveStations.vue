@@ -19,6 +19,8 @@ const emit = defineEmits<{
   endWait: [entry: LogEntry]
 }>()
 
+// Steps first, as they are read first; what stands beside them is drawn after, so that no key waits for all of it.
+useTurns()
 const store = useDrive()
 const attempt = useAttempt()
 const { viewed, here, closed, next, step } = steps
@@ -71,7 +73,9 @@ useShortcuts({
       <strong>Opened again.</strong> After it was verified, this was found: {{ store.progress.reopenedBy.title }}. Two
       faults are common; {{ reopenedAt(store.progress.reopenedBy.station) }} and Prove are done again.
     </div>
-    <div class="grid md:grid-cols-[1fr_15rem] xl:grid-cols-[262px_1fr_266px] gap-4 items-start">
+    <div
+      class="grid md:grid-cols-[1fr_15rem] md:grid-rows-[auto_1fr] xl:grid-cols-[262px_1fr_266px] xl:grid-rows-none gap-4 items-start"
+    >
       <DriveStepList
         class="panel p-4 pb-5 order-2 md:order-none md:col-start-2 md:row-start-1 xl:col-start-1"
         :here="here"
@@ -119,24 +123,30 @@ useShortcuts({
             @over="endHold"
           />
         </div>
-        <DriveStationBench
-          ref="bench"
-          :viewed="viewed"
-          :closed="closed"
-          :photos="photos"
-          @photo="emit('photo')"
-          @wait="w => emit('wait', w)"
-        />
+        <InTurn>
+          <DriveStationBench
+            ref="bench"
+            :viewed="viewed"
+            :closed="closed"
+            :photos="photos"
+            @photo="emit('photo')"
+            @wait="w => emit('wait', w)"
+          />
+        </InTurn>
       </div>
-      <DriveLog
-        class="panel p-4 order-3 md:order-none md:col-start-2 xl:col-start-3 xl:row-start-1"
-        :log="store.log"
-        @finding="emit('find')"
-        @note="emit('note')"
-        @wait="emit('wait', true)"
-        @photo="emit('photo')"
-        @take-back="id => emit('takeBack', id)"
-      />
+      <div class="order-3 md:order-none md:col-start-2 xl:col-start-3 xl:row-start-1 self-stretch">
+        <InTurn>
+          <DriveLog
+            class="panel p-4"
+            :log="store.log"
+            @finding="emit('find')"
+            @note="emit('note')"
+            @wait="emit('wait', true)"
+            @photo="emit('photo')"
+            @take-back="id => emit('takeBack', id)"
+          />
+        </InTurn>
+      </div>
     </div>
   </div>
 </template>

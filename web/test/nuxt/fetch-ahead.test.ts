@@ -1,5 +1,5 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
-import { fetchAhead } from '../app/utils/fetch-ahead'
+import { fetchAhead } from '../../app/utils/fetch-ahead'
 
 const asked: string[] = []
 const ahead = (of: Record<string, Promise<unknown>>, sinceMs = 100) => {
