@@ -120,6 +120,14 @@ function marks({ context, pulleys }: ListenAsk, own: SoundFollower): LivePulseSp
   return train.starts.length < 2 ? null : livePulseSpeed(train, own.timeS, { pulleys }, context)
 }
 
+/** Judges nothing that came before. */
+function fromNowOn(): void {
+  sinceS = follower?.timeS ?? 0
+  speed = null
+  steps = null
+  slowAt = 0
+}
+
 const worker = {
   /** Follows the sound that comes through a port until `end`. */
   begin(
@@ -133,8 +141,8 @@ const worker = {
     follower = new SoundFollower(sampleRateHz)
     clock = new ClockCompare()
     first = null
-    worker.ask(asked, count)
-    sinceS = 0
+    ask = asked
+    worker.anew(count)
     port = from
     port.onmessage = event => take(event as MessageEvent<SoundBlock>, sampleRateHz)
     tell = onNews
@@ -149,19 +157,18 @@ const worker = {
     const other = ask?.for !== next.for
     ask = next
     question = count
-    if (timer && other) worker.anew(count)
-    if (timer || !follower) return
-    slowAt = 0
-    tell(news())
+    if (timer) {
+      if (other) fromNowOn()
+    } else if (follower) {
+      slowAt = 0
+      tell(news())
+    }
   },
 
   /** What came before is judged no more: the trimmer was turned. */
   anew(count: number): void {
     question = count
-    sinceS = follower?.timeS ?? 0
-    speed = null
-    steps = null
-    slowAt = 0
+    fromNowOn()
   },
 
   /** What is judged now, as a WAV file; null while there is nothing. */

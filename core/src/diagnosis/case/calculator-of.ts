@@ -1,5 +1,5 @@
 import { findCalculator } from '../../calculators/registry'
-import { calculatorFor, NAMED } from './calculator-for'
+import { calculatorFor } from './calculator-for'
 
 /** A calculator that answers a check, and what of its fields the check says already. */
 export interface CalculatorOf {
@@ -9,12 +9,11 @@ export interface CalculatorOf {
 
 /** The calculator that answers a check with its fields filled as far as the check says; null where there is none. */
 export function calculatorOf(check: string): CalculatorOf | null {
-  const calculator = calculatorFor(check)
-  if (!calculator) return null
-  const named = NAMED.find(([start]) => start.test(check))
+  const found = calculatorFor(check)
+  if (!found) return null
+  const { calculator, named } = found
   if (!named) return { calculator, values: {} }
-  const [start, , field] = named
-  const name = start.exec(check)![1]!
+  const { field, name } = named
   if (calculator === 'logic') return { calculator, values: { [field]: name, expected: 'high' } }
   const { choices } = findCalculator(calculator).fields.find(f => f.key === field) ?? {}
   return { calculator, values: choices?.some(c => c.value === name) ? { [field]: name } : {} }

@@ -3,6 +3,7 @@ import { OUTSIDE, TOLD_BY_COMPARING, TREATMENTS } from '../knowledge/actions'
 import { BUILT_IN } from '../knowledge/knowledge'
 import { lampCheck } from '../knowledge/lamp-codes'
 import type { Check, DriveFunction, Fault, Knowledge } from '../knowledge/types'
+import { onceForEachKind } from './once-for-each-kind'
 import { thereOn, type DiagnosedDrive, type HasChecks, type There } from './there'
 
 /** Chances of the modes of each function; what they lack to 1 is that it works. */
@@ -44,9 +45,7 @@ export interface DriveModel extends Omit<There, 'checks'>, HasChecks<CompiledChe
 /** How strongly an evidence speaks at most: slips, second faults and odd boards are never impossible. */
 const SURE = 0.98
 
-const known = new WeakMap<Knowledge, Map<string, DriveModel>>()
-/** Kinds of drives that are kept ready. */
-const KEPT = 40
+const once = onceForEachKind<DriveModel>()
 
 /** The model of a drive; worked out once for each kind. */
 export function compileDrive(
@@ -54,17 +53,9 @@ export function compileDrive(
   factors?: Readonly<Record<string, number>>,
   knowledge: Knowledge = BUILT_IN,
 ): DriveModel {
-  let models = known.get(knowledge)
-  if (!models) known.set(knowledge, (models = new Map()))
   const lamp = lampCheck(knowledge.lampCodes, drive.model)
-  const key = JSON.stringify([drive.mechanism, drive.features, drive.year, factors, lamp && drive.model])
-  let model = models.get(key)
-  if (!model) {
-    model = compiled(drive, factors, thereOn(drive, knowledge))
-    if (models.size > KEPT) models.clear()
-    models.set(key, model)
-  }
-  return model
+  const kind = [drive.mechanism, drive.features, drive.year, factors, lamp && drive.model]
+  return once(knowledge, kind, () => compiled(drive, factors, thereOn(drive, knowledge)))
 }
 
 function compiled(drive: DiagnosedDrive, factors: Readonly<Record<string, number>> = {}, there: There): DriveModel {

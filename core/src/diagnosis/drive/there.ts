@@ -3,6 +3,7 @@ import { holds, situationOf } from '../../findings'
 import { BUILT_IN, CHECKS } from '../knowledge/knowledge'
 import { lampCheck, type LampCheck } from '../knowledge/lamp-codes'
 import type { Check, DriveFunction, Fault, Knowledge } from '../knowledge/types'
+import { onceForEachKind } from './once-for-each-kind'
 
 /** What is diagnosed. */
 export interface DiagnosedDrive {
@@ -26,23 +27,13 @@ export interface There extends HasChecks {
   readonly faultById: ReadonlyMap<string, Fault>
 }
 
-const known = new WeakMap<Knowledge, Map<string, There>>()
-/** Kinds of drives that are kept ready. */
-const KEPT = 40
+const once = onceForEachKind<There>()
 
 /** Functions, faults and checks of a drive; found once for each kind. */
 export function thereOn(drive: DiagnosedDrive, knowledge: Knowledge = BUILT_IN): There {
-  let kinds = known.get(knowledge)
-  if (!kinds) known.set(knowledge, (kinds = new Map()))
   const lamp = lampCheck(knowledge.lampCodes, drive.model)
-  const key = JSON.stringify([drive.mechanism, drive.features, lamp && drive.model])
-  let there = kinds.get(key)
-  if (!there) {
-    there = found(drive, knowledge, lamp)
-    if (kinds.size > KEPT) kinds.clear()
-    kinds.set(key, there)
-  }
-  return there
+  const kind = [drive.mechanism, drive.features, lamp && drive.model]
+  return once(knowledge, kind, () => found(drive, knowledge, lamp))
 }
 
 function found(drive: DiagnosedDrive, knowledge: Knowledge, lamp: LampCheck | null): There {

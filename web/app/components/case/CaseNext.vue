@@ -25,7 +25,9 @@ const emit = defineEmits<{
 }>()
 const answers = useTemplateRef('answers')
 /** The calculator that answers what is asked, where there is one. */
-const calculator = computed(() => (asked && !asked.settles && !asked.looks ? calculatorFor(asked.check) : null))
+const calculator = computed(() =>
+  asked && !asked.settles && !asked.looks ? calculatorFor(asked.check)?.calculator : undefined,
+)
 const others = computed(() => diagnosis.next.filter(n => n.check !== asked?.check).slice(0, 2))
 defineExpose({ type: (digit: string) => answers.value?.type(digit) })
 </script>
