@@ -90,3 +90,30 @@ for (const path of PAGES)
       expect(shift).toBeLessThan(BUDGET.layoutShift)
     }).toPass({ timeout: 60_000 })
   })
+
+test('the header is there before any script, where it stays', async ({ page, browser, baseURL }) => {
+  const early = await (await browser.newContext({ javaScriptEnabled: false, viewport: page.viewportSize() })).newPage()
+  await early.goto(`${baseURL}/handbook`)
+  await page.goto('/handbook')
+  await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
+  const headerOf = (p: Page) => p.getByRole('navigation', { name: 'Pages' }).getByRole('link')
+  expect(await headerOf(early).allTextContents()).toEqual(
+    (await headerOf(page).allTextContents()).map(text => text.trim()),
+  )
+  for (const n of [0, 4])
+    expect(await headerOf(early).nth(n).boundingBox()).toEqual(await headerOf(page).nth(n).boundingBox())
+  await headerOf(early).nth(2).click()
+  await expect(early).toHaveURL(/\/shelf$/)
+  await early.context().close()
+})
+
+test('a log is fetched as a whole once, and then only what came since', async ({ page }) => {
+  const asked: URL[] = []
+  page.on('request', r => asked.push(new URL(r.url())))
+  await page.goto(await drivePath(page, 'SK-20'))
+  await settle(page)
+  const logs = asked.filter(u => /^\/api\/drives\/[0-9a-f-]{36}(?:\/log)?$/.test(u.pathname))
+  expect(logs.filter(u => !u.pathname.endsWith('/log'))).toHaveLength(1)
+  for (const u of logs.filter(l => l.pathname.endsWith('/log')))
+    expect(Number(u.searchParams.get('after'))).toBeGreaterThan(0)
+})

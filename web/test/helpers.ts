@@ -7,6 +7,7 @@ import { BackupService } from '../server/services/backups'
 import { BeltShelf } from '../server/services/belt-shelf'
 import { ProfileService } from '../server/services/profiles'
 import { BenchService } from '../server/services/bench'
+import { DriveCases } from '../server/services/drive-cases'
 import { ExchangeService } from '../server/services/exchanging'
 import { WorthService } from '../server/services/worth'
 import { Finder } from '../server/services/finder'
@@ -89,7 +90,7 @@ export async function workshop(root = mkdtempSync(join(tmpdir(), 'wobrin-unit-')
     knowledge,
     bench,
     finder: new Finder(db),
-    worth: new WorthService(db, drives, knowledge, places, () => ({})),
+    worth: new WorthService(db, drives, knowledge, places, new DriveCases()),
     archives: new ArchiveService(folder, db, drives, backups, erasing),
     erasing,
     backups,

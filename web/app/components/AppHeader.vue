@@ -25,12 +25,16 @@ const places = [
         </svg>
         Wobrin
       </NuxtLink>
-      <nav class="flex gap-1 sm:gap-2 -mb-px overflow-x-auto" :class="inHand && 'max-sm:hidden'" aria-label="Pages">
+      <nav
+        class="flex sm:gap-2 -mb-px overflow-x-auto max-sm:order-last max-sm:w-full"
+        :class="inHand && 'max-sm:hidden'"
+        aria-label="Pages"
+      >
         <NuxtLink
           v-for="place in places"
           :key="place.to"
           :to="place.to"
-          class="flex items-center px-1.5 sm:px-2 pt-[3px] border-b-3"
+          class="flex items-center px-1 max-sm:min-h-11 sm:px-2 pt-[3px] border-b-3"
           :class="place.under(route.path) ? 'border-ink text-ink' : 'border-transparent text-muted hover:text-ink'"
           :aria-current="place.under(route.path) ? 'page' : undefined"
         >

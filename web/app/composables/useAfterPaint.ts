@@ -4,7 +4,8 @@
  */
 export function useAfterPaint(...components: string[]) {
   const drawn = ref(false)
-  onNuxtReady(() => {
+  onNuxtReady(async () => {
+    await firstPaint()
     drawn.value = true
     void preloadComponents(components)
   })

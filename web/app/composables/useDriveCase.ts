@@ -34,7 +34,7 @@ export interface CaseOnPage extends DriveCase {
 export const fetchCase = (drive: string, skip: ReadonlySet<string> = new Set()): Promise<CaseOnPage> =>
   skip.size
     ? $fetch<CaseOnPage>(`/api/drives/${drive}/case`, { query: { skip: [...skip].join(',') } })
-    : fetchAhead<CaseOnPage>(`/api/drives/${drive}/case`)
+    : $fetch<CaseOnPage>(`/api/drives/${drive}/case`)
 
 /**
  * The case of the drive at hand: what is complained of, what it may be, and putting answers on its log.

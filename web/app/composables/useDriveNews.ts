@@ -6,10 +6,11 @@ const AGAIN_MS = 2000
 
 /**
  * Hears at once what happens to a drive. Only a page that is seen holds a connection: a browser has six of them for one
- * server, and ten pages may be open.
+ * server, and ten pages may be open. The page itself comes first.
  */
 export function useDriveNews(driveId: string, take: (news: DriveNews) => void): void {
   const visible = useDocumentVisibility()
+  const drawn = useAfterPaint()
   let source: EventSource | null = null
   let again: ReturnType<typeof setTimeout> | undefined
 
@@ -27,6 +28,6 @@ export function useDriveNews(driveId: string, take: (news: DriveNews) => void): 
       again = setTimeout(open, AGAIN_MS)
     }
   }
-  watch(visible, seen => (seen === 'visible' ? open() : close()), { immediate: true })
+  watch([visible, drawn], ([seen, ready]) => (ready && seen === 'visible' ? open() : close()), { immediate: true })
   onScopeDispose(close)
 }

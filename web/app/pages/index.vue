@@ -4,7 +4,7 @@ import { CalendarClock, Plus } from 'lucide-vue-next'
 import type { Bench } from '../../shared/bench'
 
 useTurns()
-const { data: bench, error, refresh } = await useAsyncData('bench', () => fetchAhead<Bench>('/api/bench'))
+const { data: bench, error, refresh } = await useAsyncData('bench', () => $fetch<Bench>('/api/bench'))
 const skipped = ref(0)
 
 const open = computed(() => bench.value?.lines.filter(l => !l.outcome) ?? [])

@@ -22,9 +22,11 @@ export const useDrive = defineStore('drive', () => {
   const history = computed(() => trimmerHistory(log.value))
 
   async function load(id: string): Promise<void> {
-    const got = await fetchAhead<{ drive: DriveFacts; log: LogEntry[] }>(`/api/drives/${id}`)
+    // A long log is read as it is, with nothing looked for in its text before.
+    const got = await $fetch<{ drive: DriveFacts; log: LogEntry[] }>(`/api/drives/${id}`, { parseResponse: JSON.parse })
     drive.value = got.drive
     log.value = got.log
+    seen.set(id, got.log.at(-1)?.seq ?? 0)
     now.value = Date.now()
   }
 

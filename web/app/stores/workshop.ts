@@ -7,7 +7,7 @@ export const useWorkshop = defineStore('workshop', () => {
 
   async function load(): Promise<void> {
     try {
-      settings.value = await fetchAhead<WorkshopSettings>('/api/workshop')
+      settings.value = await $fetch<WorkshopSettings>('/api/workshop')
     } catch (error) {
       useNotices().problem(problemText(error))
     }

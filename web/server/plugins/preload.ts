@@ -7,12 +7,9 @@ const DATA: readonly [RegExp, (id: string) => readonly string[]][] = [
 ]
 const patterns = preloads.map(p => ({ ...p, pattern: new RegExp(p.pattern) }))
 
-/** A script that asks for answers while the page's own scripts are on their way; `fetchAhead` takes them. */
-const askAhead = (urls: readonly string[]): string => `<script>
-globalThis.askedAhead = new Map()
-for (const url of ${JSON.stringify(urls)})
-  globalThis.askedAhead.set(url, fetch(url).then(answer => (answer.ok ? answer.json() : undefined)).catch(() => {}))
-</script>`
+/** Asks for answers while the page's own scripts are on their way; the scripts' first requests take them. */
+const askAhead = (urls: readonly string[]): string =>
+  urls.map(url => `<link rel="preload" as="fetch" crossorigin href="${url}">`).join('')
 
 /** Names in the page what its scripts would ask for one after the other, so that it comes at the same time. */
 export default defineNitroPlugin(nitro => {

@@ -1,13 +1,5 @@
 import { desc, eq, isNotNull, isNull, sql } from 'drizzle-orm'
-import {
-  callOnBench,
-  caseMinutes,
-  driveCase,
-  hasComplaint,
-  wantedBy,
-  type DriveCase,
-  type KnownBeside,
-} from '@wobrin/core/bench/case'
+import { callOnBench, caseMinutes, hasComplaint, wantedBy, type DriveCase } from '@wobrin/core/bench/case'
 import {
   isUrgent,
   minutesForGoal,
@@ -28,6 +20,7 @@ import type { Bench, BenchLine, BenchWait } from '../../shared/bench'
 import type { BenchDay } from '../../shared/day'
 import { driveStates, drives as drivesTable } from '../database/schema'
 import { Breaks } from './breaks'
+import { DriveCases } from './drive-cases'
 import type { DriveService } from './drives'
 import type { Db } from '../database/db'
 
@@ -37,17 +30,14 @@ const LEFT_SHOWN = 40
 const pick = ({ id, tag, mechanism }: DriveFacts) => ({ id, tag, mechanism })
 
 /** Its case; nothing is worked out where nobody complains. */
-const caseOf = (drive: DriveFacts, log: readonly LogEntry[], way: Walk, known: Known) =>
-  !way.progress.outcome && hasComplaint(drive, log) ? driveCase(drive, log, way, known(drive)) : null
+const caseOf = (drive: DriveFacts, log: readonly LogEntry[], way: Walk, cases: DriveCases) =>
+  !way.progress.outcome && hasComplaint(drive, log) ? cases.of(drive, log, way) : null
 
 /** Works something out when it is first asked for. */
 function once<T>(work: () => T): () => T {
   let made: { readonly value: T } | null = null
   return () => (made ??= { value: work() }).value
 }
-
-/** What is known beside the log of a drive. */
-type Known = (drive: DriveFacts) => KnownBeside
 
 interface OnBench {
   readonly seq: number
@@ -85,7 +75,7 @@ export class BenchService {
   constructor(
     private readonly db: Db,
     private readonly drives: DriveService,
-    private readonly knownOf: Known = () => ({}),
+    private readonly knownCases: DriveCases = new DriveCases(),
   ) {}
 
   async at(nowMs: number): Promise<Bench> {
@@ -178,7 +168,7 @@ export class BenchService {
     const log = this.drives.log(drive.id)
     const way = walk(drive, log, nowMs)
     const { current, done, call, outcome } = way.progress
-    const found = caseOf(drive, log, way, this.knownOf)
+    const found = caseOf(drive, log, way, this.knownCases)
     const next = nextOf({ ...pick(drive), log, way, wanted: found && wantedBy(found) })
     const made: OnBench = {
       seq,

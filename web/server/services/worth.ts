@@ -1,5 +1,4 @@
 import { and, count, desc, eq, isNotNull, isNull, sql } from 'drizzle-orm'
-import { driveCase } from '@wobrin/core/bench/case'
 import { walk } from '@wobrin/core/bench/stations'
 import {
   cureOutlook,
@@ -10,7 +9,6 @@ import {
   type Pace,
   type Repair,
 } from '@wobrin/core/bench/worth'
-import type { KnownBeside } from '@wobrin/core/bench/case'
 import { fitOf } from '@wobrin/core/parts'
 import { modelKey } from '@wobrin/core/drives/models'
 import { handsTime, type DriveFacts, type HandsTime, type LogEntry } from '@wobrin/core/log'
@@ -18,6 +16,7 @@ import type { WorthFacts } from '../../shared/worth'
 import { arrived } from '../database/arrived'
 import { driveStates, drives as drivesTable } from '../database/schema'
 import type { Db } from '../database/db'
+import type { DriveCases } from './drive-cases'
 import type { DriveService } from './drives'
 import type { KnowledgeService } from './knowledge'
 import type { PartPlaces } from './parts'
@@ -41,13 +40,13 @@ export class WorthService {
     private readonly drives: DriveService,
     private readonly knowledge: KnowledgeService,
     private readonly places: PartPlaces,
-    private readonly known: (drive: DriveFacts) => KnownBeside,
+    private readonly cases: DriveCases,
   ) {}
 
   facts(drive: DriveFacts, nowMs: number): WorthFacts {
     const log = this.drives.log(drive.id)
     const endings = this.endings(drive)
-    const found = driveCase(drive, log, walk(drive, log, nowMs), this.known(drive))
+    const found = this.cases.of(drive, log, walk(drive, log, nowMs))
     const usual = chanceHere(USUAL_CHANCE[drive.mechanism].value, endings)
     const outlook = cureOutlook(found, usual, part => this.isAtHand(drive, part))
     return {

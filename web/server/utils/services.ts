@@ -5,6 +5,7 @@ import { existsSync } from 'node:fs'
 import { CaptureStore } from '../services/capture-store'
 import { openDataFolder, sweepLeftovers, type DataFolder } from '../services/data-folder'
 import { BenchService } from '../services/bench'
+import { DriveCases } from '../services/drive-cases'
 import { ExchangeService } from '../services/exchanging'
 import { Finder } from '../services/finder'
 import { BlameService } from '../services/blame'
@@ -20,8 +21,6 @@ import { DriveService } from '../services/drives'
 import { LogCheck } from '../services/log-check'
 import { KeptHeads } from '../services/kept-heads'
 import { JudgePool } from '../services/judge-pool'
-import type { KnownBeside } from '@wobrin/core/bench/case'
-import type { DriveFacts } from '@wobrin/core/log'
 import { driveNews } from '../services/drive-news'
 import { LiveStreams } from '../services/live-streams'
 import { IdenticalService } from '../services/identical'
@@ -114,18 +113,19 @@ async function open() {
   const identical = new IdenticalService(db, drives, profiles)
   /** What is known of a drive beside its own log. */
   const exchanging = new ExchangeService(drives)
-  const knownBeside = (d: DriveFacts): KnownBeside => ({
+  const cases = new DriveCases(d => ({
     ...knowledge.options(d.model),
     ...exchanging.beside(d, knowledge.options(d.model)),
     also: [...blame.elsewhere(d.id), ...identical.evidence(d), ...exchanging.evidence(d)],
-  })
+  }))
   const partLogs = new PartLogs(db)
   const donors = new DonorShelf(drives, partLogs)
   const spares = new SpareShelf(db)
   const places = new PartPlaces(donors, spares, partLogs)
-  const bench = new BenchService(db, drives, knownBeside)
+  const bench = new BenchService(db, drives, cases)
   drives.whenLogsChange(() => {
     places.forget()
+    cases.forget()
     void bench.warm()
   })
   const live = new LiveStreams(driveNews)
@@ -143,7 +143,7 @@ async function open() {
     stillThere: watchDatabase(folder),
     drives,
     workshop,
-    worth: new WorthService(db, drives, knowledge, places, knownBeside),
+    worth: new WorthService(db, drives, knowledge, places, cases),
     disks,
     captures,
     archives: new ArchiveService(folder, db, drives, backups, erasing),
@@ -169,7 +169,7 @@ async function open() {
     judging,
     live,
     logCheck,
-    knownBeside,
+    cases,
     proofs: new ProofService(drives),
     readTest: new ReadTestService(
       drives,

@@ -1,4 +1,4 @@
-import { complaintsOf, driveCase } from '@wobrin/core/bench/case'
+import { complaintsOf } from '@wobrin/core/bench/case'
 import { walk } from '@wobrin/core/bench/stations'
 
 /**
@@ -6,7 +6,7 @@ import { walk } from '@wobrin/core/bench/stations'
  * log is at hand; the page draws it.
  * `skip`: ids of checks that cannot be made, with commas between them.
  */
-export default api((event, { drives, knownBeside }) => {
+export default api((event, { drives, cases }) => {
   const drive = drives.get(param(event, 'id'))
   const log = drives.log(drive.id)
   const skip = new Set(
@@ -14,9 +14,8 @@ export default api((event, { drives, knownBeside }) => {
       .split(',')
       .filter(Boolean),
   )
-  const known = knownBeside(drive)
   return {
-    ...driveCase(drive, log, walk(drive, log, Date.now()), { ...known, ...(skip.size ? { skip } : {}) }),
-    stories: complaintsOf(drive, log, known.knowledge),
+    ...cases.without(skip, drive, log, walk(drive, log, Date.now())),
+    stories: complaintsOf(drive, log, cases.beside(drive).knowledge),
   }
 })
