@@ -55,9 +55,9 @@ export async function veryLarge(drives: number): Promise<Report> {
   const faults: string[] = []
   const said: string[] = []
   const note = (what: string, { seconds, asked, slowestMs, slowest }: Waited) => {
-    said.push(
-      `${what} in ${seconds.toFixed(1)} s, the slowest of ${asked} requests meanwhile ${slowestMs.toFixed(0)} ms (${slowest})`,
-    )
+    const line = `${what} in ${seconds.toFixed(1)} s, the slowest of ${asked} requests meanwhile ${slowestMs.toFixed(0)} ms (${slowest})`
+    console.log(line)
+    said.push(line)
     if (slowestMs > MOST_WAIT_MS) faults.push(`${slowest} took ${slowestMs.toFixed(0)} ms: ${what}.`)
   }
   const started: Awaited<ReturnType<typeof serve>>['child'][] = []

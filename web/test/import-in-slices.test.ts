@@ -112,4 +112,15 @@ describe('an archive comes in slices', () => {
     expect(w.drives.log(uuid(1)).at(-1)!.title).toBe('Two logs of this drive became one')
     expect(logProblems(w)).toEqual([])
   })
+  it('a drive that left in the other workshop has left here as well, and the others stand as they did', async () => {
+    const source = await filled()
+    const w = await workshop()
+    await w.archives.import(chunks(await archiveOf(source), 50_000))
+    const left = { station: 'release', kind: 'released', data: { type: 'release', outcome: 'released' } }
+    source.drives.append(note(uuid(3), uuid(9300), left))
+    await w.archives.import(chunks(await archiveOf(source), 50_000))
+    const { lines } = await w.bench.at(Date.parse(NOW))
+    expect(lines.filter(l => l.outcome).map(l => [l.drive.tag, l.outcome])).toEqual([['SK-3', 'released']])
+    expect(lines).toHaveLength(DRIVES)
+  })
 })

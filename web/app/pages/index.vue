@@ -67,7 +67,7 @@ useHead({ title: 'Bench · Wobrin' })
       </section>
       <BenchWaits v-if="waits.length" :waits="waits" />
     </div>
-    <BenchDoors v-else-if="!error" :title="left.length ? 'Nothing is open' : 'The bench is empty'" />
+    <LazyBenchDoors v-else-if="!error" :title="left.length ? 'Nothing is open' : 'The bench is empty'" />
 
     <section v-if="open.length" class="panel px-6 pt-5 pb-3" aria-label="Drives at their stations">
       <BenchLines :lines="open"

@@ -30,6 +30,13 @@ function unlinked(db: Db, driveId: string): Read[] {
     .all(driveId) as Read[]
 }
 
+/** Drives that were here before and that got new entries. */
+export const grownDrives = (db: Db): string[] =>
+  db.$client
+    .prepare('select distinct e.drive_id from temp.fresh f cross join main.log_entries e on e.id = f.id')
+    .pluck()
+    .all() as string[]
+
 /**
  * Links the entries of drives that were here before and that got new ones, in the transaction that let them in. A link
  * that came along is kept where it leads to one that is here; otherwise the entry is linked at the end of its drive's
@@ -37,11 +44,7 @@ function unlinked(db: Db, driveId: string): Read[] {
  * @param now when they were read in
  */
 export function joinChains(db: Db, now: string): void {
-  const grown = db.$client
-    .prepare('select distinct e.drive_id from temp.fresh f cross join main.log_entries e on e.id = f.id')
-    .pluck()
-    .all() as string[]
-  for (const id of grown) {
+  for (const id of grownDrives(db)) {
     const steps = joinDrive(db, id, now)
     while (!steps.next().done);
   }

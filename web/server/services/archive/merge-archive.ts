@@ -3,10 +3,10 @@ import { InputError } from '@wobrin/core/base/errors'
 import type { Imported } from '../../../shared/archive'
 import { arriving } from '../../database/schema'
 import type { Db } from '../../database/db'
-import { catchUp, stateOf } from '../drive-states'
+import { keepState, stateOf } from '../drive-states'
 import { bringBack, eraseAsThere, sameButErased } from './erased-in-archive'
 import { inSlices } from './in-slices'
-import { joinChains, joinDrive } from './join-chains'
+import { grownDrives, joinChains, joinDrive } from './join-chains'
 import { TABLES, type ArchiveTable } from './tables'
 
 /** Rows that are brought at once. */
@@ -94,14 +94,15 @@ function* bringEntries(db: Db, importId: string, empty: boolean, counts: Counts)
   const bounds = client
     .prepare('select max(seq) from (select seq from staged.log_entries where seq > ? order by seq limit ?)')
     .pluck()
-  const isNew = 'drive_id in (select drive_id from main.arriving where import_id = ?)'
+  // Looked up for each row: all drives that come, listed anew for every hundred rows, would be their square.
+  const isNew = 'exists (select 1 from main.arriving a where a.drive_id = s.drive_id and a.import_id = ?)'
   const part = 's.seq > ? and s.seq <= ?'
   const bring = client.prepare(
     `insert into main.log_entries (${columns}) select ${columns} from staged.log_entries s
-     where ${part} and s.${isNew} order by s.seq`,
+     where ${part} and ${isNew} order by s.seq`,
   )
   const note = client.prepare(
-    `insert into temp.fresh (id) select s.id from staged.log_entries s where ${part} and not s.${isNew}
+    `insert into temp.fresh (id) select s.id from staged.log_entries s where ${part} and not ${isNew}
      and not exists (select 1 from main.log_entries m where m.id = s.id)`,
   )
   // Counted by and by: a million at once would keep others waiting.
@@ -158,7 +159,8 @@ function finish(db: Db, importId: string, now: string, counts: Counts): void {
   client.prepare('delete from main.arriving where import_id = ?').run(importId)
   bringBack(db)
   eraseAsThere(db)
-  replayed(() => catchUp(db))
+  // New drives have their states; to look at all that are here would keep others waiting.
+  replayed(() => grownDrives(db).forEach(id => keepState(db, id)))
 }
 
 /** How drives stand by their logs: a log that cannot be replayed is not let in. @throws InputError */
