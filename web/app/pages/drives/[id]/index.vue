@@ -7,6 +7,8 @@ import { stationAsking, type GateState } from '@wobrin/core/bench/stations'
 import type { NewDrive } from '../../../../shared/drive-facts'
 
 const route = useRoute('drives-id')
+// The case is drawn after what stands above it: one long piece of work would keep a key waiting.
+useTurns()
 const store = useDrive()
 const notices = useNotices()
 const attempt = useAttempt()
@@ -168,17 +170,17 @@ useShortcuts({
     <DriveWaits :waits="store.way.waits" @end="endWait" />
     <ExchangeBand :closed="closed" />
     <SpeedLiveBand :key="`live ${drive.id}`" :closed="closed" />
-    <CaseView
-      v-if="view === 'case'"
-      :key="`case ${drive.id}`"
-      :view="caseOf"
-      :closed="closed"
-      :last="found.last.value"
-      @looks="looking = true"
-      @take-back="takeBack"
-      @where="found.where"
-      @photo="photograph"
-    />
+    <InTurn v-if="view === 'case'" :key="`case ${drive.id}`">
+      <CaseView
+        :view="caseOf"
+        :closed="closed"
+        :last="found.last.value"
+        @looks="looking = true"
+        @take-back="takeBack"
+        @where="found.where"
+        @photo="photograph"
+      />
+    </InTurn>
     <LazyBenchTestView
       v-else-if="view === 'test'"
       :key="`test ${drive.id}`"
