@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { bestNext, progressOf, walk } from '../../core/src/bench/stations'
-import { catchUp } from '../server/services/drive-states'
+import { catchUpEach } from '../server/services/drive-states'
 import type { NewEntry } from '../../core/src/log'
 import { driveStates } from '../server/database/schema'
 import { newDrive, uuid, workshop } from './helpers'
@@ -123,8 +123,11 @@ describe('the bench at scale', () => {
     w.drives.append(released(300, uuid(1)))
     w.db.delete(driveStates).run()
     expect((await w.bench.at(NOW_MS)).lines).toEqual([])
-    expect(catchUp(w.db)).toBe(3)
-    expect(catchUp(w.db)).toBe(0)
+    catchUpEach(w.db, w.drives.aside)
+    const states = w.db.select().from(driveStates).all()
+    expect(states).toHaveLength(3)
+    catchUpEach(w.db, w.drives.aside)
+    expect(w.db.select().from(driveStates).all()).toEqual(states)
     expect(await w.bench.at(NOW_MS)).toMatchObject({ leftInAll: 1 })
   })
 })

@@ -38,18 +38,9 @@ export function keepStateAfter(db: Writes, entry: LogEntry): void {
 }
 
 /**
- * States of drives whose log has grown otherwise: by an archive that was read in, or before there were states.
- * @throws where a log cannot be replayed; no state is changed then
+ * At start, states of drives whose log has grown otherwise, or that are from before there were states. A drive whose
+ * log cannot be replayed is left out, and everything else goes on.
  */
-export function catchUp(db: Db): number {
-  const behind = statesBehind(db)
-  db.transaction(tx => {
-    for (const { id } of behind) keepState(tx, id)
-  })
-  return behind.length
-}
-
-/** The same at start: a drive whose log cannot be replayed is left out, and everything else goes on. */
 export function catchUpEach(db: Db, aside: SetAsideDrives): void {
   for (const drive of statesBehind(db)) aside.guard(drive, () => db.transaction(tx => keepState(tx, drive.id)))
 }
