@@ -3,7 +3,7 @@ import { Wifi } from 'lucide-vue-next'
 
 /** Says on every page that others can see the workshop, where they can. */
 const { state, load } = useNetwork()
-onNuxtReady(() => firstPaint().then(load))
+afterFirstPaint(load)
 const said = computed(() => {
   const { devices, encrypted } = state.value
   const who =

@@ -4,8 +4,7 @@
  */
 export function useAfterPaint(...components: string[]) {
   const drawn = ref(false)
-  onNuxtReady(async () => {
-    await firstPaint()
+  afterFirstPaint(() => {
     drawn.value = true
     void preloadComponents(components)
   })

@@ -22,7 +22,7 @@ export class DriveCases {
   private readonly kept = new Map<string, Kept>()
 
   /** @param beside what is known of a drive beside its own log */
-  constructor(readonly beside: (drive: DriveFacts) => KnownBeside = () => ({})) {}
+  constructor(private readonly beside: (drive: DriveFacts) => KnownBeside = () => ({})) {}
 
   of(drive: DriveFacts, log: readonly LogEntry[], way: Way): DriveCase {
     const known = this.beside(drive)

@@ -111,13 +111,15 @@ async function open() {
   const erasing = new EraseService(db, drives, folder, () => workshop.get().secondPlace !== '')
   await erasing.finish()
   const identical = new IdenticalService(db, drives, profiles)
-  /** What is known of a drive beside its own log. */
   const exchanging = new ExchangeService(drives)
-  const cases = new DriveCases(d => ({
-    ...knowledge.options(d.model),
-    ...exchanging.beside(d, knowledge.options(d.model)),
-    also: [...blame.elsewhere(d.id), ...identical.evidence(d), ...exchanging.evidence(d)],
-  }))
+  const cases = new DriveCases(d => {
+    const known = knowledge.options(d.model)
+    return {
+      ...known,
+      ...exchanging.beside(d, known),
+      also: [...blame.elsewhere(d.id), ...identical.evidence(d), ...exchanging.evidence(d)],
+    }
+  })
   const partLogs = new PartLogs(db)
   const donors = new DonorShelf(drives, partLogs)
   const spares = new SpareShelf(db)

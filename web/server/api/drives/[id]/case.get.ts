@@ -6,7 +6,7 @@ import { walk } from '@wobrin/core/bench/stations'
  * log is at hand; the page draws it.
  * `skip`: ids of checks that cannot be made, with commas between them.
  */
-export default api((event, { drives, cases }) => {
+export default api((event, { drives, cases, knowledge }) => {
   const drive = drives.get(param(event, 'id'))
   const log = drives.log(drive.id)
   const skip = new Set(
@@ -16,6 +16,6 @@ export default api((event, { drives, cases }) => {
   )
   return {
     ...cases.without(skip, drive, log, walk(drive, log, Date.now())),
-    stories: complaintsOf(drive, log, cases.beside(drive).knowledge),
+    stories: complaintsOf(drive, log, knowledge.options(drive.model).knowledge),
   }
 })
