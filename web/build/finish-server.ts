@@ -16,6 +16,8 @@ export async function finishServer(web: string, serverDir: string): Promise<void
       'judge-capture': join(web, 'server/workers/judge-capture.ts'),
       'check-log': join(web, 'server/workers/check-log.ts'),
       'check-copy': join(web, 'server/workers/check-copy.ts'),
+      'import-archive': join(web, 'server/workers/import-archive.ts'),
+      'export-archive': join(web, 'server/workers/export-archive.ts'),
       'workshop-tool': join(web, 'server/tools/workshop-tool.ts'),
     },
     outdir: out,

@@ -1,6 +1,6 @@
 import { Worker } from 'node:worker_threads'
 import PQueue from 'p-queue'
-import { InputError, LimitError, ParameterError, type InputPlace } from '@wobrin/core/base/errors'
+import { LimitError } from '@wobrin/core/base/errors'
 import type { Sensed } from '@wobrin/core/instruments/sensed'
 import type {
   AnyJudgeAnswer,
@@ -12,13 +12,11 @@ import type {
   SurfaceAnswer,
   SurfaceRequest,
 } from './judge-file'
+import { asThrown, type SentError } from './thread-errors'
 
 /** What a thread sends: how far it has come, then an answer or why there is none. */
 export type ThreadMessage =
-  | { readonly share: number }
-  | { readonly answer: AnyJudgeAnswer }
-  | { readonly input: { kind: string; problem: string; expected: string; where: InputPlace } }
-  | { readonly failure: string }
+  { readonly share: number } | { readonly answer: AnyJudgeAnswer } | { readonly error: SentError }
 
 /** The asker has gone: nobody waits for the answer. */
 export class AskerLeft extends Error {
@@ -58,8 +56,6 @@ export interface AskedBy {
   /** Ends it: where it waits it never begins, where it runs its thread is ended. */
   readonly signal?: AbortSignal
 }
-
-const CLASSES: Readonly<Record<string, typeof InputError>> = { InputError, LimitError, ParameterError }
 
 /**
  * Judges recordings in threads, a few at a time in the order in which they came, each with a heap and a deadline of its
@@ -135,18 +131,13 @@ export class JudgePool {
       worker.on('message', (message: ThreadMessage) => {
         if ('share' in message) job.share = message.share
         else if ('answer' in message) end(() => resolve(message.answer))
-        else if ('input' in message) end(() => reject(errorOf(message.input)))
-        else end(() => reject(new Error(message.failure)))
+        else end(() => reject(asThrown(message.error)))
       })
       worker.once('error', error => end(() => reject(outOfMemory(error) ?? error)))
       worker.once('exit', code => end(() => reject(new Error(`the judging thread ended with code ${code}`))))
     })
   }
 }
-
-/** Classes do not survive the way out of a thread: an input error is put together again. */
-const errorOf = ({ kind, problem, expected, where }: Extract<ThreadMessage, { input: unknown }>['input']) =>
-  new (CLASSES[kind] ?? InputError)(problem, expected, where)
 
 const overdue = (ms: number) =>
   new LimitError(

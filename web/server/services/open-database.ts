@@ -22,17 +22,27 @@ const hasColumn = (client: Database.Database, table: string, column: string): bo
   (client.pragma(`table_info(${table})`) as { name: string }[]).some(c => c.name === column)
 
 /**
- * Opens the workshop's database, backs an older one up and brings it to this version.
- * Write-ahead log with every commit flushed: an entry that was acknowledged survives a pulled plug.
+ * A connection to the workshop's database as every writer has it: write-ahead log with every commit flushed, so that an
+ * entry that was acknowledged survives a pulled plug.
  */
-export async function openDatabase(folder: DataFolder, migrations: string): Promise<Db> {
-  const existed = existsSync(folder.database)
-  const client = new Database(folder.database)
+export function connect(path: string, options: Database.Options = {}): Database.Database {
+  const client = new Database(path, options)
   client.pragma('journal_mode = WAL')
   client.pragma('synchronous = FULL')
   client.pragma('foreign_keys = ON')
   // What is erased leaves nothing in free pages.
   client.pragma('secure_delete = ON')
+  return client
+}
+
+/** One more connection to the database that the server has open already. */
+export const openBeside = (folder: DataFolder): Db =>
+  drizzle(connect(folder.database, { fileMustExist: true }), { schema }) as Db
+
+/** Opens the workshop's database, backs an older one up and brings it to this version. */
+export async function openDatabase(folder: DataFolder, migrations: string): Promise<Db> {
+  const existed = existsSync(folder.database)
+  const client = connect(folder.database)
   if (existed && pending(client, migrations) > 0) {
     await client.backup(
       join(folder.backups, `before-migration-${new Date().toISOString().replace(/[:.]/g, '-')}.sqlite`),

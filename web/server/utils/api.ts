@@ -106,12 +106,18 @@ export function sendProblem(event: H3Event, problem: Problem): Problem {
   return problem
 }
 
+const READS: ReadonlySet<string> = new Set(['GET', 'HEAD'])
+
 /** An API route: whatever goes wrong becomes `application/problem+json` (RFC 9457). */
 export function api<T>(run: (event: H3Event, services: Services) => T | Promise<T>) {
   return defineEventHandler(async event => {
     setResponseHeader(event, 'cache-control', 'no-store')
     try {
-      return await run(event, await useServices())
+      const services = await useServices()
+      // Who looks waits for nothing; who writes goes before an import.
+      return READS.has(event.method)
+        ? await run(event, services)
+        : await services.importing.first(() => run(event, services))
     } catch (error) {
       return sendProblem(event, problemOf(event, error))
     }

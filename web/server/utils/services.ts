@@ -23,6 +23,8 @@ import { KeptHeads } from '../services/kept-heads'
 import { JudgePool } from '../services/judge-pool'
 import { driveNews } from '../services/drive-news'
 import { LiveStreams } from '../services/live-streams'
+import { exportInThread } from '../services/export-thread'
+import { ImportThread } from '../services/import-thread'
 import { IdenticalService } from '../services/identical'
 import { KnowledgeService } from '../services/knowledge'
 import { catchUpEach } from '../services/drive-states'
@@ -131,12 +133,14 @@ async function open() {
     void bench.warm()
   })
   const live = new LiveStreams(driveNews)
+  const importing = new ImportThread(join(beside, 'import-archive.mjs'), folder, db)
   const logCheck = new LogCheck(join(beside, 'check-log.mjs'), folder.database, lost)
   return {
     folder,
     /** Closes what is open of the folder, before its database is replaced. */
-    close: () => {
+    close: async () => {
       logCheck.stop()
+      await importing.stop()
       live.stop()
       heads.close()
       db.$client.close()
@@ -148,7 +152,11 @@ async function open() {
     worth: new WorthService(db, drives, knowledge, places, cases),
     disks,
     captures,
-    archives: new ArchiveService(folder, db, drives, backups, erasing),
+    archives: new ArchiveService(folder, db, drives, backups, erasing, {
+      read: (path, now) => importing.run(path, now),
+      write: task => exportInThread(join(beside, 'export-archive.mjs'), task),
+    }),
+    importing,
     backups,
     erasing,
     belts: new BeltShelf(db, drives),
@@ -213,8 +221,8 @@ export async function putBack(name: string, now = new Date().toISOString()): Pro
   return restored
 }
 
-async function replaceDatabase(folder: DataFolder, close: () => void, name: string, now: string) {
-  close()
+async function replaceDatabase(folder: DataFolder, close: () => Promise<void>, name: string, now: string) {
+  await close()
   const restored = restoreBackup(folder, now, name)
   try {
     return { services: await open(), restored }
@@ -229,7 +237,7 @@ async function replaceDatabase(folder: DataFolder, close: () => void, name: stri
 export async function stopServices(): Promise<void> {
   if (!opening) return
   const services = await opening
-  services.close()
+  await services.close()
   letGo?.()
 }
 

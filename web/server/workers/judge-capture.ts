@@ -1,7 +1,7 @@
 import { parentPort, workerData } from 'node:worker_threads'
-import { InputError } from '@wobrin/core/base/errors'
 import { judge, type AnyJudgeRequest } from '../services/judge-file'
 import type { ThreadMessage } from '../services/judge-pool'
+import { asSent } from '../services/thread-errors'
 
 /** How often it is told how far the work has come, milliseconds. */
 const TELL_EVERY_MS = 250
@@ -17,10 +17,5 @@ const tell = (share: number) => {
 
 judge(workerData as AnyJudgeRequest, tell).then(
   answer => send({ answer }),
-  (error: Error) =>
-    send(
-      error instanceof InputError
-        ? { input: { kind: error.name, problem: error.problem, expected: error.expected, where: error.where } }
-        : { failure: error.stack ?? String(error) },
-    ),
+  error => send({ error: asSent(error) }),
 )

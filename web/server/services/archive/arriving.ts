@@ -4,7 +4,7 @@ import type { Db } from '../../database/db'
 import { contentPath, type DataFolder } from '../data-folder'
 import { withLogUnlocked } from '../with-log-unlocked'
 import { contentAt } from './tables'
-import { inSlices } from './in-slices'
+import { inSlices, type Between } from './in-slices'
 
 const LIST = /^\.import-.*\.files$/
 /** Rows that are taken out at once. */
@@ -33,8 +33,8 @@ function* withdrawn(db: Db, importId: string): Generator<void> {
 }
 
 /** Takes everything out again that an import has brought so far. */
-export async function withdraw(db: Db, folder: DataFolder, importId: string): Promise<void> {
-  await inSlices(db.$client, withdrawn(db, importId))
+export async function withdraw(db: Db, folder: DataFolder, importId: string, between?: Between): Promise<void> {
+  await inSlices(db.$client, withdrawn(db, importId), between)
   dropFiles(db, folder, fileList(folder, importId))
 }
 

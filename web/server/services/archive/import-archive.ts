@@ -12,6 +12,7 @@ import type { Db } from '../../database/db'
 import { Parents } from './parents'
 import { openArchive, type OpenArchive } from './read-archive'
 import { checkRow } from './check-row'
+import type { Between } from './in-slices'
 import { fileList, noteFile, withdraw } from './arriving'
 import { leaveOutErased } from './erased-in-archive'
 import { mergeArchive } from './merge-archive'
@@ -27,9 +28,16 @@ const MOST_LINE = 16 * 1024 ** 2
  * Reads an archive into a workshop: what is new is added, what is there already is left, and where something is
  * there with other contents
  * nothing at all is changed. An archive read into an empty workshop makes it equal to the one that it came from.
- * @param path of the archive's file @param now when it is read in @throws InputError in one sentence
+ * @param path of the archive's file @param now when it is read in
+ * @param between two transactions, in which others are let in @throws InputError in one sentence
  */
-export async function importArchive(path: string, folder: DataFolder, db: Db, now: string): Promise<Imported> {
+export async function importArchive(
+  path: string,
+  folder: DataFolder,
+  db: Db,
+  now: string,
+  between?: Between,
+): Promise<Imported> {
   const archive = await openArchive(path)
   const id = randomUUID()
   const staged = join(folder.root, `.import-${id}.sqlite`)
@@ -39,11 +47,11 @@ export async function importArchive(path: string, folder: DataFolder, db: Db, no
     const leftOut = leaveOutErased(staged, db, drive !== null)
     try {
       const files = await keepContents(archive, folder, fileList(folder, id), leftOut.contents)
-      const tables = await mergeArchive(db, staged, id, now)
+      const tables = await mergeArchive(db, staged, id, now, between)
       return { drive, madeAt, tables, files, missing, erased: leftOut.drives }
     } finally {
       // All that has come goes again where it came to nothing; what has its rows stays.
-      await withdraw(db, folder, id)
+      await withdraw(db, folder, id, between)
     }
   } finally {
     archive.close()

@@ -1,3 +1,4 @@
+export { sweepImports } from './arriving'
 export { importArchive } from './import-archive'
-export { writeArchive } from './write-archive'
+export { writeArchive, type WrittenArchive } from './write-archive'
 export { ARCHIVE_VERSION, MANIFEST, TABLES, type Manifest } from './tables'

@@ -5,7 +5,7 @@ import { arriving } from '../../database/schema'
 import type { Db } from '../../database/db'
 import { keepState, stateOf } from '../drive-states'
 import { bringBack, eraseAsThere, sameButErased } from './erased-in-archive'
-import { inSlices } from './in-slices'
+import { inSlices, type Between } from './in-slices'
 import { grownDrives, joinChains, joinDrive } from './join-chains'
 import { TABLES, type ArchiveTable } from './tables'
 
@@ -40,13 +40,20 @@ interface Counts {
  * brings everything else; what that refuses, or a kill leaves, is taken out again by the import's id.
  * @throws InputError where something is here with other contents; the caller takes out what has come by then
  */
-export async function mergeArchive(db: Db, staged: string, importId: string, now: string): Promise<Imported['tables']> {
+export async function mergeArchive(
+  db: Db,
+  staged: string,
+  importId: string,
+  now: string,
+  between?: Between,
+): Promise<Imported['tables']> {
   const client = db.$client
   client.exec(`attach '${staged.replaceAll("'", "''")}' as staged`)
   client.exec('create temp table fresh (id text primary key)')
   const counts: Counts = {}
   try {
-    await inSlices(client, bringDrives(db, importId, counts))
+    await inSlices(client, bringDrives(db, importId, counts), between)
+    await between?.()
     client.transaction(() => finish(db, importId, now, counts)).immediate()
     return Object.fromEntries(TABLES.filter(t => counts[t.table]).map(t => [t.table, counts[t.table]!]))
   } finally {

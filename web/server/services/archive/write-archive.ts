@@ -51,6 +51,12 @@ function ofDrive(id: string): Filter {
   return ({ table }) => (by[table] ? { where: by[table]!, params: [id] } : { where: 'where 0', params: [] })
 }
 
+/** An archive on its way out, and the recordings and photos that cannot come along. */
+export interface WrittenArchive {
+  readonly stream: Readable
+  readonly missing: readonly MissingFile[]
+}
+
 /**
  * The workshop, or one of its drives, as one ZIP of open files, written while it is read: memory does not grow with
  * it. Rows are those of one instant, however long it takes and whatever is entered meanwhile. Recordings and photos are
@@ -62,7 +68,7 @@ export async function writeArchive(
   madeAt: string,
   drive: { readonly id: string; readonly tag: string } | null = null,
   withPhotos = true,
-): Promise<{ readonly stream: Readable; readonly missing: readonly MissingFile[] }> {
+): Promise<WrittenArchive> {
   const db = new Database(folder.database, { readonly: true })
   db.exec('begin')
   const filter = drive ? ofDrive(drive.id) : EVERYTHING
