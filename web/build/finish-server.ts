@@ -15,7 +15,7 @@ export async function finishServer(web: string, serverDir: string): Promise<void
     entryPoints: {
       'judge-capture': join(web, 'server/workers/judge-capture.ts'),
       'check-log': join(web, 'server/workers/check-log.ts'),
-      'check-copy': join(web, 'server/workers/check-copy.ts'),
+      'copy-database': join(web, 'server/workers/copy-database.ts'),
       'import-archive': join(web, 'server/workers/import-archive.ts'),
       'export-archive': join(web, 'server/workers/export-archive.ts'),
       'workshop-tool': join(web, 'server/tools/workshop-tool.ts'),

@@ -13,7 +13,7 @@ writeFileSync(workerData + '.begun', '')
 const until = setInterval(() => {
   if (!existsSync(workerData + '.go')) return
   clearInterval(until)
-  parentPort.postMessage({ drives: 1, entries, problems: [] })
+  parentPort.postMessage({ answer: { drives: 1, entries, problems: [] } })
 }, 5)
 `
 

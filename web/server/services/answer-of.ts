@@ -1,4 +1,8 @@
 import { Worker } from 'node:worker_threads'
+import { asThrown, type SentError } from './thread-errors'
+
+/** What a thread that does one thing sends. */
+export type ThreadAnswer<T> = { readonly answer: T } | { readonly error: SentError }
 
 /**
  * What a thread that does one thing answers.
@@ -10,7 +14,9 @@ export function answerOf<T>(script: string, data: unknown, begun: (worker: Worke
   return new Promise<T>((resolve, reject) => {
     const worker = new Worker(script, { workerData: data })
     begun(worker)
-    worker.once('message', resolve)
+    worker.once('message', (message: ThreadAnswer<T>) =>
+      'answer' in message ? resolve(message.answer) : reject(asThrown(message.error)),
+    )
     worker.once('error', reject)
     worker.once('exit', () => reject(new Error('its thread ended')))
   })

@@ -1,13 +1,12 @@
-import Database from 'better-sqlite3'
 import { readdirSync, rmSync } from 'node:fs'
 import { rename } from 'node:fs/promises'
 import { join } from 'node:path'
 import type { Backup, SecondState } from '../../shared/archive'
 import { AUTOMATIC, isDue, superseded, type MadeBackup } from './backup-rotation'
+import { copyDatabase } from './copy-database'
 import { doneElsewhere, dueElsewhere } from './contents-to-remove'
 import type { DataFolder } from './data-folder'
 import { SecondPlace } from './second-place'
-import { finishCopy } from './finish-copy'
 import { backupsIn } from './start'
 import { logLine } from './server-log'
 import { storageProblem } from './storage-problem'
@@ -24,13 +23,14 @@ export class BackupService {
 
   /**
    * @param place path of the second place; empty where there is none
-   * @param finish makes a copy ready and says what is wrong with it; in a thread, where others are not to wait for it
+   * @param copy copies the database to a path and says what is wrong with the copy; in a thread, where others are not
+   *   to wait for it
    */
   constructor(
     private readonly folder: DataFolder,
     private readonly db: Pick<Db, '$client'>,
     private readonly place: () => string = () => '',
-    private readonly finish = async (path: string): Promise<string | null> => finishCopy(new Database(path)),
+    private readonly copy = (to: string): Promise<string | null> => copyDatabase(db.$client, to),
   ) {}
 
   /** What came of the last copy to the second place, since the server started. */
@@ -46,8 +46,7 @@ export class BackupService {
   async make(now: string, reason: Reason = 'by-hand'): Promise<Backup> {
     const name = `${reason}-${now.replace(/[:.]/g, '-')}.sqlite`
     const temporary = join(this.folder.backups, `${MAKING}${name}`)
-    await this.db.$client.backup(temporary)
-    const fault = await this.finish(temporary)
+    const fault = await this.copy(temporary)
     if (fault) throw new Error(`The backup is not sound: ${fault}`)
     await rename(temporary, join(this.folder.backups, name))
     // An archive that waits to be read in does not wait for recordings to be copied.

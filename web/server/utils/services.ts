@@ -107,7 +107,7 @@ async function open() {
     folder,
     db,
     () => workshop.get().secondPlace,
-    path => answerOf<string | null>(join(beside, 'check-copy.mjs'), path),
+    to => answerOf<string | null>(join(beside, 'copy-database.mjs'), { from: folder.database, to }),
   )
   backups.sweep()
   const erasing = new EraseService(db, drives, folder, () => workshop.get().secondPlace !== '')
