@@ -13,7 +13,7 @@ import { DriveService } from '../services/drives'
 import { EraseService } from '../services/erasing'
 import { KeptHeads } from '../services/kept-heads'
 import { openDatabase } from '../services/open-database'
-import { checkDatabase, holderOf, lockFolder, StartProblem } from '../services/start'
+import { checkDatabase, finishRestore, holderOf, lockFolder, StartProblem } from '../services/start'
 import { WorkshopService } from '../services/workshop'
 import { postFile } from './post-file'
 
@@ -79,6 +79,7 @@ export async function importInto(folder: DataFolder, path: string, now: string):
     return await sendTo(holder.address, path)
   }
   try {
+    finishRestore(folder)
     checkDatabase(folder, MIGRATIONS)
     const db = await openDatabase(folder, MIGRATIONS)
     const heads = new KeptHeads(folder.root)

@@ -29,7 +29,15 @@ import { IdenticalService } from '../services/identical'
 import { KnowledgeService } from '../services/knowledge'
 import { catchUpEach } from '../services/drive-states'
 import { openDatabase } from '../services/open-database'
-import { checkBackup, checkDatabase, lockFolder, restoreBackup, watchDatabase, type Restored } from '../services/start'
+import {
+  checkBackup,
+  checkDatabase,
+  finishRestore,
+  lockFolder,
+  restoreBackup,
+  watchDatabase,
+  type Restored,
+} from '../services/start'
 import { Pairing } from '../services/pairing'
 import { PhotoStore } from '../services/photo-store'
 import {
@@ -87,6 +95,7 @@ async function open() {
     since: new Date().toISOString(),
   })
   sweepLeftovers(folder)
+  finishRestore(folder)
   checkDatabase(folder, join(beside, 'migrations'))
   const db = await openDatabase(folder, join(beside, 'migrations'))
   const judging = new JudgePool(join(beside, 'judge-capture.mjs'), JUDGING)

@@ -1,10 +1,10 @@
 import Database from 'better-sqlite3'
-import { copyFileSync, existsSync, mkdirSync, readdirSync, renameSync, rmSync } from 'node:fs'
+import { copyFileSync, existsSync, readdirSync, renameSync } from 'node:fs'
 import { basename, dirname, join, resolve } from 'node:path'
 import { SHA_256 } from '../../../shared/patterns'
 import type { DataFolder } from '../data-folder'
-import { BEFORE_RESTORE, faultOf, newestGoodBackup } from './good-backups'
-import { HEADS_FILE } from '../kept-heads'
+import { faultOf, newestGoodBackup } from './good-backups'
+import { putInPlace } from './put-in-place'
 import { countsOf } from './sound'
 import { StartProblem } from './start-problem'
 
@@ -28,11 +28,8 @@ export function restoreBackup(folder: DataFolder, now: string, asked: string | n
   const path = checkBackup(folder, asked)
   foldIn(path)
   const counts = countsIn(path)
-  const temporary = join(folder.root, '.incoming-restored.sqlite')
-  copyFileSync(path, temporary)
-  const kept = existsSync(folder.database) ? keepAside(folder, now) : null
-  renameSync(temporary, folder.database)
   bringContents(path, folder)
+  const kept = putInPlace(folder, path, now)
   return { from: basename(path), kept, ...counts }
 }
 
@@ -65,8 +62,15 @@ function bringContents(path: string, folder: DataFolder): void {
     const from = join(dirname(path), '..', place)
     if (!existsSync(from) || resolve(from) === folder[place]) continue
     for (const sha of readdirSync(from).filter(n => SHA_256.test(n) && !existsSync(join(folder[place], n))))
-      copyFileSync(join(from, sha), join(folder[place], sha))
+      takeAlong(join(from, sha), folder[place], sha)
   }
+}
+
+/** A file has its name once it is whole. */
+function takeAlong(from: string, place: string, sha: string): void {
+  const temporary = join(place, `.incoming-${sha}`)
+  copyFileSync(from, temporary)
+  renameSync(temporary, join(place, sha))
 }
 
 /** What was kept with its write-ahead log is one file again. */
@@ -84,16 +88,4 @@ function countsIn(path: string): ReturnType<typeof countsOf> {
   } finally {
     db.close()
   }
-}
-
-/** Moves the database among the backups; with its write-ahead log, where what was written last may stand alone. */
-function keepAside({ root, database, backups }: DataFolder, now: string): string {
-  mkdirSync(backups, { recursive: true })
-  const kept = join(backups, `${BEFORE_RESTORE}${now.replace(/[:.]/g, '-')}.sqlite`)
-  for (const end of ['', '-wal']) if (existsSync(database + end)) renameSync(database + end, kept + end)
-  rmSync(`${database}-shm`, { force: true })
-  // Where its logs ended goes with it: those of the backup ended earlier, and nothing of them is missing.
-  const heads = join(root, HEADS_FILE)
-  if (existsSync(heads)) renameSync(heads, `${kept}.heads.jsonl`)
-  return kept
 }
