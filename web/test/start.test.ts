@@ -1,6 +1,16 @@
 import Database from 'better-sqlite3'
 import { spawnSync } from 'node:child_process'
-import { cpSync, mkdirSync, mkdtempSync, readdirSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs'
+import {
+  cpSync,
+  existsSync,
+  mkdirSync,
+  mkdtempSync,
+  readdirSync,
+  readFileSync,
+  renameSync,
+  rmSync,
+  writeFileSync,
+} from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { describe, expect, it } from 'vitest'
@@ -70,6 +80,29 @@ describe('a data folder', () => {
 })
 
 describe('a database', () => {
+  it('whose change was half made when the program was killed is as it was before that change', async () => {
+    const w = await closed()
+    const changing = `
+      const Database = require('better-sqlite3')
+      const db = new Database(${JSON.stringify(w.folder.database)})
+      // As one is that was put back: without a write-ahead log; what does not fit in memory is written at once.
+      db.pragma('journal_mode = DELETE')
+      db.pragma('cache_size = 2')
+      db.exec("begin; create table gone as with recursive n(i) as (select 1 union all select i + 1 from n where i < 9999) select i, hex(randomblob(99)) from n; update drives set tag = 'HALF'")
+      db.exec('update gone set i = i + 1')
+      process.kill(process.pid, 'SIGKILL')`
+    const { signal } = spawnSync(process.execPath, ['-e', changing], { cwd: join(import.meta.dirname, '..') })
+    expect(signal).toBe('SIGKILL')
+    expect(existsSync(`${w.folder.database}-journal`)).toBe(true)
+    const left = openDataFolder(mkdtempSync(join(tmpdir(), 'wobrin-start-')))
+    cpSync(w.root, left.root, { recursive: true })
+    expect((await verifyFolder(left)).problems).toEqual([])
+    checkDatabase(w.folder, MIGRATIONS)
+    const again = await workshop(w.root)
+    expect(again.drives.list().map(d => d.tag)).toEqual(['SK-05'])
+    expect((await verifyFolder(again.folder)).problems).toEqual([])
+  })
+
   it('is begun in an empty folder, and opened again', async () => {
     const folder = fresh()
     expect(said(() => checkDatabase(folder, MIGRATIONS))).toBe('')

@@ -1,4 +1,3 @@
-import Database from 'better-sqlite3'
 import { createReadStream, createWriteStream, existsSync } from 'node:fs'
 import { rename, rm, stat } from 'node:fs/promises'
 import { dirname, join, resolve } from 'node:path'
@@ -13,7 +12,7 @@ import { DriveService } from '../services/drives'
 import { EraseService } from '../services/erasing'
 import { KeptHeads } from '../services/kept-heads'
 import { openDatabase } from '../services/open-database'
-import { checkDatabase, finishRestore, holderOf, lockFolder, StartProblem } from '../services/start'
+import { checkDatabase, finishRestore, holderOf, lockFolder, openToLook, StartProblem } from '../services/start'
 import { WorkshopService } from '../services/workshop'
 import { postFile } from './post-file'
 
@@ -54,7 +53,7 @@ export async function exportArchive(
 }
 
 function driveOf(folder: DataFolder, tag: string): { id: string; tag: string } {
-  const db = new Database(folder.database, { readonly: true })
+  const db = openToLook(folder.database)
   try {
     const found = db.prepare('select id, tag from drives where tag = ?').get(tag) as { id: string; tag: string }
     if (!found) throw new StartProblem(`There is no drive “${tag}”.`)

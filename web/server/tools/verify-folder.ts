@@ -1,4 +1,3 @@
-import Database from 'better-sqlite3'
 import { existsSync } from 'node:fs'
 import { drizzle } from 'drizzle-orm/better-sqlite3'
 import * as schema from '../database/schema'
@@ -7,7 +6,7 @@ import { compareHeads } from '../services/compare-heads'
 import { KeptHeads } from '../services/kept-heads'
 import { wrongWith } from '../services/archive/missing-contents'
 import type { DataFolder } from '../services/data-folder'
-import { countsOf, damaged, isDamage, StartProblem } from '../services/start'
+import { countsOf, damaged, isDamage, openToLook, StartProblem } from '../services/start'
 
 export interface Verified {
   readonly drives: number
@@ -32,7 +31,7 @@ export async function verifyFolder(folder: DataFolder): Promise<Verified> {
   if (!existsSync(folder.database)) throw new StartProblem(`There is no database ${folder.database}.`)
   // Read first: the file is never ahead of the database.
   const heads = new KeptHeads(folder.root).read()
-  const db = new Database(folder.database, { readonly: true })
+  const db = openToLook(folder.database)
   try {
     // Of one instant, whatever a server enters meanwhile.
     db.exec('begin')

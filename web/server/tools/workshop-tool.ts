@@ -1,12 +1,11 @@
 import { parseArgs } from 'node:util'
-import Database from 'better-sqlite3'
 import { existsSync } from 'node:fs'
 import { resolve } from 'node:path'
 import { InputError } from '@wobrin/core/base/errors'
 import { BackupService } from '../services/backups'
 import { storageProblem } from '../services/storage-problem'
 import { openDataFolder } from '../services/data-folder'
-import { lockFolder, restoreBackup, StartProblem } from '../services/start'
+import { lockFolder, openToLook, restoreBackup, StartProblem } from '../services/start'
 import { exportArchive, importInto } from './carry-archive'
 import { verifyFolder } from './verify-folder'
 
@@ -44,7 +43,7 @@ async function main(): Promise<number> {
     return found.problems.length ? 2 : 0
   }
   if (command === 'backup') {
-    const db = new Database(folder.database, { readonly: true, fileMustExist: true })
+    const db = openToLook(folder.database)
     const made = await new BackupService(folder, { $client: db }).make(now)
     db.close()
     say(made, `Backup made: ${made.name}.`)

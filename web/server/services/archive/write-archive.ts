@@ -1,4 +1,4 @@
-import Database from 'better-sqlite3'
+import type Database from 'better-sqlite3'
 import { createHash } from 'node:crypto'
 import { createReadStream } from 'node:fs'
 import { Readable, Transform } from 'node:stream'
@@ -7,6 +7,7 @@ import yazl from 'yazl'
 import { ARRIVED } from '../../database/arrived'
 import type { MissingFile } from '../../../shared/archive'
 import { contentPath, type DataFolder } from '../data-folder'
+import { openToLook } from '../start'
 import { wrongWith } from './missing-contents'
 import {
   ABOUT,
@@ -69,7 +70,7 @@ export async function writeArchive(
   drive: { readonly id: string; readonly tag: string } | null = null,
   withPhotos = true,
 ): Promise<WrittenArchive> {
-  const db = new Database(folder.database, { readonly: true })
+  const db = openToLook(folder.database)
   db.exec('begin')
   const filter = drive ? ofDrive(drive.id) : EVERYTHING
   const { present, missing } = await contentsOf(db, folder, filter, withPhotos)

@@ -1,9 +1,10 @@
-import Database from 'better-sqlite3'
+import type Database from 'better-sqlite3'
 import { closeSync, existsSync, openSync, readdirSync, readFileSync, readSync, statSync } from 'node:fs'
 import { join } from 'node:path'
 import { SHA_256 } from '../../../shared/patterns'
 import type { DataFolder } from '../data-folder'
 import { newestGoodBackup } from './good-backups'
+import { openToLook } from './open-to-look'
 import { unsound } from './sound'
 import { StartProblem } from './start-problem'
 
@@ -21,7 +22,7 @@ export function checkDatabase(folder: DataFolder, migrations: string): void {
   if (headerOf(folder.database) !== HEADER) throw damaged(folder, 'its first bytes are not those of a database')
   let db: Database.Database | null = null
   try {
-    db = new Database(folder.database, { readonly: true })
+    db = openToLook(folder.database)
     checkOurs(db, folder, migrations)
     if (statSync(folder.database).size <= MOST_READ_THROUGH) {
       const fault = unsound(db)

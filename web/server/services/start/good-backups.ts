@@ -1,8 +1,9 @@
-import Database from 'better-sqlite3'
+import type Database from 'better-sqlite3'
 import { readdirSync, statSync } from 'node:fs'
 import { join } from 'node:path'
 import type { Backup } from '../../../shared/archive'
 import type { DataFolder } from '../data-folder'
+import { openToLook } from './open-to-look'
 import { countsOf, unsound } from './sound'
 
 /** What a database is called that gave way to a backup: it is kept, and never put back by itself. */
@@ -22,7 +23,7 @@ export const backupsIn = ({ backups }: DataFolder): Backup[] =>
 export function faultOf(path: string): string | null {
   let db: Database.Database | null = null
   try {
-    db = new Database(path, { readonly: true, fileMustExist: true })
+    db = openToLook(path)
     const fault = unsound(db)
     // It is a workshop's, too.
     if (!fault) countsOf(db)

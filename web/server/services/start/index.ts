@@ -1,5 +1,6 @@
 export { checkDatabase, damaged, isDamage } from './check-database'
 export { backupsIn, faultOf, newestGoodBackup } from './good-backups'
+export { openToLook } from './open-to-look'
 export { finishRestore } from './put-in-place'
 export { checkBackup, restoreBackup, type Restored } from './restore'
 export { holderOf, lockFolder } from './server-lock'

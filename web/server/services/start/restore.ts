@@ -4,6 +4,7 @@ import { basename, dirname, join, resolve } from 'node:path'
 import { SHA_256 } from '../../../shared/patterns'
 import type { DataFolder } from '../data-folder'
 import { faultOf, newestGoodBackup } from './good-backups'
+import { openToLook } from './open-to-look'
 import { putInPlace } from './put-in-place'
 import { countsOf } from './sound'
 import { StartProblem } from './start-problem'
@@ -82,7 +83,7 @@ function foldIn(path: string): void {
 }
 
 function countsIn(path: string): ReturnType<typeof countsOf> {
-  const db = new Database(path, { readonly: true })
+  const db = openToLook(path)
   try {
     return countsOf(db)
   } finally {
