@@ -1,3 +1,4 @@
+import { byText } from '../base/order'
 import type { Call, SourceId } from '../base/observations'
 
 /** How the drive that wrote a disk was itself proved. */
@@ -98,10 +99,10 @@ export function standingOf(
   readings: readonly DiskReading[],
   events: readonly DiskEvent[],
 ): DiskStanding {
-  const own = readings.filter(r => r.disk === disk.id).sort((a, b) => a.at.localeCompare(b.at))
+  const own = readings.filter(r => r.disk === disk.id).sort((a, b) => byText(a.at, b.at))
   const said = events
     .filter(e => e.disk === disk.id && (e.kind === 'retired' || e.kind === 'back'))
-    .sort((a, b) => a.at.localeCompare(b.at))
+    .sort((a, b) => byText(a.at, b.at))
     .at(-1)
   const retired = said?.kind === 'retired'
   // Only proven drives tell about the disk; in others the drive may be at fault.
@@ -196,7 +197,7 @@ const reads = (r: DiskReading) => r.sectors > 0 && r.good === r.sectors && (r.ma
 export function disagreements(readings: readonly DiskReading[], nameOf: (disk: string) => string): Disagreement[] {
   // The latest reading of each disk in each drive.
   const latest = new Map<string, DiskReading>()
-  for (const r of [...readings].sort((a, b) => a.at.localeCompare(b.at))) latest.set(`${r.disk} ${r.drive}`, r)
+  for (const r of [...readings].sort((a, b) => byText(a.at, b.at))) latest.set(`${r.disk} ${r.drive}`, r)
   const all = [...latest.values()]
   const disks = [...new Set(all.map(r => r.disk))].sort()
   const out: Disagreement[] = []

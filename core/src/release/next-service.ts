@@ -1,3 +1,4 @@
+import { byText } from '../base/order'
 import { findingsAmong } from '../findings'
 import { possibleFeatures, type MechanismId } from '../drives'
 import { standingEntries, type LogEntry } from '../log'
@@ -84,5 +85,5 @@ export function nextService(mechanism: MechanismId, log: readonly LogEntry[], fr
   const found = new Set(findingsAmong(standingEntries(log)).map(f => f.finding.id))
   return RULES.filter(r => r.when(found, mechanism))
     .map(({ id, months, what, why }) => ({ id, on: monthsLater(from, months), what, why }))
-    .sort((a, b) => a.on.localeCompare(b.on))
+    .sort((a, b) => byText(a.on, b.on))
 }

@@ -1,3 +1,4 @@
+import { byText } from '../../base/order'
 import {
   beltLayout,
   isMaterial,
@@ -69,10 +70,7 @@ export function rankBelts(v: Values, belts: readonly ShelfBelt[]): RankedBelt[] 
         }
       return { belt, stretch, off, grade: 'fits', because: `Stretched by ${percent}: snug.` }
     })
-    .sort(
-      (a, b) =>
-        GRADES.indexOf(a.grade) - GRADES.indexOf(b.grade) || a.off - b.off || a.belt.id.localeCompare(b.belt.id),
-    )
+    .sort((a, b) => GRADES.indexOf(a.grade) - GRADES.indexOf(b.grade) || a.off - b.off || byText(a.belt.id, b.belt.id))
 }
 const GRADES = ['fits', 'for a trial only', 'no'] as const
 
@@ -124,9 +122,9 @@ export function serveFromShelf(
 } {
   const served: { need: BeltNeed; belt: ShelfBelt }[] = []
   let unserved = [...needs]
-  for (const belt of [...belts].sort((a, b) => a.insideMm - b.insideMm || a.id.localeCompare(b.id))) {
+  for (const belt of [...belts].sort((a, b) => a.insideMm - b.insideMm || byText(a.id, b.id))) {
     const fits = unserved.filter(n => alike(n, belt) && n.leastMm <= belt.insideMm && belt.insideMm <= n.mostMm)
-    const need = fits.sort((a, b) => a.mostMm - b.mostMm || a.drive.localeCompare(b.drive))[0]
+    const need = fits.sort((a, b) => a.mostMm - b.mostMm || byText(a.drive, b.drive))[0]
     if (!need) continue
     served.push({ need, belt })
     unserved = unserved.filter(n => n !== need)
@@ -148,7 +146,7 @@ export interface BeltOrder {
  */
 export function orderBelts(needs: readonly BeltNeed[]): BeltOrder[] {
   const groups: BeltNeed[][] = []
-  for (const need of [...needs].sort((a, b) => a.mostMm - b.mostMm || a.drive.localeCompare(b.drive))) {
+  for (const need of [...needs].sort((a, b) => a.mostMm - b.mostMm || byText(a.drive, b.drive))) {
     const group = groups.find(g => g.every(o => alike(o, need)) && Math.min(...g.map(o => o.mostMm)) >= need.leastMm)
     if (group) group.push(need)
     else groups.push([need])

@@ -1,3 +1,4 @@
+import { byText } from '../../base/order'
 import { BUILT_IN, caseOfLog, lastAnswers, openComplaints, type Knowledge } from '../../diagnosis'
 import { familyKey, modelKey } from '../../drives/models'
 import { ladderOf, RUNG_IDS, type RungId } from '../../proof'
@@ -58,7 +59,7 @@ export function whatItWas(drives: readonly LoggedDrive[], knowledge: Knowledge =
           : [],
       ),
     )
-    .sort((a, b) => b.at.localeCompare(a.at))
+    .sort((a, b) => byText(b.at, a.at))
 }
 
 /** The highest level that a drive has reached; null for none. */

@@ -1,3 +1,4 @@
+import { byText } from '../../base/order'
 import { ParameterError } from '../../base/errors'
 import { gravestOf, plain, type Point, upperFirst } from '../../base/observations'
 import {
@@ -28,7 +29,7 @@ export function cutList(
     g.total += Math.ceil(r.length * SPARE - 1e-6)
     groups.set(key, g)
   }
-  return [...groups.values()].sort((a, b) => b.area - a.area || a.colour.localeCompare(b.colour))
+  return [...groups.values()].sort((a, b) => b.area - a.area || byText(a.colour, b.colour))
 }
 
 function judge(_: Values, rows: readonly Row[]): CalculatorResult {

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { useVirtualizer } from '@tanstack/vue-virtual'
+import { byText } from '@wobrin/core/base/order'
+import { measureElement, useVirtualizer } from '@tanstack/vue-virtual'
 import { Camera, Hourglass, NotebookPen, Search } from 'lucide-vue-next'
 import { erasedOn, type LogEntry } from '@wobrin/core/log'
 
@@ -28,9 +29,11 @@ const gone = computed(() => new Set(log.map(e => e.takesBack).filter(Boolean)))
 const rows = computed(() => {
   const out: ({ day: string } | { entry: LogEntry })[] = []
   let day = ''
-  for (const entry of [...log].sort((a, b) => b.at.localeCompare(a.at) || b.seq - a.seq)) {
-    const its = dayOf(entry.at)
-    if (its !== day) out.push({ day: (day = its) })
+  for (const entry of [...log].sort((a, b) => byText(b.at, a.at) || b.seq - a.seq)) {
+    // Said in words where it changes alone: a log of thousands has few days.
+    const its = new Date(entry.at).toDateString()
+    if (its !== day) out.push({ day: dayOf(entry.at) })
+    day = its
     out.push({ entry })
   }
   return out
@@ -38,12 +41,15 @@ const rows = computed(() => {
 
 /** Only what is in sight is drawn, so that a log of thousands scrolls and the page types without lag. */
 const box = useTemplateRef<HTMLElement>('box')
-const virtual = useVirtualizer(
+const virtual = useVirtualizer<HTMLElement, HTMLElement>(
   computed(() => ({
     count: rows.value.length,
     overscan: 8,
     getScrollElement: () => box.value,
     estimateSize: (i: number) => ('day' in rows.value[i]! ? 30 : 62),
+    // Told with the layout of the page; to ask for it before makes the browser lay out the page once more.
+    measureElement: (row, told, v) =>
+      told ? measureElement(row, told, v) : v.measurementsCache[v.indexFromElement(row)]!.size,
     getItemKey: (i: number) => {
       const r = rows.value[i]!
       return 'day' in r ? r.day : r.entry.id
@@ -57,7 +63,7 @@ const items = computed(() =>
   }),
 )
 const measure = (el: unknown) => {
-  if (el instanceof Element) virtual.value.measureElement(el)
+  if (el instanceof HTMLElement) virtual.value.measureElement(el)
 }
 </script>
 

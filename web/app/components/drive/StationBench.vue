@@ -3,7 +3,10 @@ import { OUTCOMES, type LogEntry, type Outcome, type StationId } from '@wobrin/c
 import { speedContextOf } from '@wobrin/core/instruments/spindle'
 import type { InstrumentSetup } from '~/composables/useSpeedInstrument'
 
-/** What a station needs on its bench: instruments, calculators, sheets and notes. */
+/**
+ * What a station needs on its bench: instruments, calculators, sheets and notes; what stands further below is drawn
+ * after what is seen first.
+ */
 const { viewed, photos } = defineProps<{ viewed: StationId; closed: boolean; photos: DrivePhotos }>()
 const emit = defineEmits<{ photo: []; wait: [preset: { what: string; minutes: number }] }>()
 
@@ -101,41 +104,32 @@ defineExpose({ measure: () => instrument.value?.measure() })
       :drive="drive"
       :log="store.log"
     />
-    <DriveReadTests
-      v-if="viewed === 'align'"
-      class="border-t border-line pt-5"
-      :log="store.log"
-      :drive-id="drive.id"
-      :station="viewed"
-    />
-    <SumBench
-      v-if="SUMS_AT.has(viewed)"
-      :key="`${drive.id} ${viewed}`"
-      class="border-t border-line pt-5"
-      :station="viewed"
-      :drive-id="drive.id"
-      :mechanism="drive.mechanism"
-      :log="store.log"
-      :closed="closed"
-      @kept="kept"
-      @pulleys="keepPulleys"
-    />
-    <ReadingForm
-      v-if="!closed && READ_AT.has(viewed)"
-      :key="`reading ${drive.id} ${viewed}`"
-      class="border-t border-line pt-5"
-      :station="viewed"
-      :drive="drive"
-      :context="drive"
-      @kept="kept"
-    />
-    <DriveStationNotes
-      v-if="viewed !== 'speed'"
-      class="border-t border-line pt-5"
-      :station="viewed"
-      :log="store.log"
-      :findings="store.way.findings"
-      :gates="store.way.gates"
-    />
+    <InTurn v-if="viewed === 'align'">
+      <DriveReadTests class="border-t border-line pt-5" :log="store.log" :drive-id="drive.id" :station="viewed" />
+    </InTurn>
+    <InTurn v-if="SUMS_AT.has(viewed)" :key="`${drive.id} ${viewed}`">
+      <SumBench
+        class="border-t border-line pt-5"
+        :station="viewed"
+        :drive-id="drive.id"
+        :mechanism="drive.mechanism"
+        :log="store.log"
+        :closed="closed"
+        @kept="kept"
+        @pulleys="keepPulleys"
+      />
+    </InTurn>
+    <InTurn v-if="!closed && READ_AT.has(viewed)" :key="`reading ${drive.id} ${viewed}`">
+      <ReadingForm class="border-t border-line pt-5" :station="viewed" :drive="drive" :context="drive" @kept="kept" />
+    </InTurn>
+    <InTurn v-if="viewed !== 'speed'">
+      <DriveStationNotes
+        class="border-t border-line pt-5"
+        :station="viewed"
+        :log="store.log"
+        :findings="store.way.findings"
+        :gates="store.way.gates"
+      />
+    </InTurn>
   </template>
 </template>

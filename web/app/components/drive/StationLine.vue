@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useResizeObserver } from '@vueuse/core'
 import { STATIONS, type GateId, type GateState, type Progress } from '@wobrin/core/bench/stations'
 import type { StationId } from '@wobrin/core/log'
 
@@ -26,7 +27,8 @@ function show(): void {
   if (box && at)
     box.scrollLeft = at.offsetLeft + at.parentElement!.offsetLeft + at.offsetWidth / 2 - box.clientWidth / 2
 }
-onMounted(show)
+// Once it has its size: to ask for that any earlier makes the browser lay out the page in between.
+useResizeObserver(line, show)
 watch(
   () => viewed,
   () => nextTick(show),

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { byText } from '@wobrin/core/base/order'
 import { PARTS } from '@wobrin/core/diagnosis'
 import { pointId, POINT_UNITS, type ModelPoint, type ModelSheet, type PointUnit } from '@wobrin/core/drives/models'
 import type { SourceId } from '@wobrin/core/base/observations'
@@ -11,7 +12,7 @@ const emit = defineEmits<{
 }>()
 const empty = () => ({ name: '', state: '', unit: 'V' as PointUnit, part: '', value: '' })
 const form = ref(empty())
-const parts = [...PARTS].sort((a, b) => a.label.localeCompare(b.label))
+const parts = [...PARTS].sort((a, b) => byText(a.label, b.label))
 const id = computed(() => pointId(form.value.name, form.value.state))
 const known = computed(() => sheet.points.some(p => p.id === id.value))
 const ready = computed(() => form.value.name.trim() !== '' && id.value !== '' && !known.value)

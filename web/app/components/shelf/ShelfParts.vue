@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { byText } from '@wobrin/core/base/order'
 import { Plus } from 'lucide-vue-next'
 import { refDebounced } from '@vueuse/core'
 import { PART_TREE, PLACES, findPart } from '@wobrin/core/parts'
@@ -16,7 +17,7 @@ const measures = refDebounced(
   computed(() => JSON.stringify(typed.value)),
   300,
 )
-const MEASURED = PART_TREE.filter(n => n.shape).sort((a, b) => a.label.localeCompare(b.label))
+const MEASURED = PART_TREE.filter(n => n.shape).sort((a, b) => byText(a.label, b.label))
 const shape = computed(() => findPart(like.value)?.shape ?? null)
 watch(shape, () => {
   typed.value = {}

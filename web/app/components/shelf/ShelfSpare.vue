@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { byText } from '@wobrin/core/base/order'
 import { v4 as uuid } from 'uuid'
 import { Camera, Printer } from 'lucide-vue-next'
 import { ValidationError } from 'yup'
@@ -29,7 +30,7 @@ const sending = ref(false)
 const problem = ref('')
 const shape = computed(() => findPart(form.part)?.shape ?? null)
 const KNOWN = { 'not known': 'Nobody has tested it', 'looked at': 'Looked at', tested: 'Tested' } as const
-const NAMES = [...PART_TREE].sort((a, b) => a.label.localeCompare(b.label))
+const NAMES = [...PART_TREE].sort((a, b) => byText(a.label, b.label))
 
 watch(
   () => shown,

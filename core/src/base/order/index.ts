@@ -1,0 +1,1 @@
+export { byText } from './by-text'
