@@ -4,6 +4,8 @@ import { OUTCOMES } from '@wobrin/core/log'
 import { RUNGS } from '@wobrin/core/proof'
 import type { Certificate, CertificateMeasurement } from '@wobrin/core/release'
 
+// A long log makes a long document: what is below is drawn after what is seen first.
+const { all } = useTurns()
 const route = useRoute('drives-id-certificate')
 const { data: certificate, error, refresh } = await useFetch<Certificate>(`/api/drives/${route.params.id}/certificate`)
 useHead({ title: () => `Certificate ${certificate.value?.drive.tag ?? ''} · Wobrin` })
@@ -30,7 +32,7 @@ async function nameWorkshop(): Promise<void> {
     .then(() => refresh())
     .catch(error_ => notices.problem(problemText(error_)))
 }
-const print = () => window.print()
+const print = () => all.then(() => window.print())
 </script>
 
 <template>
@@ -205,21 +207,23 @@ const print = () => window.print()
             </tr>
           </thead>
           <tbody>
-            <tr v-for="m in certificate.measurements" :key="m.at + m.value" class="border-b border-line align-top">
-              <td class="py-2 pr-3 hint whitespace-nowrap">{{ shortTime(m.at) }}</td>
-              <td class="py-2 pr-4 whitespace-nowrap text-right font-bold">{{ m.value }}</td>
-              <td class="py-2 pr-4 whitespace-nowrap">
-                <CallMark :kind="m.call" :size="14" decorative class="inline mr-1.5 align-[-2px]" />{{ m.callLabel }}
-              </td>
-              <td class="py-2 hint">
-                <span class="text-ink">{{ m.what }}</span>, {{ m.how }}
-                <SourceTag :evidence="{ source: m.source, by: m.by, recording: m.evidence }" class="block" /><span
-                  v-if="m.evidence"
-                  class="block text-xs"
-                  >recording {{ m.evidence.slice(0, 16) }}…</span
-                >
-              </td>
-            </tr>
+            <InTurn v-for="(part, i) in inParts(certificate.measurements)" :key="i" :at-once="i === 0">
+              <tr v-for="m in part" :key="m.at + m.value" class="border-b border-line align-top">
+                <td class="py-2 pr-3 hint whitespace-nowrap">{{ shortTime(m.at) }}</td>
+                <td class="py-2 pr-4 whitespace-nowrap text-right font-bold">{{ m.value }}</td>
+                <td class="py-2 pr-4 whitespace-nowrap">
+                  <CallMark :kind="m.call" :size="14" decorative class="inline mr-1.5 align-[-2px]" />{{ m.callLabel }}
+                </td>
+                <td class="py-2 hint">
+                  <span class="text-ink">{{ m.what }}</span>, {{ m.how }}
+                  <SourceTag :evidence="{ source: m.source, by: m.by, recording: m.evidence }" class="block" /><span
+                    v-if="m.evidence"
+                    class="block text-xs"
+                    >recording {{ m.evidence.slice(0, 16) }}…</span
+                  >
+                </td>
+              </tr>
+            </InTurn>
           </tbody>
         </table>
         <p v-else class="hint">None on record.</p>
@@ -227,16 +231,18 @@ const print = () => window.print()
       <section>
         <h2 class="font-bold mb-2">Work</h2>
         <ol v-if="certificate.work.length" class="text-sm">
-          <li
-            v-for="w in certificate.work"
-            :key="w.at + w.what"
-            class="grid grid-cols-[4.5rem_7rem_1fr] gap-2 border-b border-line py-1.5"
-          >
-            <span class="hint">{{ shortTime(w.at) }}</span><span class="text-muted">{{ w.station }}</span
-            ><span
-              >{{ w.what }}<span v-if="w.detail" class="hint block">{{ w.detail }}</span></span
+          <InTurn v-for="(part, i) in inParts(certificate.work)" :key="i" :at-once="i === 0">
+            <li
+              v-for="w in part"
+              :key="w.at + w.what"
+              class="grid grid-cols-[4.5rem_7rem_1fr] gap-2 border-b border-line py-1.5"
             >
-          </li>
+              <span class="hint">{{ shortTime(w.at) }}</span><span class="text-muted">{{ w.station }}</span
+              ><span
+                >{{ w.what }}<span v-if="w.detail" class="hint block">{{ w.detail }}</span></span
+              >
+            </li>
+          </InTurn>
         </ol>
         <p v-else class="hint">None on record.</p>
       </section>

@@ -2,12 +2,14 @@
 import { ArrowLeft, Printer } from 'lucide-vue-next'
 import type { DriveStory } from '../../../../shared/story'
 
+// A long log makes a long document: what is below is drawn after what is seen first.
+const { all } = useTurns()
 const route = useRoute('drives-id-story')
 const { data: story, error } = await useFetch<DriveStory>(`/api/drives/${route.params.id}/story`)
 useHead({ title: () => `Case of ${story.value?.drive.tag ?? ''} · Wobrin` })
 const KINDS = { check: 'checked', found: 'found', done: 'done', fitted: 'fitted' } as const
 const STATES = { open: 'open', cured: 'gone', 'not seen': 'not seen here' } as const
-const print = () => window.print()
+const print = () => all.then(() => window.print())
 /** A change of less than a tenth of a percent is none. */
 const times = (x: number) =>
   Math.abs(x - 1) < 0.001 ? 'as often as before' : `${x.toFixed(2)} times as often as before`
@@ -56,14 +58,16 @@ const times = (x: number) =>
       <section v-if="story.tried.length">
         <h2 class="font-bold mb-1">What was tried</h2>
         <ol class="text-sm">
-          <li
-            v-for="t in story.tried"
-            :key="t.at + t.title"
-            class="grid grid-cols-[5.5rem_5rem_1fr] gap-2 border-b border-line py-1"
-          >
-            <span class="hint">{{ shortTime(t.at) }}</span><span class="text-muted">{{ KINDS[t.kind] }}</span
-            ><span>{{ t.title }}</span>
-          </li>
+          <InTurn v-for="(part, i) in inParts(story.tried)" :key="i" :at-once="i === 0">
+            <li
+              v-for="t in part"
+              :key="t.at + t.title"
+              class="grid grid-cols-[5.5rem_5rem_1fr] gap-2 border-b border-line py-1"
+            >
+              <span class="hint">{{ shortTime(t.at) }}</span><span class="text-muted">{{ KINDS[t.kind] }}</span
+              ><span>{{ t.title }}</span>
+            </li>
+          </InTurn>
         </ol>
       </section>
       <section v-if="story.spent.minutes >= 1">
