@@ -3,7 +3,7 @@ import { rename } from 'node:fs/promises'
 import { join } from 'node:path'
 import type { Backup, SecondState } from '../../shared/archive'
 import { AUTOMATIC, isDue, superseded, type MadeBackup } from './backup-rotation'
-import { copyDatabase } from './copy-database'
+import { copyDatabase, MAKING } from './copy-database'
 import { doneElsewhere, dueElsewhere } from './contents-to-remove'
 import type { DataFolder } from './data-folder'
 import { SecondPlace } from './second-place'
@@ -14,7 +14,6 @@ import type { Db } from '../database/db'
 
 /** Why a backup was made; the first part of its name. */
 type Reason = 'daily' | 'before-import' | 'by-hand'
-const MAKING = '.making-'
 
 /** Copies of the database, made while it is in use. Recordings and photos are never changed, so they need none. */
 export class BackupService {

@@ -1,6 +1,9 @@
 import Database from 'better-sqlite3'
 import { unsound } from './start'
 
+/** A copy that is not whole yet is called this, and then its name: no backup, and cleared at start. */
+export const MAKING = '.making-'
+
 /** All pages at once: a copy that is made piece by piece begins anew whenever another connection writes. */
 const ALL_PAGES = 0x7fff_ffff
 

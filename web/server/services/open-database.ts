@@ -1,4 +1,4 @@
-import { existsSync, readFileSync } from 'node:fs'
+import { existsSync, readFileSync, renameSync } from 'node:fs'
 import { join } from 'node:path'
 import Database from 'better-sqlite3'
 import { drizzle } from 'drizzle-orm/better-sqlite3'
@@ -6,8 +6,10 @@ import { migrate } from 'drizzle-orm/better-sqlite3/migrator'
 import type { Db } from '../database/db'
 import * as schema from '../database/schema'
 import { sweepImports } from './archive/arriving'
+import { copyDatabase, MAKING } from './copy-database'
 import type { DataFolder } from './data-folder'
 import { sealLog } from './seal-log'
+import { StartProblem } from './start'
 import { upgradeLog } from './upgrade-log'
 
 /** Migrations known to this version that the database has not had. */
@@ -39,15 +41,20 @@ export function connect(path: string, options: Database.Options = {}): Database.
 export const openBeside = (folder: DataFolder): Db =>
   drizzle(connect(folder.database, { fileMustExist: true }), { schema }) as Db
 
+/** A copy of what there was before a migration; it has its name once it is whole. @throws StartProblem */
+async function keepBefore(client: Database.Database, { backups }: DataFolder): Promise<void> {
+  const name = `before-migration-${new Date().toISOString().replace(/[:.]/g, '-')}.sqlite`
+  const making = join(backups, `${MAKING}${name}`)
+  const fault = await copyDatabase(client, making)
+  if (fault) throw new StartProblem(`The backup before the change to this version is not sound (${fault}).`)
+  renameSync(making, join(backups, name))
+}
+
 /** Opens the workshop's database, backs an older one up and brings it to this version. */
 export async function openDatabase(folder: DataFolder, migrations: string): Promise<Db> {
   const existed = existsSync(folder.database)
   const client = connect(folder.database)
-  if (existed && pending(client, migrations) > 0) {
-    await client.backup(
-      join(folder.backups, `before-migration-${new Date().toISOString().replace(/[:.]/g, '-')}.sqlite`),
-    )
-  }
+  if (existed && pending(client, migrations) > 0) await keepBefore(client, folder)
   const db = drizzle(client, { schema }) as Db
   migrate(db, { migrationsFolder: migrations })
   if (hasColumn(client, 'log_entries', 'evidence')) upgradeLog(client)
