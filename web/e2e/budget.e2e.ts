@@ -66,6 +66,8 @@ const PAGES = [
   '/',
   'SK-20',
   'SK-20?view=model',
+  'SK-20?station=look',
+  'SK-20?station=align',
   '/instruments',
   '/instruments/speed',
   '/instruments/wire',
