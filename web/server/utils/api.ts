@@ -166,7 +166,13 @@ export function sendArchive(event: H3Event, { name, stream, missing }: Exported)
   if (missing.length) setResponseHeader(event, 'x-wobrin-missing', missing.length)
   setResponseHeader(event, 'content-type', 'application/zip')
   setResponseHeader(event, 'content-disposition', `attachment; filename="${name}"`)
-  event.node.res.once('close', () => stream.destroy())
+  const { res } = event.node
+  res.once('close', () => stream.destroy())
+  // Who left while recordings were compared with their names closes nothing any more.
+  if (res.destroyed) {
+    stream.destroy()
+    throw new AskerLeft()
+  }
   return sendStream(event, stream)
 }
 
