@@ -3,13 +3,23 @@ import { mkdtempSync, readdirSync, rmSync, symlinkSync, writeFileSync } from 'no
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { setTimeout } from 'node:timers/promises'
-import { build } from 'esbuild'
 import { beforeAll, describe, expect, it } from 'vitest'
 import { InputError } from '../../core/src/base/errors'
+import { buildScripts } from '../build/worker-scripts'
 import { exportInThread } from '../server/services/export-thread'
 import { ImportThread } from '../server/services/import-thread'
 import { verifyFolder } from '../server/tools/verify-folder'
-import { archiveOf, chunks, logProblems, newDrive, note, recording, uuid, workshop, type Workshop } from './helpers'
+import {
+  archiveOf,
+  chunks,
+  filledWorkshop,
+  logProblems,
+  newDrive,
+  note,
+  uuid,
+  workshop,
+  type Workshop,
+} from './helpers'
 
 const NOW = '2026-03-01T09:00:00.000Z'
 const DRIVES = 6
@@ -20,32 +30,11 @@ const folder = mkdtempSync(join(tmpdir(), 'wobrin-archive-threads-'))
 symlinkSync(join(import.meta.dirname, '../../node_modules'), join(folder, 'node_modules'))
 const script = (name: string) => join(folder, `${name}.mjs`)
 
-beforeAll(async () => {
-  await build({
-    entryPoints: ['import-archive', 'export-archive'].map(n => join(import.meta.dirname, `../server/workers/${n}.ts`)),
-    outdir: folder,
-    outExtension: { '.js': '.mjs' },
-    bundle: true,
-    external: ['better-sqlite3'],
-    platform: 'node',
-    format: 'esm',
-    target: 'node20',
-    logLevel: 'warning',
-    banner: { js: "import { createRequire as __r } from 'node:module';const require = __r(import.meta.url);" },
-  })
-})
+beforeAll(() =>
+  buildScripts(join(import.meta.dirname, '..'), ['workers/import-archive', 'workers/export-archive'], folder),
+)
 
-/** Enough that it comes in many transactions, and a recording. */
-async function filled(): Promise<Workshop> {
-  const w = await workshop()
-  const { sha } = await w.captures.keep('a.vcd', chunks(recording()))
-  for (let d = 1; d <= DRIVES; d++) w.drives.receive(newDrive({ tag: `SK-${d}` }), NOW, uuid(d))
-  w.drives.within((_, write) => {
-    for (let n = 0; n < NOTES; n++) for (let d = 1; d <= DRIVES; d++) write(note(uuid(d), uuid(1000 * d + n)))
-    write(note(uuid(1), uuid(9000), { evidence: { source: 'recording', by: 'x', recording: sha } }))
-  })
-  return w
-}
+const filled = () => filledWorkshop(DRIVES, NOTES)
 
 /** A workshop that is empty, an archive's file, and the thread that reads it in. */
 async function arriving(archive: Uint8Array, of = script('import-archive')) {

@@ -148,3 +148,16 @@ export async function archiveOf(w: Workshop, driveId?: string): Promise<Buffer> 
   for await (const part of stream) parts.push(part as Buffer)
   return Buffer.concat(parts)
 }
+
+/** A workshop of so much that it goes elsewhere in many transactions, and a recording. */
+export async function filledWorkshop(drives: number, notes: number): Promise<Workshop> {
+  const w = await workshop()
+  const { sha } = await w.captures.keep('a.vcd', chunks(recording()))
+  for (let d = 1; d <= drives; d++) w.drives.receive(newDrive({ tag: `SK-${d}` }), '2026-03-01T09:00:00.000Z', uuid(d))
+  w.drives.within((_, write) => {
+    for (let n = 0; n < notes; n++)
+      for (let d = 1; d <= drives; d++) write(note(uuid(d), uuid(1000 * d + n), { title: `Belt of ${d}, ${n}` }))
+    write(note(uuid(1), uuid(9000), { evidence: { source: 'recording', by: 'x', recording: sha } }))
+  })
+  return w
+}

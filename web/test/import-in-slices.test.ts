@@ -2,24 +2,23 @@ import { readdirSync } from 'node:fs'
 import { setImmediate } from 'node:timers/promises'
 import { describe, expect, it } from 'vitest'
 import { verifyFolder } from '../server/tools/verify-folder'
-import { archiveOf, chunks, logProblems, newDrive, note, recording, uuid, workshop, type Workshop } from './helpers'
+import {
+  archiveOf,
+  chunks,
+  filledWorkshop,
+  logProblems,
+  newDrive,
+  note,
+  uuid,
+  workshop,
+  type Workshop,
+} from './helpers'
 
 const NOW = '2026-03-01T09:00:00.000Z'
 const DRIVES = 6
 const NOTES = 400
 
-/** Enough that it comes in many slices, and a recording. */
-async function filled(): Promise<Workshop> {
-  const w = await workshop()
-  const { sha } = await w.captures.keep('a.vcd', chunks(recording()))
-  for (let d = 1; d <= DRIVES; d++) w.drives.receive(newDrive({ tag: `SK-${d}` }), NOW, uuid(d))
-  w.drives.within((_, write) => {
-    for (let n = 0; n < NOTES; n++)
-      for (let d = 1; d <= DRIVES; d++) write(note(uuid(d), uuid(1000 * d + n), { title: `Belt of ${d}, ${n}` }))
-    write(note(uuid(1), uuid(9000), { evidence: { source: 'recording', by: 'x', recording: sha } }))
-  })
-  return w
-}
+const filled = () => filledWorkshop(DRIVES, NOTES)
 const bringing = (w: Workshop) => w.db.$client.prepare('select count(*) from arriving').pluck().get() as number
 /** Waits until an import has brought some of its drives. */
 async function halfway(w: Workshop): Promise<void> {

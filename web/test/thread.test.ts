@@ -2,11 +2,11 @@ import { mkdtempSync, writeFileSync } from 'node:fs'
 import { createRequire } from 'node:module'
 import { tmpdir } from 'node:os'
 import { dirname, join } from 'node:path'
-import { build } from 'esbuild'
 import { beforeAll, describe, expect, it } from 'vitest'
 import { InputError, LimitError, ParameterError } from '../../core/src/base/errors'
 import { DRIVE_STORIES } from '../../core/src/simulator'
 import { buildCertificate } from '../../core/src/release'
+import { buildScripts } from '../build/worker-scripts'
 import { certificateDocument } from '../server/services/certificate-pdf'
 import { judgeFile, judgeSimulated } from '../server/services/judge-file'
 import { AskerLeft, JudgePool, TooBusy } from '../server/services/judge-pool'
@@ -14,19 +14,9 @@ import { makePdf } from '../server/services/pdf'
 import { newDrive, recording } from './helpers'
 
 const folder = mkdtempSync(join(tmpdir(), 'wobrin-thread-'))
-const script = join(folder, 'judge.mjs')
+const script = join(folder, 'judge-capture.mjs')
 
-beforeAll(async () => {
-  await build({
-    entryPoints: [join(import.meta.dirname, '../server/workers/judge-capture.ts')],
-    outfile: script,
-    bundle: true,
-    platform: 'node',
-    format: 'esm',
-    target: 'node20',
-    logLevel: 'warning',
-  })
-})
+beforeAll(() => buildScripts(join(import.meta.dirname, '..'), ['workers/judge-capture'], folder))
 
 const request = (name: string, content: string | Uint8Array) => {
   const path = join(folder, name)

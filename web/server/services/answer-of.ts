@@ -1,5 +1,5 @@
-import { Worker } from 'node:worker_threads'
-import { asThrown, type SentError } from './thread-errors'
+import { parentPort, Worker } from 'node:worker_threads'
+import { asSent, asThrown, type SentError } from './thread-errors'
 
 /** What a thread that does one thing sends. */
 export type ThreadAnswer<T> = { readonly answer: T } | { readonly error: SentError }
@@ -20,4 +20,14 @@ export function answerOf<T>(script: string, data: unknown, begun: (worker: Worke
     worker.once('error', reject)
     worker.once('exit', () => reject(new Error('its thread ended')))
   })
+}
+
+/** In such a thread: sends what comes of its work, or why nothing does. */
+export async function sendAnswer<T>(work: () => T | Promise<T>): Promise<void> {
+  const send = (message: ThreadAnswer<T>) => parentPort!.postMessage(message)
+  try {
+    send({ answer: await work() })
+  } catch (error) {
+    send({ error: asSent(error) })
+  }
 }

@@ -1,11 +1,10 @@
 import { readdirSync, rmSync } from 'node:fs'
-import { rename } from 'node:fs/promises'
 import { join } from 'node:path'
 import type { Backup, SecondState } from '../../shared/archive'
 import { AUTOMATIC, isDue, superseded, type MadeBackup } from './backup-rotation'
-import { copyDatabase, MAKING } from './copy-database'
+import { copyDatabase, makeBackup, MAKING } from './copy-database'
 import { doneElsewhere, dueElsewhere } from './contents-to-remove'
-import type { DataFolder } from './data-folder'
+import { stampOf, type DataFolder } from './data-folder'
 import { SecondPlace } from './second-place'
 import { backupsIn } from './start'
 import { logLine } from './server-log'
@@ -43,11 +42,9 @@ export class BackupService {
 
   /** Makes one, and looks whether it is sound before it gets its name. @throws Error where it is not */
   async make(now: string, reason: Reason = 'by-hand'): Promise<Backup> {
-    const name = `${reason}-${now.replace(/[:.]/g, '-')}.sqlite`
-    const temporary = join(this.folder.backups, `${MAKING}${name}`)
-    const fault = await this.copy(temporary)
+    const name = `${reason}-${stampOf(now)}.sqlite`
+    const fault = await makeBackup(this.folder.backups, name, this.copy)
     if (fault) throw new Error(`The backup is not sound: ${fault}`)
-    await rename(temporary, join(this.folder.backups, name))
     // An archive that waits to be read in does not wait for recordings to be copied.
     if (reason !== 'before-import') await this.toSecond(name, now)
     return this.list().find(b => b.name === name)!

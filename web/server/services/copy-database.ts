@@ -1,8 +1,25 @@
 import Database from 'better-sqlite3'
+import { rename } from 'node:fs/promises'
+import { join } from 'node:path'
 import { unsound } from './start'
 
 /** A copy that is not whole yet is called this, and then its name: no backup, and cleared at start. */
 export const MAKING = '.making-'
+
+/**
+ * Makes a backup: it has its name once it is whole and sound.
+ * @param copy copies to a path and says what is wrong with the copy @returns what is wrong; null where it stands
+ */
+export async function makeBackup(
+  backups: string,
+  name: string,
+  copy: (to: string) => Promise<string | null>,
+): Promise<string | null> {
+  const making = join(backups, `${MAKING}${name}`)
+  const fault = await copy(making)
+  if (fault === null) await rename(making, join(backups, name))
+  return fault
+}
 
 /** All pages at once: a copy that is made piece by piece begins anew whenever another connection writes. */
 const ALL_PAGES = 0x7fff_ffff

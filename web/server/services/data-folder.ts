@@ -27,6 +27,9 @@ export function openDataFolder(root = process.env.WOBRIN_DATA || 'data'): DataFo
   return folder
 }
 
+/** A moment as names of files have it. */
+export const stampOf = (moment: string): string => moment.replace(/[:.]/g, '-')
+
 /**
  * Path of a file that is named by its contents. Whatever the name came from, it leads nowhere else.
  * @throws ParameterError where it is no SHA-256

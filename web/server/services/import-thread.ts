@@ -1,9 +1,10 @@
 import { Worker } from 'node:worker_threads'
 import type { Imported } from '../../shared/archive'
 import type { Db } from '../database/db'
+import type { ThreadAnswer } from './answer-of'
 import { sweepImports } from './archive'
 import type { DataFolder } from './data-folder'
-import { asThrown, type SentError } from './thread-errors'
+import { asThrown } from './thread-errors'
 
 /** What a thread is told that reads an archive in. */
 export interface ImportTask {
@@ -16,10 +17,7 @@ export interface ImportTask {
 export type ToImport = 'wait' | 'go on'
 
 /** What the thread sends: it waits between two transactions; the archive is read in; why it is not. */
-export type FromImport = { readonly waits: true } | { readonly imported: Imported } | { readonly error: SentError }
-
-/** As the driver has it: pages of the write-ahead log after which a commit carries them into the database. */
-const CHECKPOINT_PAGES = 1000
+export type FromImport = { readonly waits: true } | ThreadAnswer<Imported>
 
 /**
  * Reads an archive in with a thread and a connection of its own: who reads never waits for it. Who writes says so
@@ -41,6 +39,7 @@ export class ImportThread {
   /** @param path of the archive's file @throws InputError in one sentence, with nothing changed */
   async run(path: string, now: string): Promise<Imported> {
     const client = this.db.$client
+    const pages = client.pragma('wal_autocheckpoint', { simple: true }) as number
     // The thread carries pages over; here everybody would wait for the disk.
     client.pragma('wal_autocheckpoint = 0')
     try {
@@ -51,7 +50,7 @@ export class ImportThread {
       await sweepImports(this.db, this.folder)
       throw error
     } finally {
-      if (!this.stopped) client.pragma(`wal_autocheckpoint = ${CHECKPOINT_PAGES}`)
+      if (!this.stopped) client.pragma(`wal_autocheckpoint = ${pages}`)
     }
   }
 
@@ -82,7 +81,7 @@ export class ImportThread {
     return new Promise<Imported>((resolve, reject) => {
       worker.on('message', (message: FromImport) => {
         if ('waits' in message) this.wanting.shift()?.()
-        else if ('imported' in message) resolve(message.imported)
+        else if ('answer' in message) resolve(message.answer)
         else reject(asThrown(message.error))
       })
       worker.once('error', reject)

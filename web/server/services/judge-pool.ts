@@ -12,11 +12,11 @@ import type {
   SurfaceAnswer,
   SurfaceRequest,
 } from './judge-file'
-import { asThrown, type SentError } from './thread-errors'
+import type { ThreadAnswer } from './answer-of'
+import { asThrown } from './thread-errors'
 
 /** What a thread sends: how far it has come, then an answer or why there is none. */
-export type ThreadMessage =
-  { readonly share: number } | { readonly answer: AnyJudgeAnswer } | { readonly error: SentError }
+export type ThreadMessage = { readonly share: number } | ThreadAnswer<AnyJudgeAnswer>
 
 /** The asker has gone: nobody waits for the answer. */
 export class AskerLeft extends Error {

@@ -1,4 +1,4 @@
-import { existsSync, readFileSync, renameSync } from 'node:fs'
+import { existsSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import Database from 'better-sqlite3'
 import { drizzle } from 'drizzle-orm/better-sqlite3'
@@ -6,8 +6,8 @@ import { migrate } from 'drizzle-orm/better-sqlite3/migrator'
 import type { Db } from '../database/db'
 import * as schema from '../database/schema'
 import { sweepImports } from './archive/arriving'
-import { copyDatabase, MAKING } from './copy-database'
-import type { DataFolder } from './data-folder'
+import { copyDatabase, makeBackup } from './copy-database'
+import { stampOf, type DataFolder } from './data-folder'
 import { sealLog } from './seal-log'
 import { StartProblem } from './start'
 import { upgradeLog } from './upgrade-log'
@@ -43,11 +43,9 @@ export const openBeside = (folder: DataFolder): Db =>
 
 /** A copy of what there was before a migration; it has its name once it is whole. @throws StartProblem */
 async function keepBefore(client: Database.Database, { backups }: DataFolder): Promise<void> {
-  const name = `before-migration-${new Date().toISOString().replace(/[:.]/g, '-')}.sqlite`
-  const making = join(backups, `${MAKING}${name}`)
-  const fault = await copyDatabase(client, making)
+  const name = `before-migration-${stampOf(new Date().toISOString())}.sqlite`
+  const fault = await makeBackup(backups, name, to => copyDatabase(client, to))
   if (fault) throw new StartProblem(`The backup before the change to this version is not sound (${fault}).`)
-  renameSync(making, join(backups, name))
 }
 
 /** Opens the workshop's database, backs an older one up and brings it to this version. */

@@ -1,13 +1,13 @@
-import { parentPort, workerData } from 'node:worker_threads'
+import { workerData } from 'node:worker_threads'
 import Database from 'better-sqlite3'
+import { sendAnswer } from '../services/answer-of'
 import { checkLog } from '../services/check-log'
-import { asSent } from '../services/thread-errors'
 
-const db = new Database(String(workerData), { readonly: true, fileMustExist: true })
-try {
-  parentPort!.postMessage({ answer: checkLog(db) })
-} catch (error) {
-  parentPort!.postMessage({ error: asSent(error) })
-} finally {
-  db.close()
-}
+await sendAnswer(() => {
+  const db = new Database(String(workerData), { readonly: true, fileMustExist: true })
+  try {
+    return checkLog(db)
+  } finally {
+    db.close()
+  }
+})

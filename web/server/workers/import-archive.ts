@@ -1,9 +1,9 @@
 import { setTimeout } from 'node:timers/promises'
 import { parentPort, workerData } from 'node:worker_threads'
+import { sendAnswer } from '../services/answer-of'
 import { importArchive } from '../services/archive'
 import type { FromImport, ImportTask, ToImport } from '../services/import-thread'
 import { openBeside } from '../services/open-database'
-import { asSent } from '../services/thread-errors'
 
 /** Between two transactions: time for one who did not say that something is to be written, milliseconds. */
 const PAUSE_MS = 5
@@ -11,14 +11,13 @@ const PAUSE_MS = 5
 const MOST_WAIT_MS = 2000
 
 const { path, folder, now } = workerData as ImportTask
-const send = (message: FromImport) => parentPort!.postMessage(message)
 /** How many want to write. */
 let wanting = 0
 
 parentPort!.on('message', (message: ToImport) => {
   wanting += message === 'wait' ? 1 : -1
   // Messages are read between two transactions.
-  if (message === 'wait') send({ waits: true })
+  if (message === 'wait') parentPort!.postMessage({ waits: true } satisfies FromImport)
 })
 
 async function letOthersWrite(): Promise<void> {
@@ -27,14 +26,12 @@ async function letOthersWrite(): Promise<void> {
   while (wanting > 0 && performance.now() - begun < MOST_WAIT_MS)
 }
 
-const db = openBeside(folder)
-try {
-  const imported = await importArchive(path, folder, db, now, letOthersWrite)
-  db.$client.close()
-  send({ imported })
-} catch (error) {
-  db.$client.close()
-  send({ error: asSent(error) })
-} finally {
-  parentPort!.unref()
-}
+await sendAnswer(async () => {
+  const db = openBeside(folder)
+  try {
+    return await importArchive(path, folder, db, now, letOthersWrite)
+  } finally {
+    db.$client.close()
+  }
+})
+parentPort!.unref()

@@ -7,9 +7,6 @@ const { lines } = defineProps<{ lines: readonly BenchLine[] }>()
 /** So many lines are drawn at a time: two hundred at once would keep a key waiting. */
 const TOGETHER = 6
 const LINE_PX = 46
-const groups = computed(() =>
-  Array.from({ length: Math.ceil(lines.length / TOGETHER) }, (_, i) => lines.slice(i * TOGETHER, (i + 1) * TOGETHER)),
-)
 </script>
 
 <template>
@@ -29,7 +26,7 @@ const groups = computed(() =>
         <p class="text-xs text-muted text-right pb-1">To its goal</p>
       </div>
       <ul :style="{ minHeight: `${lines.length * LINE_PX}px` }">
-        <InTurn v-for="(group, i) in groups" :key="i">
+        <InTurn v-for="(group, i) in inParts(lines, TOGETHER)" :key="i">
           <li v-for="line in group" :key="line.drive.id"><BenchLine :line="line" /></li>
         </InTurn>
       </ul>

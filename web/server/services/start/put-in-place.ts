@@ -10,7 +10,7 @@ import {
   rmSync,
 } from 'node:fs'
 import { join } from 'node:path'
-import type { DataFolder } from '../data-folder'
+import { stampOf, type DataFolder } from '../data-folder'
 import { HEADS_FILE } from '../kept-heads'
 import { BEFORE_RESTORE } from './good-backups'
 
@@ -24,7 +24,7 @@ const readyPath = ({ root }: DataFolder, stamp: string) => join(root, `.restored
  * @returns path of what is kept; null where there was no database
  */
 export function putInPlace(folder: DataFolder, path: string, now: string): string | null {
-  const stamp = now.replace(/[:.]/g, '-')
+  const stamp = stampOf(now)
   // Swept away at the next start, should it stay half made.
   const copy = join(folder.root, '.incoming-restored.sqlite')
   copyFileSync(path, copy)
