@@ -27,17 +27,28 @@ export async function fileSource(path: string): Promise<FileSource> {
 
 const PIECE_BYTES = 512 * 1024
 
-/** A file in pieces that all stand in the same room, one after the other: large files leave no garbage behind. */
+/**
+ * A file in pieces that stand in two rooms by turns, so that large files leave no garbage behind: while one piece is
+ * looked at, the next one is read into the other room.
+ */
 async function* piecesOf(path: string): AsyncGenerator<Uint8Array> {
   const file = await open(path)
+  let room = new Uint8Array(PIECE_BYTES)
+  let other = new Uint8Array(PIECE_BYTES)
+  let coming = file.read(room)
   try {
-    const room = new Uint8Array(PIECE_BYTES)
     for (;;) {
-      const { bytesRead } = await file.read(room)
+      const { bytesRead } = await coming
       if (bytesRead === 0) return
-      yield room.subarray(0, bytesRead)
+      const piece = room.subarray(0, bytesRead)
+      ;[room, other] = [other, room]
+      coming = file.read(room)
+      // Its failure is told when its turn comes, if it does.
+      coming.catch(() => undefined)
+      yield piece
     }
   } finally {
+    await coming.catch(() => undefined)
     await file.close()
   }
 }

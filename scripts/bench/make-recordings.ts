@@ -7,6 +7,9 @@ import { Random } from '@wobrin/core/simulator'
 /** Sound is written a second at a time. */
 const RATE = 48_000
 const REVOLUTION = 0.2
+/** Of the time from one pulse to the next, a pulse takes so much. */
+const PULSE_SHARE = 0.01
+const BAR_SHARE = 0.15
 
 /** Writes pieces until there are so many megabytes. */
 export async function write(
@@ -26,8 +29,11 @@ export async function write(
   await once(out, 'close')
 }
 
-/** A pickup's sound of 16 bits: pulses once a revolution in noise; or a tone as dense with pulses as a motor's. */
-export function makeWav(path: string, megabytes: number, tone = false): Promise<void> {
+/**
+ * A pickup's sound of 16 bits, pulses in noise.
+ * @param bars so many pulses a revolution, as a photodiode over a ring of bars gives
+ */
+export function makeWav(path: string, megabytes: number, bars = 1): Promise<void> {
   const random = new Random(7)
   const bytes = Math.ceil((megabytes * 1e6) / (2 * RATE)) * 2 * RATE
   const head = Buffer.alloc(44)
@@ -47,8 +53,9 @@ export function makeWav(path: string, megabytes: number, tone = false): Promise<
     const samples = new Int16Array(RATE)
     for (let i = 0; i < RATE; i++) {
       const t = n + i / RATE
-      const phase = (t % REVOLUTION) / REVOLUTION
-      const signal = tone ? Math.sin(2 * Math.PI * 400 * t) : phase < 0.01 ? Math.sin((phase / 0.01) * Math.PI) : 0
+      const phase = ((t * bars) % REVOLUTION) / REVOLUTION
+      const share = bars > 1 ? BAR_SHARE : PULSE_SHARE
+      const signal = phase < share ? Math.sin((phase / share) * Math.PI) : 0
       samples[i] = Math.round(12_000 * signal + 300 * random.gaussian())
     }
     return Buffer.from(samples.buffer)

@@ -1,4 +1,4 @@
-import { median } from '../../base/numbers'
+import { median, movingMedian } from '../../base/numbers'
 import type { Gap } from './capture'
 
 /** A spindle's neighbouring revolutions differ by less than this share, and its flywheel forbids a leap and back. */
@@ -36,10 +36,9 @@ interface Leap {
  * @returns the intervals, in which nothing may be measured; none where they come too often or in a pattern
  */
 export function skipped(starts: ArrayLike<number>, known: readonly Gap[] = []): Gap[] {
-  const lengths = Float64Array.from({ length: Math.max(0, starts.length - 1) }, (_, i) => starts[i + 1]! - starts[i]!)
-  const usual = Float64Array.from(lengths, (_, i) =>
-    median(lengths.subarray(Math.max(0, i - ROUND), Math.min(lengths.length, i + ROUND + 1))),
-  )
+  const lengths = new Float64Array(Math.max(0, starts.length - 1))
+  for (let i = 0; i < lengths.length; i++) lengths[i] = starts[i + 1]! - starts[i]!
+  const usual = movingMedian(lengths, ROUND)
   const off = lengths.map((length, i) => Math.abs(length / usual[i]! - 1))
   const leaps = leapsIn(off, Math.max(LEAP, UNSTEADY * median(off)), i => lengths[i]! < usual[i]!).filter(
     leap => !marksOnly(leap, lengths, usual),

@@ -203,12 +203,7 @@ export class WavReader implements FormatReader {
         notices.push(
           `"${name}" has ${gaps.length} ${gaps.length === 1 ? 'gap' : 'gaps'} of exact silence, as where sound was lost; nothing is measured across ${gaps.length === 1 ? 'it' : 'them'}.`,
         )
-      const short = channel.edges
-        ? skipped(
-            channel.edges.times.filter((_, k) => k % 2 === 0),
-            gaps,
-          )
-        : []
+      const short = channel.edges ? skipped(beginnings(channel.edges.times), gaps) : []
       if (short.length)
         notices.push(
           `Pieces of "${name}" seem to be lost or put in at ${short.length} ${short.length === 1 ? 'place' : 'places'}, where revolutions are suddenly shorter or longer; nothing is measured there.`,
@@ -217,6 +212,13 @@ export class WavReader implements FormatReader {
       return channel.edges ? { ...channel, edges: { ...channel.edges, gaps: all } } : channel
     })
   }
+}
+
+/** Every other change begins a pulse. */
+function beginnings(times: Float64Array): Float64Array {
+  const begun = new Float64Array((times.length + 1) >> 1)
+  for (let i = 0; i < begun.length; i++) begun[i] = times[2 * i]!
+  return begun
 }
 
 /** Samples of one channel, of any form. @returns whether all are numbers */
