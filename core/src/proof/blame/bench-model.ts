@@ -67,7 +67,11 @@ export class BenchModel implements JointModel {
   private readonly foreign = new Map<number, number>()
   /** What each state of a disk does to each place, by state × place. */
   private readonly codes: readonly Uint8Array[]
-  private readonly known: (Float64Array | undefined)[]
+  /** Where in {@link logs} a side begins, by side × case; −1 where it was not worked out yet. */
+  private readonly known: Int32Array
+  /** All of them behind each other: thousands of small arrays took longer than what is in them. */
+  private logs = new Float64Array(1 << 10)
+  private used = 0
   private readonly sides: readonly SideRead[]
 
   constructor(
@@ -117,7 +121,7 @@ export class BenchModel implements JointModel {
     this.sides = [...bySide.values()].map((own, index) =>
       this.sideOf({ disk: own[0]!.disk, drive: own[0]!.drive, head: own[0]!.head, places: own }, index),
     )
-    this.known = Array.from({ length: this.sides.length * CASES })
+    this.known = new Int32Array(this.sides.length * CASES).fill(-1)
     const readsOf = disks.map((): SideRead[] => [])
     for (const side of this.sides) readsOf[side.disk]!.push(side)
     this.readsOf = readsOf
@@ -215,25 +219,38 @@ export class BenchModel implements JointModel {
     return caseNumber(own, beside, Number(m === OFF_SPEED) + Number(wm === OFF_SPEED))
   }
 
-  /** Log likelihood of one side for each state of its disk. */
-  private sideLogs(p: SideRead, c: number): Float64Array {
-    const at = p.index * CASES + c
-    let l = this.known[at]
-    if (l) return l
+  /** @returns where in {@link logs} the log likelihoods of one side stand, for each state of its disk */
+  private sideLogs(p: SideRead, c: number): number {
+    const known = this.known[p.index * CASES + c]!
+    if (known >= 0) return known
     const codes = this.codes[p.disk]!
-    l = this.known[at] = new Float64Array(this.states[p.disk]!.length)
+    const count = this.states[p.disk]!.length
+    const at = this.used
+    this.used += count
+    if (this.used > this.logs.length) {
+      const more = new Float64Array(2 * this.logs.length)
+      more.set(this.logs)
+      this.logs = more
+    }
     for (const x of p.places)
-      for (let s = 0; s < l.length; s++)
-        l[s]! += placeLikelihood(x.good, x.sectors, codes[s * PLACES + x.head * 3 + x.zone]!, x.zone, c, p.wide)
-    return l
+      for (let s = 0; s < count; s++)
+        this.logs[at + s]! += placeLikelihood(
+          x.good,
+          x.sectors,
+          codes[s * PLACES + x.head * 3 + x.zone]!,
+          x.zone,
+          c,
+          p.wide,
+        )
+    return (this.known[p.index * CASES + c] = at)
   }
 
   /** Log likelihood of a disk's reads for each of its states. */
   likelihoods(disk: number, config: readonly number[]): Float64Array {
-    const out = Float64Array.from(this.diskPriors[disk]!)
+    const out = this.diskPriors[disk]!.slice()
     for (const p of this.readsOf[disk]!) {
-      const l = this.sideLogs(p, this.caseOf(p, config))
-      for (let s = 0; s < out.length; s++) out[s]! += l[s]!
+      const at = this.sideLogs(p, this.caseOf(p, config))
+      for (let s = 0; s < out.length; s++) out[s]! += this.logs[at + s]!
     }
     return out
   }
@@ -275,60 +292,66 @@ export class BenchModel implements JointModel {
   }
 
   along(config: readonly number[], variable: number): Float64Array {
-    const { prior, disks, sums, cases } = this.at(config)
+    const { log, disks, there } = this.at(config)
     const own = this.touches[variable]!
-    const rest =
-      prior -
-      this.priors[variable]![config[variable]!]! +
-      disks.reduce((n, l) => n + l, 0) -
-      own.reduce((n, t) => n + disks[t.disk]!, 0)
+    const now = config[variable]!
+    let rest = log - this.priors[variable]![now]!
+    for (const { disk } of own) rest -= disks[disk]!
     const out = new Float64Array(this.sizes[variable]!)
-    const there = [...config]
-    for (let state = 0; state < out.length; state++) {
-      there[variable] = state
-      let l = rest + this.priors[variable]![state]!
-      for (const { disk, sides } of own) {
-        if (state === config[variable]) {
-          l += disks[disk]!
-          continue
-        }
-        // Only the sides that the variable has part in change.
-        const logs = this.scratch
-        const n = this.states[disk]!.length
-        for (let s = 0; s < n; s++) logs[s] = sums[disk]![s]!
-        for (const p of sides) {
-          const [before, after] = [cases[p.index]!, this.caseOf(p, there)]
-          if (before === after) continue
-          const [less, more] = [this.sideLogs(p, before), this.sideLogs(p, after)]
-          for (let s = 0; s < n; s++) logs[s]! += more[s]! - less[s]!
-        }
-        l += logSum(logs, n)
+    for (let state = 0; state < out.length; state++) out[state] = rest + this.priors[variable]![state]!
+    // All states of one disk, then the next disk: what is known of a disk is then near at hand.
+    for (const { disk, sides } of own) {
+      for (let state = 0; state < out.length; state++) {
+        there[variable] = state
+        out[state]! += state === now ? disks[disk]! : this.changed(disk, sides, there)
       }
-      out[state] = l
     }
+    there[variable] = now
     return out
+  }
+
+  /** Log likelihood of a disk's reads where some of its sides differ from the configuration at hand. */
+  private changed(disk: number, sides: readonly SideRead[], there: readonly number[]): number {
+    const { scratch, states } = this
+    const { sums, cases } = this.last!
+    const n = states[disk]!.length
+    const sum = sums[disk]!
+    for (let s = 0; s < n; s++) scratch[s] = sum[s]!
+    for (const p of sides) {
+      const [before, after] = [cases[p.index]!, this.caseOf(p, there)]
+      if (before === after) continue
+      const [less, more] = [this.sideLogs(p, before), this.sideLogs(p, after)]
+      for (let s = 0; s < n; s++) scratch[s]! += this.logs[more + s]! - this.logs[less + s]!
+    }
+    return logSum(scratch, n)
   }
 
   /** States of one disk while a variable is tried: made once, as it is used a hundred thousand times. */
   private readonly scratch = new Float64Array(16)
   private last: {
     readonly config: readonly number[]
-    readonly prior: number
+    /** Logarithm of the joint probability. */
+    readonly log: number
     readonly sums: readonly Float64Array[]
     readonly disks: readonly number[]
     readonly cases: Uint8Array
+    /** The configuration again, in which one variable after the other is tried. */
+    readonly there: number[]
   } | null = null
 
   /** What is the same for all variables: kept for the configuration at hand. */
   private at(config: readonly number[]) {
     if (this.last?.config !== config) {
       const sums = this.disks.map((_, i) => this.likelihoods(i, config))
+      const disks = sums.map(l => logSum(l))
+      const prior = config.reduce((l, s, v) => l + this.priors[v]![s]!, 0)
       this.last = {
         config,
-        prior: config.reduce((l, s, v) => l + this.priors[v]![s]!, 0),
+        log: disks.reduce((n, l) => n + l, prior),
         sums,
-        disks: sums.map(l => logSum(l)),
+        disks,
         cases: Uint8Array.from(this.sides, p => this.caseOf(p, config)),
+        there: [...config],
       }
     }
     return this.last
