@@ -36,13 +36,13 @@ describe('what a drive takes, by the logs of the workshop', () => {
     w.say(TWO, at(40), { kind: 'note' })
     w.say(ONE, at(0, 2), { kind: 'note' })
     // By hand: 5 to begin, 20 after the other one came in, 5 the next day.
-    expect(w.facts(ONE).spent).toMatchObject({ minutes: 30, sittings: 2 })
-    expect(w.facts(TWO).spent).toMatchObject({ minutes: 20, sittings: 1 })
+    expect((await w.facts(ONE)).spent).toMatchObject({ minutes: 30, sittings: 2 })
+    expect((await w.facts(TWO)).spent).toMatchObject({ minutes: 20, sittings: 1 })
   })
 
   it('knows how drives of the type ended, and what the same fault took', async () => {
     const w = await bench()
-    expect(w.facts(ONE)).toMatchObject({ endings: { working: 0, all: 0 }, outlook: null, repairs: [] })
+    expect(await w.facts(ONE)).toMatchObject({ endings: { working: 0, all: 0 }, outlook: null, repairs: [] })
     w.read(ONE, at(5), 'complaint.reads-nothing', 'seen')
     w.say(ONE, at(10), { kind: 'finding', finding: { finding: 'headclean.brown' } })
     w.read(ONE, at(15), 'after.clean.heads', 'cures')
@@ -51,7 +51,7 @@ describe('what a drive takes, by the logs of the workshop', () => {
     w.drives.receive(newDrive({ tag: 'SK-32', ...w.model }), at(0, 3), TWO)
     w.read(TWO, at(5, 3), 'complaint.reads-nothing', 'seen')
     w.say(TWO, at(6, 3), { kind: 'finding', finding: { finding: 'headclean.brown' } })
-    const facts = w.facts(TWO)
+    const facts = await w.facts(TWO)
     expect(facts.endings).toEqual({ working: 1, all: 1 })
     expect(facts.pace).toMatchObject({ drives: 1, taken: 35 })
     expect(facts.pace!.expected).toBeGreaterThan(0)

@@ -19,7 +19,7 @@ import type { Db } from '../database/db'
 import type { DriveCases } from './drive-cases'
 import type { DriveService } from './drives'
 import type { KnowledgeService } from './knowledge'
-import type { PartPlaces } from './parts'
+import type { PartPlaces, PartsAtHand } from './parts'
 
 /** So many drives that left last tell how long things take here, and so many repairs are told of one fault. */
 const LATEST = 40
@@ -29,6 +29,9 @@ interface Timed extends HandsTime {
   readonly expected: number
   readonly seq: number
 }
+
+const isAtHand = (parts: PartsAtHand, drive: DriveFacts, part: string) =>
+  parts.likely(part, modelKey(drive)).some(p => fitOf({ part, drive, measures: {} }, p) !== null)
 
 /** Hours and money of drives, by what this workshop has seen. */
 export class WorthService {
@@ -43,12 +46,13 @@ export class WorthService {
     private readonly cases: DriveCases,
   ) {}
 
-  facts(drive: DriveFacts, nowMs: number): WorthFacts {
+  async facts(drive: DriveFacts, nowMs: number): Promise<WorthFacts> {
+    const atHand = await this.places.ready()
     const log = this.drives.log(drive.id)
     const endings = this.endings(drive)
     const found = this.cases.of(drive, log, walk(drive, log, nowMs))
     const usual = chanceHere(USUAL_CHANCE[drive.mechanism].value, endings)
-    const outlook = cureOutlook(found, usual, part => this.isAtHand(drive, part))
+    const outlook = cureOutlook(found, usual, part => isAtHand(atHand, drive, part))
     return {
       endings,
       outlook,
@@ -62,10 +66,6 @@ export class WorthService {
   spentOn(drive: DriveFacts): NonNullable<WorthFacts['spent']> {
     const { minutes, sittings, expected } = this.timed(drive.id, this.drives.log(drive.id))
     return { minutes, sittings, expected }
-  }
-
-  private isAtHand(drive: DriveFacts, part: string): boolean {
-    return this.places.likely(part, modelKey(drive)).some(p => fitOf({ part, drive, measures: {} }, p) !== null)
   }
 
   /** How drives of its type ended here. Simulated ones and practice do not count. */

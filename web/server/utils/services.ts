@@ -139,7 +139,7 @@ async function open() {
   drives.whenLogsChange(() => {
     places.forget()
     cases.forget()
-    void bench.warm()
+    void bench.warm().then(() => places.warm())
   })
   const live = new LiveStreams(driveNews)
   const importing = new ImportThread(join(beside, 'import-archive.mjs'), folder, db)

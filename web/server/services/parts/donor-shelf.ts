@@ -2,7 +2,16 @@ import { driveNamed, partsOn, piecesOf, withAssembly, withPieces } from '@wobrin
 import type { DriveFacts, PartLeft } from '@wobrin/core/log'
 import type { Donor, DonorPart } from '../../../shared/parts'
 import type { DriveService } from '../drives'
-import type { PartLogs, Stripped } from './part-logs'
+import type { PartLogs, Stripped, Used } from './part-logs'
+
+/** A donor that is not worked out yet. */
+export interface DonorToMake {
+  readonly release: string
+  /** Differs whenever it would be made otherwise. */
+  readonly stamp: string
+  /** Null where its drive is gone. */
+  readonly made: () => Donor | null
+}
 
 /**
  * What drives that were given up for parts still have. Where a part went is read from the logs of the drives that got
@@ -20,26 +29,46 @@ export class DonorShelf {
     return { donors: this.made(all.slice(from, from + most)), total: all.length }
   }
 
-  /** Donors, the latest first. */
-  list(): Donor[] {
-    return this.made(this.logs.strippedDrives())
-  }
-
   /** One donor, by its release; null where there is none. */
   find(release: string): Donor | null {
     return this.made(this.logs.strippedDrives().filter(s => s.release === release))[0] ?? null
   }
 
+  /** All donors, the latest first, each made where somebody asks for it. */
+  each(): DonorToMake[] {
+    const went = this.went()
+    return this.logs.strippedDrives().map(s => {
+      const its = went.get(s.release) ?? []
+      const of = ({ driveId, part }: Used) => `${part} ${driveId} ${this.logs.factsOf(driveId)}`
+      return {
+        release: s.release,
+        stamp: [this.logs.factsOf(s.driveId), ...its.map(of)].join(),
+        made: () => this.donor(s, its),
+      }
+    })
+  }
+
   private made(stripped: readonly Stripped[]): Donor[] {
-    /** Tags of the drives that parts went into, by the donor's release and the part. */
-    const went = new Map<string, Map<string, string>>()
-    const asked = new Set(stripped.map(s => s.release))
-    for (const { release, part, driveId } of this.logs.usedParts()) {
-      if (!asked.has(release)) continue
-      const parts = went.get(release) ?? new Map<string, string>()
-      went.set(release, parts.set(part, this.drives.get(driveId).tag))
+    const went = this.went()
+    return stripped.flatMap(s => this.donor(s, went.get(s.release) ?? []) ?? [])
+  }
+
+  /** Null where the drive is gone. */
+  private donor(s: Stripped, went: readonly Used[]): Donor | null {
+    const drive = this.drives.find(s.driveId)
+    const tags = new Map(went.map(u => [u.part, this.drives.find(u.driveId)?.tag ?? '']))
+    return drive && donorOf(s, drive, tags)
+  }
+
+  /** Parts that went into other drives, by the donor's release. */
+  private went(): Map<string, Used[]> {
+    const went = new Map<string, Used[]>()
+    for (const u of this.logs.usedParts()) {
+      const list = went.get(u.release)
+      if (list) list.push(u)
+      else went.set(u.release, [u])
     }
-    return stripped.map(s => donorOf(s, this.drives.get(s.driveId), went.get(s.release) ?? new Map()))
+    return went
   }
 }
 

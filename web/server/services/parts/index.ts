@@ -1,7 +1,7 @@
 export { DonorShelf } from './donor-shelf'
 export { FittingService } from './fitting'
 export { PartLogs } from './part-logs'
-export { PartPlaces } from './part-places'
+export { PartPlaces, type PartsAtHand } from './part-places'
 export { PoolService } from './pooling'
 export { SpareShelf } from './spare-shelf'
 export { WantService, type MeasuredLike } from './wanting'

@@ -1,8 +1,14 @@
-import { and, asc, gt, inArray, isNotNull, max, or, type SQL } from 'drizzle-orm'
+import { and, asc, gt, inArray, isNotNull, lte, max, or, type SQL } from 'drizzle-orm'
 import type { LogEntry, PartLeft } from '@wobrin/core/log'
 import { logEntries, MOVES_PARTS, PART_MOVES } from '../../database/schema'
 import { arrived } from '../../database/arrived'
 import type { Db } from '../../database/db'
+import type { Breaks } from '../breaks'
+
+/** Entries that are read between two looks whether others wait. */
+const AT_ONCE = 200
+
+const TAKES_BACK = isNotNull(logEntries.takesBack)
 
 /** A drive that was stripped for parts, as its release says. */
 export interface Stripped {
@@ -38,6 +44,8 @@ export class PartLogs {
   private readonly lent = new Map<string, Lent>()
   private readonly back = new Map<string, string>()
   private readonly takenBack = new Set<string>()
+  /** The last entry that corrected what a drive is, of those since the first reading. */
+  private readonly corrected = new Map<string, number>()
   /** Grows whenever where a part is has changed. */
   changes = 0
 
@@ -45,7 +53,8 @@ export class PartLogs {
 
   /** Reads everything anew: logs changed otherwise than at their ends. */
   forget(): void {
-    for (const all of [this.stripped, this.used, this.fitted, this.lent, this.back, this.takenBack]) all.clear()
+    const all = [this.stripped, this.used, this.fitted, this.lent, this.back, this.takenBack, this.corrected]
+    for (const each of all) each.clear()
     this.seq = 0
     this.read = false
     this.changes++
@@ -72,6 +81,11 @@ export class PartLogs {
     return this.standing(this.lent).filter(l => !back.has(l.entry))
   }
 
+  /** Changes whenever what a drive is was corrected. */
+  factsOf(driveId: string): number {
+    return this.corrected.get(driveId) ?? 0
+  }
+
   private standing<T>(all: ReadonlyMap<string, T>): T[] {
     this.catchUp()
     return [...all].flatMap(([id, what]) => (this.takenBack.has(id) ? [] : [what]))
@@ -79,18 +93,43 @@ export class PartLogs {
 
   /** Reads what came since. */
   catchUp(): void {
-    const newest = this.db
-      .select({ seq: max(logEntries.seq) })
-      .from(logEntries)
-      .get()!.seq
-    if (this.read && (newest ?? 0) === this.seq) return
-    const rows = this.read
-      ? this.since(this.seq)
-      : [...this.rows(MOVES_PARTS), ...this.rows(isNotNull(logEntries.takesBack))]
+    const newest = this.newest()
+    if (this.read && newest === this.seq) return
+    const rows = this.read ? this.since(this.seq) : [...this.rows(MOVES_PARTS), ...this.rows(TAKES_BACK)]
     for (const row of rows) this.take(row)
-    this.seq = newest ?? 0
+    this.seq = newest
     this.read = true
     if (rows.length) this.changes++
+  }
+
+  /** The same, letting others in while everything is read for the first time. */
+  async catchUpInSlices(breaks: Breaks): Promise<void> {
+    const newest = this.newest()
+    let rows: LogEntry[] = []
+    for (let from = 0; !this.read; from = rows.at(-1)!.seq) {
+      rows = this.rows(and(MOVES_PARTS, gt(logEntries.seq, from), lte(logEntries.seq, newest))!, AT_ONCE)
+      for (const row of rows) this.take(row)
+      if (rows.length < AT_ONCE) break
+      await breaks.whereDue()
+    }
+    // Somebody may have read everything meanwhile.
+    if (!this.read) {
+      // Few: an index finds them, and would not in part of the log.
+      for (const row of this.rows(TAKES_BACK)) this.take(row)
+      this.seq = newest
+      this.read = true
+      this.changes++
+    }
+    this.catchUp()
+  }
+
+  private newest(): number {
+    return (
+      this.db
+        .select({ seq: max(logEntries.seq) })
+        .from(logEntries)
+        .get()!.seq ?? 0
+    )
   }
 
   /** New entries; corrected facts among them, as parts are found by the model that they come from. */
@@ -99,17 +138,19 @@ export class PartLogs {
     return this.rows(and(gt(logEntries.seq, seq), told)!)
   }
 
-  private rows(which: SQL): LogEntry[] {
+  private rows(which: SQL, most = -1): LogEntry[] {
     return this.db
       .select()
       .from(logEntries)
       .where(and(which, arrived(logEntries.driveId)))
       .orderBy(asc(logEntries.seq))
+      .limit(most)
       .all()
   }
 
-  private take({ id, driveId, at, detail, data, takesBack }: LogEntry): void {
+  private take({ id, seq, kind, driveId, at, detail, data, takesBack }: LogEntry): void {
     if (takesBack) this.takenBack.add(takesBack)
+    if (kind === 'facts') this.corrected.set(driveId, seq)
     const moved = { entry: id, driveId, at }
     if (data?.type === 'release' && data.parts?.length)
       this.stripped.set(id, { release: id, driveId, at, remark: detail, parts: data.parts })

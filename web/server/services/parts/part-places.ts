@@ -1,7 +1,8 @@
 import { findPart } from '@wobrin/core/parts'
 import { findMechanism } from '@wobrin/core/drives'
 import { modelKey } from '@wobrin/core/drives/models'
-import { offerIn, type Obtainable } from '../../../shared/parts'
+import { offerIn, type Donor, type Obtainable } from '../../../shared/parts'
+import { Breaks } from '../breaks'
 import type { DonorShelf } from './donor-shelf'
 import type { PartLogs } from './part-logs'
 import type { SpareRow, SpareShelf } from './spare-shelf'
@@ -16,36 +17,59 @@ export interface PartAtHand extends Obtainable {
   readonly words: string
 }
 
-interface Known {
-  readonly stamp: string
-  readonly all: readonly PartAtHand[]
+/** Parts that are looked at between two looks whether others wait. */
+const AT_ONCE = 500
+
+/** Every part at hand at one moment, as it is looked for. */
+export class PartsAtHand {
   /** By the part and the model that it came from. */
-  readonly byModel: ReadonlyMap<string, readonly PartAtHand[]>
+  private readonly byModel = new Map<string, PartAtHand[]>()
   /** Those that other models may use, by their shape. */
-  readonly byShape: ReadonlyMap<string, readonly PartAtHand[]>
+  private readonly byShape = new Map<string, PartAtHand[]>()
+
+  constructor(readonly all: readonly PartAtHand[]) {}
+
+  /** Finds its way in all of them, letting others in. */
+  async index(breaks: Breaks): Promise<void> {
+    for (const [i, p] of this.all.entries()) {
+      if (i % AT_ONCE === 0) await breaks.whereDue()
+      const model = p.model && modelKey(p.model)
+      if (model) add(this.byModel, `${p.part} ${model}`, p)
+      const shape = findPart(p.part)?.shape
+      if (shape && (p.place !== 'donor' || Object.keys(p.measures).length)) add(this.byShape, shape, p)
+    }
+  }
+
+  /** Parts of one kind and model, and those of its shape that are measured or on the shelf. */
+  likely(part: string, model: string | null): readonly PartAtHand[] {
+    const same = model === null ? [] : (this.byModel.get(`${part} ${model}`) ?? [])
+    const shape = findPart(part)?.shape
+    return [...new Set([...same, ...(shape ? (this.byShape.get(shape) ?? []) : [])])]
+  }
 }
 
-/** Every part at hand, kept ready to be searched; made anew where one moved. */
+/** Parts of a donor, and what they were made of. */
+interface KnownDonor {
+  readonly stamp: string
+  readonly parts: readonly PartAtHand[]
+}
+
+/**
+ * Every part at hand, kept ready to be searched. Where one moved, only its donor is worked out again; others are let in
+ * meanwhile.
+ */
 export class PartPlaces {
-  private known: Known | null = null
+  private known: { readonly stamp: string; readonly parts: PartsAtHand } | null = null
+  private making: Promise<PartsAtHand> | null = null
+  private donorsKnown: ReadonlyMap<string, KnownDonor> = new Map()
+  /** How often everything was forgotten. */
+  private forgotten = 0
 
   constructor(
     private readonly donors: DonorShelf,
     private readonly spares: SpareShelf,
     private readonly logs: PartLogs,
   ) {}
-
-  all(): readonly PartAtHand[] {
-    return this.ready().all
-  }
-
-  /** Parts of one kind and model, and those of its shape that are measured or on the shelf. */
-  likely(part: string, model: string | null): readonly PartAtHand[] {
-    const { byModel, byShape } = this.ready()
-    const same = model === null ? [] : (byModel.get(`${part} ${model}`) ?? [])
-    const shape = findPart(part)?.shape
-    return [...new Set([...same, ...(shape ? (byShape.get(shape) ?? []) : [])])]
-  }
 
   /** How many pieces of a part of the shelf went into drives. */
   used(spare: string): number {
@@ -56,49 +80,71 @@ export class PartPlaces {
   forget(): void {
     this.logs.forget()
     this.known = null
+    this.donorsKnown = new Map()
+    this.forgotten++
   }
 
-  private ready(): Known {
+  /** Works it out before anybody asks. What goes wrong shows when somebody does. */
+  async warm(): Promise<void> {
+    await this.ready().catch(() => undefined)
+  }
+
+  /** What is at hand now. Who asks while it is worked out for somebody else gets the same. */
+  async ready(): Promise<PartsAtHand> {
+    const breaks = new Breaks()
+    await this.logs.catchUpInSlices(breaks)
+    // What is being worked out already may lack what was entered since.
+    await this.making?.catch(() => undefined)
     this.logs.catchUp()
-    const stamp = `${this.logs.changes} ${this.spares.changes}`
-    if (this.known?.stamp === stamp) return this.known
+    if (this.known?.stamp === this.stamp()) return this.known.parts
+    return (this.making ??= this.make(breaks).finally(() => (this.making = null)))
+  }
+
+  private stamp = () => `${this.logs.changes} ${this.spares.changes} ${this.forgotten}`
+
+  private async make(breaks: Breaks): Promise<PartsAtHand> {
+    const [stamp, before] = [this.stamp(), this.forgotten]
     const used = new Map<string, number>()
     for (const f of this.logs.fittedSpares()) used.set(f.spare, (used.get(f.spare) ?? 0) + 1)
-    const all: PartAtHand[] = [
-      ...this.spares.list().flatMap(s => spareAtHand(s, used.get(s.id) ?? 0)),
-      ...this.donors.list().flatMap(d => {
-        const name = `${findMechanism(d.drive.mechanism).label} ${d.name} ${d.tag}`
-        return d.parts
-          .filter(p => p.wentTo === null)
-          .map((p): PartAtHand => ({
-            ...offerIn(d.drive, p, 'donor', d.release),
-            name: '',
-            dueOn: null,
-            pieces: 1,
-            photo: null,
-            words: `${p.label} ${name} ${p.says}`.toLowerCase(),
-          }))
-      }),
-    ]
-    return (this.known = { stamp, all, ...indexed(all) })
+    const all = this.spares.list().flatMap(s => spareAtHand(s, used.get(s.id) ?? 0))
+    const donors = new Map<string, KnownDonor>()
+    for (const d of this.donors.each()) {
+      await breaks.whereDue()
+      const known = this.donorsKnown.get(d.release)
+      const own = known?.stamp === d.stamp ? known : { stamp: d.stamp, parts: ofDonor(d.made()) }
+      donors.set(d.release, own)
+      for (const p of own.parts) all.push(p)
+    }
+    const parts = new PartsAtHand(all)
+    await parts.index(breaks)
+    // What was made of logs that were forgotten meanwhile is not kept.
+    if (before === this.forgotten) {
+      this.donorsKnown = donors
+      this.known = { stamp, parts }
+    }
+    return parts
   }
 }
 
-function indexed(all: readonly PartAtHand[]): Pick<Known, 'byModel' | 'byShape'> {
-  const byModel = new Map<string, PartAtHand[]>()
-  const byShape = new Map<string, PartAtHand[]>()
-  const add = (to: Map<string, PartAtHand[]>, key: string, p: PartAtHand) => {
-    const list = to.get(key)
-    if (list) list.push(p)
-    else to.set(key, [p])
-  }
-  for (const p of all) {
-    const model = p.model && modelKey(p.model)
-    if (model) add(byModel, `${p.part} ${model}`, p)
-    const shape = findPart(p.part)?.shape
-    if (shape && (p.place !== 'donor' || Object.keys(p.measures).length)) add(byShape, shape, p)
-  }
-  return { byModel, byShape }
+function add(to: Map<string, PartAtHand[]>, key: string, p: PartAtHand): void {
+  const list = to.get(key)
+  if (list) list.push(p)
+  else to.set(key, [p])
+}
+
+function ofDonor(d: Donor | null): PartAtHand[] {
+  if (d === null) return []
+  const name = `${findMechanism(d.drive.mechanism).label} ${d.name} ${d.tag}`
+  return d.parts
+    .filter(p => p.wentTo === null)
+    .map((p): PartAtHand => ({
+      ...offerIn(d.drive, p, 'donor', d.release),
+      name: '',
+      dueOn: null,
+      pieces: 1,
+      photo: null,
+      words: `${p.label} ${name} ${p.says}`.toLowerCase(),
+    }))
 }
 
 function spareAtHand(s: SpareRow, used: number): PartAtHand[] {

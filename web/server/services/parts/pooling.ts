@@ -53,11 +53,12 @@ export class PoolService {
           gone: gone.get(drive.id) ?? new Set(),
         })
     }
-    return poolWorkshop(there, this.spares(), allowed)
+    return poolWorkshop(there, await this.spares(), allowed)
   }
 
-  private spares(): PoolSpare[] {
-    return this.places.all().flatMap((p): PoolSpare[] => {
+  private async spares(): Promise<PoolSpare[]> {
+    const { all } = await this.places.ready()
+    return all.flatMap((p): PoolSpare[] => {
       if (!p.spare || !p.model || p.place !== 'shelf') return []
       const one = { name: p.where || p.label, part: p.part, model: p.model, tested: p.known === 'tested' }
       return [{ id: p.spare, ...one }]

@@ -59,10 +59,11 @@ export class WantService {
     // Nobody is asked where nothing is wanted.
     const byModel = wants.length ? this.byModel() : new Map<string, DriveFacts[]>()
     const offers = new Map<string, Obtainable>()
+    const atHand = await this.places.ready()
     for (const want of wants) {
       if (want.part === null) continue
       await breaks.whereDue()
-      for (const p of this.places.likely(want.part, modelKey(want.drive)).slice(0, WEIGHED))
+      for (const p of atHand.likely(want.part, modelKey(want.drive)).slice(0, WEIGHED))
         for (let piece = 0; piece < Math.min(p.pieces, wants.length); piece++)
           offers.set(`${p.key} ${piece}`, { ...bare(p), key: `${p.key} ${piece}` })
       for (const o of this.inDrives(want, cases, byModel)) offers.set(o.key, o)
@@ -82,18 +83,17 @@ export class WantService {
    */
   async search(query: string, place: string, nowMs: number, like: MeasuredLike | null = null): Promise<ShelfParts> {
     const words = query.normalize('NFC').toLowerCase().split(/\s+/).filter(Boolean).slice(0, 8)
-    const byWords = this.places
-      .all()
-      .filter(p => (place === '' || p.place === place) && words.every(w => p.words.includes(w)))
-    const found = like ? byMeasures(byWords, like) : byWords.map(p => ({ ...p, fit: null }))
-    const shown = found.slice(0, SHOWN)
+    const { all } = await this.places.ready()
+    const found = all.filter(p => (place === '' || p.place === place) && words.every(w => p.words.includes(w)))
+    const fitting = like ? byMeasures(found, like) : found
+    const shown = fitting.slice(0, SHOWN)
     const wants = await this.wantsIn(await this.bench.cases(nowMs), new Breaks())
     const items = shown.map((p): ShelfPart => {
       const { words: _, ...rest } = p
       const serves = wants.filter(w => fitOf(w, p) !== null).map(w => w.drive.tag)
-      return { ...rest, serves: [...new Set(serves)] }
+      return { fit: null, ...rest, serves: [...new Set(serves)] }
     })
-    return { items, total: found.length }
+    return { items, total: fitting.length }
   }
 
   /** Parts that are on their way, the first to arrive first. */

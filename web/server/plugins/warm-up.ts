@@ -1,11 +1,12 @@
 /** The first page goes out before this begins. */
 const AFTER_MS = 300
 
-/** Works the Bench out once the server listens, so that the first who asks for it does not wait for all of it. */
+/** Works out the Bench and the parts at hand once the server listens, so that the first who asks does not wait. */
 export default defineNitroPlugin(nitro => {
   const timer = setTimeout(async () => {
-    const { bench } = await useServices()
+    const { bench, places } = await useServices()
     await bench.warm()
+    await places.warm()
   }, AFTER_MS)
   timer.unref()
   nitro.hooks.hook('close', () => clearTimeout(timer))
