@@ -1,4 +1,3 @@
-import { execFileSync } from 'node:child_process'
 import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
@@ -7,9 +6,10 @@ import { chromium } from '@playwright/test'
 import { SimulatedPickup, SIMULATED_PULLEYS } from '@wobrin/core/simulator'
 import { speedFromPulses } from '@wobrin/core/instruments/spindle'
 import { seed } from '../../demo/src/seed'
-import { serve } from '../serve.mjs'
+import { serve, stop } from '../serve.mjs'
 import { benchAdvice, benchAlign } from './align'
 import { blaming } from './blame'
+import { coldStart } from './cold-start'
 import { byEar } from './by-ear'
 import { liveDelay } from './live'
 import { longLog, photographing, puttingBack } from './bench-line'
@@ -86,7 +86,7 @@ function aligning(drives: number): void {
  * `npm run bench -- bus` takes the read engine and its recordings alone, `-- readers` what reads recordings, `-- align`
  * the sweeps, `-- blame` the inference, `-- scale` a million entries (`--busy`: with burners beside it), `-- plan` and
  * `-- pool` the planner and the pooling of parts, `-- by-ear` speeds by sound and film, `-- live` what comes over
- * standard input, `-- growth` draws time and memory against size.
+ * standard input, `-- growth` draws time and memory against size, `-- serving` the server's start and its pages.
  */
 const only = process.argv[2]
 
@@ -94,30 +94,15 @@ async function serving(): Promise<void> {
   const data = join(folder, 'data')
   const first = await serve({ port: 4191, host: '127.0.0.1', data })
   await seed(first.address)
-  first.child.kill()
-  await new Promise(resolve => setTimeout(resolve, 300))
-  const starts: number[] = []
-  let server = null as Awaited<ReturnType<typeof serve>> | null
-  for (let i = 0; i < runs; i++) {
-    server = await serve({ port: 4192 + i, host: '127.0.0.1', data })
-    starts.push(server.milliseconds)
-    if (i < runs - 1) server.child.kill()
-  }
-  const empty: number[] = []
-  for (let i = 0; i < runs; i++) {
-    const begun = performance.now()
-    execFileSync(process.execPath, ['-e', '0'])
-    empty.push(performance.now() - begun)
-  }
-  console.log(
-    `Server answers ${middle(starts).toFixed(0)} ms after its start (baseline, an empty Node process: ${middle(empty).toFixed(0)} ms)`,
-  )
+  await stop(first.child)
+  await coldStart(data)
+  const server = await serve({ port: 4192, host: '127.0.0.1', data })
 
   const browser = await chromium.launch({
     executablePath: '/usr/bin/chromium',
     args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
   })
-  const bench = (await (await fetch(`${server!.address}/api/bench`)).json()) as {
+  const bench = (await (await fetch(`${server.address}/api/bench`)).json()) as {
     lines: { drive: { id: string; tag: string } }[]
   }
   const id = bench.lines.find(l => l.drive.tag === 'SK-05')!.drive.id
@@ -126,19 +111,19 @@ async function serving(): Promise<void> {
   for (let i = 0; i < runs; i++) {
     const page = await (await browser.newContext()).newPage()
     let begun = performance.now()
-    await page.goto(`${server!.address}/icon.svg`)
+    await page.goto(`${server.address}/icon.svg`)
     bare.push(performance.now() - begun)
     begun = performance.now()
-    await page.goto(`${server!.address}/drives/${id}`, { waitUntil: 'commit' })
+    await page.goto(`${server.address}/drives/${id}`, { waitUntil: 'commit' })
     await page.getByTestId('call').waitFor()
     usable.push(performance.now() - begun)
     await page.context().close()
   }
-  await photographing(browser, server!.address)
-  await longLog(browser, server!.address)
-  await openingDisk(browser, server!.address, await disk())
+  await photographing(browser, server.address)
+  await longLog(browser, server.address)
+  await openingDisk(browser, server.address, await disk())
   await browser.close()
-  server!.child.kill()
+  server.child.kill()
   console.log(
     `Drive page usable (its call on the screen, cold cache) in ${middle(usable).toFixed(0)} ms (baseline, one bare file in the same browser: ${middle(bare).toFixed(0)} ms)`,
   )
@@ -158,6 +143,10 @@ try {
   }
   if (only === 'readers') {
     await reading(folder)
+    process.exit(0)
+  }
+  if (only === 'serving') {
+    await serving()
     process.exit(0)
   }
   if (only === 'growth') {
