@@ -14,6 +14,7 @@ import { byEar } from './by-ear'
 import { liveDelay } from './live'
 import { longLog, photographing, puttingBack } from './bench-line'
 import { diagnosing } from './diagnosis'
+import { firstView } from './first-view'
 import { growth } from './growth'
 import { planning } from './plan'
 import { pooling } from './pool'
@@ -119,6 +120,7 @@ async function serving(): Promise<void> {
     usable.push(performance.now() - begun)
     await page.context().close()
   }
+  await firstView(browser, server.address, ['/', `/drives/${id}`])
   await photographing(browser, server.address)
   await longLog(browser, server.address)
   await openingDisk(browser, server.address, await disk())

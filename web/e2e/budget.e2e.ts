@@ -119,3 +119,28 @@ test('a log is fetched as a whole once, and then only what came since', async ({
   for (const u of logs.filter(l => l.pathname.endsWith('/log')))
     expect(Number(u.searchParams.get('after'))).toBeGreaterThan(0)
 })
+
+test('what to do next is there before any script, where it stays', async ({ page, browser, baseURL }) => {
+  const early = await (await browser.newContext({ javaScriptEnabled: false, viewport: page.viewportSize() })).newPage()
+  const panel = (p: Page) => p.getByRole('region', { name: 'Do next' })
+  // Another test may do the first thing between the two looks.
+  await expect(async () => {
+    await early.goto(`${baseURL}/`)
+    await page.goto('/')
+    await settle(page)
+    const seen = [early, page].map(p => panel(p).getByRole('link', { name: /^Go to/ }))
+    const [before, after] = await Promise.all(seen.map(link => link.getAttribute('href')))
+    expect(before).toBe(after)
+    for (const name of [/^Go to/, 'Receive a drive', 'Plan the day'])
+      expect(await panel(early).getByRole('link', { name }).boundingBox()).toEqual(
+        await panel(page).getByRole('link', { name }).boundingBox(),
+      )
+    const lines = (p: Page) => panel(p).getByRole('listitem').allTextContents()
+    expect(await lines(early)).toEqual((await lines(page)).map(text => text.trim()))
+  }).toPass({ timeout: 60_000 })
+  await panel(early)
+    .getByRole('link', { name: /^Go to/ })
+    .click()
+  await expect(early).toHaveURL(/\/drives\/[0-9a-f-]{36}\?/)
+  await early.context().close()
+})

@@ -19,6 +19,7 @@ const READ = new Set(['label', 'title', 'placeholder', 'hint', 'alt', 'what', 'e
 /** Sentences and labels have a space; one word alone may be an id. */
 const isSentence = (text: string) => / \S/.test(text.trim()) && /[A-Z]{3}/i.test(text)
 
+/** What is written in a script; of markup, all but how it looks. */
 function inScript(code: string): string[] {
   const found: string[] = []
   const visit = (node: ts.Node): void => {
@@ -29,7 +30,7 @@ function inScript(code: string): string[] {
     ts.forEachChild(node, visit)
   }
   visit(ts.createSourceFile('x.ts', code, ts.ScriptTarget.Latest, true))
-  return found.filter(isSentence)
+  return found.map(text => text.replace(/ class="[^"]*"/g, '')).filter(isSentence)
 }
 
 function inTemplate(nodes: readonly TemplateChildNode[]): string[] {
