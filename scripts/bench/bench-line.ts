@@ -157,7 +157,7 @@ export async function longLog(browser: Browser, address: string): Promise<void> 
     }, selector)
   await page.goto(`${address}/icon.svg`)
   const bare = await frames(null)
-  await page.goto(`${address}/drives/${id}`)
+  await page.goto(`${address}/drives/${id}?station=look`)
   await page.getByTestId('entry').first().waitFor()
   const scrolled = await frames('[aria-label="Entries, newest first"]')
   await page.keyboard.press('n')
