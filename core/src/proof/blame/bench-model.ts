@@ -1,19 +1,17 @@
 import type { JointModel } from '../../base/inference'
 import { logSum } from '../../base/numbers'
 import {
-  atPlace,
   caseNumber,
-  CASES,
   FAR_OFF,
   HEAD_STATES,
   MACHINE_STATES,
-  placeLikelihood,
   PRIORS,
   readingShare,
   type DiskState,
   type Head,
 } from './model'
 import { placeFails, type BlameDisk, type BlameDrive, type PlaceRead } from './reads'
+import { SideLogs, type SideRead } from './side-logs'
 
 /** What a variable of the model is about. */
 export type Subject =
@@ -26,26 +24,6 @@ const OFF_TRACK = 1
 const OFF_SPEED = 2
 const HEAD_OFF = 3
 const HEAD_FAR = 4
-/** Places of a disk: two heads, three zones. */
-const PLACES = 6
-/**
- * What one head of a drive read of a disk: its zones have reader and writer in common. With its number and its
- * variables, so that what is
- * known of it is found quickly; −1 for a writer's head that is none of ours.
- */
-interface SideRead {
-  readonly index: number
-  readonly disk: number
-  readonly drive: number
-  readonly head: Head
-  readonly places: readonly PlaceRead[]
-  readonly wide: boolean
-  readonly machine: number
-  readonly headVar: number
-  readonly writer: number
-  readonly writerHead: number
-}
-
 /**
  * All that can be behind some reads: drives with their heads, and writers, are the variables; what a disk is, is
  * summed out, as given
@@ -65,13 +43,7 @@ export class BenchModel implements JointModel {
   private readonly machine: readonly number[]
   private readonly headOf: readonly (readonly [number, number])[]
   private readonly foreign = new Map<number, number>()
-  /** What each state of a disk does to each place, by state × place. */
-  private readonly codes: readonly Uint8Array[]
-  /** Where in {@link logs} a side begins, by side × case; −1 where it was not worked out yet. */
-  private readonly known: Int32Array
-  /** All of them behind each other: thousands of small arrays took longer than what is in them. */
-  private logs = new Float64Array(1 << 10)
-  private used = 0
+  private readonly logs: SideLogs
   private readonly sides: readonly SideRead[]
 
   constructor(
@@ -121,16 +93,11 @@ export class BenchModel implements JointModel {
     this.sides = [...bySide.values()].map((own, index) =>
       this.sideOf({ disk: own[0]!.disk, drive: own[0]!.drive, head: own[0]!.head, places: own }, index),
     )
-    this.known = new Int32Array(this.sides.length * CASES).fill(-1)
     const readsOf = disks.map((): SideRead[] => [])
     for (const side of this.sides) readsOf[side.disk]!.push(side)
     this.readsOf = readsOf
     this.states = disks.map((_, i) => this.statesOf(i))
-    this.codes = this.states.map(states =>
-      Uint8Array.from({ length: states.length * PLACES }, (_, i) =>
-        atPlace(states[Math.floor(i / PLACES)]!, i % PLACES),
-      ),
-    )
+    this.logs = new SideLogs(this.sides.length, this.states)
     this.diskPriors = disks.map((d, i) => Float64Array.from(this.states[i]!, s => Math.log(this.diskPrior(d, i, s))))
     this.touches = this.touched()
   }
@@ -219,38 +186,12 @@ export class BenchModel implements JointModel {
     return caseNumber(own, beside, Number(m === OFF_SPEED) + Number(wm === OFF_SPEED))
   }
 
-  /** @returns where in {@link logs} the log likelihoods of one side stand, for each state of its disk */
-  private sideLogs(p: SideRead, c: number): number {
-    const known = this.known[p.index * CASES + c]!
-    if (known >= 0) return known
-    const codes = this.codes[p.disk]!
-    const count = this.states[p.disk]!.length
-    const at = this.used
-    this.used += count
-    if (this.used > this.logs.length) {
-      const more = new Float64Array(2 * this.logs.length)
-      more.set(this.logs)
-      this.logs = more
-    }
-    for (const x of p.places)
-      for (let s = 0; s < count; s++)
-        this.logs[at + s]! += placeLikelihood(
-          x.good,
-          x.sectors,
-          codes[s * PLACES + x.head * 3 + x.zone]!,
-          x.zone,
-          c,
-          p.wide,
-        )
-    return (this.known[p.index * CASES + c] = at)
-  }
-
   /** Log likelihood of a disk's reads for each of its states. */
   likelihoods(disk: number, config: readonly number[]): Float64Array {
     const out = this.diskPriors[disk]!.slice()
     for (const p of this.readsOf[disk]!) {
-      const at = this.sideLogs(p, this.caseOf(p, config))
-      for (let s = 0; s < out.length; s++) out[s]! += this.logs[at + s]!
+      const at = this.logs.placeOf(p, this.caseOf(p, config))
+      for (let s = 0; s < out.length; s++) out[s]! += this.logs.values[at + s]!
     }
     return out
   }
@@ -320,8 +261,9 @@ export class BenchModel implements JointModel {
     for (const p of sides) {
       const [before, after] = [cases[p.index]!, this.caseOf(p, there)]
       if (before === after) continue
-      const [less, more] = [this.sideLogs(p, before), this.sideLogs(p, after)]
-      for (let s = 0; s < n; s++) scratch[s]! += this.logs[more + s]! - this.logs[less + s]!
+      const [less, more] = [this.logs.placeOf(p, before), this.logs.placeOf(p, after)]
+      const { values } = this.logs
+      for (let s = 0; s < n; s++) scratch[s]! += values[more + s]! - values[less + s]!
     }
     return logSum(scratch, n)
   }
