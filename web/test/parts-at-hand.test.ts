@@ -5,7 +5,7 @@ import { partUseSchema } from '../shared/parts'
 import { newDrive, uuid, workshop } from './helpers'
 
 const NOW = '2026-03-01T10:00:00Z'
-const BORROWER = uuid(99)
+const BORROWER = uuid(9999)
 
 /** A workshop with so many donors, each of a motor and a carriage, and a drive that is worked on. */
 async function stripped(donors: number) {
@@ -75,6 +75,19 @@ describe('parts at hand', () => {
     w.places.forget()
     await asked
     expect(await w.tags()).toEqual(['SK-01'])
+  })
+
+  it('are read anew where everything was forgotten half-way', { timeout: 60_000 }, async () => {
+    const donors = 205
+    const w = await stripped(donors)
+    let now = 0
+    vi.spyOn(performance, 'now').mockImplementation(() => (now += 1000))
+    const asked = w.tags()
+    // More than is read at once: here is the first break.
+    await Promise.resolve()
+    w.places.forget()
+    await asked
+    expect(await w.tags()).toHaveLength(donors)
   })
 
   it('let others in while they are worked out', async () => {

@@ -46,6 +46,8 @@ export class PartLogs {
   private readonly takenBack = new Set<string>()
   /** The last entry that corrected what a drive is, of those since the first reading. */
   private readonly corrected = new Map<string, number>()
+  /** How often everything was forgotten. */
+  private forgotten = 0
   /** Grows whenever where a part is has changed. */
   changes = 0
 
@@ -57,6 +59,7 @@ export class PartLogs {
     for (const each of all) each.clear()
     this.seq = 0
     this.read = false
+    this.forgotten++
     this.changes++
   }
 
@@ -104,13 +107,14 @@ export class PartLogs {
 
   /** The same, letting others in while everything is read for the first time. */
   async catchUpInSlices(breaks: Breaks): Promise<void> {
-    const newest = this.newest()
+    const [newest, before] = [this.newest(), this.forgotten]
     let rows: LogEntry[] = []
     for (let from = 0; !this.read; from = rows.at(-1)!.seq) {
       rows = this.rows(and(MOVES_PARTS, gt(logEntries.seq, from), lte(logEntries.seq, newest))!, AT_ONCE)
       for (const row of rows) this.take(row)
       if (rows.length < AT_ONCE) break
       await breaks.whereDue()
+      if (this.forgotten !== before) return this.catchUpInSlices(breaks)
     }
     // Somebody may have read everything meanwhile.
     if (!this.read) {
