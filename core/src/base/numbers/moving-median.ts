@@ -2,7 +2,7 @@
  * The median around each value: of itself and up to `beside` values on both sides, fewer at the ends. A sorted window
  * moves along, so each step costs at most the window's length.
  * @param xs finite values
- * @example movingMedian([1, 9, 2, 3], 1) // [5, 2, 3, 2.5]
+ * @example [...movingMedian([1, 9, 2, 3], 1)] // [5, 2, 3, 2.5]
  */
 export function movingMedian(xs: ArrayLike<number>, beside: number): Float64Array {
   const medians = new Float64Array(xs.length)
