@@ -1,3 +1,4 @@
+import { median } from '@wobrin/core/base/numbers'
 import { halfWindowUm } from '@wobrin/core/calculators/alignment'
 import {
   judgeSweep,
@@ -168,8 +169,6 @@ export function evenly(seed: number, step: number): { readonly tries: number; re
   }
   return { tries: drive.tries, hit: whole.length > 0 && drive.hit((whole[0]! + whole.at(-1)!) / 2) }
 }
-
-const median = (xs: readonly number[]) => [...xs].sort((a, b) => a - b)[xs.length >> 1]!
 
 /** @param drives how many */
 export function benchAlign(drives: number, say: (line: string) => void): void {

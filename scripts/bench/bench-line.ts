@@ -2,12 +2,11 @@ import { randomUUID } from 'node:crypto'
 import sharp from 'sharp'
 import { Bench } from 'tinybench'
 import type { Browser, Page } from '@playwright/test'
+import { median } from '@wobrin/core/base/numbers'
 import { asFoundRecord } from '@wobrin/core/findings'
 import { putBackList } from '@wobrin/core/bench/put-back'
 import type { AsFoundItem, LogEntry } from '@wobrin/core/log'
 import { walk } from '@wobrin/core/bench/stations'
-
-const middle = (xs: number[]) => [...xs].sort((a, b) => a - b)[xs.length >> 1]!
 
 /** A log on which sixty things were marked, one behind another, and all undone. */
 function sixtyThings(): LogEntry[] {
@@ -117,7 +116,7 @@ export async function photographing(browser: Browser, address: string): Promise<
     shown!.push(performance.now() - begun)
   }
   console.log(
-    `Photo of 12 megapixels (${megabytes.toFixed(1)} MB) kept and on the screen: ${middle(shown!).toFixed(0)} ms, median of 5 (baseline, only making its smaller copy: ${middle(plain!).toFixed(0)} ms)`,
+    `Photo of 12 megapixels (${megabytes.toFixed(1)} MB) kept and on the screen: ${median(shown!).toFixed(0)} ms, median of 5 (baseline, only making its smaller copy: ${median(plain!).toFixed(0)} ms)`,
   )
   await page.context().close()
 }
@@ -177,7 +176,7 @@ export async function longLog(browser: Browser, address: string): Promise<void> 
   })
   const p95 = (xs: number[]) => xs[Math.floor(xs.length * 0.95)]!
   console.log(
-    `Drive page with 2000 entries: frame while scrolling ${middle(scrolled).toFixed(1)} ms, 95 % within ${p95(scrolled).toFixed(1)} ms; a letter to its frame ${middle(typed).toFixed(1)} ms, 95 % within ${p95(typed).toFixed(1)} ms (baseline, frames of an empty page: ${middle(bare).toFixed(1)} and ${p95(bare).toFixed(1)} ms)`,
+    `Drive page with 2000 entries: frame while scrolling ${median(scrolled).toFixed(1)} ms, 95 % within ${p95(scrolled).toFixed(1)} ms; a letter to its frame ${median(typed).toFixed(1)} ms, 95 % within ${p95(typed).toFixed(1)} ms (baseline, frames of an empty page: ${median(bare).toFixed(1)} and ${p95(bare).toFixed(1)} ms)`,
   )
   await page.context().close()
 }

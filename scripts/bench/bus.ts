@@ -4,13 +4,13 @@ import { join } from 'node:path'
 import { Readable } from 'node:stream'
 import { pipeline } from 'node:stream/promises'
 import type { Browser } from '@playwright/test'
+import { median } from '@wobrin/core/base/numbers'
 import { vcdChunks } from '@wobrin/core/signals/captures'
 import { fluxOf, nearestCells } from '@wobrin/core/signals/separator'
 import { halfCellOf, readSectors, readTrack, writeTrack, type Format } from '@wobrin/core/signals/codes'
 import { jitterTable } from './jitter'
 import { Random, readSurface, recordReading, SimulatedDrive, soundDrive, wholeSurface } from '@wobrin/core/simulator'
 
-const middle = (xs: number[]) => [...xs].sort((a, b) => a - b)[xs.length >> 1]!
 export const format: Format = { code: 'MFM', rate: 250_000 }
 const half = halfCellOf(format)
 
@@ -31,7 +31,7 @@ export function engine(): void {
   const times = track(1)
   const rate = (run: () => unknown): number => {
     for (let i = 0; i < 10; i++) run()
-    return middle(
+    return median(
       Array.from({ length: 9 }, () => {
         const begun = performance.now()
         for (let i = 0; i < 10; i++) run()

@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
+import { median } from '@wobrin/core/base/numbers'
 import { sense } from '@wobrin/core/instruments/sensed'
 import { speedFromCapture } from '@wobrin/core/instruments/spindle'
 import { readCapture } from '@wobrin/core/signals/captures'
@@ -8,7 +9,6 @@ import { decayingMark, rub, sampled, turnsAt, wavOf, type Turning } from '../../
 const SPEEDS = [297.31, 300, 303.9, 360.4]
 const SEEDS = [11, 12, 13, 14, 15]
 const FILMS = join(import.meta.dirname, '../../core/test/fixtures/films')
-const middle = (xs: number[]) => [...xs].sort((a, b) => a - b)[xs.length >> 1]!
 
 /** The shortest of some runs, ms: what else runs on the machine only makes it longer. */
 async function shortest(run: () => unknown): Promise<number> {
@@ -40,7 +40,7 @@ async function marks(): Promise<void> {
       errors.push(Math.abs(measurement!.rpm.mean / rpm - 1))
     }
   console.log(
-    `  a mark, 48 kHz, 20 dB, 30 revolutions: ${(100 * middle(errors)).toFixed(5)} % off in the middle, ` +
+    `  a mark, 48 kHz, 20 dB, 30 revolutions: ${(100 * median(errors)).toFixed(5)} % off in the middle, ` +
       `${(100 * Math.max(...errors)).toFixed(5)} % at most of ${errors.length} (wanted 0.02)`,
   )
 }

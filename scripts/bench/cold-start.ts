@@ -1,6 +1,7 @@
 import { spawn } from 'node:child_process'
 import { join } from 'node:path'
 import { setTimeout } from 'node:timers/promises'
+import { median } from '@wobrin/core/base/numbers'
 import { serverScript } from '../ensure.mjs'
 import { freePort, stop } from '../serve.mjs'
 
@@ -36,9 +37,8 @@ export async function coldStart(data: string): Promise<void> {
     bare.push(await firstAnswer(join(import.meta.dirname, 'bare-server.mjs'), [join(data, 'wobrin.sqlite')], {}))
     ours.push(await firstAnswer(serverScript, [], { HOST: '127.0.0.1', WOBRIN_DATA: data }))
   }
-  const middle = (xs: readonly number[]) => [...xs].sort((a, b) => a - b)[xs.length >> 1]!
   console.log(
-    `First answer after a start, ${RUNS} by turns: ${middle(ours).toFixed(0)} ms, a bare server with the same ` +
-      `database ${middle(bare).toFixed(0)} ms: ${(middle(ours) / middle(bare)).toFixed(1)} x (at most 3)`,
+    `First answer after a start, ${RUNS} by turns: ${median(ours).toFixed(0)} ms, a bare server with the same ` +
+      `database ${median(bare).toFixed(0)} ms: ${(median(ours) / median(bare)).toFixed(1)} x (at most 3)`,
   )
 }

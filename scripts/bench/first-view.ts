@@ -1,4 +1,5 @@
 import type { Browser } from '@playwright/test'
+import { median } from '@wobrin/core/base/numbers'
 
 const LOADS = 12
 /** The first ones find the browser's cache empty. */
@@ -40,13 +41,12 @@ export async function firstView(browser: Browser, address: string, paths: readon
     }
   }
   await page.context().close()
-  const middle = (xs: readonly number[]) => [...xs].sort((a, b) => a - b)[xs.length >> 1]!
-  const empty = middle(seen.get(EMPTY)!.map(p => p.largest))
+  const empty = median(seen.get(EMPTY)!.map(p => p.largest))
   console.log(
     `First view, ${LOADS} loads each by turns, middle ones; an empty page's text after ${empty.toFixed(0)} ms:`,
   )
   for (const path of paths) {
-    const [first, largest] = (['first', 'largest'] as const).map(k => middle(seen.get(path)!.map(p => p[k])))
+    const [first, largest] = (['first', 'largest'] as const).map(k => median(seen.get(path)!.map(p => p[k])))
     console.log(
       `  ${path}: first paint ${first!.toFixed(0)} ms, largest text ${largest!.toFixed(0)} ms: ` +
         `${(largest! / empty).toFixed(2)} x the empty page`,

@@ -3,6 +3,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { Bench } from 'tinybench'
 import { chromium } from '@playwright/test'
+import { median } from '@wobrin/core/base/numbers'
 import { SimulatedPickup, SIMULATED_PULLEYS } from '@wobrin/core/simulator'
 import { speedFromPulses } from '@wobrin/core/instruments/spindle'
 import { seed } from '../../demo/src/seed'
@@ -25,9 +26,6 @@ import { reading } from './readers'
 
 const folder = mkdtempSync(join(tmpdir(), 'wobrin-bench-'))
 const runs = 5
-
-/** Middle one of several timings. */
-const middle = (xs: number[]) => [...xs].sort((a, b) => a - b)[xs.length >> 1]!
 
 async function judging(): Promise<void> {
   const train = (marks: number) => {
@@ -127,7 +125,7 @@ async function serving(): Promise<void> {
   await browser.close()
   server.child.kill()
   console.log(
-    `Drive page usable (its call on the screen, cold cache) in ${middle(usable).toFixed(0)} ms (baseline, one bare file in the same browser: ${middle(bare).toFixed(0)} ms)`,
+    `Drive page usable (its call on the screen, cold cache) in ${median(usable).toFixed(0)} ms (baseline, one bare file in the same browser: ${median(bare).toFixed(0)} ms)`,
   )
 }
 

@@ -35,6 +35,7 @@ export async function write(
  */
 export function makeWav(path: string, megabytes: number, bars = 1): Promise<void> {
   const random = new Random(7)
+  const share = bars > 1 ? BAR_SHARE : PULSE_SHARE
   const bytes = Math.ceil((megabytes * 1e6) / (2 * RATE)) * 2 * RATE
   const head = Buffer.alloc(44)
   head.write('RIFF', 0)
@@ -54,7 +55,6 @@ export function makeWav(path: string, megabytes: number, bars = 1): Promise<void
     for (let i = 0; i < RATE; i++) {
       const t = n + i / RATE
       const phase = ((t * bars) % REVOLUTION) / REVOLUTION
-      const share = bars > 1 ? BAR_SHARE : PULSE_SHARE
       const signal = phase < share ? Math.sin((phase / share) * Math.PI) : 0
       samples[i] = Math.round(12_000 * signal + 300 * random.gaussian())
     }

@@ -3,6 +3,7 @@ import Database from 'better-sqlite3'
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import { median } from '@wobrin/core/base/numbers'
 import { recordFinding } from '@wobrin/core/findings'
 import { STATION_IDS } from '@wobrin/core/log'
 import { IN_DRIVES } from '@wobrin/core/parts'
@@ -47,7 +48,6 @@ const FINDINGS = [
 ]
 
 const uuid = (n: number) => `00000000-0000-4000-8000-${n.toString(16).padStart(12, '0')}`
-const median = (xs: readonly number[]) => [...xs].sort((a, b) => a - b)[xs.length >> 1]!
 const p95 = (xs: readonly number[]) => [...xs].sort((a, b) => a - b)[Math.floor(xs.length * 0.95)]!
 
 /** What a drive leaves with: a donor still has so many parts that ten thousand drives hold a hundred thousand. */

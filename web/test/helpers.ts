@@ -1,7 +1,9 @@
 import { mkdtempSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import { composeEntry } from '../../core/src/bench/entries'
 import { SimulatedPickup, type PickupOptions } from '../../core/src/simulator'
+import { entrySchema } from '../shared/log-input'
 import { ArchiveService } from '../server/services/archives'
 import { BackupService } from '../server/services/backups'
 import { BeltShelf } from '../server/services/belt-shelf'
@@ -132,6 +134,19 @@ export const note = (driveId: string, id: string, more: object = {}) => ({
   takesBack: null,
   ...more,
 })
+
+/** Puts on a drive's log what a route would of what is sent to it. */
+export const say = (w: Pick<Workshop, 'drives'>, driveId: string, input: object) =>
+  w.drives.append(
+    composeEntry(
+      entrySchema.cast(input),
+      w.drives.get(driveId),
+      () => w.drives.log(driveId),
+      () => {
+        throw new Error('no photo')
+      },
+    ),
+  )
 
 export type Workshop = Awaited<ReturnType<typeof workshop>>
 

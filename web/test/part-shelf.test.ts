@@ -1,10 +1,8 @@
 import { describe, expect, it } from 'vitest'
 import { foundIds } from '../../core/src/findings'
-import { composeEntry } from '../../core/src/bench/entries'
-import { entrySchema } from '../shared/log-input'
 import { partBackSchema, partUseSchema } from '../shared/parts'
 import { spareSchema, type SpareInput } from '../shared/spares'
-import { newDrive, uuid, workshop } from './helpers'
+import { newDrive, say as sayOn, uuid, workshop } from './helpers'
 
 const NOW = '2026-03-01T10:00:00Z'
 const NOW_MS = Date.parse(NOW)
@@ -19,16 +17,7 @@ async function bench() {
   w.drives.receive(newDrive({ tag: 'SK-50', mechanism: '3.5in-eject', maker: 'Staithe', model: 'E80' }), NOW, OTHER)
   let n = 500
   const say = (driveId: string, input: object) =>
-    w.drives.append(
-      composeEntry(
-        entrySchema.cast({ id: uuid(n++), at: NOW, station: 'look', ...input }),
-        w.drives.get(driveId),
-        () => w.drives.log(driveId),
-        () => {
-          throw new Error('no photo')
-        },
-      ),
-    )
+    sayOn(w, driveId, { id: uuid(n++), at: NOW, station: 'look', ...input })
   const find = (driveId: string, finding: string, place: string | null = null) =>
     say(driveId, { kind: 'finding', finding: { finding, place } })
   const spare = (id: string, input: Partial<SpareInput>) =>

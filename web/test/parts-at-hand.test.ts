@@ -1,8 +1,6 @@
 import { afterEach, describe, expect, it, vi } from 'vitest'
-import { composeEntry } from '../../core/src/bench/entries'
-import { entrySchema } from '../shared/log-input'
 import { partUseSchema } from '../shared/parts'
-import { newDrive, uuid, workshop } from './helpers'
+import { newDrive, say as sayOn, uuid, workshop } from './helpers'
 
 const NOW = '2026-03-01T10:00:00Z'
 const BORROWER = uuid(9999)
@@ -12,16 +10,7 @@ async function stripped(donors: number) {
   const w = await workshop()
   let n = 500
   const say = (driveId: string, input: object) =>
-    w.drives.append(
-      composeEntry(
-        entrySchema.cast({ id: uuid(n++), at: NOW, station: 'look', title: 'x', ...input }),
-        w.drives.get(driveId),
-        () => w.drives.log(driveId),
-        () => {
-          throw new Error('no photo')
-        },
-      ),
-    )
+    sayOn(w, driveId, { id: uuid(n++), at: NOW, station: 'look', title: 'x', ...input })
   w.drives.receive(newDrive({ tag: 'SK-99', maker: 'Fennick', model: '40A' }), NOW, BORROWER)
   const strip = (k: number) => {
     w.drives.receive(newDrive({ tag: `SK-0${k}`, maker: 'Fennick', model: '40A' }), NOW, uuid(k))

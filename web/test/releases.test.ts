@@ -10,14 +10,12 @@ import { RUNGS } from '../../core/src/proof'
 import { foundIds } from '../../core/src/findings'
 import { partsThere } from '../../core/src/parts'
 import { certificateDocument } from '../server/services/certificate-pdf'
-import { composeEntry } from '../../core/src/bench/entries'
 import { labelDocument } from '../server/services/drive-label'
 import { makePdf } from '../server/services/pdf'
 import { serviceCalendar } from '../server/services/service-calendar'
-import { entrySchema } from '../shared/log-input'
 import { partUseSchema } from '../shared/parts'
 import { writeTestSchema } from '../shared/write-test'
-import { newDrive, uuid, workshop } from './helpers'
+import { newDrive, say as sayOn, uuid, workshop } from './helpers'
 
 const NOW = '2026-03-01T10:00:00Z'
 const FONTS = join(dirname(createRequire(import.meta.url).resolve('@fontsource/b612/package.json')), 'files')
@@ -28,17 +26,7 @@ async function bench() {
   w.drives.receive(newDrive({ tag: 'SK-05', maker: 'Fennick', model: '40B', ownerWords: 'Squeals.' }), NOW, uuid(2))
   let n = 500
   const say = (driveId: string, input: object) => {
-    const drive = w.drives.get(driveId)
-    return w.drives.append(
-      composeEntry(
-        entrySchema.cast({ id: uuid(n++), at: NOW, station: 'look', ...input }),
-        drive,
-        () => w.drives.log(driveId),
-        () => {
-          throw new Error('no photo')
-        },
-      ),
-    )
+    return sayOn(w, driveId, { id: uuid(n++), at: NOW, station: 'look', ...input })
   }
   const find = (driveId: string, finding: string) =>
     say(driveId, { kind: 'finding', finding: { finding, place: null } })

@@ -1,7 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { composeEntry, readingEntry } from '../../core/src/bench/entries'
-import { entrySchema } from '../shared/log-input'
-import { newDrive, uuid, workshop } from './helpers'
+import { readingEntry } from '../../core/src/bench/entries'
+import { newDrive, say as sayOn, uuid, workshop } from './helpers'
 
 const at = (minute: number, day = 1) =>
   new Date(Date.UTC(2026, 2, day, 10) + minute * 60_000).toISOString().replace('.000Z', 'Z')
@@ -13,16 +12,7 @@ async function bench() {
   w.drives.receive(newDrive({ tag: 'SK-31', ...model }), at(0), ONE)
   let n = 500
   const say = (driveId: string, when: string, input: object) =>
-    w.drives.append(
-      composeEntry(
-        entrySchema.cast({ id: uuid(n++), at: when, station: 'clean', title: 'x', ...input }),
-        w.drives.get(driveId),
-        () => w.drives.log(driveId),
-        () => {
-          throw new Error('no photo')
-        },
-      ),
-    )
+    sayOn(w, driveId, { id: uuid(n++), at: when, station: 'clean', title: 'x', ...input })
   const read = (driveId: string, when: string, key: string, value: string) =>
     w.drives.append(readingEntry({ id: uuid(n++), at: when, remark: '', key, value }, w.drives.get(driveId)))
   return { ...w, model, say, read, facts: (id: string) => w.worth.facts(w.drives.get(id), Date.parse(at(0, 20))) }

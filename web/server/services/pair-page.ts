@@ -1,4 +1,5 @@
 import { createHash } from 'node:crypto'
+import { escaped } from './escaped'
 
 const STYLE = `body{margin:0;background:#F4F1EA;color:#1D2A33;font:18px/1.5 sans-serif}
 main{max-width:26rem;margin:12vh auto;padding:1.5rem;background:#fff;border:1px solid #D8D2C6;border-radius:6px}
@@ -27,5 +28,3 @@ ${problem ? `<p role="alert">${escaped(problem)}</p>` : ''}
 <input id="name" name="name" maxlength="60" required placeholder="phone at the bench">
 <button>Pair device</button></form></main></body></html>`
 }
-
-const escaped = (text: string) => text.replace(/[&<>"']/g, c => `&#${c.charCodeAt(0)};`)

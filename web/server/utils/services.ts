@@ -136,16 +136,22 @@ async function open() {
   const spares = new SpareShelf(db)
   const places = new PartPlaces(donors, spares, partLogs)
   const bench = new BenchService(db, drives, cases)
+  /** Works out what is asked for first, before anybody does. */
+  const warm = async () => {
+    await bench.warm()
+    await places.warm()
+  }
   drives.whenLogsChange(() => {
     places.forget()
     cases.forget()
-    void bench.warm().then(() => places.warm())
+    void warm()
   })
   const live = new LiveStreams(driveNews)
   const importing = new ImportThread(join(beside, 'import-archive.mjs'), folder, db)
   const logCheck = new LogCheck(join(beside, 'check-log.mjs'), folder.database, lost)
   return {
     folder,
+    warm,
     /** Closes what is open of the folder, before its database is replaced. */
     close: async () => {
       logCheck.stop()

@@ -1,3 +1,5 @@
+import { lowerBound } from './lower-bound'
+
 /**
  * The median around each value: of itself and up to `beside` values on both sides, fewer at the ends. A sorted window
  * moves along, so each step costs at most the window's length.
@@ -11,7 +13,7 @@ export function movingMedian(xs: ArrayLike<number>, beside: number): Float64Arra
   for (let next = 0; next < Math.min(beside, xs.length); next++) held = insert(sorted, held, xs[next]!)
   for (let i = 0; i < xs.length; i++) {
     const [comes, goes] = [i + beside, i - beside - 1]
-    if (comes < xs.length && goes >= 0) exchange(sorted, held, xs[goes]!, xs[comes]!)
+    if (comes < xs.length && goes >= 0) exchange(sorted, xs[goes]!, xs[comes]!)
     else if (comes < xs.length) held = insert(sorted, held, xs[comes]!)
     else if (goes >= 0) held = remove(sorted, held, xs[goes]!)
     const low = sorted[(held - 1) >> 1]!
@@ -30,20 +32,14 @@ function insert(sorted: Float64Array, held: number, x: number): number {
 
 /** @param x one of its values @returns how many it holds then */
 function remove(sorted: Float64Array, held: number, x: number): number {
-  for (let k = placeOf(sorted, x); k < held - 1; k++) sorted[k] = sorted[k + 1]!
+  for (let k = lowerBound(sorted.subarray(0, held), x); k < held - 1; k++) sorted[k] = sorted[k + 1]!
   return held - 1
 }
 
-/** Puts one value in the place of another: only what lies between the two moves. */
-function exchange(sorted: Float64Array, held: number, old: number, x: number): void {
-  let k = placeOf(sorted, old)
-  for (; k < held - 1 && sorted[k + 1]! < x; k++) sorted[k] = sorted[k + 1]!
+/** Puts one value of a full window in the place of another: only what lies between the two moves. */
+function exchange(sorted: Float64Array, old: number, x: number): void {
+  let k = lowerBound(sorted, old)
+  for (; k < sorted.length - 1 && sorted[k + 1]! < x; k++) sorted[k] = sorted[k + 1]!
   for (; k > 0 && sorted[k - 1]! > x; k--) sorted[k] = sorted[k - 1]!
   sorted[k] = x
-}
-
-function placeOf(sorted: Float64Array, x: number): number {
-  let k = 0
-  while (sorted[k]! < x) k++
-  return k
 }

@@ -47,7 +47,7 @@ export class PartLogs {
   /** The last entry that corrected what a drive is, of those since the first reading. */
   private readonly corrected = new Map<string, number>()
   /** How often everything was forgotten. */
-  private forgotten = 0
+  forgotten = 0
   /** Grows whenever where a part is has changed. */
   changes = 0
 
@@ -99,10 +99,7 @@ export class PartLogs {
     const newest = this.newest()
     if (this.read && newest === this.seq) return
     const rows = this.read ? this.since(this.seq) : [...this.rows(MOVES_PARTS), ...this.rows(TAKES_BACK)]
-    for (const row of rows) this.take(row)
-    this.seq = newest
-    this.read = true
-    if (rows.length) this.changes++
+    this.keep(rows, newest)
   }
 
   /** The same, letting others in while everything is read for the first time. */
@@ -117,14 +114,17 @@ export class PartLogs {
       if (this.forgotten !== before) return this.catchUpInSlices(breaks)
     }
     // Somebody may have read everything meanwhile.
-    if (!this.read) {
-      // Few: an index finds them, and would not in part of the log.
-      for (const row of this.rows(TAKES_BACK)) this.take(row)
-      this.seq = newest
-      this.read = true
-      this.changes++
-    }
+    // What takes back is little: an index finds it, and would not in part of the log.
+    if (!this.read) this.keep(this.rows(TAKES_BACK), newest)
     this.catchUp()
+  }
+
+  /** @param newest everything up to there is read then */
+  private keep(rows: readonly LogEntry[], newest: number): void {
+    for (const row of rows) this.take(row)
+    this.seq = newest
+    this.read = true
+    if (rows.length) this.changes++
   }
 
   private newest(): number {

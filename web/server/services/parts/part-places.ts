@@ -62,8 +62,6 @@ export class PartPlaces {
   private known: { readonly stamp: string; readonly parts: PartsAtHand } | null = null
   private making: Promise<PartsAtHand> | null = null
   private donorsKnown: ReadonlyMap<string, KnownDonor> = new Map()
-  /** How often everything was forgotten. */
-  private forgotten = 0
 
   constructor(
     private readonly donors: DonorShelf,
@@ -81,7 +79,6 @@ export class PartPlaces {
     this.logs.forget()
     this.known = null
     this.donorsKnown = new Map()
-    this.forgotten++
   }
 
   /** Works it out before anybody asks. What goes wrong shows when somebody does. */
@@ -100,10 +97,10 @@ export class PartPlaces {
     return (this.making ??= this.make(breaks).finally(() => (this.making = null)))
   }
 
-  private stamp = () => `${this.logs.changes} ${this.spares.changes} ${this.forgotten}`
+  private stamp = () => `${this.logs.changes} ${this.spares.changes}`
 
   private async make(breaks: Breaks): Promise<PartsAtHand> {
-    const [stamp, before] = [this.stamp(), this.forgotten]
+    const [stamp, before] = [this.stamp(), this.logs.forgotten]
     const used = new Map<string, number>()
     for (const f of this.logs.fittedSpares()) used.set(f.spare, (used.get(f.spare) ?? 0) + 1)
     const all = this.spares.list().flatMap(s => spareAtHand(s, used.get(s.id) ?? 0))
@@ -118,7 +115,7 @@ export class PartPlaces {
     const parts = new PartsAtHand(all)
     await parts.index(breaks)
     // What was made of logs that were forgotten meanwhile is not kept.
-    if (before === this.forgotten) {
+    if (before === this.logs.forgotten) {
       this.donorsKnown = donors
       this.known = { stamp, parts }
     }
