@@ -61,6 +61,22 @@ const failed =
   Math.max(unit ? 0 : 1, u?.numFailedTests ?? 0) +
   Math.max(browser ? 0 : 1, (b?.stats.unexpected ?? 0) + (b?.stats.flaky ?? 0))
 const skipped = (u?.numPendingTests ?? 0) + (b?.stats.skipped ?? 0)
+
+/** The failed unit tests, each with the first line of its message. */
+const unitFailures = (u?.testResults ?? []).flatMap(({ name, message, assertionResults }) => {
+  const failedTests = assertionResults.filter(({ status }) => status === 'failed')
+  // A file that broke before its first test has only a message of its own.
+  if (!failedTests.length) return message ? [`${name}: ${message.split('\n')[0]}`] : []
+  return failedTests.map(test => `${name} › ${test.fullName}: ${test.failureMessages[0]?.split('\n')[0] ?? ''}`)
+})
+
+/** The failed browser tests of a suite and of the suites in it. */
+const browserFailures = suite => [
+  ...(suite.specs ?? []).filter(({ ok }) => !ok).map(({ file, line, title }) => `${file}:${line} › ${title}`),
+  ...(suite.suites ?? []).flatMap(browserFailures),
+]
+const failures = [...unitFailures, ...(b?.suites ?? []).flatMap(browserFailures)]
+console.log(failures.map(line => `Failed: ${line.replace(`${root}/`, '')}`).join('\n'))
 console.log(`\nIn ${Math.round((Date.now() - begun) / 1000)} s:`)
 console.log(`${passed} passed, ${failed} failed, ${skipped} skipped`)
 process.exit(unit && browser && failed === 0 ? 0 : 1)

@@ -75,7 +75,7 @@ export class ZeroRuns {
   /** What was lost so far; nothing where so much is silent that it was meant. */
   gaps(): readonly Gap[] {
     // Before the first sound and after the last there is nothing to lose.
-    const inside = this.found.filter(g => g.fromS > 1 / this.sampleRateHz)
+    const inside = this.found.filter(g => g.fromS > 0)
     return this.silentS <= MOST_SILENT * this.lastS ? inside : []
   }
 }

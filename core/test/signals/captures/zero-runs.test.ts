@@ -41,7 +41,19 @@ describe('exact silence within a sound', () => {
           if (share < 0.2) expect(each.gaps().length).toBe(runs)
         },
       ),
-      { numRuns: 300 },
+      {
+        numRuns: 300,
+        examples: [
+          [
+            [
+              [0, 1],
+              [17, 1],
+              [0, 67],
+            ],
+            [1],
+          ],
+        ],
+      },
     )
   })
 })
