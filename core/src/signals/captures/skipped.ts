@@ -14,6 +14,8 @@ const WHOLE = 0.005
 /** More of them than this share, or so many at the same distance, are a pattern of the marks or the drive itself. */
 const MOST = 0.3
 const ALIKE = 0.6
+/** So many intervals are looked at together for whether any of them leaps. */
+const BLOCK = 128
 /** So few cannot show a pattern: then this share. */
 const FEW_RUNS = 3
 const FEW = 0.05
@@ -38,6 +40,7 @@ interface Leap {
 export function skipped(starts: ArrayLike<number>, known: readonly Gap[] = []): Gap[] {
   const lengths = new Float64Array(Math.max(0, starts.length - 1))
   for (let i = 0; i < lengths.length; i++) lengths[i] = starts[i + 1]! - starts[i]!
+  if (!anyLeaps(lengths)) return []
   const usual = movingMedian(lengths, ROUND)
   const off = lengths.map((length, i) => Math.abs(length / usual[i]! - 1))
   const leaps = leapsIn(off, Math.max(LEAP, UNSTEADY * median(off)), i => lengths[i]! < usual[i]!).filter(
@@ -47,6 +50,28 @@ export function skipped(starts: ArrayLike<number>, known: readonly Gap[] = []): 
   const lost = leaps.length <= 2 * shows.length ? leaps : shows
   if (patterned(lost, lengths.length)) return []
   return lost.map(l => ({ fromS: starts[l.from]!, toS: starts[l.to]! }))
+}
+
+/**
+ * Whether any interval is farther from what is usual around it than the least leap. Most recordings are steady from
+ * beginning to end: where the longest and the shortest of a stretch agree, no median of it is needed.
+ */
+function anyLeaps(lengths: Float64Array): boolean {
+  for (let from = 0; from < lengths.length; from += BLOCK) {
+    const first = Math.max(0, from - ROUND)
+    const around = lengths.subarray(first, from + BLOCK + ROUND)
+    let [least, most] = [Infinity, 0]
+    for (const length of around) {
+      if (length < least) least = length
+      if (length > most) most = length
+    }
+    if (most / least - 1 <= LEAP) continue
+    // In the block itself the medians are those of the whole list: all that is beside it was taken along.
+    const usual = movingMedian(around, ROUND)
+    const end = Math.min(BLOCK, lengths.length - from)
+    for (let i = from; i < from + end; i++) if (Math.abs(lengths[i]! / usual[i - first]! - 1) > LEAP) return true
+  }
+  return false
 }
 
 /** Leaps between steady intervals: what leads in or out may be a motor that starts, stops or changes its speed. */

@@ -45,6 +45,14 @@ describe('sound that was dropped on its way', () => {
     expect(judged(gaps).measurement!.rpm.mean).toBeCloseTo(306, 1)
   })
 
+  it('is found wherever in a long recording it lies', () => {
+    expect(skipped(even(700))).toEqual([])
+    for (let at = 2; at < 700; at++) {
+      const starts = even(700, { [at]: 0.95 })
+      expect(skipped(starts), `at ${at}`).toEqual([{ fromS: starts[at - 1], toS: starts[at] }])
+    }
+  })
+
   it('is found where pieces of 10 ms are dropped and put in, many close to each other', () => {
     for (let seed = 1; seed <= 20; seed++) {
       const { starts, silence } = throughBusyComputer(evenTimes(200), noise(seed))
