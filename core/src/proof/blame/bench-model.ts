@@ -1,15 +1,7 @@
 import type { JointModel } from '../../base/inference'
 import { logSum } from '../../base/numbers'
-import {
-  caseNumber,
-  FAR_OFF,
-  HEAD_STATES,
-  MACHINE_STATES,
-  PRIORS,
-  readingShare,
-  type DiskState,
-  type Head,
-} from './model'
+import { caseOf, Meetings, type Meeting } from './meetings'
+import { HEAD_STATES, MACHINE_STATES, PRIORS, readingShare, type DiskState, type Head } from './model'
 import { placeFails, type BlameDisk, type BlameDrive, type PlaceRead } from './reads'
 import { SideLogs, type SideRead } from './side-logs'
 
@@ -20,14 +12,17 @@ export type Subject =
   /** A writer that is none of the drives: by its name, or of one disk only where nobody knows. */
   | { readonly of: 'writer'; readonly name: string | null; readonly disks: readonly number[] }
 
-const OFF_TRACK = 1
-const OFF_SPEED = 2
-const HEAD_OFF = 3
-const HEAD_FAR = 4
+/** What a variable has part in: disks with the numbers of their sides, in order of the disks, and meetings. */
+interface Part {
+  readonly disks: { readonly disk: number; readonly sides: number[] }[]
+  readonly meetings: Set<number>
+}
+
 /**
  * All that can be behind some reads: drives with their heads, and writers, are the variables; what a disk is, is
  * summed out, as given
- * the drives the disks know nothing of each other.
+ * the drives the disks know nothing of each other. What is worked out of a configuration is kept with its array, which
+ * must stay as it is.
  */
 export class BenchModel implements JointModel {
   readonly subjects: readonly Subject[]
@@ -37,14 +32,18 @@ export class BenchModel implements JointModel {
   private readonly widths: readonly number[]
   private readonly priors: readonly (readonly number[])[]
   private readonly diskPriors: readonly Float64Array[]
-  private readonly readsOf: readonly (readonly SideRead[])[]
-  private readonly touches: readonly (readonly { readonly disk: number; readonly sides: readonly SideRead[] }[])[]
+  /** Numbers of the sides that were read of each disk. */
+  private readonly readsOf: readonly (readonly number[])[]
+  private readonly parts: readonly Part[]
   private readonly writerOf: readonly (number | null)[]
   private readonly machine: readonly number[]
   private readonly headOf: readonly (readonly [number, number])[]
   private readonly foreign = new Map<number, number>()
   private readonly logs: SideLogs
+  private readonly meetings = new Meetings()
   private readonly sides: readonly SideRead[]
+  /** Of each side, as one array: it is asked for a hundred thousand times. */
+  private readonly meetingOf: Int32Array
 
   constructor(
     readonly disks: readonly BlameDisk[],
@@ -90,50 +89,54 @@ export class BenchModel implements JointModel {
       if (there) there.push(p)
       else bySide.set(key, [p])
     }
-    this.sides = [...bySide.values()].map((own, index) =>
-      this.sideOf({ disk: own[0]!.disk, drive: own[0]!.drive, head: own[0]!.head, places: own }, index),
-    )
-    const readsOf = disks.map((): SideRead[] => [])
-    for (const side of this.sides) readsOf[side.disk]!.push(side)
+    this.sides = [...bySide.values()].map(own => this.sideOf(own))
+    this.meetingOf = Int32Array.from(this.sides, s => s.meeting)
+    const readsOf = disks.map((): number[] => [])
+    for (const [number, side] of this.sides.entries()) readsOf[side.disk]!.push(number)
     this.readsOf = readsOf
     this.states = disks.map((_, i) => this.statesOf(i))
-    this.logs = new SideLogs(this.sides.length, this.states)
+    this.logs = new SideLogs(this.sides, this.states)
     this.diskPriors = disks.map((d, i) => Float64Array.from(this.states[i]!, s => Math.log(this.diskPrior(d, i, s))))
-    this.touches = this.touched()
+    this.parts = this.partsOf()
   }
 
-  /** For each variable the disks with the sides of them that it has part in, in order of the disks. */
-  private touched(): { readonly disk: number; readonly sides: SideRead[] }[][] {
-    const touches = this.subjects.map((): { readonly disk: number; readonly sides: SideRead[] }[] => [])
+  private partsOf(): Part[] {
+    const parts = this.subjects.map((): Part => ({ disks: [], meetings: new Set() }))
     for (const [disk, sides] of this.readsOf.entries()) {
       for (const side of sides) {
-        for (const v of new Set([side.machine, side.headVar, side.writer, side.writerHead])) {
+        const number = this.meetingOf[side]!
+        const { machine, head, writer, writerHead } = this.meetings.all[number]!
+        for (const v of new Set([machine, head, writer, writerHead])) {
           if (v < 0) continue
-          const own = touches[v]!
-          if (own.at(-1)?.disk === disk) own.at(-1)!.sides.push(side)
-          else own.push({ disk, sides: [side] })
+          const { disks, meetings } = parts[v]!
+          meetings.add(number)
+          if (disks.at(-1)?.disk === disk) disks.at(-1)!.sides.push(side)
+          else disks.push({ disk, sides: [side] })
         }
       }
     }
-    return touches
+    return parts
   }
 
-  private sideOf(p: Pick<SideRead, 'disk' | 'drive' | 'head' | 'places'>, index: number): SideRead {
-    const writer = this.writerOf[p.disk] ?? null
+  private sideOf(places: readonly PlaceRead[]): SideRead {
+    const { disk, drive, head } = places[0]!
+    const meeting = this.meetings.numberOf(this.meetingAt(disk, drive, head))
+    return { disk, drive, head, places, wide: this.isWide(drive), meeting }
+  }
+
+  private meetingAt(disk: number, drive: number, head: Head): Meeting {
+    const writer = this.writerOf[disk] ?? null
     return {
-      ...p,
-      index,
-      wide: this.isWide(p.drive),
-      machine: this.machine[p.drive]!,
-      headVar: this.headOf[p.drive]![p.head]!,
-      writer: writer === null ? this.foreign.get(p.disk)! : this.machine[writer]!,
-      writerHead: writer === null ? -1 : this.headOf[writer]![p.head]!,
+      machine: this.machine[drive]!,
+      head: this.headOf[drive]![head]!,
+      writer: writer === null ? this.foreign.get(disk)! : this.machine[writer]!,
+      writerHead: writer === null ? -1 : this.headOf[writer]![head]!,
     }
   }
 
   /** Spots are looked for only where something failed; a narrow writer only where a wider head reads. */
   private statesOf(disk: number): DiskState[] {
-    const reads = this.readsOf[disk]!.flatMap(s => s.places)
+    const reads = this.readsOf[disk]!.flatMap(s => this.sides[s]!.places)
     const spots = [...new Set(reads.filter(placeFails).map(p => p.head * 3 + p.zone))]
     return [
       { kind: 'good' },
@@ -146,7 +149,7 @@ export class BenchModel implements JointModel {
 
   private narrowOn(disk: number): boolean {
     return (
-      Math.max(...this.widths) > 1.3 * Math.min(...this.widths) && this.readsOf[disk]!.some(p => this.isWide(p.drive))
+      Math.max(...this.widths) > 1.3 * Math.min(...this.widths) && this.readsOf[disk]!.some(s => this.sides[s]!.wide)
     )
   }
 
@@ -158,7 +161,7 @@ export class BenchModel implements JointModel {
     const { bad, spots, density } = PRIORS.disk(disk.trusted ?? false)
     const writer = this.writerOf[i] ?? null
     const narrow = this.narrowOn(i) ? PRIORS.narrow(writer !== null && !this.isWide(writer)) : 0
-    const heads = Math.max(1, ...this.readsOf[i]!.map(p => p.head + 1))
+    const heads = Math.max(1, ...this.readsOf[i]!.map(s => this.sides[s]!.head + 1))
     switch (state.kind) {
       case 'good':
         return 1 - bad - spots - density - narrow
@@ -173,24 +176,12 @@ export class BenchModel implements JointModel {
     }
   }
 
-  private caseOf(p: SideRead, config: readonly number[]): number {
-    const [m, h] = [config[p.machine]!, config[p.headVar]!]
-    const own = h >= HEAD_OFF ? 0 : h
-    if (p.writer === p.machine) return own
-    const wm = config[p.writer]!
-    const writerHead = p.writerHead < 0 ? 0 : config[p.writerHead]!
-    const beside =
-      h === HEAD_FAR || writerHead === HEAD_FAR
-        ? FAR_OFF
-        : Number(m === OFF_TRACK || h === HEAD_OFF) + Number(wm === OFF_TRACK || writerHead === HEAD_OFF)
-    return caseNumber(own, beside, Number(m === OFF_SPEED) + Number(wm === OFF_SPEED))
-  }
-
   /** Log likelihood of a disk's reads for each of its states. */
   likelihoods(disk: number, config: readonly number[]): Float64Array {
+    const cases = this.meetings.cases(config)
     const out = this.diskPriors[disk]!.slice()
-    for (const p of this.readsOf[disk]!) {
-      const at = this.logs.placeOf(p, this.caseOf(p, config))
+    for (const side of this.readsOf[disk]!) {
+      const at = this.logs.placeOf(side, cases[this.meetingOf[side]!]!)
       for (let s = 0; s < out.length; s++) out[s]! += this.logs.values[at + s]!
     }
     return out
@@ -211,63 +202,70 @@ export class BenchModel implements JointModel {
     const key = (disk * this.drives.length + drive) * 2 + head
     let unread = this.unread.get(key)
     if (!unread) {
-      unread = { side: this.sideOf({ disk, drive, head, places: [] }, -1), shares: [] }
+      unread = { meeting: this.meetingAt(disk, drive, head), shares: [] }
       this.unread.set(key, unread)
     }
-    const { side, shares } = unread
-    const c = this.caseOf(side, config)
+    const { meeting, shares } = unread
+    const c = caseOf(meeting, config)
     return (shares[c] ??= this.states[disk]!.map(s =>
-      [0, 1, 2].map(zone => readingShare(s, head * 3 + zone, c, side.wide)),
+      [0, 1, 2].map(zone => readingShare(s, head * 3 + zone, c, this.isWide(drive))),
     ))
   }
 
   /** What was asked of heads and disks that did not meet, by case: few come up, each a thousand times. */
   private readonly unread = new Map<
     number,
-    { readonly side: SideRead; readonly shares: (readonly (readonly number[])[])[] }
+    { readonly meeting: Meeting; readonly shares: (readonly (readonly number[])[])[] }
   >()
 
   /** Nothing was read that a variable has part in. */
   apart(variable: number): boolean {
-    return this.touches[variable]!.length === 0
+    return this.parts[variable]!.disks.length === 0
   }
 
   along(config: readonly number[], variable: number): Float64Array {
     const { log, disks, there } = this.at(config)
-    const own = this.touches[variable]!
+    const part = this.parts[variable]!
     const now = config[variable]!
     let rest = log - this.priors[variable]![now]!
-    for (const { disk } of own) rest -= disks[disk]!
+    for (const { disk } of part.disks) rest -= disks[disk]!
     const out = new Float64Array(this.sizes[variable]!)
-    for (let state = 0; state < out.length; state++) out[state] = rest + this.priors[variable]![state]!
-    // All states of one disk, then the next disk: what is known of a disk is then near at hand.
-    for (const { disk, sides } of own) {
-      for (let state = 0; state < out.length; state++) {
-        there[variable] = state
-        out[state]! += state === now ? disks[disk]! : this.changed(disk, sides, there)
-      }
+    for (let state = 0; state < out.length; state++) {
+      out[state] = rest + this.priors[variable]![state]!
+      there[variable] = state
+      const cases = (this.tried[state] ??= new Uint8Array(this.meetings.all.length))
+      for (const number of part.meetings) cases[number] = caseOf(this.meetings.all[number]!, there)
     }
     there[variable] = now
+    // All states of one disk, then the next disk: what is known of a disk is then near at hand.
+    for (const { disk, sides } of part.disks) {
+      for (let state = 0; state < out.length; state++)
+        out[state]! += state === now ? disks[disk]! : this.changed(disk, sides, this.tried[state]!)
+    }
     return out
   }
 
-  /** Log likelihood of a disk's reads where some of its sides differ from the configuration at hand. */
-  private changed(disk: number, sides: readonly SideRead[], there: readonly number[]): number {
-    const { scratch, states } = this
-    const { sums, cases } = this.last!
-    const n = states[disk]!.length
-    const sum = sums[disk]!
-    for (let s = 0; s < n; s++) scratch[s] = sum[s]!
-    for (const p of sides) {
-      const [before, after] = [cases[p.index]!, this.caseOf(p, there)]
+  /** Log likelihood of a disk's reads where the cases of some of its sides differ from those at hand. */
+  private changed(disk: number, sides: readonly number[], cases: Uint8Array): number {
+    const { scratch, meetingOf, logs } = this
+    const last = this.last!
+    const n = this.states[disk]!.length
+    let differs = false
+    for (let k = 0; k < sides.length; k++) {
+      const side = sides[k]!
+      const meeting = meetingOf[side]!
+      const [before, after] = [last.cases[meeting]!, cases[meeting]!]
       if (before === after) continue
-      const [less, more] = [this.logs.placeOf(p, before), this.logs.placeOf(p, after)]
-      const { values } = this.logs
-      for (let s = 0; s < n; s++) scratch[s]! += values[more + s]! - values[less + s]!
+      if (!differs) scratch.set(last.sums[disk]!)
+      differs = true
+      const [less, more] = [logs.placeOf(side, before), logs.placeOf(side, after)]
+      for (let s = 0; s < n; s++) scratch[s]! += logs.values[more + s]! - logs.values[less + s]!
     }
-    return logSum(scratch, n)
+    return differs ? logSum(scratch, n) : last.disks[disk]!
   }
 
+  /** Cases of the meetings, for each state of the variable that is tried; only those it has part in are right. */
+  private readonly tried: Uint8Array[] = []
   /** States of one disk while a variable is tried: made once, as it is used a hundred thousand times. */
   private readonly scratch = new Float64Array(16)
   private last: {
@@ -276,6 +274,7 @@ export class BenchModel implements JointModel {
     readonly log: number
     readonly sums: readonly Float64Array[]
     readonly disks: readonly number[]
+    /** Those of the meetings. */
     readonly cases: Uint8Array
     /** The configuration again, in which one variable after the other is tried. */
     readonly there: number[]
@@ -284,6 +283,7 @@ export class BenchModel implements JointModel {
   /** What is the same for all variables: kept for the configuration at hand. */
   private at(config: readonly number[]) {
     if (this.last?.config !== config) {
+      const cases = this.meetings.cases(config)
       const sums = this.disks.map((_, i) => this.likelihoods(i, config))
       const disks = sums.map(l => logSum(l))
       const prior = config.reduce((l, s, v) => l + this.priors[v]![s]!, 0)
@@ -292,7 +292,7 @@ export class BenchModel implements JointModel {
         log: disks.reduce((n, l) => n + l, prior),
         sums,
         disks,
-        cases: Uint8Array.from(this.sides, p => this.caseOf(p, config)),
+        cases,
         there: [...config],
       }
     }

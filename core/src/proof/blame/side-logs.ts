@@ -4,21 +4,16 @@ import type { PlaceRead } from './reads'
 /** Places of a disk: two heads, three zones. */
 const PLACES = 6
 
-/**
- * What one head of a drive read of a disk: its zones have reader and writer in common. With its number and its
- * variables, so that what is known of it is found quickly; −1 for a writer's head that is none of ours.
- */
+/** What one head of a drive read of a disk: its zones have reader and writer in common. */
 export interface SideRead {
-  readonly index: number
   readonly disk: number
   readonly drive: number
   readonly head: Head
   readonly places: readonly PlaceRead[]
+  /** Whether the head is wider than what a narrow writer leaves. */
   readonly wide: boolean
-  readonly machine: number
-  readonly headVar: number
-  readonly writer: number
-  readonly writerHead: number
+  /** Number of the meeting of its head and its writer. */
+  readonly meeting: number
 }
 
 /**
@@ -33,27 +28,35 @@ export class SideLogs {
   /** What each state of a disk does to each place, by state × place. */
   private readonly codes: readonly Uint8Array[]
 
-  /** @param sides how many there are @param states those of each disk */
+  /** @param states those of each disk */
   constructor(
-    sides: number,
+    private readonly sides: readonly SideRead[],
     private readonly states: readonly (readonly DiskState[])[],
   ) {
-    this.known = new Int32Array(sides * CASES).fill(-1)
+    this.known = new Int32Array(sides.length * CASES).fill(-1)
     this.codes = states.map(of =>
       Uint8Array.from({ length: of.length * PLACES }, (_, i) => atPlace(of[Math.floor(i / PLACES)]!, i % PLACES)),
     )
   }
 
-  /** @returns where in {@link values} the log likelihoods of one side stand, for each state of its disk, in a case */
-  placeOf(side: SideRead, c: number): number {
-    const known = this.known[side.index * CASES + c]!
-    if (known >= 0) return known
-    const at = this.room(this.states[side.disk]!.length)
-    const codes = this.codes[side.disk]!
-    for (const { good, sectors, head, zone } of side.places)
-      for (let s = 0; s < this.states[side.disk]!.length; s++)
-        this.values[at + s]! += placeLikelihood(good, sectors, codes[s * PLACES + head * 3 + zone]!, zone, c, side.wide)
-    return (this.known[side.index * CASES + c] = at)
+  /**
+   * @param side number of it
+   * @returns where in {@link values} the log likelihoods of one side stand, for each state of its disk, in a case
+   */
+  placeOf(side: number, c: number): number {
+    const known = this.known[side * CASES + c]!
+    return known >= 0 ? known : this.workOut(side, c)
+  }
+
+  private workOut(side: number, c: number): number {
+    const { disk, places, wide } = this.sides[side]!
+    const count = this.states[disk]!.length
+    const at = this.room(count)
+    const codes = this.codes[disk]!
+    for (const { good, sectors, head, zone } of places)
+      for (let s = 0; s < count; s++)
+        this.values[at + s]! += placeLikelihood(good, sectors, codes[s * PLACES + head * 3 + zone]!, zone, c, wide)
+    return (this.known[side * CASES + c] = at)
   }
 
   /** Takes so many places, all zero. @returns the first of them */

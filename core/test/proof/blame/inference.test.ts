@@ -55,11 +55,13 @@ function exhaustive(model: BenchModel) {
   let total = 0
   const config = sizes.map(() => 0)
   for (;;) {
-    const p = Math.exp(model.along([...config], 0)[config[0]!]!)
+    // The model keeps what it worked out of a configuration: that one stays as it is.
+    const here = [...config]
+    const p = Math.exp(model.along(here, 0)[config[0]!]!)
     total += p
     for (const [v, s] of config.entries()) vars[v]![s]! += p
     for (const d of disks.keys()) {
-      const logs = model.likelihoods(d, config)
+      const logs = model.likelihoods(d, here)
       const all = logSum(logs)
       for (const [s, l] of logs.entries()) disks[d]![s]! += p * Math.exp(l - all)
     }
