@@ -26,7 +26,7 @@ const layerRules = LAYERS.slice(0, -1).map((layer, i) => ({
 }))
 
 const PURE_LIBRARIES =
-  'minisearch|jsonc-parser|@sinclair/typebox|fflate|@noble/hashes|canonicalize|crc-32|papaparse|@types/papaparse|jstat|yup|fft\\.js|fuse\\.js'
+  'minisearch|jsonc-parser|@sinclair/typebox|fflate|@noble/hashes|canonicalize|crc-32|papaparse|@types/papaparse|jstat|yup|fft\\.js|fuse\\.js|tinyqueue'
 
 module.exports = {
   forbidden: [

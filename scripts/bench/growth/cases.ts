@@ -93,7 +93,7 @@ export const CASES: readonly GrowthCase[] = [
     name: 'planner',
     unit: 'steps',
     sizes: [3, 30, 300, 3_000],
-    allowed: 'job shop is NP-hard: its tries are limited, each works through all steps',
+    allowed: 'n log n for each try; job shop is NP-hard, so their number is limited',
     make: size => {
       const steps = Math.min(size, 10)
       const bench = evening(Math.ceil(size / steps), steps, 1)

@@ -1,3 +1,4 @@
+import { addTo } from '@wobrin/core/base/order'
 import { randomUUID } from 'node:crypto'
 import { and, eq, inArray, sql } from 'drizzle-orm'
 import { ParameterError } from '@wobrin/core/base/errors'
@@ -165,7 +166,7 @@ const showing = (tx: Writes, shas: readonly string[]): LogEntry[] =>
 
 function byDrive(entries: readonly LogEntry[]): Map<string, LogEntry[]> {
   const sorted = new Map<string, LogEntry[]>()
-  for (const e of entries) sorted.set(e.driveId, [...(sorted.get(e.driveId) ?? []), e])
+  for (const e of entries) addTo(sorted, e.driveId, e)
   return sorted
 }
 

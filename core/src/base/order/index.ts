@@ -1,1 +1,2 @@
 export { byText } from './by-text'
+export { addTo } from './add-to'

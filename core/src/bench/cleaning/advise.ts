@@ -1,3 +1,4 @@
+import { addTo } from '../../base/order'
 import { lowerFirst } from '../../base/observations'
 import { findAgent, type Agent } from './agents'
 import { lubrication, type LubricantSchool } from './lubricate'
@@ -60,7 +61,7 @@ export function adviseCleaning({ materials, soils, school, shelf }: AdviceInput)
         conflicts.add(
           `${findAgent(no).label} would serve, but not on ${lowerFirst(MATERIALS[on])}: ${findAgent(no).never[on]}.`,
         )
-      chosen.set(id, [...(chosen.get(id) ?? []), on])
+      addTo(chosen, id, on)
     }
     for (const [id, on] of chosen) steps.push(step(t.title, id, on, t.how, !atHand(id)))
   }

@@ -1,3 +1,4 @@
+import { addTo } from '../../base/order'
 import type { SourceId } from '../../base/observations'
 import type { CaseReading } from '../../diagnosis'
 import { POINT, UNTRIED } from '../../diagnosis/readings'
@@ -147,7 +148,7 @@ const row = (
  */
 export function comparedReadings(rows: readonly ComparedRow[]): CaseReading[] {
   const byPart = new Map<string, ComparedRow[]>()
-  for (const r of rows) if (r.part && r.differs !== null) byPart.set(r.part, [...(byPart.get(r.part) ?? []), r])
+  for (const r of rows) if (r.part && r.differs !== null) addTo(byPart, r.part, r)
   return [...byPart].map(([part, of]) => {
     const telling = of.find(r => r.differs) ?? of[0]!
     const { entry, source } = telling.mine!

@@ -1,3 +1,4 @@
+import TinyQueue from 'tinyqueue'
 import { mirrored, tailsOf, type Problem, type Scarce } from './problem'
 
 /**
@@ -19,24 +20,26 @@ function oneAtATime(p: Problem, { tasks }: Scarce, head: Int32Array, tail: Int32
   const waiting = [...tasks].sort((a, b) => head[b]! - head[a]!)
   const left = new Map(tasks.map(i => [i, p.length[i]!]))
   const behind = (i: number) => tail[i]! - p.length[i]!
-  const ready: number[] = []
+  const ready = new TinyQueue<number>([], (a, b) => behind(b) - behind(a))
   let [now, end] = [0, 0]
   while (waiting.length || ready.length) {
     if (ready.length === 0) now = Math.max(now, head[waiting.at(-1)!]!)
     while (waiting.length && head[waiting.at(-1)!]! <= now) ready.push(waiting.pop()!)
-    const urgent = ready.reduce((best, i, k) => (behind(i) > behind(ready[best]!) ? k : best), 0)
-    const i = ready[urgent]!
+    const i = ready.peek()!
     const until = waiting.length ? head[waiting.at(-1)!]! : Infinity
     const run = Math.min(left.get(i)!, until - now)
     now += run
     left.set(i, left.get(i)! - run)
     if (left.get(i) === 0) {
       end = Math.max(end, now + behind(i))
-      ready.splice(urgent, 1)
+      ready.pop()
     }
   }
   return end
 }
+
+/** Of more different times behind tasks than this, as many are looked at: each of them is a bound by itself. */
+const MOST_FLOORS = 64
 
 /**
  * Several at a time: of all tasks that cannot begin before one time and have so much behind them, the sum of lengths is
@@ -46,7 +49,7 @@ function severalAtATime(p: Problem, { tasks, count }: Scarce, head: Int32Array, 
   const behind = (i: number) => tail[i]! - p.length[i]!
   const late = [...tasks].sort((a, b) => head[b]! - head[a]!)
   let least = 0
-  for (const floor of new Set(tasks.map(behind))) {
+  for (const floor of spread([...new Set(tasks.map(behind))].sort((a, b) => a - b))) {
     let sum = 0
     for (const i of late) {
       if (behind(i) < floor) continue
@@ -55,4 +58,13 @@ function severalAtATime(p: Problem, { tasks, count }: Scarce, head: Int32Array, 
     }
   }
   return least
+}
+
+/** At most so many of them, from the first to the last. */
+function spread(floors: readonly number[]): readonly number[] {
+  if (floors.length <= MOST_FLOORS) return floors
+  return Array.from(
+    { length: MOST_FLOORS },
+    (_, k) => floors[Math.round((k * (floors.length - 1)) / (MOST_FLOORS - 1))]!,
+  )
 }

@@ -1,3 +1,5 @@
+import { addTo } from '../../base/order'
+
 /** A thing to do, as it is given. */
 export interface PlanTask {
   readonly id: string
@@ -78,10 +80,9 @@ export function problemOf(bench: Pick<PlanBench, 'hands' | 'tasks' | 'resources'
   const unit = commonUnit(tasks.map(t => t.minutes))
   const { before, behind } = neighboursOf(tasks)
   const users = new Map<string, number[]>()
-  const uses = (name: string, i: number) => users.set(name, [...(users.get(name) ?? []), i])
   tasks.forEach((t, i) => {
-    if (t.attended) uses(HANDS, i)
-    for (const name of new Set(t.needs)) uses(name, i)
+    if (t.attended) addTo(users, HANDS, i)
+    for (const name of new Set(t.needs)) addTo(users, name, i)
   })
   const scarce = [...users]
     .map(([name, list]): Scarce => ({

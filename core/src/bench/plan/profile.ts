@@ -1,4 +1,7 @@
-/** How much of a scarce thing is taken when: steps in time, from each of which on so many are in use. */
+/**
+ * How much of a scarce thing is taken when: steps in time, from each of which on so many are in use. Neighbours differ:
+ * a time in which all is taken is one step, however many tasks take it.
+ */
 export class Profile {
   private times: number[] = [0]
   private used: number[] = [0]
@@ -27,6 +30,8 @@ export class Profile {
     const first = this.cut(start)
     const last = this.cut(start + length)
     for (let k = first; k < last; k++) this.used[k]!++
+    this.join(last)
+    this.join(first)
   }
 
   clear(): void {
@@ -44,6 +49,13 @@ export class Profile {
       else high = middle - 1
     }
     return low
+  }
+
+  /** Makes one of a step and the one before it, where as many are in use in both. */
+  private join(k: number): void {
+    if (k === 0 || this.used[k - 1] !== this.used[k]) return
+    this.times.splice(k, 1)
+    this.used.splice(k, 1)
   }
 
   /** A step that begins exactly at a time. */

@@ -1,3 +1,4 @@
+import TinyQueue from 'tinyqueue'
 import type { Problem } from './problem'
 import { earliestForAll, Profile } from './profile'
 
@@ -36,40 +37,12 @@ export function serialPlan(p: Problem, order: ArrayLike<number>): Timing {
  */
 export function orderBy(p: Problem, key: ArrayLike<number>): number[] {
   const left = p.before.map(b => b.length)
-  const heap: number[] = []
-  const less = (a: number, b: number) => key[a]! < key[b]! || (key[a]! === key[b]! && a < b)
-  const push = (i: number) => {
-    let k = heap.push(i) - 1
-    while (k > 0) {
-      const up = (k - 1) >> 1
-      if (!less(i, heap[up]!)) break
-      heap[k] = heap[up]!
-      k = up
-    }
-    heap[k] = i
-  }
-  const pop = (): number => {
-    const top = heap[0]!
-    const last = heap.pop()!
-    if (heap.length === 0) return top
-    let k = 0
-    for (;;) {
-      let down = 2 * k + 1
-      if (down >= heap.length) break
-      if (down + 1 < heap.length && less(heap[down + 1]!, heap[down]!)) down++
-      if (!less(heap[down]!, last)) break
-      heap[k] = heap[down]!
-      k = down
-    }
-    heap[k] = last
-    return top
-  }
-  for (let i = 0; i < p.count; i++) if (left[i] === 0) push(i)
+  const ready = new TinyQueue<number>([], (a, b) => key[a]! - key[b]! || a - b)
+  for (let i = 0; i < p.count; i++) if (left[i] === 0) ready.push(i)
   const order: number[] = []
-  while (heap.length) {
-    const i = pop()
+  for (let i = ready.pop(); i !== undefined; i = ready.pop()) {
     order.push(i)
-    for (const next of p.behind[i]!) if (--left[next]! === 0) push(next)
+    for (const next of p.behind[i]!) if (--left[next]! === 0) ready.push(next)
   }
   return order
 }

@@ -1,3 +1,4 @@
+import { addTo } from '../../base/order'
 import { Random } from '../../simulator'
 import type { PlanTask, Problem } from './problem'
 import { orderBy, serialPlan, type Timing } from './serial'
@@ -46,7 +47,7 @@ export function grouped(
 ): Timing {
   const bySetting = new Map<string, number[]>()
   tasks.forEach((t, i) => {
-    if (t.attended && t.setting) bySetting.set(t.setting, [...(bySetting.get(t.setting) ?? []), i])
+    if (t.attended && t.setting) addTo(bySetting, t.setting, i)
   })
   if (bySetting.size < 2) return timing
   const movable = [...bySetting.values()].filter(list => list.length > 1).flat()

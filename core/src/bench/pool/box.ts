@@ -1,3 +1,4 @@
+import { addTo } from '../../base/order'
 /** What is known of a part: one that nobody tested is not counted on. */
 export type PartCondition = 'good' | 'bad' | 'unknown'
 
@@ -58,7 +59,7 @@ export function sameModel(drives: readonly BoxDrive[]): BoxDrive[][] {
   const by = new Map<string, BoxDrive[]>()
   for (const d of drives) {
     const key = JSON.stringify([d.mechanism, d.model])
-    by.set(key, [...(by.get(key) ?? []), d])
+    addTo(by, key, d)
   }
   return [...by.values()]
 }

@@ -1,3 +1,4 @@
+import { addTo } from '../../base/order'
 import { findMechanism } from '../../drives'
 import { modelKey } from '../../drives/models'
 import type { DriveFacts, LogEntry } from '../../log'
@@ -89,7 +90,7 @@ export function poolWorkshop(
   const models = new Map<string, PoolDrive[]>()
   for (const d of drives) {
     const key = modelKey(d.drive)
-    if (key !== null) models.set(key, [...(models.get(key) ?? []), d])
+    if (key !== null) addTo(models, key, d)
   }
   return [...models]
     .map(([model, list]) =>

@@ -1,3 +1,4 @@
+import { addTo } from '../../base/order'
 import { median } from '../../base/numbers'
 import { plain, type Call } from '../../base/observations'
 import { findMechanism } from '../../drives'
@@ -36,7 +37,7 @@ export function speedByCylinder(tracks: readonly RawTrack[]): SpeedByCylinder | 
   const byCylinder = new Map<number, CylinderSpeed[]>()
   for (const t of tracks) {
     const speed = t.cylinder === null ? null : speedOf(t, t.cylinder)
-    if (speed) byCylinder.set(speed.cylinder, [...(byCylinder.get(speed.cylinder) ?? []), speed])
+    if (speed) addTo(byCylinder, speed.cylinder, speed)
   }
   const rows = [...byCylinder.values()]
     .map(own => ({ ...own[0]!, rpm: median(own.map(o => o.rpm)) }))

@@ -1,3 +1,4 @@
+import { addTo } from '../../base/order'
 import { modelKey } from '../../drives/models'
 import { shapeOf, toldMeasures, type Measure, type Measures, type ShapeId } from '../shapes'
 import { boxOf, meet, type Range } from './box'
@@ -31,10 +32,10 @@ export function orderParts(wants: readonly Want[]): PartOrder {
   const byModel = new Map<string, Want[]>()
   for (const w of wants) {
     const shape = shapeWanted(w)
-    if (shape && isMeasured(shape, w.measures)) byShape.set(shape, [...(byShape.get(shape) ?? []), w])
+    if (shape && isMeasured(shape, w.measures)) addTo(byShape, shape, w)
     else {
       const key = `${w.part ?? w.label} ${modelKey(w.drive) ?? w.drive.id}`
-      byModel.set(key, [...(byModel.get(key) ?? []), w])
+      addTo(byModel, key, w)
     }
   }
   const shaped = [...byShape].map(([shape, list]) => {

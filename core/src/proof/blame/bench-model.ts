@@ -1,3 +1,4 @@
+import { addTo } from '../../base/order'
 import type { JointModel } from '../../base/inference'
 import { logSum } from '../../base/numbers'
 import { caseOf, Meetings, type Meeting } from './meetings'
@@ -65,7 +66,7 @@ export class BenchModel implements JointModel {
     for (const [i, d] of disks.entries()) {
       if (this.writerOf[i] !== null) continue
       const key = d.writer === null ? `\0${i}` : d.writer
-      byName.set(key, [...(byName.get(key) ?? []), i])
+      addTo(byName, key, i)
     }
     for (const [key, own] of byName) {
       const v = add({ of: 'writer', name: key.startsWith('\0') ? null : key, disks: own })

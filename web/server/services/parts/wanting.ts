@@ -1,3 +1,4 @@
+import { addTo } from '@wobrin/core/base/order'
 import { inArray } from 'drizzle-orm'
 import {
   compareShapes,
@@ -200,7 +201,7 @@ const bare = ({ words: _, name: _n, dueOn: _d, pieces: _p, photo: _f, ...offer }
 /** Consumables of the steps ahead, those that most drives need first. */
 function usedUp(cases: readonly OpenCase[]): UsedUp[] {
   const by = new Map<string, string[]>()
-  for (const { drive, usesUp } of cases) for (const name of usesUp) by.set(name, [...(by.get(name) ?? []), drive.tag])
+  for (const { drive, usesUp } of cases) for (const name of usesUp) addTo(by, name, drive.tag)
   return [...by]
     .map(([name, tags]) => ({ name, tags }))
     .sort((a, b) => b.tags.length - a.tags.length || (a.name < b.name ? -1 : 1))
