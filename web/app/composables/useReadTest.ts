@@ -3,6 +3,9 @@ import type { TrackReading } from '@wobrin/core/instruments/interface'
 import type { MechanismId } from '@wobrin/core/drives'
 import type { SurfaceRun } from '../workers/drive.worker'
 
+/** What was read, as a file: the image, its list of sectors, the margins or all of it. */
+export type ReadFile = 'image' | 'map' | 'margins' | 'json'
+
 /** A surface read by the simulated drive, shown as it grows, with the one before it to compare with. */
 export function useReadTest(worker: ReturnType<typeof useDriveWorker>) {
   const run = shallowRef<SurfaceRun | null>(null)

@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import { ChevronDown, GitCompareArrows } from 'lucide-vue-next'
-import { innerThirds, likelyClass, totalsOf, worstTrack, type TrackReading } from '@wobrin/core/instruments/interface'
+import { likelyClass, worstTrack, type TrackReading } from '@wobrin/core/instruments/interface'
 import { layoutsOf, MECHANISMS, type MechanismId } from '@wobrin/core/drives'
 import { STATION_IDS, type StationId } from '@wobrin/core/log'
 import type { Call, Observation } from '@wobrin/core/base/observations'
 import { DRIVE_STORIES } from '@wobrin/core/simulator'
+import type { ReadFile } from '../../composables/useReadTest'
 
 useHead({ title: 'Read test · Wobrin' })
 
@@ -41,13 +42,6 @@ const heads = computed(() =>
 )
 const track = computed(
   () => tracks.value.find(t => t.cylinder === selected.value?.cylinder && t.head === selected.value.head) ?? null,
-)
-const totals = computed(() => totalsOf(tracks.value))
-const inner = computed(() =>
-  innerThirds(tracks.value).map(({ head, share }) => ({
-    label: `${head ? 'Upper' : 'Lower'} head, inner third`,
-    value: `${Math.round(100 * share)} %`,
-  })),
 )
 
 /** Looks first at what is worst. */
@@ -90,6 +84,8 @@ function keepAsBefore(): void {
   before.value = before.value ? null : shown.value
 }
 
+// A recording is drawn in parts: the rail first, then what it adds up to.
+useTurns()
 const disks = useDisks()
 onMounted(() => disks.load().catch(() => {}))
 const disk = ref('')
@@ -120,7 +116,7 @@ function keepIt(): void {
   else keepTo.value = send
 }
 
-async function save(what: 'image' | 'map' | 'margins' | 'json'): Promise<void> {
+async function save(what: ReadFile): Promise<void> {
   const files = await worker().files(shown.value!.from)
   if (what === 'image') saveBlob('disk.img', files.image)
   else
@@ -131,7 +127,6 @@ async function save(what: 'image' | 'map' | 'margins' | 'json'): Promise<void> {
     )
 }
 
-const unread = computed(() => totals.value.bad + totals.value.missing)
 useShortcuts({ m: () => opener.value?.choose() })
 </script>
 
@@ -229,99 +224,69 @@ useShortcuts({ m: () => opener.value?.choose() })
           :heads="heads"
         />
       </section>
-      <div class="grid lg:grid-cols-3 gap-4 items-start">
-        <section class="panel p-5" aria-label="Track">
-          <RailTrackDetail v-if="track" :track="track" />
-          <p v-else class="hint">Choose a track on the rail, by a click or with the arrow keys.</p>
+      <InTurn>
+        <div class="grid lg:grid-cols-3 gap-4 items-start">
+          <section class="panel p-5" aria-label="Track">
+            <RailTrackDetail v-if="track" :track="track" />
+            <p v-else class="hint">Choose a track on the rail, by a click or with the arrow keys.</p>
+          </section>
+          <section class="panel p-5" aria-label="Sectors"><RailSectorTable v-if="track" :track="track" /></section>
+          <RailReadTotals
+            :tracks="tracks"
+            :observations="shown?.observations ?? []"
+            :done="shown !== null"
+            @save="save"
+          />
+        </div>
+      </InTurn>
+      <InTurn>
+        <section class="panel px-5 py-3">
+          <button
+            class="flex items-center gap-2 min-h-11 font-bold text-sm"
+            :aria-expanded="asTable"
+            @click="asTable = !asTable"
+          >
+            <ChevronDown class="size-4" :class="{ '-rotate-90': !asTable }" />All tracks as a table
+          </button>
+          <RailTrackTable v-if="asTable" :tracks="tracks" :before="before?.tracks ?? null" />
         </section>
-        <section class="panel p-5" aria-label="Sectors"><RailSectorTable v-if="track" :track="track" /></section>
-        <section class="panel p-5" aria-label="Totals">
-          <h2 class="section-title mb-2">What it adds up to</h2>
-          <dl class="text-sm">
-            <div class="flex justify-between gap-4 border-t border-line py-2">
-              <dt>Sectors good</dt>
-              <dd>{{ spaced(totals.good) }} of {{ spaced(totals.good + totals.bad + totals.missing) }}</dd>
-            </div>
-            <div v-for="i in inner" :key="i.label" class="flex justify-between gap-4 border-t border-line py-2">
-              <dt>{{ i.label }}</dt>
-              <dd>{{ i.value }}</dd>
-            </div>
-            <div class="flex justify-between gap-4 border-t border-line py-2">
-              <dt>Wrong-cylinder headers</dt>
-              <dd>{{ totals.foreign }}</dd>
-            </div>
-            <div
-              v-for="o in shown?.observations.filter(
-                x => x.key.startsWith('surface.margin') || x.key === 'bus.speed' || x.key === 'surface.rate',
-              ) ?? []"
-              :key="o.key"
-              class="flex justify-between gap-4 border-t border-line py-2"
-            >
-              <dt>{{ o.label }}</dt>
-              <dd>{{ o.value }} {{ o.unit }}</dd>
-            </div>
-          </dl>
-          <div v-if="shown" class="mt-4 pt-3 border-t border-line">
-            <h3 class="section-title mb-2">Save what was read</h3>
-            <div class="grid grid-cols-2 gap-2">
-              <button class="btn" @click="save('image')">Save disk image</button
-              ><button class="btn" @click="save('map')">Save sector list</button
-              ><button class="btn" @click="save('margins')">Save margins</button
-              ><button class="btn" @click="save('json')">Save report</button>
-            </div>
-            <p v-if="unread" class="hint mt-2">
-              {{ unread }} {{ unread === 1 ? 'sector was' : 'sectors were' }} not read without error: what was never
-              read is filled in the image and named in its sector list.
-            </p>
-          </div>
-        </section>
-      </div>
-      <section class="panel px-5 py-3">
-        <button
-          class="flex items-center gap-2 min-h-11 font-bold text-sm"
-          :aria-expanded="asTable"
-          @click="asTable = !asTable"
+        <div
+          v-if="shown && !progress && test.progress.value === null"
+          class="panel px-5 py-4 flex flex-wrap items-end gap-3"
         >
-          <ChevronDown class="size-4" :class="{ '-rotate-90': !asTable }" />All tracks as a table
-        </button>
-        <RailTrackTable v-if="asTable" :tracks="tracks" :before="before?.tracks ?? null" />
-      </section>
-      <div
-        v-if="shown && !progress && test.progress.value === null"
-        class="panel px-5 py-4 flex flex-wrap items-end gap-3"
-      >
-        <FormField v-slot="{ id }" label="Drive type"
-          ><select :id="id" v-model="mechanism" class="field w-auto">
-            <option v-for="m in steppers" :key="m.id" :value="m.id">{{ m.label }}</option>
-          </select></FormField
-        >
-        <FormField v-slot="{ id }" label="Simulated state"
-          ><select :id="id" v-model="story" class="field w-auto">
-            <option v-for="s in DRIVE_STORIES" :key="s.id" :value="s.id">{{ s.label }}</option>
-          </select></FormField
-        >
-        <button class="btn" @click="simulate">Read the simulated drive</button>
-        <WireBusChannels
-          v-if="opened"
-          class="basis-full"
-          :opened="opened"
-          :choices="choices"
-          @map="bus.map"
-          @turn-over="bus.turnOver"
-          @code="
-            c => {
-              choices.code = c
-              bus.judge()
-            }
-          "
-          @trusted="
-            t => {
-              choices.trusted = t
-              bus.judge()
-            }
-          "
-        />
-      </div>
+          <FormField v-slot="{ id }" label="Drive type"
+            ><select :id="id" v-model="mechanism" class="field w-auto">
+              <option v-for="m in steppers" :key="m.id" :value="m.id">{{ m.label }}</option>
+            </select></FormField
+          >
+          <FormField v-slot="{ id }" label="Simulated state"
+            ><select :id="id" v-model="story" class="field w-auto">
+              <option v-for="s in DRIVE_STORIES" :key="s.id" :value="s.id">{{ s.label }}</option>
+            </select></FormField
+          >
+          <button class="btn" @click="simulate">Read the simulated drive</button>
+          <WireBusChannels
+            v-if="opened"
+            class="basis-full"
+            :opened="opened"
+            :choices="choices"
+            @map="bus.map"
+            @turn-over="bus.turnOver"
+            @code="
+              c => {
+                choices.code = c
+                bus.judge()
+              }
+            "
+            @trusted="
+              t => {
+                choices.trusted = t
+                bus.judge()
+              }
+            "
+          />
+        </div>
+      </InTurn>
     </template>
     <FileToDrive
       :keep="keepTo"

@@ -14,6 +14,8 @@ const { state, mechanism, story, seeking, seekCall, wire, wiggled } = sim
 const { opened, report, playback, problem, progress, choices } = bus
 const steps = computed(() => layoutsOf(mechanism.value).length > 0)
 const opener = useTemplateRef('opener')
+// Of a recording the playback is drawn first, then the rail.
+useTurns()
 
 const busy = computed(() => test.progress.value !== null || seeking.value !== null)
 const surface = computed(() => (test.growing.value?.length ? test.growing.value : (test.run.value?.tracks ?? null)))
@@ -122,18 +124,20 @@ useShortcuts({ m: () => opener.value?.choose() })
         </div>
         <div class="panel p-5"><WireTimings :report="report" /></div>
       </div>
-      <div v-if="report?.hardSectored" class="panel p-5"><WireHardSectors :hard="report.hardSectored" /></div>
-      <div v-if="report?.speeds" class="panel p-5"><WireSpeedByCylinder :speeds="report.speeds" /></div>
-      <div v-if="report?.tracks.length" class="panel p-5">
-        <RailReadRail
-          :tracks="report.tracks"
-          :mechanism="mechanism"
-          :heads="report.tracks.some(t => t.head === 1) ? 2 : 1"
-        />
-        <p class="mt-2">
-          <NuxtLink class="link" to="/instruments/read-test">Read test</NuxtLink> shows each track and its sectors.
-        </p>
-      </div>
+      <InTurn>
+        <div v-if="report?.hardSectored" class="panel p-5"><WireHardSectors :hard="report.hardSectored" /></div>
+        <div v-if="report?.speeds" class="panel p-5"><WireSpeedByCylinder :speeds="report.speeds" /></div>
+        <div v-if="report?.tracks.length" class="panel p-5">
+          <RailReadRail
+            :tracks="report.tracks"
+            :mechanism="mechanism"
+            :heads="report.tracks.some(t => t.head === 1) ? 2 : 1"
+          />
+          <p class="mt-2">
+            <NuxtLink class="link" to="/instruments/read-test">Read test</NuxtLink> shows each track and its sectors.
+          </p>
+        </div>
+      </InTurn>
     </template>
 
     <WireQuickDisk v-else-if="mechanism === 'quick-disk'" :worker="worker" />
