@@ -1,8 +1,8 @@
 import { useResizeObserver } from '@vueuse/core'
 
 /**
- * Width of an element, px, known before it is painted for the first time: what is drawn to it does not move then. It is
- * told after the page has laid itself out; asking for it earlier would have all of the page laid out once more.
+ * Width of an element, px, told after the page has laid itself out: asking for it earlier would have all of it laid out
+ * once more. Until then it is 0; what is drawn to it keeps its height meanwhile, so that nothing below it moves.
  * @param box without padding
  */
 export function useBoxWidth(box: Readonly<Ref<HTMLElement | null>>): Readonly<Ref<number>> {

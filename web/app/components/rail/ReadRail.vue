@@ -127,109 +127,119 @@ function move(event: KeyboardEvent): void {
         >before</span
       >
     </figcaption>
-    <svg
-      v-if="width"
-      :width="width"
-      :height="height"
-      class="block text-xs cursor-pointer"
-      tabindex="0"
-      role="application"
-      aria-roledescription="rail"
-      :aria-label="`Timing margin by cylinder${chosen ? `; cylinder ${chosen.cylinder}, ${chosen.head ? 'upper' : 'lower'} head, ${chosen.margin === null ? 'nothing read' : `${Math.round(chosen.margin * 100)} %`}` : ''}. Arrow keys choose a track.`"
-      data-testid="rail"
-      @click="pick"
-      @keydown="move"
-    >
-      <g v-for="head in heads === 2 ? ([1, 0] as const) : ([0] as const)" :key="head">
-        <g v-for="share in [0.25, 0.5, 0.75]" :key="share">
-          <line :x1="LEFT" :x2="width - RIGHT" :y1="y(head, share)" :y2="y(head, share)" stroke="var(--line)" />
-          <text :x="LEFT - 8" :y="y(head, share) + 4" text-anchor="end" fill="var(--muted)">{{ share * 100 }}</text>
-        </g>
-        <text x="0" :y="y(head, 0.45)" font-weight="700" fill="var(--ink)" font-size="14">
-          {{ head ? 'Upper' : 'Lower' }}
-        </text>
-        <text x="0" :y="y(head, 0.45) + 17" fill="var(--muted)">head {{ head }}</text>
-      </g>
-      <g v-for="b in bars" :key="b.key">
-        <rect
-          v-for="(p, i) in b.pieces"
-          :key="i"
-          :x="x(b.track.cylinder) + pitch * 0.08"
-          :width="pitch * 0.84"
-          :y="b.track.head ? zero(1) - p.y - p.h : zero(0) + p.y"
-          :height="Math.max(0.5, p.h)"
-          :fill="b.fill"
-        />
-        <path
-          v-if="b.dead"
-          :d="`M${x(b.track.cylinder) + pitch * 0.15} ${b.track.head ? zero(1) - 2 : zero(0) + 2}h${pitch * 0.7}`"
-          stroke="var(--nudge)"
-          stroke-width="2.5"
-        />
-      </g>
-      <g v-for="head in heads === 2 ? ([1, 0] as const) : ([0] as const)" :key="`u${head}`">
-        <line
-          :x1="LEFT"
-          :x2="width - RIGHT"
-          :y1="y(head, UNEASY)"
-          :y2="y(head, UNEASY)"
-          stroke="var(--nudge)"
-          stroke-dasharray="5 4"
-        />
-      </g>
-      <path v-for="(d, i) in outline" :key="`b${i}`" :d="d" fill="none" stroke="var(--panel)" stroke-width="4" />
-      <path v-for="(d, i) in outline" :key="i" :d="d" fill="none" stroke="var(--ink)" stroke-width="1.6" />
-      <rect
-        :x="LEFT"
-        :y="railY"
-        :width="width - LEFT - RIGHT"
-        :height="RAIL"
-        rx="3"
-        fill="var(--tint)"
-        stroke="var(--line)"
-      />
-      <g v-if="selected">
-        <rect
-          :x="x(selected.cylinder) + pitch / 2 - 11"
-          :y="railY - 3"
-          width="22"
-          :height="RAIL + 6"
-          rx="4"
-          fill="var(--ink)"
-        />
-        <line
-          :x1="x(selected.cylinder) + pitch / 2"
-          :x2="x(selected.cylinder) + pitch / 2"
-          :y1="selected.head ? railY - 3 : railY + RAIL + 3"
-          :y2="selected.head ? railY - 15 : railY + RAIL + 15"
-          stroke="var(--panel)"
-          stroke-width="4"
-        />
-        <line
-          :x1="x(selected.cylinder) + pitch / 2"
-          :x2="x(selected.cylinder) + pitch / 2"
-          :y1="selected.head ? railY - 3 : railY + RAIL + 3"
-          :y2="selected.head ? railY - 15 : railY + RAIL + 15"
-          stroke="var(--ink)"
-          stroke-width="2"
-        />
-      </g>
-      <text x="0" :y="height - 26" fill="var(--muted)">cylinder</text>
-      <text v-for="t in ticks" :key="t" :x="x(t) + pitch / 2" :y="height - 26" text-anchor="middle" fill="var(--muted)">
-        {{ t }}
-      </text>
-      <text v-if="radius(0) !== null" :x="LEFT" :y="height - 8" fill="var(--muted)">
-        outer edge, {{ radius(0)!.toFixed(1) }} mm from the axis
-      </text>
-      <text
-        v-if="radius(last) !== null && width > 520"
-        :x="width - RIGHT"
-        :y="height - 8"
-        text-anchor="end"
-        fill="var(--muted)"
+    <!-- Its place is kept until its width is known. -->
+    <div :style="{ minHeight: `${height}px` }">
+      <svg
+        v-if="width"
+        :width="width"
+        :height="height"
+        class="block text-xs cursor-pointer"
+        tabindex="0"
+        role="application"
+        aria-roledescription="rail"
+        :aria-label="`Timing margin by cylinder${chosen ? `; cylinder ${chosen.cylinder}, ${chosen.head ? 'upper' : 'lower'} head, ${chosen.margin === null ? 'nothing read' : `${Math.round(chosen.margin * 100)} %`}` : ''}. Arrow keys choose a track.`"
+        data-testid="rail"
+        @click="pick"
+        @keydown="move"
       >
-        hub side, {{ radius(last)!.toFixed(1) }} mm
-      </text>
-    </svg>
+        <g v-for="head in heads === 2 ? ([1, 0] as const) : ([0] as const)" :key="head">
+          <g v-for="share in [0.25, 0.5, 0.75]" :key="share">
+            <line :x1="LEFT" :x2="width - RIGHT" :y1="y(head, share)" :y2="y(head, share)" stroke="var(--line)" />
+            <text :x="LEFT - 8" :y="y(head, share) + 4" text-anchor="end" fill="var(--muted)">{{ share * 100 }}</text>
+          </g>
+          <text x="0" :y="y(head, 0.45)" font-weight="700" fill="var(--ink)" font-size="14">
+            {{ head ? 'Upper' : 'Lower' }}
+          </text>
+          <text x="0" :y="y(head, 0.45) + 17" fill="var(--muted)">head {{ head }}</text>
+        </g>
+        <g v-for="b in bars" :key="b.key">
+          <rect
+            v-for="(p, i) in b.pieces"
+            :key="i"
+            :x="x(b.track.cylinder) + pitch * 0.08"
+            :width="pitch * 0.84"
+            :y="b.track.head ? zero(1) - p.y - p.h : zero(0) + p.y"
+            :height="Math.max(0.5, p.h)"
+            :fill="b.fill"
+          />
+          <path
+            v-if="b.dead"
+            :d="`M${x(b.track.cylinder) + pitch * 0.15} ${b.track.head ? zero(1) - 2 : zero(0) + 2}h${pitch * 0.7}`"
+            stroke="var(--nudge)"
+            stroke-width="2.5"
+          />
+        </g>
+        <g v-for="head in heads === 2 ? ([1, 0] as const) : ([0] as const)" :key="`u${head}`">
+          <line
+            :x1="LEFT"
+            :x2="width - RIGHT"
+            :y1="y(head, UNEASY)"
+            :y2="y(head, UNEASY)"
+            stroke="var(--nudge)"
+            stroke-dasharray="5 4"
+          />
+        </g>
+        <path v-for="(d, i) in outline" :key="`b${i}`" :d="d" fill="none" stroke="var(--panel)" stroke-width="4" />
+        <path v-for="(d, i) in outline" :key="i" :d="d" fill="none" stroke="var(--ink)" stroke-width="1.6" />
+        <rect
+          :x="LEFT"
+          :y="railY"
+          :width="width - LEFT - RIGHT"
+          :height="RAIL"
+          rx="3"
+          fill="var(--tint)"
+          stroke="var(--line)"
+        />
+        <g v-if="selected">
+          <rect
+            :x="x(selected.cylinder) + pitch / 2 - 11"
+            :y="railY - 3"
+            width="22"
+            :height="RAIL + 6"
+            rx="4"
+            fill="var(--ink)"
+          />
+          <line
+            :x1="x(selected.cylinder) + pitch / 2"
+            :x2="x(selected.cylinder) + pitch / 2"
+            :y1="selected.head ? railY - 3 : railY + RAIL + 3"
+            :y2="selected.head ? railY - 15 : railY + RAIL + 15"
+            stroke="var(--panel)"
+            stroke-width="4"
+          />
+          <line
+            :x1="x(selected.cylinder) + pitch / 2"
+            :x2="x(selected.cylinder) + pitch / 2"
+            :y1="selected.head ? railY - 3 : railY + RAIL + 3"
+            :y2="selected.head ? railY - 15 : railY + RAIL + 15"
+            stroke="var(--ink)"
+            stroke-width="2"
+          />
+        </g>
+        <text x="0" :y="height - 26" fill="var(--muted)">cylinder</text>
+        <text
+          v-for="t in ticks"
+          :key="t"
+          :x="x(t) + pitch / 2"
+          :y="height - 26"
+          text-anchor="middle"
+          fill="var(--muted)"
+        >
+          {{ t }}
+        </text>
+        <text v-if="radius(0) !== null" :x="LEFT" :y="height - 8" fill="var(--muted)">
+          outer edge, {{ radius(0)!.toFixed(1) }} mm from the axis
+        </text>
+        <text
+          v-if="radius(last) !== null && width > 520"
+          :x="width - RIGHT"
+          :y="height - 8"
+          text-anchor="end"
+          fill="var(--muted)"
+        >
+          hub side, {{ radius(last)!.toFixed(1) }} mm
+        </text>
+      </svg>
+    </div>
   </figure>
 </template>

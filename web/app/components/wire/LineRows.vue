@@ -26,6 +26,7 @@ const {
 
 const box = useTemplateRef<HTMLElement>('box')
 const width = useBoxWidth(box)
+/** Width of a trace, px; the rows themselves are laid out by the style sheet alone, so that none moves. */
 const W = computed(() => (width.value > 520 ? Math.min(300, width.value * 0.3) : Math.max(40, width.value - 205)))
 
 /** Short pulses would vanish: each change is drawn at least so wide, px. */
@@ -52,13 +53,12 @@ function traceOf(line: LineName): string {
 </script>
 
 <template>
-  <div ref="box">
+  <div ref="box" class="@container">
     <ul class="text-sm">
       <li
         v-for="line in names.filter(l => rows[l])"
         :key="line"
-        class="grid items-center gap-x-3 border-t border-line first:border-0 py-1.5"
-        :style="{ gridTemplateColumns: width > 520 ? `7.5rem 3.2rem ${W}px 1fr` : '7.5rem 3.2rem 1fr' }"
+        class="grid items-center gap-x-3 border-t border-line first:border-0 py-1.5 grid-cols-[7.5rem_3.2rem_1fr] @min-[521px]:grid-cols-[7.5rem_3.2rem_min(300px,30cqw)_1fr]"
         :data-testid="`line-${line}`"
       >
         <span class="font-bold">{{ LINES[line].label }}</span>
@@ -77,7 +77,7 @@ function traceOf(line: LineName): string {
         <svg :width="W" height="18" aria-hidden="true" :class="{ 'opacity-45': !rows[line]!.means }">
           <path :d="traceOf(line)" fill="none" stroke="var(--ink)" stroke-width="1.3" />
         </svg>
-        <span class="leading-snug" :class="[rows[line]!.means ? '' : 'text-muted', width > 520 ? '' : 'col-span-3']">{{
+        <span class="leading-snug col-span-3 @min-[521px]:col-span-1" :class="rows[line]!.means ? '' : 'text-muted'">{{
           rows[line]!.why
         }}</span>
       </li>
