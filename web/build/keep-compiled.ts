@@ -1,12 +1,12 @@
 import { fork } from 'node:child_process'
 import { createHash } from 'node:crypto'
 import { chmod, mkdtemp, readFile, rm, writeFile } from 'node:fs/promises'
-import { createServer, type AddressInfo } from 'node:net'
 import { tmpdir } from 'node:os'
 import { dirname, join } from 'node:path'
 import { setTimeout } from 'node:timers/promises'
 import { init, parse } from 'es-module-lexer'
 import { build } from 'esbuild'
+import { freePort } from '../../scripts/serve.mjs'
 
 /** What is asked for once, so that what a start and its first answers need is compiled. */
 const ASKED = ['/api/health', '/', '/api/workshop', '/api/bench']
@@ -116,12 +116,4 @@ async function answered(url: string, runs: () => boolean): Promise<void> {
     await setTimeout(LOOK_AGAIN_MS)
   }
   throw new Error(`the built server did not answer ${url}`)
-}
-
-async function freePort(): Promise<number> {
-  const probe = createServer().listen(0, '127.0.0.1')
-  await new Promise(resolve => probe.once('listening', resolve))
-  const { port } = probe.address() as AddressInfo
-  await new Promise(resolve => probe.close(resolve))
-  return port
 }

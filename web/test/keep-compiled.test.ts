@@ -3,6 +3,7 @@ import { mkdirSync, mkdtempSync, readdirSync, readFileSync, statSync, writeFileS
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { describe, expect, it } from 'vitest'
+import { freePort } from '../../scripts/serve.mjs'
 import { keepCompiled } from '../build/keep-compiled'
 import { runCompiled } from '../build/run-compiled'
 
@@ -83,7 +84,7 @@ describe('the built server, made to start faster', () => {
     expect(statSync(join(dir, 'chunks/nitro', compiled[0]!)).mode & 0o444).toBe(0o444)
     expect(readFileSync(join(dir, 'chunks/nitro/nitro.mjs'), 'utf8')).toContain(compiled[0])
 
-    const port = 20_000 + (process.pid % 20_000)
+    const port = await freePort()
     const child = spawn(process.execPath, [join(dir, 'index.mjs')], {
       env: { ...process.env, PORT: String(port), HOST: '127.0.0.1' },
     })

@@ -98,6 +98,12 @@ export function useBusRecording(worker: ReturnType<typeof useDriveWorker>) {
     await judge()
   }
 
+  /** Has it read with another code, or as a disk that is trusted or not. */
+  async function readAs(change: Partial<Pick<BusChoices, 'code' | 'trusted'>>): Promise<void> {
+    Object.assign(choices, change)
+    await judge()
+  }
+
   const stop = () => worker().stop()
 
   /** Puts the recording away, with what is still being worked out of it. */
@@ -125,6 +131,7 @@ export function useBusRecording(worker: ReturnType<typeof useDriveWorker>) {
     judge,
     map,
     turnOver,
+    readAs,
     close,
     stop,
   }

@@ -1,3 +1,4 @@
+import { addTo } from '../../base/order'
 import {
   isQuick,
   speedZoneOf,
@@ -140,9 +141,7 @@ export function toReadings(raw: readonly RawTrack[], naming: Naming = namingOf(r
   const groups = new Map<string, DiskTrack[]>()
   for (const t of onDisk(raw, naming, sided)) {
     const key = `${t.cylinder} ${t.head}`
-    const group = groups.get(key)
-    if (group) group.push(t)
-    else groups.set(key, [t])
+    addTo(groups, key, t)
   }
   const readings = [...groups.values()]
     .map(visits => together(visits, naming))

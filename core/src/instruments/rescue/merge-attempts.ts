@@ -1,3 +1,4 @@
+import { addTo } from '../../base/order'
 import { combineReads, type MeasuredSector, type SectorState } from '../../signals/codes'
 import { toReadings, type TrackReading } from '../interface'
 import { sectorKey, type Attempt } from './attempt'
@@ -51,9 +52,7 @@ export function mergeAttempts(attempts: readonly Attempt[]): Merged {
         if (s.status === 'header check failed' || s.cylinder !== t.cylinder) continue
         const key = sectorKey(s.cylinder, s.head, s.sector, s.size)
         const own = { ...s, attempt }
-        const group = tries.get(key)
-        if (group) group.push(own)
-        else tries.set(key, [own])
+        addTo(tries, key, own)
       }
   const asRead = toReadings(
     attempts.flatMap(a => a.tracks),
@@ -127,9 +126,7 @@ function mostUsual(whole: readonly Try[]): Try[] {
   const groups = new Map<string, Try[]>()
   for (const t of whole) {
     const key = t.data!.join()
-    const group = groups.get(key)
-    if (group) group.push(t)
-    else groups.set(key, [t])
+    addTo(groups, key, t)
   }
   const best = [...groups.values()].sort((a, b) => b.length - a.length)[0]!
   return best.sort((a, b) => b.margin - a.margin)

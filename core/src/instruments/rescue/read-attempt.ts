@@ -1,3 +1,4 @@
+import { addTo } from '../../base/order'
 import { InputError, ParameterError } from '../../base/errors'
 import type { Capture } from '../../signals/captures'
 import { recogniseTrack, softReads, type SoftRead } from '../../signals/codes'
@@ -125,9 +126,7 @@ function softOf(
     if (!t.read?.sectors.some(wanted)) continue
     for (const read of softReads(timesOf(t), t.read.format, wanted)) {
       const key = keyOf(read.found)
-      const reads = soft.get(key)
-      if (reads) reads.push(read)
-      else soft.set(key, [read])
+      addTo(soft, key, read)
     }
   }
   return soft

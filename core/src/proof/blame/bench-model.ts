@@ -86,9 +86,7 @@ export class BenchModel implements JointModel {
     const bySide = new Map<number, PlaceRead[]>()
     for (const p of places) {
       const key = (p.disk * drives.length + p.drive) * 2 + p.head
-      const there = bySide.get(key)
-      if (there) there.push(p)
-      else bySide.set(key, [p])
+      addTo(bySide, key, p)
     }
     this.sides = [...bySide.values()].map(own => this.sideOf(own))
     this.meetingOf = Int32Array.from(this.sides, s => s.meeting)
@@ -284,7 +282,6 @@ export class BenchModel implements JointModel {
   /** What is the same for all variables: kept for the configuration at hand. */
   private at(config: readonly number[]) {
     if (this.last?.config !== config) {
-      const cases = this.meetings.cases(config)
       const sums = this.disks.map((_, i) => this.likelihoods(i, config))
       const disks = sums.map(l => logSum(l))
       const prior = config.reduce((l, s, v) => l + this.priors[v]![s]!, 0)
@@ -293,7 +290,7 @@ export class BenchModel implements JointModel {
         log: disks.reduce((n, l) => n + l, prior),
         sums,
         disks,
-        cases,
+        cases: this.meetings.cases(config),
         there: [...config],
       }
     }

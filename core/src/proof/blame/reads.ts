@@ -1,3 +1,4 @@
+import { addTo } from '../../base/order'
 import { ZONES, type Zone } from '../../drives'
 import type { Seals } from '../../findings'
 import type { SourceId } from '../../base/observations'
@@ -82,9 +83,7 @@ export function poolReads(
     const [disk, drive] = [diskOf!.get(r.disk), driveOf!.get(r.drive)]
     if (r.sectors <= 0 || disk === undefined || drive === undefined) continue
     const key = ((disk * drives.length + drive) * 2 + r.head) * 3 + ZONE_NAMES.indexOf(r.zone)
-    const there = groups.get(key)
-    if (there) there.push(r)
-    else groups.set(key, [r])
+    addTo(groups, key, r)
   }
   return [...groups.values()].map((tries): PlaceRead => {
     const best = tries.reduce((a, b) => (b.good / b.sectors > a.good / a.sectors ? b : a))

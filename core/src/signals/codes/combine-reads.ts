@@ -1,3 +1,4 @@
+import { addTo } from '../../base/order'
 import type { TrackCode } from './formats'
 import type { FoundSector } from './read-sectors'
 import { readCells } from './read-track'
@@ -70,9 +71,7 @@ function ofOneLength(reads: readonly SoftRead[]): SoftRead[] {
   const groups = new Map<string, SoftRead[]>()
   for (const r of reads) {
     const key = `${r.code} ${r.length}`
-    const group = groups.get(key)
-    if (group) group.push(r)
-    else groups.set(key, [r])
+    addTo(groups, key, r)
   }
   return [...groups.values()].sort((a, b) => b.length - a.length)[0] ?? []
 }

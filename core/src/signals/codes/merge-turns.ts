@@ -1,3 +1,4 @@
+import { addTo } from '../../base/order'
 import { median } from '../../base/numbers'
 import type { MeasuredSector } from './read-track'
 
@@ -45,9 +46,7 @@ export function mergeTurns(found: readonly MeasuredSector[], cylinder?: number |
   const groups = new Map<string, MeasuredSector[]>()
   for (const s of known) {
     const key = `${s.cylinder} ${s.head} ${s.sector} ${s.size}`
-    const group = groups.get(key)
-    if (group) group.push(s)
-    else groups.set(key, [s])
+    addTo(groups, key, s)
   }
   const lost = lostHeaders(found, groups, here)
   return [...[...groups.values()].map(tries => merged(tries, here)), ...lost].sort(

@@ -98,18 +98,8 @@ useShortcuts({ m: () => opener.value?.choose() })
           :choices="choices"
           @map="bus.map"
           @turn-over="bus.turnOver"
-          @code="
-            c => {
-              choices.code = c
-              bus.judge()
-            }
-          "
-          @trusted="
-            t => {
-              choices.trusted = t
-              bus.judge()
-            }
-          "
+          @code="code => bus.readAs({ code })"
+          @trusted="trusted => bus.readAs({ trusted })"
         />
       </div>
       <div v-if="report && playback" class="grid lg:grid-cols-[1fr_300px] gap-4 items-start">

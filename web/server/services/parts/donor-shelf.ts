@@ -1,3 +1,4 @@
+import { addTo } from '@wobrin/core/base/order'
 import { driveNamed, partsOn, piecesOf, withAssembly, withPieces } from '@wobrin/core/parts'
 import type { DriveFacts, PartLeft } from '@wobrin/core/log'
 import type { Donor, DonorPart } from '../../../shared/parts'
@@ -64,9 +65,7 @@ export class DonorShelf {
   private went(): Map<string, Used[]> {
     const went = new Map<string, Used[]>()
     for (const u of this.logs.usedParts()) {
-      const list = went.get(u.release)
-      if (list) list.push(u)
-      else went.set(u.release, [u])
+      addTo(went, u.release, u)
     }
     return went
   }

@@ -1,3 +1,4 @@
+import { addTo } from '@wobrin/core/base/order'
 import { findPart } from '@wobrin/core/parts'
 import { findMechanism } from '@wobrin/core/drives'
 import { modelKey } from '@wobrin/core/drives/models'
@@ -34,9 +35,9 @@ export class PartsAtHand {
     for (const [i, p] of this.all.entries()) {
       if (i % AT_ONCE === 0) await breaks.whereDue()
       const model = p.model && modelKey(p.model)
-      if (model) add(this.byModel, `${p.part} ${model}`, p)
+      if (model) addTo(this.byModel, `${p.part} ${model}`, p)
       const shape = findPart(p.part)?.shape
-      if (shape && (p.place !== 'donor' || Object.keys(p.measures).length)) add(this.byShape, shape, p)
+      if (shape && (p.place !== 'donor' || Object.keys(p.measures).length)) addTo(this.byShape, shape, p)
     }
   }
 
@@ -121,12 +122,6 @@ export class PartPlaces {
     }
     return parts
   }
-}
-
-function add(to: Map<string, PartAtHand[]>, key: string, p: PartAtHand): void {
-  const list = to.get(key)
-  if (list) list.push(p)
-  else to.set(key, [p])
 }
 
 function ofDonor(d: Donor | null): PartAtHand[] {

@@ -155,9 +155,7 @@ export class WantService {
     for (const d of this.drives.list()) {
       const key = d.practice ? null : modelKey(d)
       if (key === null) continue
-      const list = by.get(key)
-      if (list) list.push(d)
-      else by.set(key, [d])
+      addTo(by, key, d)
     }
     return by
   }
